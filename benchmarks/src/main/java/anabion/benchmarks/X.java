@@ -1,0 +1,3 @@
+package anabion.benchmarks;
+
+final class X {}

@@ -1,0 +1,161 @@
+package anabion.cli;
+
+import anabion.core.format.ReadingCodec;
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Figures;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Finding;
+import anabion.core.reading.Judge;
+import anabion.core.reading.Reading;
+import anabion.core.reading.Row;
+import anabion.core.reading.Standing;
+import anabion.core.tree.TreeWriter;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import anabion.workshop.SetRecord;
+import anabion.workshop.archive.SetArchive;
+import anabion.workshop.report.RecordPage;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code compare CHASSIS --readings R.csv}: readings against the chart, and what they say. */
+@Command(name = "compare", mixinStandardHelpOptions = true, description = "Compare readings with the service chart.")
+final class CompareCommand implements Callable<Integer> {
+    private static final Words WORDS = new Words(Vocabulary.STANDARD);
+
+    @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
+    private Path chassis;
+
+    @Option(
+            names = "--readings",
+            required = true,
+            paramLabel = "R.csv",
+            description = "readings: point,value and, if wanted, line, meter, band, …")
+    private Path readings;
+
+    @Option(names = "--json", description = "one JSON object")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws Exception {
+        SetRecord set = SetArchive.open(chassis).set();
+        Condition usual = set.usual();
+        List<Reading> read = read(set, usual);
+        Condition now = read.isEmpty() ? usual : read.get(read.size() - 1).condition();
+        Judge.Verdict verdict = Judge.judge(
+                set.chassis(), read, set.job().alterations(), now, anabion.core.reading.Tolerances.STANDARD);
+        List<Row> rows =
+                verdict.rows().stream().filter(r -> r.reading().isPresent()).toList();
+        spec.commandLine().getOut().print(json ? TreeWriter.text(tree(rows, verdict)) : plain(rows, verdict));
+        spec.commandLine().getOut().flush();
+        boolean off = !verdict.findings().isEmpty()
+                || rows.stream().anyMatch(r -> r.standing() == Standing.OUT || r.standing() == Standing.DRIFTING);
+        return off ? Main.FINDING : Main.FINE;
+    }
+
+    private List<Reading> read(SetRecord set, Condition usual) throws java.io.IOException {
+        if (!Files.isRegularFile(readings))
+            throw BadInput.at(readings.toString())
+                    .because("there is no such file")
+                    .so("check the name");
+        try (Reader in = Files.newBufferedReader(readings, StandardCharsets.UTF_8)) {
+            return ReadingCodec.csv(in, set.chassis(), usual, Instant.EPOCH).stream()
+                    .map(r -> current(r, set))
+                    .toList();
+        } catch (BadInput e) {
+            throw e.inside(readings.getFileName().toString());
+        }
+    }
+
+    /** Readings that name no state belong to the set as it is now. */
+    private static Reading current(Reading r, SetRecord set) {
+        boolean named = !r.state().equals(anabion.core.job.FittedState.AS_FOUND);
+        return named
+                ? r
+                : new Reading(
+                        r.id(),
+                        r.point(),
+                        r.reference(),
+                        r.measure(),
+                        r.value(),
+                        r.doubtful(),
+                        r.condition(),
+                        set.job().fitted().id(),
+                        r.at(),
+                        r.extra());
+    }
+
+    private static Map<String, Object> tree(List<Row> rows, Judge.Verdict verdict) {
+        List<Map<String, Object>> readings = new ArrayList<>();
+        for (Row r : rows) {
+            Map<String, Object> one = new LinkedHashMap<>();
+            one.put("point", r.point().label());
+            one.put("charted", r.expectation().map(e -> e.charted()));
+            one.put("expected", r.expectation().map(e -> rounded(e.value())));
+            one.put("read", r.reading().orElseThrow().value());
+            one.put("verdict", WORDS.say(r.verdict()));
+            one.put("standing", r.standing().code());
+            readings.add(one);
+        }
+        List<Map<String, Object>> suspects = new ArrayList<>();
+        for (Finding f : verdict.findings()) for (Finding.Suspect s : f.suspects()) suspects.add(suspect(f, s));
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("readings", readings);
+        all.put("suspects", suspects);
+        return all;
+    }
+
+    private static Map<String, Object> suspect(Finding f, Finding.Suspect s) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("fault", s.fault().text());
+        one.put("part", s.fault().part());
+        one.put("words", RecordPage.suspect(s, WORDS));
+        one.put("pattern", f.pattern());
+        one.put("point", f.point());
+        one.put("why", f.because().stream().map(WORDS::say).toList());
+        one.put(
+                "test",
+                f.tests().stream().findFirst().map(WORDS::say).map(Optional::of).orElse(Optional.empty()));
+        return one;
+    }
+
+    private static double rounded(double value) {
+        return Math.round(value * 1000) / 1000.0;
+    }
+
+    private static String plain(List<Row> rows, Judge.Verdict verdict) {
+        StringBuilder text = new StringBuilder();
+        for (Row r : rows) {
+            text.append(String.format(
+                    java.util.Locale.ROOT,
+                    "%-8s %8s %8s  %s%n",
+                    r.point().label(),
+                    r.expectation().map(e -> Figures.volts(e.value())).orElse("-"),
+                    Figures.volts(r.reading().orElseThrow().value()),
+                    WORDS.say(r.verdict())));
+        }
+        for (Finding f : verdict.findings()) {
+            text.append('\n').append(WORDS.say(f.headline())).append('\n');
+            f.because().forEach(b -> text.append("  ").append(WORDS.say(b)).append('\n'));
+            f.tests().forEach(t -> text.append("  > ").append(WORDS.say(t)).append('\n'));
+        }
+        return text.toString();
+    }
+}

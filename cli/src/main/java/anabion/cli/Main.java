@@ -1,0 +1,89 @@
+package anabion.cli;
+
+import anabion.core.input.BadInput;
+import anabion.core.tree.TreeWriter;
+import anabion.workshop.StorageTrouble;
+import java.io.PrintStream;
+import java.io.PrintWriter;
+import java.nio.charset.StandardCharsets;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import picocli.CommandLine;
+import picocli.CommandLine.Command;
+
+/** Entry point of the headless commands. */
+@Command(
+        name = "anabion",
+        description = "Headless commands. The window is opened by: anabion demo, anabion app.",
+        subcommands = {DecodeCommand.class, ValidateCommand.class, CompareCommand.class, ExportCommand.class})
+public final class Main {
+    static final int FINE = 0;
+    static final int FINDING = 1;
+    static final int BAD_INPUT = 2;
+    static final int FAILURE = 3;
+
+    private Main() {}
+
+    public static void main(String[] args) {
+        System.exit(run(args, utf8(System.out), utf8(System.err)));
+    }
+
+    private static PrintStream utf8(PrintStream stream) {
+        return new PrintStream(stream, true, StandardCharsets.UTF_8);
+    }
+
+    /** Runs one command and returns its exit code. */
+    public static int run(String[] args, PrintStream out, PrintStream err) {
+        boolean json = Arrays.asList(args).contains("--json");
+        CommandLine line = new CommandLine(new Main());
+        line.setOut(new PrintWriter(out, true, StandardCharsets.UTF_8));
+        line.setErr(new PrintWriter(err, true, StandardCharsets.UTF_8));
+        line.setParameterExceptionHandler((e, a) -> {
+            complain(err, json, "command line", e.getMessage(), "see anabion " + name(a) + " --help");
+            return BAD_INPUT;
+        });
+        line.setExecutionExceptionHandler((e, c, r) -> failed(e, err, json));
+        if (args.length == 0) {
+            line.usage(out);
+            return BAD_INPUT;
+        }
+        return line.execute(args);
+    }
+
+    private static String name(String[] args) {
+        return args.length == 0 || args[0].startsWith("-") ? "" : args[0];
+    }
+
+    private static int failed(Exception e, PrintStream err, boolean json) {
+        if (e instanceof BadInput b) {
+            complain(err, json, b.where(), b.what(), b.remedy());
+            return BAD_INPUT;
+        }
+        if (e instanceof StorageTrouble s) {
+            complain(err, json, "disk", s.getMessage(), s.remedy());
+            return BAD_INPUT;
+        }
+        complain(
+                err,
+                json,
+                "program",
+                String.valueOf(e),
+                "this is a mistake in the program: report it with these words");
+        if (!json) e.printStackTrace(err);
+        return FAILURE;
+    }
+
+    private static void complain(PrintStream err, boolean json, String where, String what, String remedy) {
+        if (json) {
+            Map<String, Object> error = new LinkedHashMap<>();
+            error.put("where", where);
+            error.put("what", what);
+            error.put("remedy", remedy);
+            err.print(TreeWriter.text(Map.of("error", error)));
+        } else {
+            err.println("anabion: " + (where.isEmpty() ? "" : where + ": ") + what
+                    + (remedy.isEmpty() ? "" : "\n  " + remedy));
+        }
+    }
+}

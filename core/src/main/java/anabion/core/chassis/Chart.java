@@ -1,0 +1,41 @@
+package anabion.core.chassis;
+
+import anabion.core.tree.Extra;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * The service chart with the conditions it was taken under.
+ *
+ * @param provisional true while its values wait to be confirmed or computed anew
+ * @param tolerance usual tolerance of its values, as a fraction
+ */
+public record Chart(
+        UUID id,
+        String source,
+        boolean provisional,
+        double tolerance,
+        Conditions conditions,
+        List<ChartRow> rows,
+        Extra extra) {
+    public Chart {
+        rows = List.copyOf(rows);
+    }
+
+    /**
+     * What held when the chart was taken.
+     *
+     * @param line mains or battery volts
+     * @param meter the meter in the notation of {@link MeterSpec}
+     * @param reference the net that volts are measured against
+     */
+    public record Conditions(
+            double line,
+            String meter,
+            String band,
+            String volume,
+            String signal,
+            String dial,
+            String reference,
+            Extra extra) {}
+}

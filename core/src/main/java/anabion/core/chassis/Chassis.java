@@ -1,0 +1,80 @@
+package anabion.core.chassis;
+
+import anabion.core.tree.Extra;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+
+/** A receiver as designed. */
+public record Chassis(
+        UUID id,
+        Identity identity,
+        Supply supply,
+        List<Part> parts,
+        List<Stage> stages,
+        List<Band> bands,
+        Optional<Chart> chart,
+        List<Adjuster> adjusters,
+        Extra extra) {
+    /** The version of the file format that this release writes; it reads this one and older ones. */
+    public static final int FORMAT = 1;
+
+    public Chassis {
+        parts = List.copyOf(parts);
+        stages = List.copyOf(stages);
+        bands = List.copyOf(bands);
+        adjusters = List.copyOf(adjusters);
+    }
+
+    /** A set about which nothing is known but its name and how it is fed. */
+    public static Chassis blank(UUID id, Identity identity, Supply supply) {
+        return new Chassis(
+                id, identity, supply, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Extra.NONE);
+    }
+
+    public String name() {
+        return identity.name();
+    }
+
+    public Optional<Part> part(String reference) {
+        return parts.stream().filter(p -> p.reference().equals(reference)).findFirst();
+    }
+
+    public Optional<Stage> stage(String name) {
+        return stages.stream().filter(s -> s.name().equals(name)).findFirst();
+    }
+
+    public Optional<Band> band(String name) {
+        return bands.stream().filter(b -> b.name().equals(name)).findFirst();
+    }
+
+    /** The stage that owns a part. */
+    public Optional<Stage> owner(String reference) {
+        return stages.stream().filter(s -> s.parts().contains(reference)).findFirst();
+    }
+
+    public Chassis withIdentity(Identity newIdentity) {
+        return new Chassis(id, newIdentity, supply, parts, stages, bands, chart, adjusters, extra);
+    }
+
+    public Chassis withSupply(Supply newSupply) {
+        return new Chassis(id, identity, newSupply, parts, stages, bands, chart, adjusters, extra);
+    }
+
+    public Chassis withParts(List<Part> newParts) {
+        return new Chassis(id, identity, supply, newParts, stages, bands, chart, adjusters, extra);
+    }
+
+    public Chassis withStages(List<Stage> newStages, List<Band> newBands) {
+        return new Chassis(id, identity, supply, parts, newStages, newBands, chart, adjusters, extra);
+    }
+
+    public Chassis withChart(Chart newChart) {
+        return new Chassis(id, identity, supply, parts, stages, bands, Optional.of(newChart), adjusters, extra);
+    }
+
+    /** The same design as another set, with an id of its own. */
+    public Chassis withId(UUID newId) {
+        return new Chassis(newId, identity, supply, parts, stages, bands, chart, adjusters, extra);
+    }
+}

@@ -1,0 +1,118 @@
+package anabion.core.chassis;
+
+import java.util.List;
+import java.util.Map;
+
+/** What a part is electrically. All values SI; 0 means "not stated". */
+public sealed interface Component {
+    /** The kind's name in files and word keys. */
+    String kind();
+
+    /** @param tolerance as a fraction */
+    record Resistor(double ohms, double tolerance, double watts) implements Component {
+        @Override
+        public String kind() {
+            return "resistor";
+        }
+    }
+
+    /** @param taper lin, log, antilog or empty */
+    record Potentiometer(double ohms, String taper) implements Component {
+        @Override
+        public String kind() {
+            return "potentiometer";
+        }
+    }
+
+    /**
+     * @param farads one value per section
+     * @param dielectric paper, electrolytic, mica, ceramic, film, air or empty
+     */
+    record Capacitor(List<Double> farads, double volts, String dielectric) implements Component {
+        public Capacitor {
+            farads = List.copyOf(farads);
+        }
+
+        @Override
+        public String kind() {
+            return "capacitor";
+        }
+    }
+
+    /** Coils, chokes and transformers: anything wound. */
+    record Windings(List<Winding> windings) implements Component {
+        public Windings {
+            windings = List.copyOf(windings);
+        }
+
+        @Override
+        public String kind() {
+            return "winding";
+        }
+    }
+
+    /**
+     * A tube, transistor or diode.
+     *
+     * @param base code of the socket or case; empty when not known
+     * @param functions pin to function, as in the device library
+     */
+    record Device(DeviceKind deviceKind, String type, String base, Map<String, String> functions) implements Component {
+        public Device {
+            functions = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(functions));
+        }
+
+        @Override
+        public String kind() {
+            return deviceKind.code();
+        }
+    }
+
+    record Lamp(double volts, double amperes) implements Component {
+        @Override
+        public String kind() {
+            return "lamp";
+        }
+    }
+
+    /** @param positions the names of its positions, such as bands */
+    record Switch(List<String> positions) implements Component {
+        public Switch {
+            positions = List.copyOf(positions);
+        }
+
+        @Override
+        public String kind() {
+            return "switch";
+        }
+    }
+
+    record Fuse(double amperes) implements Component {
+        @Override
+        public String kind() {
+            return "fuse";
+        }
+    }
+
+    record Speaker(double ohms) implements Component {
+        @Override
+        public String kind() {
+            return "speaker";
+        }
+    }
+
+    record Battery(double volts) implements Component {
+        @Override
+        public String kind() {
+            return "battery";
+        }
+    }
+
+    /** Something else with terminals: a plug, a socket, a moulded block. */
+    record Other(String what) implements Component {
+        @Override
+        public String kind() {
+            return "other";
+        }
+    }
+}

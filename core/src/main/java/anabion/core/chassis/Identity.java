@@ -1,0 +1,24 @@
+package anabion.core.chassis;
+
+import anabion.core.tree.Extra;
+import java.util.OptionalInt;
+
+/** Who made it, what it is called, and when; the year with the reason for the estimate. */
+public record Identity(
+        String maker,
+        String model,
+        String chassisCode,
+        String serial,
+        OptionalInt year,
+        String yearReason,
+        SetKind kind,
+        Extra extra) {
+    public static Identity of(String maker, String model, SetKind kind) {
+        return new Identity(maker, model, "", "", OptionalInt.empty(), "", kind, Extra.NONE);
+    }
+
+    /** Maker and model as one name. */
+    public String name() {
+        return (maker + " " + model).strip();
+    }
+}

@@ -1,0 +1,50 @@
+package anabion.core.chassis;
+
+import anabion.core.chassis.Component.Device;
+import anabion.core.tree.Extra;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+
+/**
+ * One part of the chassis.
+ *
+ * @param reference the label on the drawing, unique in the chassis
+ * @param nets terminal to net, in terminal order; terminals are pins for devices, 1 and 2 for simple parts
+ * @param role what it does (coupling, reservoir, grid leak, …); empty when not stated
+ * @param printed the value as the list prints it; empty when not stated
+ */
+public record Part(
+        UUID id,
+        String reference,
+        Component component,
+        Map<String, String> nets,
+        String role,
+        String printed,
+        Provenance provenance,
+        String note,
+        Extra extra) {
+    public Part {
+        nets = Collections.unmodifiableMap(new LinkedHashMap<>(nets));
+    }
+
+    public Optional<Device> device() {
+        return component instanceof Device d ? Optional.of(d) : Optional.empty();
+    }
+
+    /** Whether any terminal is on the net. */
+    public boolean touches(String net) {
+        return nets.containsValue(net);
+    }
+
+    /** Whether it joins the two nets. */
+    public boolean joins(String one, String other) {
+        return touches(one) && touches(other) && !one.equals(other);
+    }
+
+    public Part withReference(String newReference, Map<String, String> newNets) {
+        return new Part(id, newReference, component, newNets, role, printed, provenance, note, extra);
+    }
+}

@@ -1,0 +1,63 @@
+package anabion.core.chassis;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Pin functions taken apart: {@code k+g3} is a cathode joined to g3; {@code g1H} and {@code aT2} name a section behind. */
+public final class PinNames {
+    private PinNames() {}
+
+    /** The plain functions of a pin, sections taken off: {@code g2+g4H} gives g2 and g4. */
+    public static List<String> plain(String function) {
+        List<String> names = new ArrayList<>();
+        for (String f : function.split("\\+")) {
+            if (!f.isEmpty()) names.add(f.replaceFirst("(?<=[a-z0-9])[TH]\\d?$", ""));
+        }
+        return names;
+    }
+
+    /** The section a pin belongs to: {@code T}, {@code H}, {@code T2}; empty for the tube as a whole. */
+    public static String section(String function) {
+        java.util.regex.Matcher m =
+                java.util.regex.Pattern.compile("(?<=[a-z0-9])([TH]\\d?)$").matcher(function);
+        return m.find() ? m.group(1) : "";
+    }
+
+    public static boolean is(String function, String wanted) {
+        return plain(function).contains(wanted);
+    }
+
+    /** A plate: of an amplifier or of a rectifier. */
+    public static boolean isPlate(String function) {
+        return plain(function).stream().anyMatch(f -> f.matches("a\\d?"));
+    }
+
+    public static boolean isHeater(String function) {
+        return plain(function).stream().anyMatch(f -> f.equals("h") || f.equals("f") || f.equals("hm"));
+    }
+
+    public static boolean isUnused(String function) {
+        return function.equals("nc");
+    }
+
+    /** The pin of the same section with another function. */
+    public static Optional<Point> sibling(Points points, Part device, Point pin, String wanted) {
+        String section = section(pin.function());
+        return points.pinsOf(device).stream()
+                .filter(p -> is(p.function(), wanted))
+                .filter(p -> section.isEmpty()
+                        || section(p.function()).isEmpty()
+                        || section(p.function()).equals(section))
+                .findFirst();
+    }
+
+    /** Key of the word for a function: {@code pin.g1}; unknown functions have the key {@code pin.other}. */
+    public static String key(String function) {
+        List<String> plain = plain(function);
+        if (plain.isEmpty()) return "pin.other";
+        String first = plain.get(0).toLowerCase(Locale.ROOT);
+        return first.matches("a\\d") ? "pin.a" : first.matches("d\\d") ? "pin.d" : "pin." + first;
+    }
+}

@@ -1,0 +1,11 @@
+package anabion.core.chassis;
+
+import anabion.core.tree.Extra;
+
+/**
+ * How the set is fed.
+ *
+ * @param volts nominal mains or battery volts
+ * @param hertz mains frequency; 0 for direct current
+ */
+public record Supply(Arrangement arrangement, double volts, double hertz, String note, Extra extra) {}

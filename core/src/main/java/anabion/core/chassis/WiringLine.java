@@ -1,0 +1,182 @@
+package anabion.core.chassis;
+
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Component.Device;
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.DeviceType;
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Decoded;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Unit;
+import anabion.core.tree.Extra;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * One part as one quick line: {@code R12 220k V3.a B2}, {@code C14 .01/400 V3.7 V4.1 coupling}, {@code V4 6AQ5}. The kind
+ * comes from the reference's letters; the words behind the nets are the role.
+ */
+public final class WiringLine {
+    private static final Pattern REFERENCE = Pattern.compile("([A-Za-z]{1,3})(\\d+[A-Za-z]?)");
+
+    private WiringLine() {}
+
+    /** Whether a text begins like a wiring line: a reference and at least one more word. */
+    public static boolean looksLike(String text) {
+        String[] words = text.strip().split("\\s+", 2);
+        return words.length == 2 && REFERENCE.matcher(words[0]).matches();
+    }
+
+    /**
+     * Reads a line for a chassis. A part of the same reference keeps its id, role and note.
+     *
+     * @throws BadInput naming the word that cannot be read
+     */
+    public static Part parse(String text, Chassis chassis) {
+        List<String> words = new ArrayList<>(List.of(text.strip().split("\\s+")));
+        Matcher ref = REFERENCE.matcher(words.get(0));
+        if (!ref.matches()) {
+            throw BadInput.at("\"" + words.get(0) + "\"")
+                    .because("a part begins with its reference")
+                    .so("write it like R12 220k V3.7 B2");
+        }
+        String reference = words.remove(0).toUpperCase(Locale.ROOT);
+        String letters = ref.group(1).toUpperCase(Locale.ROOT);
+        if (words.isEmpty())
+            throw BadInput.at(reference).because("the value or type is missing").so("write it like R12 220k V3.7 B2");
+        Optional<Part> before = chassis.part(reference);
+        return letters.equals("V") || letters.equals("Q") || letters.equals("D")
+                ? device(reference, letters, words, before)
+                : passive(reference, letters, words, chassis, before);
+    }
+
+    private static Part device(String reference, String letters, List<String> words, Optional<Part> before) {
+        String type = words.remove(0).toUpperCase(Locale.ROOT);
+        Optional<DeviceType> known = DeviceLibrary.standard().find(type);
+        Map<String, String> functions = new LinkedHashMap<>();
+        Map<String, String> nets = new LinkedHashMap<>();
+        known.ifPresent(t -> t.functions().forEach((pin, f) -> {
+            functions.put(String.valueOf(pin), f);
+            if (!f.equals("nc")) nets.put(String.valueOf(pin), reference + "." + pin);
+        }));
+        before.ifPresent(p -> nets.putAll(p.nets()));
+        for (String word : List.copyOf(words)) {
+            if (!word.contains("=")) continue;
+            String[] pair = word.split("=", 2);
+            nets.put(pair[0], pair[1]);
+            words.remove(word);
+        }
+        DeviceKind kind =
+                letters.equals("V") ? DeviceKind.TUBE : letters.equals("Q") ? DeviceKind.TRANSISTOR : DeviceKind.DIODE;
+        String base = known.map(t -> t.base().code()).orElse("");
+        return finish(reference, new Device(kind, type, base, functions), nets, words, type, before);
+    }
+
+    private static Part passive(
+            String reference, String letters, List<String> words, Chassis chassis, Optional<Part> before) {
+        StringBuilder value = new StringBuilder(words.remove(0));
+        while (!words.isEmpty() && continuesValue(words.get(0)))
+            value.append(' ').append(words.remove(0));
+        String printed = value.toString();
+        Component component = component(letters, printed);
+        int terminals = terminals(component);
+        Map<String, String> nets = new LinkedHashMap<>();
+        for (int i = 1; i <= terminals && !words.isEmpty(); i++)
+            nets.put(String.valueOf(i), net(words.remove(0), chassis));
+        if (nets.isEmpty()) before.ifPresent(p -> nets.putAll(p.nets()));
+        return finish(reference, component, nets, words, printed, before);
+    }
+
+    /** {@code 1/2W}, {@code 10%}, {@code mfd} and {@code 400V} still belong to the value before the nets. */
+    private static boolean continuesValue(String word) {
+        return word.matches("(?i)(±?\\d+%|\\d+(/\\d+)?W|\\d+V|mfd|mmf|mmfd|mf|uf|pf|nf|uuf|cm|ohms?|mH|uH|H|[kM]?Ω)");
+    }
+
+    private static int terminals(Component component) {
+        if (component instanceof Capacitor c && c.farads().size() > 1)
+            return c.farads().size() + 1;
+        return component instanceof Component.Potentiometer ? 3 : 2;
+    }
+
+    private static Component component(String letters, String value) {
+        return switch (letters) {
+            case "R" -> resistor(Notation.decode(value, Unit.OHM));
+            case "P", "VR", "RV" ->
+                new Component.Potentiometer(Notation.decode(value, Unit.OHM).value(), "");
+            case "C" -> capacitor(Notation.decode(value, Unit.FARAD));
+            case "L" ->
+                new Component.Windings(List.of(new Winding(
+                        "", "1", "2", 0, Notation.decode(value, Unit.HENRY).value(), 0, Extra.NONE)));
+            case "F" -> new Component.Fuse(Notation.decode(value, Unit.AMPERE).value());
+            case "LS" -> new Component.Speaker(Notation.decode(value, Unit.OHM).value());
+            case "LP" -> new Component.Lamp(Notation.decode(value, Unit.VOLT).value(), 0);
+            case "B", "BT" ->
+                new Component.Battery(Notation.decode(value, Unit.VOLT).value());
+            case "S", "SW" -> new Component.Switch(List.of(value.split("/")));
+            default -> new Component.Other(value);
+        };
+    }
+
+    private static Component resistor(Decoded d) {
+        return new Component.Resistor(
+                d.value(),
+                d.tolerance().orElse(0.2),
+                d.rating().map(r -> r.value()).orElse(0.0));
+    }
+
+    private static Component capacitor(Decoded d) {
+        return new Capacitor(
+                d.sections(),
+                d.rating().map(r -> r.value()).orElse(0.0),
+                d.sections().size() > 1 ? "electrolytic" : "");
+    }
+
+    /** The net behind a name: a pin or function of a known device, a known net, or a new name. */
+    private static String net(String word, Chassis chassis) {
+        Optional<Point> point = Points.of(chassis).find(word);
+        if (point.isPresent()) return point.get().net();
+        if (word.indexOf('.') > 0) Points.of(chassis).need(word);
+        return word;
+    }
+
+    private static Part finish(
+            String reference,
+            Component component,
+            Map<String, String> nets,
+            List<String> rest,
+            String printed,
+            Optional<Part> before) {
+        String role = rest.isEmpty() ? before.map(Part::role).orElse("") : String.join(" ", rest);
+        return new Part(
+                before.map(Part::id).orElseGet(UUID::randomUUID),
+                reference,
+                component,
+                nets,
+                role,
+                printed,
+                before.map(Part::provenance).orElse(Provenance.SHEET),
+                before.map(Part::note).orElse(""),
+                before.map(Part::extra).orElse(Extra.NONE));
+    }
+
+    /** The line that {@link #parse} would read to give this part; for editing it in place. */
+    public static String of(Part part) {
+        StringBuilder line = new StringBuilder(part.reference()).append(' ').append(part.printed());
+        if (part.device().isPresent())
+            part.nets().forEach((pin, net) -> {
+                if (!net.equals(part.reference() + "." + pin))
+                    line.append(' ').append(pin).append('=').append(net);
+            });
+        else part.nets().values().forEach(net -> line.append(' ').append(net));
+        return part.role().isEmpty()
+                ? line.toString()
+                : line.append(' ').append(part.role()).toString();
+    }
+}

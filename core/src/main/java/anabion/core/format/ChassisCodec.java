@@ -1,0 +1,224 @@
+package anabion.core.format;
+
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.ChassisCheck;
+import anabion.core.chassis.Identity;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Provenance;
+import anabion.core.chassis.SetKind;
+import anabion.core.chassis.Stage;
+import anabion.core.chassis.StageLine;
+import anabion.core.chassis.Supply;
+import anabion.core.input.BadInput;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import anabion.core.tree.TreeWriter;
+import anabion.core.tree.Writing;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.Map;
+import java.util.OptionalInt;
+
+/** The chassis file: {@code docs/formats/chassis.schema.json}. */
+public final class ChassisCodec {
+    /** What the field {@code format} must say. */
+    public static final String NAME = "anabion-chassis";
+
+    private ChassisCodec() {}
+
+    /**
+     * Reads and checks a chassis.
+     *
+     * @throws BadInput with line and field, if it is no sound chassis of a known version
+     * @throws IOException if the stream fails
+     */
+    public static Chassis read(InputStream in) throws IOException {
+        Fields f = Fields.of(TreeReader.read(in), "");
+        String format = f.text("format");
+        if (!format.equals(NAME))
+            throw f.trouble(
+                    "format", "this is \"" + format + "\", not a chassis", "choose a file whose format is " + NAME);
+        int version = f.integer("version", 0);
+        if (version < 1) throw f.trouble("version", "there is no version " + version, "the versions begin at 1");
+        if (version > Chassis.FORMAT) {
+            throw f.trouble(
+                    "version",
+                    "version " + version + " is newer than this program, which knows up to " + Chassis.FORMAT,
+                    "use a newer release to open it");
+        }
+        return ChassisCheck.sound(chassis(f));
+    }
+
+    public static Chassis read(String json) {
+        try {
+            return read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Chassis chassis(Fields f) {
+        return new Chassis(
+                f.id(),
+                identity(f.object("identity")),
+                supply(f.object("supply")),
+                f.list("parts", ChassisCodec::part),
+                f.list("stages", ChassisCodec::stage),
+                f.list("bands", ChassisCodec::band),
+                f.maybeObject("chart").map(ChartCodec::read),
+                f.list("adjusters", ChassisCodec::adjuster),
+                f.extra());
+    }
+
+    private static Identity identity(Fields f) {
+        int year = f.integer("year", 0);
+        return new Identity(
+                f.text("maker", ""),
+                f.text("model"),
+                f.text("chassisCode", ""),
+                f.text("serial", ""),
+                year == 0 ? OptionalInt.empty() : OptionalInt.of(year),
+                f.text("yearReason", ""),
+                f.code("kind", SetKind.values(), SetKind.HOME),
+                f.extra());
+    }
+
+    private static Supply supply(Fields f) {
+        return new Supply(
+                f.code("arrangement", Arrangement.values(), Arrangement.TRANSFORMER),
+                f.size("volts", 0),
+                f.size("hertz", 0),
+                f.text("note", ""),
+                f.extra());
+    }
+
+    private static Part part(Fields f) {
+        return new Part(
+                f.id(),
+                f.text("reference"),
+                ComponentCodec.read(f),
+                f.texts("nets"),
+                f.text("role", ""),
+                f.text("printed", ""),
+                f.code("provenance", Provenance.values(), Provenance.SHEET),
+                f.text("note", ""),
+                f.extra());
+    }
+
+    private static Stage stage(Fields f) {
+        return new Stage(
+                f.id(),
+                f.text("name"),
+                f.code("line", StageLine.values(), StageLine.SIGNAL),
+                f.text("detail", ""),
+                f.strings("parts"),
+                f.text("point", ""),
+                f.extra());
+    }
+
+    private static Band band(Fields f) {
+        return new Band(
+                f.id(), f.text("name"), f.code("kind", BandKind.values(), BandKind.AM), f.strings("stages"), f.extra());
+    }
+
+    private static Adjuster adjuster(Fields f) {
+        return new Adjuster(
+                f.id(),
+                f.text("letter"),
+                f.text("part", ""),
+                f.text("what", ""),
+                f.text("side", ""),
+                f.text("place", ""),
+                f.extra());
+    }
+
+    public static String text(Chassis c) {
+        return TreeWriter.text(tree(c));
+    }
+
+    /** The chassis as plain maps and lists, for writing or for putting into a larger document. */
+    public static Map<String, Object> tree(Chassis c) {
+        return new Writing()
+                .put("format", NAME)
+                .put("version", Chassis.FORMAT)
+                .put("id", c.id())
+                .put("identity", identity(c.identity()))
+                .put("supply", supply(c.supply()))
+                .put("parts", c.parts().stream().map(ChassisCodec::part).toList())
+                .put("stages", c.stages().stream().map(ChassisCodec::stage).toList())
+                .put("bands", c.bands().stream().map(ChassisCodec::band).toList())
+                .put("chart", c.chart().map(ChartCodec::write))
+                .list(
+                        "adjusters",
+                        c.adjusters().stream().map(ChassisCodec::adjuster).toList())
+                .with(c.extra());
+    }
+
+    private static Map<String, Object> identity(Identity i) {
+        Writing w = new Writing()
+                .text("maker", i.maker())
+                .put("model", i.model())
+                .text("chassisCode", i.chassisCode())
+                .text("serial", i.serial());
+        if (i.year().isPresent()) w.put("year", i.year().getAsInt());
+        return w.text("yearReason", i.yearReason()).put("kind", i.kind()).with(i.extra());
+    }
+
+    private static Map<String, Object> supply(Supply s) {
+        return new Writing()
+                .put("arrangement", s.arrangement())
+                .put("volts", s.volts())
+                .unless("hertz", s.hertz(), 0.0)
+                .text("note", s.note())
+                .with(s.extra());
+    }
+
+    private static Map<String, Object> part(Part p) {
+        Writing w = new Writing().put("id", p.id()).put("reference", p.reference());
+        ComponentCodec.write(p.component(), w);
+        return w.map("nets", p.nets())
+                .text("role", p.role())
+                .text("printed", p.printed())
+                .unless("provenance", p.provenance(), Provenance.SHEET)
+                .text("note", p.note())
+                .with(p.extra());
+    }
+
+    private static Map<String, Object> stage(Stage s) {
+        return new Writing()
+                .put("id", s.id())
+                .put("name", s.name())
+                .unless("line", s.line(), StageLine.SIGNAL)
+                .text("detail", s.detail())
+                .list("parts", s.parts())
+                .text("point", s.point())
+                .with(s.extra());
+    }
+
+    private static Map<String, Object> band(Band b) {
+        return new Writing()
+                .put("id", b.id())
+                .put("name", b.name())
+                .put("kind", b.kind())
+                .list("stages", b.stages())
+                .with(b.extra());
+    }
+
+    private static Map<String, Object> adjuster(Adjuster a) {
+        return new Writing()
+                .put("id", a.id())
+                .put("letter", a.letter())
+                .text("part", a.part())
+                .text("what", a.what())
+                .text("side", a.side())
+                .text("place", a.place())
+                .with(a.extra());
+    }
+}

@@ -1,0 +1,152 @@
+package anabion.core.format;
+
+import anabion.core.input.BadInput;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.Arrival;
+import anabion.core.job.Complaint;
+import anabion.core.job.Job;
+import anabion.core.job.Step;
+import anabion.core.job.StepState;
+import anabion.core.job.SymptomKind;
+import anabion.core.job.VisitorEvidence;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import anabion.core.tree.TreeWriter;
+import anabion.core.tree.Writing;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+
+/** The job file: {@code docs/formats/job.schema.json}. */
+public final class JobCodec {
+    public static final String NAME = "anabion-job";
+
+    private JobCodec() {}
+
+    /** @throws BadInput with line and field */
+    public static Job read(InputStream in) throws IOException {
+        Fields f = Fields.of(TreeReader.read(in), "");
+        String format = f.text("format");
+        if (!format.equals(NAME))
+            throw f.trouble("format", "this is \"" + format + "\", not a job", "choose a file whose format is " + NAME);
+        int version = f.integer("version", 0);
+        if (version < 1 || version > Job.FORMAT)
+            throw f.trouble("version", "version " + version + " is not known here", "use a newer release to open it");
+        return new Job(
+                f.maybeObject("arrival").map(JobCodec::arrival).orElse(Arrival.NONE),
+                steps(f),
+                f.list("alterations", JobCodec::alteration),
+                f.text("waitsFor", ""),
+                f.extra());
+    }
+
+    public static Job read(String json) {
+        try {
+            return read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8)));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Arrival arrival(Fields f) {
+        Set<VisitorEvidence> visitors = new TreeSet<>();
+        for (String code : f.strings("visitors")) {
+            for (VisitorEvidence v : VisitorEvidence.values()) if (v.code().equals(code)) visitors.add(v);
+        }
+        return new Arrival(
+                f.text("owner", ""),
+                f.text("price", ""),
+                f.list("complaints", JobCodec::complaint),
+                visitors,
+                f.strings("found"),
+                f.text("note", ""),
+                f.extra());
+    }
+
+    private static Complaint complaint(Fields f) {
+        return new Complaint(
+                f.text("where"),
+                f.code("symptom", SymptomKind.values(), SymptomKind.UNTRIED),
+                f.text("note", ""),
+                f.extra());
+    }
+
+    private static Map<Step, StepState> steps(Fields f) {
+        Map<Step, StepState> steps = new EnumMap<>(Step.class);
+        f.maybeObject("steps").ifPresent(s -> {
+            for (Step step : Step.values())
+                if (s.has(step.code())) steps.put(step, s.code(step.code(), StepState.values(), StepState.OPEN));
+        });
+        return steps;
+    }
+
+    private static Alteration alteration(Fields f) {
+        return new Alteration(
+                f.id(),
+                f.instant("at"),
+                f.text("part"),
+                f.code("kind", AlterationKind.values(), AlterationKind.RENEWED),
+                f.text("detail", ""),
+                f.extra());
+    }
+
+    public static String text(Job job) {
+        return TreeWriter.text(tree(job));
+    }
+
+    public static Map<String, Object> tree(Job job) {
+        Map<String, Object> steps = new LinkedHashMap<>();
+        job.steps().forEach((step, state) -> steps.put(step.code(), state.code()));
+        return new Writing()
+                .put("format", NAME)
+                .put("version", Job.FORMAT)
+                .put("arrival", arrival(job.arrival()))
+                .map("steps", steps)
+                .list(
+                        "alterations",
+                        job.alterations().stream().map(JobCodec::alteration).toList())
+                .text("waitsFor", job.waitsFor())
+                .with(job.extra());
+    }
+
+    private static Map<String, Object> arrival(Arrival a) {
+        return new Writing()
+                .text("owner", a.owner())
+                .text("price", a.price())
+                .list(
+                        "complaints",
+                        a.complaints().stream().map(JobCodec::complaint).toList())
+                .list(
+                        "visitors",
+                        a.visitors().stream().map(VisitorEvidence::code).toList())
+                .list("found", a.found())
+                .text("note", a.note())
+                .with(a.extra());
+    }
+
+    private static Map<String, Object> complaint(Complaint c) {
+        return new Writing()
+                .put("where", c.where())
+                .put("symptom", c.symptom())
+                .text("note", c.note())
+                .with(c.extra());
+    }
+
+    private static Map<String, Object> alteration(Alteration a) {
+        return new Writing()
+                .put("id", a.id())
+                .put("at", a.at())
+                .put("part", a.part())
+                .put("kind", a.kind())
+                .text("detail", a.detail())
+                .with(a.extra());
+    }
+}

@@ -1,0 +1,124 @@
+package anabion.core.format;
+
+import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Points;
+import anabion.core.chassis.ValueList;
+import anabion.core.chassis.WiringLine;
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Unit;
+import anabion.core.tree.Extra;
+import java.io.IOException;
+import java.io.Reader;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.UUID;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** Parts lists, value lists and charts as CSV ({@code docs/formats/lists.md}). */
+public final class ListCodec {
+    private static final Set<String> PART = Set.of("reference", "value", "nets");
+    private static final Set<String> PART_MORE = Set.of("role", "note");
+    private static final Set<String> CHART = Set.of("point", "value");
+    private static final Set<String> CHART_MORE = Set.of("band", "measure", "source", "tolerance", "follows");
+
+    private ListCodec() {}
+
+    /** Whole parts with nets, one wiring line per row. Later rows may name pins of devices in earlier ones. */
+    public static Chassis parts(Reader in, Chassis chassis) throws IOException {
+        Chassis grown = chassis;
+        for (Table.Row row : Table.read(in, PART, PART_MORE)) {
+            String line =
+                    row.need("reference") + " " + row.need("value") + " " + row.get("nets") + " " + row.get("role");
+            try {
+                grown = withPart(grown, WiringLine.parse(line, grown));
+            } catch (BadInput e) {
+                throw e.inside("line " + row.line() + ", field value");
+            }
+        }
+        return grown;
+    }
+
+    /** Adds a part, or puts it in the place of the one with its id or reference. */
+    public static Chassis withPart(Chassis chassis, Part part) {
+        List<Part> parts = new ArrayList<>();
+        boolean placed = false;
+        for (Part p : chassis.parts()) {
+            boolean same = p.reference().equals(part.reference());
+            parts.add(same ? part : p);
+            placed |= same;
+        }
+        if (!placed) parts.add(part);
+        return chassis.withParts(parts);
+    }
+
+    /** A separate list of values: reference and value. */
+    public static List<ValueList.Row> values(Reader in) throws IOException {
+        List<ValueList.Row> rows = new ArrayList<>();
+        for (Table.Row row : Table.read(in, Set.of("reference", "value"), Set.of("note"))) {
+            rows.add(new ValueList.Row(row.need("reference"), row.need("value"), row.get("note")));
+        }
+        return rows;
+    }
+
+    /** Chart rows for a chassis; a point that it does not have is an error. */
+    public static List<ChartRow> chart(Reader in, Chassis chassis) throws IOException {
+        List<ChartRow> rows = new ArrayList<>();
+        Points points = Points.of(chassis);
+        for (Table.Row row : Table.read(in, CHART, CHART_MORE)) {
+            String point = points.find(row.need("point"))
+                    .orElseThrow(() -> row.trouble(
+                            "point",
+                            "this chassis has no pin or net " + row.get("point"),
+                            "name a pin such as V4.6 or a net"))
+                    .label();
+            rows.add(new ChartRow(
+                    UUID.randomUUID(),
+                    point,
+                    row.get("band"),
+                    row.get("measure").equals("ac-volts") ? Measure.AC_VOLTS : Measure.DC_VOLTS,
+                    row.number("value", Unit.VOLT),
+                    maybe(row, "source", Unit.OHM),
+                    percent(row),
+                    !row.get("follows").equals("no"),
+                    Extra.NONE));
+        }
+        return rows;
+    }
+
+    private static OptionalDouble maybe(Table.Row row, String column, Unit unit) {
+        return row.get(column).isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(row.number(column, unit));
+    }
+
+    private static OptionalDouble percent(Table.Row row) {
+        String text = row.get("tolerance").replace("%", "").strip();
+        if (text.isEmpty()) return OptionalDouble.empty();
+        try {
+            return OptionalDouble.of(Double.parseDouble(text) / 100);
+        } catch (NumberFormatException e) {
+            throw row.trouble("tolerance", "this is no percentage", "write it like 10");
+        }
+    }
+
+    /** The parts as CSV, as {@link #parts} reads them. */
+    public static void parts(Chassis chassis, Appendable out) throws IOException {
+        CSVPrinter printer = new CSVPrinter(
+                out,
+                CSVFormat.DEFAULT
+                        .builder()
+                        .setHeader("reference", "value", "nets", "role", "note")
+                        .setRecordSeparator('\n')
+                        .get());
+        for (Part p : chassis.parts()) {
+            List<String> nets = new ArrayList<>();
+            p.nets().forEach((terminal, net) -> nets.add(p.device().isPresent() ? terminal + "=" + net : net));
+            printer.printRecord(p.reference(), p.printed(), String.join(" ", nets), p.role(), p.note());
+        }
+        printer.flush();
+    }
+}

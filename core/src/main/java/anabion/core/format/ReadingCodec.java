@@ -1,0 +1,208 @@
+package anabion.core.format;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.input.BadInput;
+import anabion.core.job.FittedState;
+import anabion.core.quantity.Unit;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Reading;
+import anabion.core.tree.Extra;
+import anabion.core.tree.Fields;
+import anabion.core.tree.Writing;
+import java.io.IOException;
+import java.io.Reader;
+import java.time.DateTimeException;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** Readings as JSON objects and as CSV ({@code docs/formats/readings.md}). */
+public final class ReadingCodec {
+    private static final String[] COLUMNS = {
+        "point",
+        "value",
+        "measure",
+        "line",
+        "meter",
+        "band",
+        "volume",
+        "signal",
+        "dial",
+        "reference",
+        "openends",
+        "doubtful",
+        "taken",
+        "state",
+        "id"
+    };
+    private static final Set<String> REQUIRED = Set.of("point", "value");
+    private static final Set<String> OPTIONAL = Set.of(java.util.Arrays.copyOfRange(COLUMNS, 2, COLUMNS.length));
+
+    private ReadingCodec() {}
+
+    public static Map<String, Object> tree(Reading r) {
+        Condition c = r.condition();
+        Map<String, Object> condition = new Writing()
+                .put("line", c.line())
+                .put("meter", c.meter().text())
+                .text("band", c.band())
+                .text("volume", c.volume())
+                .text("signal", c.signal())
+                .text("dial", c.dial())
+                .list("openEnds", c.openEnds())
+                .with(c.extra());
+        return new Writing()
+                .put("id", r.id())
+                .put("point", r.point())
+                .put("reference", r.reference())
+                .put("measure", r.measure())
+                .put("value", r.value())
+                .unless("doubtful", r.doubtful(), false)
+                .put("condition", condition)
+                .put("state", r.state())
+                .put("at", r.at())
+                .with(r.extra());
+    }
+
+    public static Reading read(Fields f) {
+        Fields c = f.object("condition");
+        Condition condition = new Condition(
+                c.size("line", 0),
+                MeterSpec.parse(c.text("meter")),
+                c.text("band", ""),
+                c.text("volume", ""),
+                c.text("signal", ""),
+                c.text("dial", ""),
+                c.strings("openEnds"),
+                c.extra());
+        return new Reading(
+                f.id(),
+                f.text("point"),
+                f.text("reference", "CHASSIS"),
+                f.code("measure", Measure.values(), Measure.DC_VOLTS),
+                f.number("value"),
+                f.flag("doubtful", false),
+                condition,
+                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.instant("at"),
+                f.extra());
+    }
+
+    public static void csv(List<Reading> readings, Appendable out) throws IOException {
+        CSVPrinter printer = new CSVPrinter(
+                out,
+                CSVFormat.DEFAULT
+                        .builder()
+                        .setHeader(COLUMNS)
+                        .setRecordSeparator('\n')
+                        .get());
+        for (Reading r : readings) {
+            Condition c = r.condition();
+            printer.printRecord(
+                    r.point(),
+                    r.value(),
+                    r.measure().code(),
+                    c.line(),
+                    c.meter().text(),
+                    c.band(),
+                    c.volume(),
+                    c.signal(),
+                    c.dial(),
+                    r.reference(),
+                    String.join(" ", c.openEnds()),
+                    r.doubtful() ? "yes" : "",
+                    r.at(),
+                    r.state(),
+                    r.id());
+        }
+        printer.flush();
+    }
+
+    /**
+     * Reads readings for a chassis; what a row does not say is taken from the usual condition.
+     *
+     * @param usual line, meter and band where a row gives none
+     * @param at the moment for rows that give none
+     * @throws BadInput with line and field; an unknown point is one
+     */
+    public static List<Reading> csv(Reader in, Chassis chassis, Condition usual, Instant at) throws IOException {
+        List<Reading> readings = new ArrayList<>();
+        Points points = Points.of(chassis);
+        for (Table.Row row : Table.read(in, REQUIRED, OPTIONAL)) readings.add(reading(row, points, chassis, usual, at));
+        return readings;
+    }
+
+    private static Reading reading(Table.Row row, Points points, Chassis chassis, Condition usual, Instant at) {
+        Point point = points.find(row.need("point"))
+                .orElseThrow(() -> row.trouble(
+                        "point",
+                        "this chassis has no pin or net " + row.get("point"),
+                        "name a pin such as V4.6 or a net"));
+        Measure measure = measure(row);
+        String band = row.get("band").isEmpty() ? usual.band() : row.get("band");
+        if (!band.isEmpty() && chassis.band(band).isEmpty() && !chassis.bands().isEmpty()) {
+            throw row.trouble("band", "this chassis has no band " + band, "name one of its bands");
+        }
+        Condition condition = new Condition(
+                row.get("line").isEmpty() ? usual.line() : row.number("line", Unit.VOLT),
+                row.get("meter").isEmpty() ? usual.meter() : meter(row),
+                band,
+                row.get("volume"),
+                row.get("signal"),
+                row.get("dial"),
+                row.get("openends").isEmpty()
+                        ? List.of()
+                        : List.of(row.get("openends").split("\\s+")),
+                Extra.NONE);
+        return new Reading(
+                row.get("id").isEmpty() ? UUID.randomUUID() : uuid(row, "id"),
+                point.label(),
+                row.get("reference").isEmpty() ? "CHASSIS" : row.get("reference"),
+                measure,
+                row.number("value", measure == Measure.OHMS ? Unit.OHM : Unit.VOLT),
+                !row.get("doubtful").isEmpty() && !row.get("doubtful").equals("no"),
+                condition,
+                row.get("state").isEmpty() ? FittedState.AS_FOUND : uuid(row, "state"),
+                row.get("taken").isEmpty() ? at : moment(row),
+                Extra.NONE);
+    }
+
+    private static Measure measure(Table.Row row) {
+        String text = row.get("measure");
+        for (Measure m : Measure.values()) if (m.code().equals(text) || text.isEmpty()) return m;
+        throw row.trouble("measure", "\"" + text + "\" is no measure", "use dc-volts, ac-volts or ohms");
+    }
+
+    private static MeterSpec meter(Table.Row row) {
+        try {
+            return MeterSpec.parse(row.get("meter"));
+        } catch (BadInput e) {
+            throw e.inside("line " + row.line() + ", field meter");
+        }
+    }
+
+    private static UUID uuid(Table.Row row, String column) {
+        try {
+            return UUID.fromString(row.get(column));
+        } catch (IllegalArgumentException e) {
+            throw row.trouble(column, "this is no UUID", "leave the cell empty");
+        }
+    }
+
+    private static Instant moment(Table.Row row) {
+        try {
+            return Instant.parse(row.get("taken"));
+        } catch (DateTimeException e) {
+            throw row.trouble("taken", "this is no moment in time", "write it like 2026-05-04T09:30:00Z");
+        }
+    }
+}

@@ -1,0 +1,24 @@
+package anabion.core.job;
+
+import anabion.core.tree.Coded;
+import java.util.Locale;
+
+/** What was done to a part. */
+public enum AlterationKind implements Coded {
+    LIFTED,
+    REFITTED,
+    REMOVED,
+    RENEWED,
+    STAND_IN;
+
+    /** The name in files and word keys: lower case, words joined by hyphens. */
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** Whether the set must not be powered before this is undone. */
+    public boolean leavesOpenEnd() {
+        return this == LIFTED || this == REMOVED;
+    }
+}

@@ -1,0 +1,78 @@
+package anabion.core.job;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.List;
+
+/** The steps of a job with their state, count and next action, derived from what is known. */
+public final class WorkOrder {
+    private WorkOrder() {}
+
+    /**
+     * One step as shown.
+     *
+     * @param done how many of its items are done
+     * @param total how many there are; 0 where it has no items to count
+     * @param next what to do in it next
+     */
+    public record Item(Step step, StepState state, int done, int total, Phrase next) {}
+
+    /**
+     * @param read how many charted points have a reading
+     * @param charted how many points the chart has
+     */
+    public static List<Item> of(Chassis chassis, Job job, int read, int charted) {
+        List<Item> items = new ArrayList<>();
+        for (Step step : Step.values()) items.add(item(step, chassis, job, read, charted));
+        return items;
+    }
+
+    /** The first step that is not done: where the job stands. */
+    public static Item current(List<Item> items) {
+        return items.stream()
+                .filter(i -> i.state() != StepState.DONE)
+                .findFirst()
+                .orElse(items.get(items.size() - 1));
+    }
+
+    private static Item item(Step step, Chassis chassis, Job job, int read, int charted) {
+        Item derived =
+                switch (step) {
+                    case ARRIVAL -> arrival(chassis, job.arrival());
+                    case STUDY -> study(chassis);
+                    case VOLTAGES -> voltages(read, charted);
+                    default -> new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
+                };
+        StepState state = job.steps().getOrDefault(step, derived.state());
+        return new Item(step, state, derived.done(), derived.total(), derived.next());
+    }
+
+    private static Item arrival(Chassis chassis, Arrival arrival) {
+        boolean named = !chassis.identity().model().isEmpty();
+        boolean heard = arrival.complaints().stream().anyMatch(c -> c.symptom() != SymptomKind.UNTRIED);
+        StepState state = named && heard ? StepState.DONE : named ? StepState.UNDER_WAY : StepState.OPEN;
+        return new Item(Step.ARRIVAL, state, 0, 0, Phrase.of(heard ? "next.arrival-more" : "next.arrival"));
+    }
+
+    private static Item study(Chassis chassis) {
+        int done = (chassis.parts().isEmpty() ? 0 : 1)
+                + (chassis.chart().isEmpty() ? 0 : 1)
+                + (chassis.stages().isEmpty() ? 0 : 1);
+        StepState state = done == 0 ? StepState.OPEN : done == 3 ? StepState.DONE : StepState.UNDER_WAY;
+        String next = chassis.parts().isEmpty()
+                ? "next.study-parts"
+                : chassis.stages().isEmpty()
+                        ? "next.study-stages"
+                        : chassis.chart().isEmpty() ? "next.study-chart" : "next.study-more";
+        return new Item(Step.STUDY, state, done, 3, Phrase.of(next));
+    }
+
+    private static Item voltages(int read, int charted) {
+        StepState state = read == 0 ? StepState.OPEN : read < charted ? StepState.UNDER_WAY : StepState.DONE;
+        Phrase next = charted == 0
+                ? Phrase.of("next.voltages-chart")
+                : read < charted ? Phrase.of("next.voltages", charted - read) : Phrase.of("next.voltages-done");
+        return new Item(Step.VOLTAGES, state, read, charted, next);
+    }
+}

@@ -1,0 +1,37 @@
+package anabion.core.quantity;
+
+import anabion.core.input.BadInput;
+import java.util.Optional;
+
+/**
+ * The one reader of written values: RKM code of IEC 60062 ({@code 6k8}, {@code R33}), old American lists ({@code .05 mfd},
+ * {@code 50 mmf}), old European spellings ({@code M47}, {@code 3k3p}, {@code 500 cm}), sections and ratings
+ * ({@code 20+20/350}, {@code 50@12}), decimal point or comma.
+ */
+public final class Notation {
+    private Notation() {}
+
+    /**
+     * Reads a value without knowing what it belongs to.
+     *
+     * @throws BadInput naming the character where the text stops making sense
+     */
+    public static Decoded decode(String text) {
+        return new ValueReader(text, Optional.empty()).read();
+    }
+
+    /**
+     * Reads a value that must be in a known unit, such as the value of a part whose kind is known. A bare number is taken
+     * in the unit customary for it: ohms, microfarads for capacitors below 1000 (picofarads from there on), volts, and so on.
+     *
+     * @throws BadInput if the text is no value or is in another unit
+     */
+    public static Decoded decode(String text, Unit expected) {
+        return new ValueReader(text, Optional.of(expected)).read();
+    }
+
+    /** A value in a known unit that must not be ambiguous; SI. */
+    public static double exact(String text, Unit expected) {
+        return decode(text, expected).certain(text);
+    }
+}

@@ -1,0 +1,50 @@
+package anabion.core.reading;
+
+import anabion.core.chassis.MeterSpec;
+import anabion.core.tree.Extra;
+import java.util.List;
+
+/**
+ * What held while a reading was taken.
+ *
+ * @param line mains or battery volts
+ * @param meter with its range, where it has one
+ * @param openEnds references of the parts that were disconnected
+ */
+public record Condition(
+        double line,
+        MeterSpec meter,
+        String band,
+        String volume,
+        String signal,
+        String dial,
+        List<String> openEnds,
+        Extra extra) {
+    public Condition {
+        openEnds = List.copyOf(openEnds);
+    }
+
+    public static Condition of(double line, MeterSpec meter, String band) {
+        return new Condition(line, meter, band, "", "", "", List.of(), Extra.NONE);
+    }
+
+    public Condition withLine(double volts) {
+        return new Condition(volts, meter, band, volume, signal, dial, openEnds, extra);
+    }
+
+    public Condition withMeter(MeterSpec newMeter) {
+        return new Condition(line, newMeter, band, volume, signal, dial, openEnds, extra);
+    }
+
+    public Condition withBand(String name) {
+        return new Condition(line, meter, name, volume, signal, dial, openEnds, extra);
+    }
+
+    public Condition withSignal(String words) {
+        return new Condition(line, meter, band, volume, words, dial, openEnds, extra);
+    }
+
+    public Condition withOpenEnds(List<String> parts) {
+        return new Condition(line, meter, band, volume, signal, dial, parts, extra);
+    }
+}

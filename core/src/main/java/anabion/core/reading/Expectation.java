@@ -1,0 +1,99 @@
+package anabion.core.reading;
+
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What the meter should show today, and how that follows from the chart.
+ *
+ * <p>Method: a charted value V is first freed of the charting meter's load, V·(1 + R_s/R_chart), where R_s is the resistance
+ * of the circuit behind the point; then scaled by the line, V·L/L_chart, to first order (every rail of a rectifier supply
+ * follows the line; bias and contact potentials marked as not following are left alone); then loaded with today's meter,
+ * V/(1 + R_s/R_m). Source: the voltage divider. It fails where the source resistance itself changes with the load, as
+ * in a grid leak of many megohms that draws grid current.
+ *
+ * @param charted as printed
+ * @param value as it should read now
+ * @param low lower end of what is still within
+ * @param high upper end of what is still within
+ * @param arithmetic the steps in words
+ */
+public record Expectation(double charted, double value, double low, double high, List<Phrase> arithmetic) {
+    public Expectation {
+        arithmetic = List.copyOf(arithmetic);
+    }
+
+    /** Restates a charted value for a condition. Pure; see the class for method and failure. */
+    public static Expectation of(Chart chart, ChartRow row, Condition now, Tolerances policy) {
+        List<Phrase> steps = new ArrayList<>();
+        double value = row.value();
+        if (row.measure() != Measure.OHMS) {
+            value = unloaded(chart, row, value, steps);
+            value = atLine(chart, row, now, value, steps);
+            value = loaded(row, now, value, steps);
+        }
+        double fraction = policy.usual().orElse(row.tolerance().orElse(chart.tolerance()));
+        double half = Math.abs(value) * fraction + policy.floor();
+        steps.add(Phrase.of(
+                "arithmetic.tolerance",
+                Figures.percent(fraction),
+                Figures.volts(value - half),
+                Figures.volts(value + half)));
+        return new Expectation(row.value(), value, value - half, value + half, steps);
+    }
+
+    /** Half the width of the band in which a reading is within. */
+    public double half() {
+        return (high - low) / 2;
+    }
+
+    /** How far a reading lies from the expectation, in half-widths; negative when low. */
+    public double deviation(double read) {
+        return half() == 0 ? 0 : (read - value) / half();
+    }
+
+    private static double unloaded(Chart chart, ChartRow row, double value, List<Phrase> steps) {
+        if (row.sourceOhms().isEmpty() || row.measure() == Measure.AC_VOLTS) return value;
+        double meter = MeterSpec.parse(chart.conditions().meter()).ohmsAt(value);
+        double free = value * (1 + row.sourceOhms().getAsDouble() / meter);
+        steps.add(Phrase.of(
+                "arithmetic.unloaded",
+                Figures.volts(value),
+                ohms(meter),
+                ohms(row.sourceOhms().getAsDouble()),
+                Figures.volts(free)));
+        return free;
+    }
+
+    private static double atLine(Chart chart, ChartRow row, Condition now, double value, List<Phrase> steps) {
+        double charted = chart.conditions().line();
+        if (!row.followsLine() || charted <= 0 || now.line() <= 0 || charted == now.line()) return value;
+        double scaled = value * now.line() / charted;
+        steps.add(Phrase.of(
+                "arithmetic.line",
+                Figures.volts(value),
+                Figures.fixed(now.line(), 0),
+                Figures.fixed(charted, 0),
+                Figures.volts(scaled)));
+        return scaled;
+    }
+
+    private static double loaded(ChartRow row, Condition now, double value, List<Phrase> steps) {
+        if (row.sourceOhms().isEmpty() || row.measure() == Measure.AC_VOLTS) return value;
+        double meter = now.meter().ohmsAt(value);
+        double read = value / (1 + row.sourceOhms().getAsDouble() / meter);
+        steps.add(Phrase.of("arithmetic.loaded", now.meter().text(), ohms(meter), Figures.volts(read)));
+        return read;
+    }
+
+    private static String ohms(double value) {
+        return Figures.si(Quantity.ohms(value));
+    }
+}

@@ -1,0 +1,69 @@
+package anabion.core.reading;
+
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import java.util.List;
+
+/**
+ * A fault in the grammar that all commands and files share: {@code C12:leaky:1M}, {@code R5:open}, {@code V4:emission:0.3},
+ * {@code V2.6:joint}.
+ *
+ * @param target reference of a part, or a pin
+ * @param mode how it fails
+ * @param amount how much, in the notation of the mode; empty where none is needed
+ */
+public record Fault(String target, String mode, String amount) {
+    private static final List<String> MODES = List.of(
+            "open",
+            "short",
+            "drifted",
+            "leaky",
+            "dried",
+            "weak",
+            "dead",
+            "gassy",
+            "emission",
+            "heater-open",
+            "heater-cathode",
+            "gain",
+            "joint",
+            "wrong",
+            "mistuned");
+
+    public static Fault of(String target, String mode) {
+        return new Fault(target, mode, "");
+    }
+
+    public static Fault of(String target, String mode, double ohms) {
+        return new Fault(
+                target,
+                mode,
+                Figures.rkm(Quantity.ohms(Double.parseDouble(String.format(java.util.Locale.ROOT, "%.1e", ohms)))));
+    }
+
+    /**
+     * Reads the grammar.
+     *
+     * @throws BadInput if the mode is not known
+     */
+    public static Fault parse(String text) {
+        String[] parts = text.strip().split(":", 3);
+        if (parts.length < 2 || !MODES.contains(parts[1])) {
+            throw BadInput.at("\"" + text + "\"")
+                    .because("this is no fault")
+                    .so("write it like C12:leaky:1M, with one of " + String.join(", ", MODES));
+        }
+        return new Fault(parts[0], parts[1], parts.length > 2 ? parts[2] : "");
+    }
+
+    public String text() {
+        return target + ":" + mode + (amount.isEmpty() ? "" : ":" + amount);
+    }
+
+    /** The reference of the part meant, without a pin. */
+    public String part() {
+        int dot = target.indexOf('.');
+        return dot < 0 ? target : target.substring(0, dot);
+    }
+}

@@ -1,0 +1,31 @@
+package anabion.core.reading;
+
+import anabion.core.chassis.Measure;
+import anabion.core.tree.Extra;
+import java.time.Instant;
+import java.util.UUID;
+
+/**
+ * One reading, with all that it needs to be judged later.
+ *
+ * @param point where the probe was, such as {@code V4.1}
+ * @param reference the net it was measured against
+ * @param value volts or ohms, signed
+ * @param doubtful marked by the user: shown, but not judged upon
+ * @param state the fitted state it was taken in
+ */
+public record Reading(
+        UUID id,
+        String point,
+        String reference,
+        Measure measure,
+        double value,
+        boolean doubtful,
+        Condition condition,
+        UUID state,
+        Instant at,
+        Extra extra) {
+    public Reading withPoint(String newPoint) {
+        return new Reading(id, newPoint, reference, measure, value, doubtful, condition, state, at, extra);
+    }
+}

@@ -1,0 +1,34 @@
+package anabion.core.reading;
+
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Point;
+import anabion.core.words.Phrase;
+import java.util.Optional;
+
+/**
+ * One line of the voltage sheet.
+ *
+ * @param expectation empty where nothing is charted
+ * @param reading the latest one that counts; empty when not taken
+ * @param stale whether a part of the same stage was altered after the reading
+ */
+public record Row(
+        Point point,
+        String band,
+        Measure measure,
+        Optional<Expectation> expectation,
+        Optional<Reading> reading,
+        Standing standing,
+        Phrase verdict,
+        boolean stale) {
+    Row judged(Standing newStanding, Phrase newVerdict) {
+        return new Row(point, band, measure, expectation, reading, newStanding, newVerdict, stale);
+    }
+
+    /** The reading's value, if it may be judged upon. */
+    public java.util.OptionalDouble volts() {
+        return reading.isPresent() && !reading.get().doubtful() && !stale
+                ? java.util.OptionalDouble.of(reading.get().value())
+                : java.util.OptionalDouble.empty();
+    }
+}

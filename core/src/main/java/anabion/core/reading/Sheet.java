@@ -1,0 +1,181 @@
+package anabion.core.reading;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.chassis.Stage;
+import anabion.core.job.Alteration;
+import anabion.core.job.FittedState;
+import anabion.core.quantity.Figures;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Lays the chart and the readings of one band side by side, row by row. */
+final class Sheet {
+    private final Chassis chassis;
+    private final Points points;
+    private final List<Reading> readings;
+    private final List<Alteration> alterations;
+    private final Condition now;
+    private final Tolerances policy;
+
+    Sheet(Chassis chassis, List<Reading> readings, List<Alteration> alterations, Condition now, Tolerances policy) {
+        this.chassis = chassis;
+        this.points = Points.of(chassis);
+        this.readings = readings;
+        this.alterations = alterations;
+        this.now = now;
+        this.policy = policy;
+    }
+
+    List<Row> rows() {
+        List<Row> rows = new ArrayList<>();
+        Set<String> shown = new HashSet<>();
+        if (chassis.chart().isPresent()) {
+            for (ChartRow charted : chassis.chart().get().rows()) {
+                if (belongs(charted.band())) rows.add(charted(chassis.chart().get(), charted, shown));
+            }
+        } else {
+            pinsWorthReading().forEach(p -> rows.add(uncharted(p, Measure.DC_VOLTS, shown)));
+        }
+        for (Reading r : readings) {
+            Optional<Point> point = points.find(r.point());
+            if (point.isPresent()
+                    && r.measure() != Measure.OHMS
+                    && belongs(r.condition().band())
+                    && !shown.contains(key(point.get(), r.measure()))) {
+                rows.add(uncharted(point.get(), r.measure(), shown));
+            }
+        }
+        return rows;
+    }
+
+    private boolean belongs(String band) {
+        return band.isEmpty() || now.band().isEmpty() || band.equals(now.band());
+    }
+
+    /** Without a chart: every pin that carries a working voltage. */
+    private List<Point> pinsWorthReading() {
+        List<Point> pins = new ArrayList<>();
+        for (Part part : chassis.parts()) {
+            if (part.device().isEmpty()) continue;
+            for (Point p : points.pinsOf(part)) {
+                if (!PinNames.isHeater(p.function()) && !PinNames.isUnused(p.function())) pins.add(p);
+            }
+        }
+        return pins;
+    }
+
+    private static String key(Point point, Measure measure) {
+        return point.label() + "/" + measure;
+    }
+
+    private Row charted(Chart chart, ChartRow charted, Set<String> shown) {
+        Point point = points.need(charted.point());
+        shown.add(key(point, charted.measure()));
+        Optional<Reading> reading = latest(point, charted.measure());
+        Condition condition = reading.map(Reading::condition).orElse(now);
+        Expectation expected = Expectation.of(chart, charted, condition, policy);
+        return judge(point, charted.measure(), Optional.of(expected), reading);
+    }
+
+    private Row uncharted(Point point, Measure measure, Set<String> shown) {
+        shown.add(key(point, measure));
+        return judge(point, measure, Optional.empty(), latest(point, measure));
+    }
+
+    /** The newest reading at the point on this band; a pin and its net are the same place. */
+    private Optional<Reading> latest(Point point, Measure measure) {
+        Optional<Reading> found = Optional.empty();
+        for (Reading r : readings) {
+            if (r.measure() == measure && belongs(r.condition().band()) && samePlace(r.point(), point)) {
+                if (found.isEmpty() || !r.at().isBefore(found.get().at())) found = Optional.of(r);
+            }
+        }
+        return found;
+    }
+
+    private boolean samePlace(String label, Point point) {
+        return label.equals(point.label())
+                || points.find(label)
+                        .filter(p -> p.label().equals(point.label()))
+                        .isPresent();
+    }
+
+    private Row judge(Point point, Measure measure, Optional<Expectation> expected, Optional<Reading> reading) {
+        boolean stale = reading.isPresent() && altered(point, reading.get());
+        Row row = new Row(
+                point,
+                now.band(),
+                measure,
+                expected,
+                reading,
+                Standing.NOT_TAKEN,
+                Phrase.of("verdict.not-taken"),
+                stale);
+        if (offByDesign(point))
+            return row.judged(Standing.OFF_BY_DESIGN, Phrase.of("verdict.off-by-design", now.band()));
+        if (reading.isEmpty()) return row;
+        if (stale) return row.judged(Standing.DOUBTFUL, Phrase.of("verdict.stale"));
+        if (reading.get().doubtful()) return row.judged(Standing.DOUBTFUL, Phrase.of("verdict.doubtful"));
+        if (expected.isEmpty()) return row.judged(Standing.UNCHARTED, Phrase.of("verdict.uncharted"));
+        return compared(row, expected.get(), reading.get().value());
+    }
+
+    private Row compared(Row row, Expectation expected, double read) {
+        double deviation = Math.abs(expected.deviation(read));
+        if (deviation <= 1) return row.judged(Standing.WITHIN, Phrase.of("verdict.within"));
+        Standing standing = deviation <= policy.drift() ? Standing.DRIFTING : Standing.OUT;
+        boolean high = Math.abs(read) > Math.abs(expected.value()) || read * expected.value() < 0;
+        double size = Math.abs(expected.value());
+        if (size < 2 * policy.floor() || read * expected.value() < 0) {
+            return row.judged(
+                    standing,
+                    Phrase.of(
+                            read > expected.value() ? "verdict.volts-high" : "verdict.volts-low",
+                            Figures.volts(Math.abs(read - expected.value()))));
+        }
+        double off = Math.abs(Math.abs(read) - size) / size;
+        return row.judged(standing, Phrase.of(high ? "verdict.high" : "verdict.low", Figures.percent(off)));
+    }
+
+    /** Whether a part of the point's stage, or on its net, was altered after the reading. */
+    private boolean altered(Point point, Reading reading) {
+        for (Alteration a : FittedState.since(reading.state(), alterations)) {
+            boolean near =
+                    chassis.part(a.part()).filter(p -> p.touches(point.net())).isPresent();
+            Optional<Stage> stage = point.device().flatMap(d -> chassis.owner(d.reference()));
+            if (near || stage.filter(s -> s.parts().contains(a.part())).isPresent()) return true;
+        }
+        return false;
+    }
+
+    /** A signal stage that the band does not use has no say on that band. */
+    private boolean offByDesign(Point point) {
+        Optional<Band> band = chassis.band(now.band());
+        Optional<Stage> stage = point.device().flatMap(d -> chassis.owner(d.reference()));
+        return band.isPresent()
+                && stage.isPresent()
+                && stage.get().line() == anabion.core.chassis.StageLine.SIGNAL
+                && !band.get().stages().contains(stage.get().name())
+                && chassis.bands().stream()
+                        .anyMatch(b -> b.stages().contains(stage.get().name()))
+                && !charted(point);
+    }
+
+    private boolean charted(Point point) {
+        return chassis.chart().stream()
+                .flatMap(c -> c.rows().stream())
+                .anyMatch(r -> r.point().equals(point.label()) && r.band().equals(now.band()));
+    }
+}

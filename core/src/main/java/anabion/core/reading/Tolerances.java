@@ -1,0 +1,15 @@
+package anabion.core.reading;
+
+import java.util.OptionalDouble;
+
+/**
+ * When a reading counts as off: policy of the shop or the set.
+ *
+ * @param usual overrides the chart's own tolerance, as a fraction; empty to use the chart's
+ * @param floor volts that no reading can be blamed for, whatever the percentage
+ * @param drift beyond the tolerance, up to so many times of it, a value drifts; further out it is out
+ */
+public record Tolerances(OptionalDouble usual, double floor, double drift) {
+    /** The chart's tolerance, a quarter of a volt, and drifting up to one and a half tolerances. */
+    public static final Tolerances STANDARD = new Tolerances(OptionalDouble.empty(), 0.25, 1.5);
+}

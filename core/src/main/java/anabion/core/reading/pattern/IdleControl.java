@@ -1,0 +1,65 @@
+package anabion.core.reading.pattern;
+
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
+import anabion.core.quantity.Figures;
+import anabion.core.reading.Board;
+import anabion.core.reading.Fault;
+import anabion.core.reading.Finding;
+import anabion.core.reading.Finding.Suspect;
+import anabion.core.reading.Row;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Automatic volume control: idle it shows contact potential and delay bias, not zero; with a strong signal it must grow
+ * (negative for tubes). If it does not, its filter leaks or its detector gives nothing.
+ */
+final class IdleControl implements Pattern {
+    private static final double GROWN = -2.0;
+
+    @Override
+    public List<Finding> look(Board board) {
+        List<Finding> found = new ArrayList<>();
+        for (Row row : board.read()) {
+            boolean strong = row.reading()
+                    .filter(r -> r.condition().signal().equals("strong"))
+                    .isPresent();
+            if (!strong
+                    || !onControlLine(board, row)
+                    || row.volts().getAsDouble() < GROWN
+                    || row.volts().getAsDouble() > 0.3) continue;
+            List<Suspect> suspects = new ArrayList<>();
+            for (Part p : board.chassis().parts()) {
+                if (!p.role().contains("AVC")) continue;
+                if (p.component() instanceof Component.Capacitor)
+                    suspects.add(Suspect.of(Fault.of(p.reference(), "leaky")));
+                if (p.component() instanceof Component.Resistor)
+                    suspects.add(Suspect.of(Fault.of(p.reference(), "open")));
+            }
+            found.add(new Finding(
+                    "avc",
+                    row.point().label(),
+                    2,
+                    Phrase.of("avc.headline"),
+                    List.of(Phrase.of(
+                            "avc.flat",
+                            row.point().label(),
+                            Figures.volts(row.volts().getAsDouble()))),
+                    suspects,
+                    List.of(Phrase.of("test.avc", row.point().label())),
+                    Phrase.of("verdict.avc-flat")));
+        }
+        return found;
+    }
+
+    /** A grid whose return goes to the control line, or that line itself. */
+    private static boolean onControlLine(Board board, Row row) {
+        boolean grid = PinNames.is(row.point().function(), "g1")
+                || PinNames.is(row.point().function(), "g3");
+        String net = row.point().net();
+        return net.equals("AVC") || grid && board.chassis().parts().stream().anyMatch(p -> p.joins(net, "AVC"));
+    }
+}

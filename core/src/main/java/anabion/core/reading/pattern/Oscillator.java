@@ -1,0 +1,59 @@
+package anabion.core.reading.pattern;
+
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.quantity.Figures;
+import anabion.core.reading.Board;
+import anabion.core.reading.Fault;
+import anabion.core.reading.Finding;
+import anabion.core.reading.Finding.Suspect;
+import anabion.core.reading.Row;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The oscillator grid biases itself negative while it runs; near nought it does not oscillate. On a band that does not use
+ * the oscillator it is off by design, and this pattern is silent. The grid is known by the role of its grid leak.
+ */
+final class Oscillator implements Pattern {
+    private static final double RUNNING = -1.0;
+
+    @Override
+    public List<Finding> look(Board board) {
+        List<Finding> found = new ArrayList<>();
+        for (Row row : board.read()) {
+            if (row.point().device().isEmpty()
+                    || !board.works(row.point().device().get())) continue;
+            Optional<Part> leak = board.resistorsAt(row.point().net()).stream()
+                    .filter(r -> r.role().contains("oscillator grid leak"))
+                    .findFirst();
+            if (leak.isPresent() && row.volts().getAsDouble() > RUNNING) found.add(stopped(board, row, leak.get()));
+        }
+        return found;
+    }
+
+    private static Finding stopped(Board board, Row row, Part leak) {
+        String device = row.point().device().map(Part::reference).orElse("");
+        List<Suspect> suspects = new ArrayList<>();
+        suspects.add(Suspect.of(Fault.of(device, "weak")));
+        board.capacitorsAt(row.point().net()).forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), "open"))));
+        board.chassis().parts().stream()
+                .filter(p -> p.role().contains("oscillator") && p.component() instanceof Component.Windings)
+                .forEach(p -> suspects.add(Suspect.of(Fault.of(p.reference(), "open"))));
+        suspects.add(Suspect.of(Fault.of(leak.reference(), "open")));
+        return new Finding(
+                "oscillator",
+                row.point().label(),
+                3,
+                Phrase.of("oscillator.headline", device),
+                List.of(Phrase.of(
+                        "oscillator.stopped",
+                        row.point().label(),
+                        Figures.volts(row.volts().getAsDouble()))),
+                suspects,
+                List.of(Phrase.of("test.oscillator", row.point().label())),
+                Phrase.of("verdict.not-oscillating"));
+    }
+}

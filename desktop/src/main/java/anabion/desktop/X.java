@@ -1,0 +1,3 @@
+package anabion.desktop;
+
+final class X {}

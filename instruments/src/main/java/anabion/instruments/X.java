@@ -1,0 +1,3 @@
+package anabion.instruments;
+
+final class X {}

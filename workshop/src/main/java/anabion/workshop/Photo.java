@@ -1,0 +1,25 @@
+package anabion.workshop;
+
+import anabion.core.tree.Fields;
+import anabion.core.tree.Writing;
+import anabion.workshop.storage.PhotoFiles.Stored;
+import java.time.Instant;
+import java.util.Map;
+import java.util.UUID;
+
+/** A photo of a set: which file, and what it shows. */
+public record Photo(UUID id, Stored file, String caption, Instant at) {
+    public Map<String, Object> tree() {
+        return new Writing()
+                .put("id", id)
+                .put("hash", file.hash())
+                .put("suffix", file.suffix())
+                .put("caption", caption)
+                .put("at", at)
+                .with(anabion.core.tree.Extra.NONE);
+    }
+
+    public static Photo read(Fields f) {
+        return new Photo(f.id(), new Stored(f.text("hash"), f.text("suffix")), f.text("caption", ""), f.instant("at"));
+    }
+}

@@ -1,0 +1,51 @@
+package anabion.workshop;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.job.Alteration;
+import anabion.core.job.Job;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Judge;
+import anabion.core.reading.Reading;
+import anabion.core.reading.Tolerances;
+import java.util.Comparator;
+import java.util.List;
+import java.util.UUID;
+
+/** Everything about one set, as it stands: an immutable snapshot. Readings are oldest first. */
+public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<Photo> photos, Op.Place place) {
+    private static final MeterSpec USUAL_METER = new MeterSpec.Fixed(10e6);
+
+    public SetRecord {
+        readings = List.copyOf(readings);
+        photos = List.copyOf(photos);
+    }
+
+    public UUID id() {
+        return chassis.id();
+    }
+
+    /**
+     * The condition to assume for the next reading: that of the last one, else the set's nominal supply and a 10 MΩ meter; always
+     * with the open ends of now.
+     */
+    public Condition usual() {
+        List<String> open =
+                job.fitted().openEnds().stream().map(Alteration::part).toList();
+        return readings.stream()
+                .max(Comparator.comparing(Reading::at))
+                .map(r -> r.condition().withOpenEnds(open))
+                .orElseGet(() -> Condition.of(chassis.supply().volts(), USUAL_METER, firstBand())
+                        .withSignal("none")
+                        .withOpenEnds(open));
+    }
+
+    private String firstBand() {
+        return chassis.bands().isEmpty() ? "" : chassis.bands().get(0).name();
+    }
+
+    /** The verdict on the readings under a condition. */
+    public Judge.Verdict judged(Condition now) {
+        return Judge.judge(chassis, readings, job.alterations(), now, Tolerances.STANDARD);
+    }
+}

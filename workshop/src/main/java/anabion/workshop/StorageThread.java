@@ -1,0 +1,33 @@
+package anabion.workshop;
+
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
+import java.util.function.Function;
+
+/** The one thread that touches the workshop. A future completes once the change is on disk, or with why it is not. */
+public final class StorageThread implements AutoCloseable {
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> new Thread(r, "storage"));
+    private final Workshop workshop;
+
+    public StorageThread(Workshop workshop) {
+        this.workshop = workshop;
+    }
+
+    public <T> CompletableFuture<T> ask(Function<Workshop, T> work) {
+        return CompletableFuture.supplyAsync(() -> workshop.doing(() -> work.apply(workshop)), thread);
+    }
+
+    /** Finishes what is queued, then closes the workshop. */
+    @Override
+    public void close() {
+        thread.shutdown();
+        try {
+            if (!thread.awaitTermination(30, TimeUnit.SECONDS)) thread.shutdownNow();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        workshop.close();
+    }
+}

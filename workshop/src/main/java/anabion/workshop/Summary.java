@@ -1,0 +1,111 @@
+package anabion.workshop;
+
+import anabion.core.job.Step;
+import anabion.core.job.StepState;
+import anabion.core.job.WorkOrder;
+import anabion.core.reading.Judge;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import anabion.core.tree.TreeWriter;
+import anabion.core.tree.Writing;
+import anabion.core.words.Phrase;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.UUID;
+
+/**
+ * What the Shelf shows of a set. Kept beside the set, so that a shelf of hundreds opens without reading hundreds of chassis.
+ *
+ * @param next the one next action, in words
+ * @param verdict headline of the first finding; empty for none
+ */
+public record Summary(
+        UUID id,
+        String name,
+        String kind,
+        String arrangement,
+        Step step,
+        StepState state,
+        String next,
+        String waitsFor,
+        int openEnds,
+        int temporary,
+        int read,
+        int charted,
+        String verdict,
+        Op.Place place,
+        boolean hasParts) {
+
+    static Summary of(SetRecord set) {
+        Judge.Verdict verdict = set.judged(set.usual());
+        List<WorkOrder.Item> order = WorkOrder.of(set.chassis(), set.job(), verdict.read(), verdict.charted());
+        WorkOrder.Item current = WorkOrder.current(order);
+        Words words = new Words(Vocabulary.STANDARD);
+        return new Summary(
+                set.id(),
+                set.chassis().name(),
+                set.chassis().identity().kind().code(),
+                set.chassis().supply().arrangement().code(),
+                current.step(),
+                current.state(),
+                words.say(current.next()),
+                set.job().waitsFor(),
+                set.job().fitted().openEnds().size(),
+                set.job().fitted().temporary().size(),
+                verdict.read(),
+                verdict.charted(),
+                verdict.findings().stream()
+                        .findFirst()
+                        .map(f -> words.say((Phrase) f.headline()))
+                        .orElse(""),
+                set.place(),
+                !set.chassis().parts().isEmpty());
+    }
+
+    String text() {
+        return TreeWriter.text(new Writing()
+                .put("name", name)
+                .put("kind", kind)
+                .put("arrangement", arrangement)
+                .put("step", step)
+                .put("state", state)
+                .put("next", next)
+                .text("waitsFor", waitsFor)
+                .put("openEnds", openEnds)
+                .put("temporary", temporary)
+                .put("read", read)
+                .put("charted", charted)
+                .text("verdict", verdict)
+                .put("hasParts", hasParts)
+                .with(anabion.core.tree.Extra.NONE));
+    }
+
+    static Summary read(UUID id, String json, Op.Place place) {
+        try {
+            Fields f = Fields.of(TreeReader.read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8))), "");
+            return new Summary(
+                    id,
+                    f.text("name", ""),
+                    f.text("kind", "home"),
+                    f.text("arrangement", "transformer"),
+                    f.code("step", Step.values(), Step.ARRIVAL),
+                    f.code("state", StepState.values(), StepState.OPEN),
+                    f.text("next", ""),
+                    f.text("waitsFor", ""),
+                    f.integer("openEnds", 0),
+                    f.integer("temporary", 0),
+                    f.integer("read", 0),
+                    f.integer("charted", 0),
+                    f.text("verdict", ""),
+                    place,
+                    f.flag("hasParts", false));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,169 @@
+package anabion.workshop.archive;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.format.ChassisCodec;
+import anabion.core.format.JobCodec;
+import anabion.core.format.ReadingCodec;
+import anabion.core.input.BadInput;
+import anabion.core.job.Job;
+import anabion.core.reading.Reading;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import anabion.core.tree.TreeWriter;
+import anabion.workshop.Op;
+import anabion.workshop.Photo;
+import anabion.workshop.SetRecord;
+import anabion.workshop.Sets;
+import anabion.workshop.Workshop;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.OutputStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
+
+/** Writes and reads set archives. */
+public final class SetArchive {
+    private SetArchive() {}
+
+    /** A set read from a file, with the bytes of its pictures by file name; nothing is stored yet. */
+    public record Unpacked(SetRecord set, Map<String, byte[]> pictures) {}
+
+    /** Writes a set with its pictures. */
+    public static void write(SetRecord set, Function<Photo, Path> file, OutputStream out) throws IOException {
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            text(zip, "chassis.json", ChassisCodec.text(set.chassis()));
+            text(zip, "job.json", JobCodec.text(set.job()));
+            text(
+                    zip,
+                    "readings.json",
+                    TreeWriter.text(Map.of(
+                            "readings",
+                            set.readings().stream().map(ReadingCodec::tree).toList())));
+            StringBuilder csv = new StringBuilder();
+            ReadingCodec.csv(set.readings(), csv);
+            text(zip, "readings.csv", csv.toString());
+            text(
+                    zip,
+                    "photos.json",
+                    TreeWriter.text(Map.of(
+                            "photos", set.photos().stream().map(Photo::tree).toList())));
+            for (String name :
+                    set.photos().stream().map(SetArchive::name).distinct().toList()) {
+                Photo photo = set.photos().stream()
+                        .filter(p -> name(p).equals(name))
+                        .findFirst()
+                        .orElseThrow();
+                entry(zip, name, Files.readAllBytes(file.apply(photo)));
+            }
+        }
+    }
+
+    private static String name(Photo photo) {
+        return "photos/" + photo.file().hash() + "." + photo.file().suffix();
+    }
+
+    private static void text(ZipOutputStream zip, String name, String text) throws IOException {
+        entry(zip, name, text.getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static void entry(ZipOutputStream zip, String name, byte[] bytes) throws IOException {
+        ZipEntry entry = new ZipEntry(name);
+        entry.setTime(315_532_800_000L);
+        zip.putNextEntry(entry);
+        zip.write(bytes);
+        zip.closeEntry();
+    }
+
+    /**
+     * Reads a chassis file or a set archive, told apart by their first bytes.
+     *
+     * @throws BadInput with the file's name, if it is neither or unsound
+     */
+    public static Unpacked open(Path file) throws IOException {
+        if (!Files.isRegularFile(file))
+            throw BadInput.at(file.toString()).because("there is no such file").so("check the name");
+        try (InputStream in = Files.newInputStream(file)) {
+            byte[] first = in.readNBytes(2);
+            boolean zip = first.length == 2 && first[0] == 'P' && first[1] == 'K';
+            try (InputStream again = Files.newInputStream(file)) {
+                return zip ? read(again) : new Unpacked(Sets.fresh(ChassisCodec.read(again)), Map.of());
+            }
+        } catch (BadInput e) {
+            throw e.inside(file.getFileName().toString());
+        }
+    }
+
+    /** Reads an archive whole. */
+    public static Unpacked read(InputStream in) throws IOException {
+        ZipContents zip = ZipContents.read(in);
+        Chassis chassis = inside("chassis.json", () -> ChassisCodec.read(stream(zip.need("chassis.json"))));
+        Job job = zip.find("job.json").isPresent()
+                ? inside("job.json", () -> JobCodec.read(stream(zip.need("job.json"))))
+                : Job.NEW;
+        List<Reading> readings = list(zip, "readings", ReadingCodec::read);
+        List<Photo> photos = list(zip, "photos", Photo::read);
+        Map<String, byte[]> pictures = new LinkedHashMap<>();
+        for (Photo p : photos) pictures.put(name(p), zip.need(name(p)));
+        return new Unpacked(new SetRecord(chassis, job, readings, photos, Op.Place.SHELF), pictures);
+    }
+
+    private interface Reader<T> {
+        T read() throws IOException;
+    }
+
+    private static <T> T inside(String name, Reader<T> reader) throws IOException {
+        try {
+            return reader.read();
+        } catch (BadInput e) {
+            throw e.inside(name);
+        }
+    }
+
+    private static <T> List<T> list(ZipContents zip, String name, Function<Fields, T> read) throws IOException {
+        if (zip.find(name + ".json").isEmpty()) return List.of();
+        return inside(
+                name + ".json",
+                () -> new ArrayList<>(Fields.of(TreeReader.read(stream(zip.need(name + ".json"))), "")
+                        .list(name, read)));
+    }
+
+    private static InputStream stream(byte[] bytes) {
+        return new ByteArrayInputStream(bytes);
+    }
+
+    /**
+     * Adds an unpacked set to a workshop: pictures first, then all rows in one transaction.
+     *
+     * @throws BadInput if the set is there already, or a picture is none
+     */
+    public static SetRecord addTo(Workshop workshop, Unpacked unpacked) {
+        SetRecord set = unpacked.set();
+        if (workshop.sets().has(set.id())) {
+            throw BadInput.at(set.chassis().name())
+                    .because("this set is in the workshop already")
+                    .so("look on the Shelf, in the archive and in the trash");
+        }
+        List<Photo> photos = new ArrayList<>();
+        for (Photo p : set.photos()) {
+            Photo stored = workshop.storePhoto(p.id(), unpacked.pictures().get(name(p)), name(p), p.caption(), p.at());
+            if (!stored.file().hash().equals(p.file().hash())) {
+                throw BadInput.at("file " + name(p) + " in the archive")
+                        .because("the picture is not the one its name says")
+                        .so("get the archive again");
+            }
+            photos.add(stored);
+        }
+        SetRecord added = new SetRecord(set.chassis(), set.job(), set.readings(), photos, Op.Place.SHELF);
+        workshop.sets().add(added);
+        return added;
+    }
+}

@@ -1,0 +1,94 @@
+package anabion.workshop.demo;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.format.ChassisCodec;
+import anabion.core.format.JobCodec;
+import anabion.core.format.ReadingCodec;
+import anabion.core.job.Job;
+import anabion.core.reading.Reading;
+import anabion.workshop.Op;
+import anabion.workshop.SetRecord;
+import anabion.workshop.Sets;
+import anabion.workshop.Workshop;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Comparator;
+import java.util.List;
+import java.util.stream.Stream;
+
+/** Fills a workshop with the demo sets. */
+public final class DemoWorkshop {
+    private static final List<String> SETS =
+            List.of("halcyon", "brae", "rover", "lark", "trunk-road", "concerto", "moor");
+    private static final String MARK = "demo";
+
+    private DemoWorkshop() {}
+
+    /** Adds the demo sets to an empty workshop, once. */
+    public static void fill(Workshop workshop) {
+        if (workshop.setting(MARK).isPresent()) return;
+        for (String name : SETS) workshop.sets().add(set(name));
+        workshop.startTimer(chassis("lark").id(), "glue on the dial pulley", Duration.ofMinutes(72));
+        workshop.setting(MARK, "skerry-point");
+    }
+
+    /** Empties a folder that holds a demo workshop; anything else in it is left alone. */
+    public static void reset(Path folder) throws IOException {
+        for (String name : List.of("workshop.db", "workshop.db-wal", "workshop.db-shm", "workshop.lock"))
+            Files.deleteIfExists(folder.resolve(name));
+        for (String name : List.of("photos", "backups")) {
+            if (!Files.isDirectory(folder.resolve(name))) continue;
+            try (Stream<Path> all = Files.walk(folder.resolve(name))) {
+                for (Path p : all.sorted(Comparator.reverseOrder()).toList()) Files.delete(p);
+            }
+        }
+    }
+
+    public static Chassis chassis(String name) {
+        try (InputStream in = resource(name + ".json")) {
+            return ChassisCodec.read(in);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** One demo set with its job and readings. */
+    public static SetRecord set(String name) {
+        try (InputStream job = resource(name + ".job.json")) {
+            Chassis chassis = chassis(name);
+            Job read = JobCodec.read(job);
+            SetRecord bare = new SetRecord(chassis, read, List.of(), List.of(), Op.Place.SHELF);
+            return new SetRecord(chassis, read, readings(name, bare), List.of(), Op.Place.SHELF);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static List<Reading> readings(String name, SetRecord bare) throws IOException {
+        if (DemoWorkshop.class.getResource("/anabion/demo/" + name + ".readings.csv") == null) return List.of();
+        try (InputStream in = resource(name + ".readings.csv")) {
+            return ReadingCodec.csv(
+                    new InputStreamReader(in, StandardCharsets.UTF_8), bare.chassis(), bare.usual(), Instant.EPOCH);
+        }
+    }
+
+    private static InputStream resource(String name) {
+        return DemoWorkshop.class.getResourceAsStream("/anabion/demo/" + name);
+    }
+
+    /** The names of the demo sets' files. */
+    public static List<String> names() {
+        return SETS;
+    }
+
+    static SetRecord blank(Chassis chassis) {
+        return Sets.fresh(chassis);
+    }
+}

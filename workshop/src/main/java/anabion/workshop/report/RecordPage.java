@@ -1,0 +1,216 @@
+package anabion.workshop.report;
+
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Part;
+import anabion.core.job.Alteration;
+import anabion.core.job.Complaint;
+import anabion.core.job.SymptomKind;
+import anabion.core.job.WorkOrder;
+import anabion.core.quantity.Figures;
+import anabion.core.reading.Expectation;
+import anabion.core.reading.Finding;
+import anabion.core.reading.Judge;
+import anabion.core.reading.Row;
+import anabion.core.reading.Standing;
+import anabion.core.words.Phrase;
+import anabion.core.words.Words;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What stands on the record's page, in words, ready for the template. */
+public final class RecordPage {
+    private final SetRecord set;
+    private final Words words;
+    private final Judge.Verdict verdict;
+
+    RecordPage(SetRecord set, Words words) {
+        this.set = set;
+        this.words = words;
+        this.verdict = set.judged(set.usual());
+    }
+
+    /** A line of label and text. */
+    public record Fact(String label, String text) {}
+
+    /**
+     * A row of the voltage table.
+     *
+     * @param needle where the needle stands on its bar, 0 to 100; −1 for none
+     */
+    public record VoltRow(
+            String pin,
+            String what,
+            String chart,
+            String should,
+            String read,
+            String verdict,
+            String style,
+            int needle) {}
+
+    public String title() {
+        return set.chassis().name();
+    }
+
+    public List<Fact> identity() {
+        var identity = set.chassis().identity();
+        List<Fact> facts = new ArrayList<>();
+        fact(facts, "Chassis", identity.chassisCode());
+        fact(facts, "Serial", identity.serial());
+        if (identity.year().isPresent()) {
+            String why = identity.yearReason().isEmpty() ? "" : " (" + identity.yearReason() + ")";
+            fact(facts, "Year", identity.year().getAsInt() + why);
+        }
+        fact(facts, "Kind", words.say("kind." + identity.kind().code()));
+        var supply = set.chassis().supply();
+        String hertz = supply.hertz() > 0 ? " " + Figures.fixed(supply.hertz(), 0) + " Hz" : "";
+        fact(
+                facts,
+                "Supply",
+                words.say("supply." + supply.arrangement().code()) + ", " + Figures.fixed(supply.volts(), 0) + " V"
+                        + hertz);
+        fact(facts, "Owner", set.job().arrival().owner());
+        fact(facts, "Price", set.job().arrival().price());
+        return facts;
+    }
+
+    private static void fact(List<Fact> facts, String label, String text) {
+        if (!text.isEmpty()) facts.add(new Fact(label, text));
+    }
+
+    public List<String> safety() {
+        return List.of(
+                words.say("safety." + set.chassis().supply().arrangement().code()), words.say("safety.law"));
+    }
+
+    public List<String> complaints() {
+        return set.job().arrival().complaints().stream()
+                .filter(c -> c.symptom() != SymptomKind.UNTRIED)
+                .map(this::complaint)
+                .toList();
+    }
+
+    private String complaint(Complaint c) {
+        return c.where() + ": " + words.say("symptom." + c.symptom().code())
+                + (c.note().isEmpty() ? "" : ", " + c.note());
+    }
+
+    public List<String> found() {
+        List<String> all = new ArrayList<>();
+        set.job().arrival().visitors().forEach(v -> all.add(words.say("visitor." + v.code())));
+        all.addAll(set.job().arrival().found());
+        return all;
+    }
+
+    public String conditions() {
+        var now = set.usual();
+        String chart = set.chassis()
+                .chart()
+                .map(c -> "Chart taken at " + Figures.fixed(c.conditions().line(), 0) + " V with "
+                        + c.conditions().meter() + (c.provisional() ? ", provisional" : "") + ". ")
+                .orElse("No chart. ");
+        return chart + "Read at " + Figures.fixed(now.line(), 0) + " V with a "
+                + now.meter().text() + " meter.";
+    }
+
+    public List<VoltRow> rows() {
+        return verdict.rows().stream().map(this::row).toList();
+    }
+
+    private VoltRow row(Row r) {
+        Optional<Expectation> e = r.expectation();
+        String wave = r.measure() == Measure.AC_VOLTS ? " ~" : "";
+        String what = words.say(anabion.core.chassis.PinNames.key(r.point().function()));
+        return new VoltRow(
+                r.point().label(),
+                r.point().device().isEmpty() ? r.point().net() : what,
+                e.map(x -> Figures.volts(x.charted()) + wave).orElse(""),
+                e.map(x -> Figures.volts(x.value()) + wave).orElse(""),
+                r.reading().map(x -> Figures.volts(x.value()) + wave).orElse(""),
+                words.say(r.verdict()),
+                r.standing().code(),
+                needle(r));
+    }
+
+    /** The bar shows three half-widths to either side; beyond, the needle is pinned. */
+    private static int needle(Row r) {
+        if (r.reading().isEmpty() || r.expectation().isEmpty() || r.standing() == Standing.OFF_BY_DESIGN) return -1;
+        double at = r.expectation().get().deviation(r.reading().get().value()) / 3;
+        return (int) Math.round(50 + 50 * Math.max(-1, Math.min(1, at)));
+    }
+
+    /** A finding with its reasons and tests. */
+    public record Said(String headline, List<String> because, List<String> suspects, List<String> tests) {}
+
+    public List<Said> findings() {
+        return verdict.findings().stream().map(this::said).toList();
+    }
+
+    private Said said(Finding f) {
+        return new Said(
+                words.say(f.headline()),
+                f.because().stream().map(words::say).toList(),
+                f.suspects().stream().map(s -> suspect(s, words)).toList(),
+                f.tests().stream().map(words::say).toList());
+    }
+
+    /** A suspect in words; without an amount the shorter sentence is said. */
+    public static String suspect(Finding.Suspect s, Words words) {
+        boolean plain =
+                s.fault().amount().isEmpty() && words.knows("fault." + s.fault().mode() + "-plain");
+        return words.say(
+                plain
+                        ? Phrase.of(
+                                "fault." + s.fault().mode() + "-plain",
+                                s.fault().target())
+                        : s.words());
+    }
+
+    public List<String> done() {
+        return set.job().alterations().stream()
+                .map(a -> a.at().toString().substring(0, 10) + "  " + alteration(a, words))
+                .toList();
+    }
+
+    public List<String> left() {
+        List<String> all = new ArrayList<>();
+        set.job().fitted().openEnds().forEach(a -> all.add(alteration(a, words)));
+        set.job().fitted().temporary().forEach(a -> all.add(alteration(a, words)));
+        return all;
+    }
+
+    /** An alteration in words. */
+    public static String alteration(Alteration a, Words words) {
+        String what = words.say("alteration." + a.kind().code(), a.part());
+        return a.detail().isEmpty() ? what : words.say("alteration.detail", what, a.detail());
+    }
+
+    public List<Fact> steps() {
+        return WorkOrder.of(set.chassis(), set.job(), verdict.read(), verdict.charted()).stream()
+                .map(i -> new Fact(
+                        words.say("step." + i.step().code()),
+                        words.say("state." + i.state().code())
+                                + (i.total() > 0
+                                        ? String.format(Locale.ROOT, " (%d of %d)", i.done(), i.total())
+                                        : "")))
+                .toList();
+    }
+
+    /** A part as listed. */
+    public record PartRow(String reference, String kind, String value, String role, String nets) {}
+
+    public List<PartRow> parts() {
+        return set.chassis().parts().stream().map(this::part).toList();
+    }
+
+    private PartRow part(Part p) {
+        return new PartRow(
+                p.reference(),
+                words.say("part." + p.component().kind()),
+                p.printed(),
+                p.role(),
+                String.join(" ", p.nets().values()));
+    }
+}

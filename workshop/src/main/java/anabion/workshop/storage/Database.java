@@ -1,0 +1,104 @@
+package anabion.workshop.storage;
+
+import anabion.core.input.BadInput;
+import java.io.IOException;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
+import java.sql.Connection;
+import java.sql.SQLException;
+import org.flywaydb.core.Flyway;
+import org.jdbi.v3.core.Handle;
+import org.jdbi.v3.core.Jdbi;
+import org.sqlite.SQLiteConfig;
+import org.sqlite.SQLiteDataSource;
+
+/** The SQLite file: write-ahead log, every commit forced to disk, schema kept current by Flyway. */
+public final class Database implements AutoCloseable {
+    /** The schema that this release writes, kept in SQLite's {@code user_version}. */
+    public static final int SCHEMA = 2;
+
+    private static final int VERSION_OFFSET = 60;
+    private final Handle handle;
+    private final boolean migrated;
+
+    private Database(Handle handle, boolean migrated) {
+        this.handle = handle;
+        this.migrated = migrated;
+    }
+
+    /**
+     * Opens or creates the database; an older schema is backed up and then migrated.
+     *
+     * @throws BadInput if the schema is newer than this release; nothing is written then
+     */
+    public static Database open(Path folder, Backups backups) throws IOException, SQLException {
+        Path file = folder.resolve("workshop.db");
+        int version = version(file);
+        if (version > SCHEMA) {
+            throw BadInput.at(file.toString())
+                    .because("this workshop was written by a newer release (schema " + version + "; this one knows "
+                            + SCHEMA + ")")
+                    .so("open it with that release");
+        }
+        boolean existing = Files.exists(file) && version > 0;
+        boolean migrate = version < SCHEMA;
+        SQLiteDataSource source = source(file);
+        if (migrate && existing) backups.before(source, "schema-" + version);
+        if (migrate) migrate(source);
+        Handle handle = Jdbi.open(source.getConnection());
+        return new Database(handle, migrate && existing);
+    }
+
+    private static SQLiteDataSource source(Path file) {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setJournalMode(SQLiteConfig.JournalMode.WAL);
+        config.setSynchronous(SQLiteConfig.SynchronousMode.FULL);
+        config.enforceForeignKeys(true);
+        config.setTransactionMode(SQLiteConfig.TransactionMode.IMMEDIATE);
+        config.setBusyTimeout(2000);
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl("jdbc:sqlite:" + file);
+        return source;
+    }
+
+    private static void migrate(SQLiteDataSource source) throws SQLException {
+        Flyway.configure(Database.class.getClassLoader())
+                .dataSource(source)
+                .locations("classpath:anabion/schema")
+                .baselineOnMigrate(false)
+                .load()
+                .migrate();
+        try (Connection c = source.getConnection();
+                var statement = c.createStatement()) {
+            statement.execute("PRAGMA user_version=" + SCHEMA);
+            statement.execute("PRAGMA wal_checkpoint(TRUNCATE)");
+        }
+    }
+
+    /** The schema version from the file's header, read without opening it as a database; 0 for a new file. */
+    static int version(Path file) throws IOException {
+        if (!Files.exists(file) || Files.size(file) < VERSION_OFFSET + 4) return 0;
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+            ByteBuffer four = ByteBuffer.allocate(4);
+            channel.read(four, VERSION_OFFSET);
+            return four.flip().getInt();
+        }
+    }
+
+    public Handle handle() {
+        return handle;
+    }
+
+    /** Whether opening it changed its schema. */
+    public boolean migrated() {
+        return migrated;
+    }
+
+    @Override
+    public void close() {
+        handle.close();
+    }
+}

@@ -1,0 +1,109 @@
+package anabion.workshop.storage;
+
+import anabion.core.input.BadInput;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.ByteBuffer;
+import java.nio.channels.FileChannel;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.nio.file.StandardOpenOption;
+import java.security.MessageDigest;
+import java.security.NoSuchAlgorithmException;
+import java.util.HexFormat;
+import java.util.Iterator;
+import java.util.Locale;
+import javax.imageio.ImageIO;
+import javax.imageio.ImageReader;
+import javax.imageio.stream.ImageInputStream;
+
+/**
+ * Photos by content hash. A file is written under a temporary name, forced, renamed and its folder forced, before anyone
+ * may commit a row that names it; a crash leaves at most an unnamed temporary file.
+ */
+public final class PhotoFiles {
+    private static final long MOST_PIXELS = 200_000_000L;
+    private final Path folder;
+
+    public PhotoFiles(Path workshop) {
+        this.folder = workshop.resolve("photos");
+    }
+
+    /** A stored picture: its hash and file suffix. */
+    public record Stored(String hash, String suffix) {}
+
+    /**
+     * Stores a picture.
+     *
+     * @param name its file name, for the error
+     * @throws BadInput if it is no picture
+     */
+    public Stored store(byte[] bytes, String name) throws IOException {
+        String suffix = check(bytes, name);
+        Stored stored = new Stored(sha256(bytes), suffix);
+        Path target = path(stored);
+        if (Files.exists(target)) return stored;
+        Files.createDirectories(target.getParent());
+        Path half = Files.createTempFile(target.getParent(), "half-", ".tmp");
+        try {
+            try (FileChannel channel = FileChannel.open(half, StandardOpenOption.WRITE)) {
+                for (ByteBuffer all = ByteBuffer.wrap(bytes); all.hasRemaining(); ) channel.write(all);
+                channel.force(true);
+            }
+            Files.move(half, target, StandardCopyOption.ATOMIC_MOVE);
+            forceFolder(target.getParent());
+        } finally {
+            Files.deleteIfExists(half);
+        }
+        return stored;
+    }
+
+    public Path path(Stored stored) {
+        return folder.resolve(stored.hash().substring(0, 2)).resolve(stored.hash() + "." + stored.suffix());
+    }
+
+    private static void forceFolder(Path directory) throws IOException {
+        try (FileChannel channel = FileChannel.open(directory, StandardOpenOption.READ)) {
+            channel.force(true);
+        }
+    }
+
+    /** The picture's format, if its header can be read and its size is sane. */
+    private static String check(byte[] bytes, String name) throws IOException {
+        try (InputStream in = new java.io.ByteArrayInputStream(bytes);
+                ImageInputStream image = ImageIO.createImageInputStream(in)) {
+            Iterator<ImageReader> readers = ImageIO.getImageReaders(image);
+            if (readers.hasNext()) {
+                ImageReader reader = readers.next();
+                try {
+                    reader.setInput(image, true, true);
+                    long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
+                    if (pixels > 0 && pixels <= MOST_PIXELS) return suffix(reader.getFormatName());
+                } finally {
+                    reader.dispose();
+                }
+            }
+        } catch (IOException | RuntimeException e) {
+            throw BadInput.at(name)
+                    .because("this file begins like a picture but is damaged")
+                    .so("take it from the camera again");
+        }
+        throw BadInput.at(name)
+                .because("this is not a picture that can be read")
+                .so("choose a JPEG or PNG file");
+    }
+
+    private static String suffix(String format) {
+        String lower = format.toLowerCase(Locale.ROOT);
+        return lower.equals("jpeg") ? "jpg" : lower;
+    }
+
+    private static String sha256(byte[] bytes) {
+        try {
+            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
+        } catch (NoSuchAlgorithmException e) {
+            throw new IllegalStateException("every Java has SHA-256", e);
+        }
+    }
+}

@@ -1,0 +1,6 @@
+CREATE TABLE timers (
+  id TEXT PRIMARY KEY,
+  set_id TEXT NOT NULL REFERENCES sets(id) ON DELETE CASCADE,
+  label TEXT NOT NULL,
+  ends TEXT NOT NULL
+);
