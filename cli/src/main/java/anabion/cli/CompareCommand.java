@@ -14,7 +14,6 @@ import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
-import anabion.workshop.report.RecordPage;
 import java.io.Reader;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -126,7 +125,7 @@ final class CompareCommand implements Callable<Integer> {
         Map<String, Object> one = new LinkedHashMap<>();
         one.put("fault", s.fault().text());
         one.put("part", s.fault().part());
-        one.put("words", RecordPage.suspect(s, WORDS));
+        one.put("words", WORDS.say(s.words()));
         one.put("pattern", f.pattern());
         one.put("point", f.point());
         one.put("why", f.because().stream().map(WORDS::say).toList());

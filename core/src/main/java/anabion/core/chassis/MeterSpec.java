@@ -55,6 +55,11 @@ public sealed interface MeterSpec {
         }
     }
 
+    /** The standard ranges of a moving-coil meter in volts, smallest first. */
+    static java.util.List<Double> ranges() {
+        return java.util.Arrays.stream(PerVolt.RANGES).boxed().toList();
+    }
+
     /** The same meter on another range; a fixed meter stays as it is. */
     default MeterSpec onRange(double volts) {
         return this instanceof PerVolt p ? new PerVolt(p.ohmsPerVolt(), OptionalDouble.of(volts)) : this;

@@ -13,6 +13,9 @@ import java.util.UUID;
  */
 public record Stage(
         UUID id, String name, StageLine line, String detail, List<String> parts, String point, Extra extra) {
+    /** The {@link #point} of the stage whose reading is the line voltage itself. */
+    public static final String LINE = "LINE";
+
     public Stage {
         parts = List.copyOf(parts);
     }

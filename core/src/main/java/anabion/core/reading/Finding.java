@@ -1,5 +1,8 @@
 package anabion.core.reading;
 
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
 import anabion.core.words.Phrase;
 import java.util.List;
 
@@ -33,7 +36,9 @@ public record Finding(
     /** A part that may have failed, how, and in words. */
     public record Suspect(Fault fault, Phrase words) {
         public static Suspect of(Fault fault) {
-            return new Suspect(fault, Phrase.of("fault." + fault.mode(), fault.target(), fault.amount()));
+            if (fault.amount().isEmpty()) return new Suspect(fault, Phrase.of("fault." + fault.mode(), fault.target()));
+            Quantity amount = Notation.decode(fault.amount(), Unit.OHM).quantity();
+            return new Suspect(fault, Phrase.of("fault." + fault.mode() + "-amount", fault.target(), amount));
         }
     }
 }

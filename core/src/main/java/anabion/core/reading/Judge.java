@@ -19,6 +19,9 @@ import java.util.Set;
 
 /** Judges all readings of a set on one band. A pure function of its arguments. */
 public final class Judge {
+    /** Public supplies are kept within a tenth of their nominal voltage. */
+    private static final double LINE_TOLERANCE = 0.1;
+
     private Judge() {}
 
     /**
@@ -71,7 +74,7 @@ public final class Judge {
         findings.addAll(BandCompare.look(chassis, readings, alterations, now, policy));
         findings.sort(Comparator.comparingInt((Finding f) -> -f.weight()));
         List<Row> said = rows.stream().map(r -> said(r, findings)).toList();
-        return new Verdict(said, List.copyOf(findings), stages(chassis, said, findings));
+        return new Verdict(said, List.copyOf(findings), stages(chassis, said, findings, now));
     }
 
     /** A row at which a pattern shows says so in its own verdict. */
@@ -84,14 +87,19 @@ public final class Judge {
         return row.judged(row.standing().worse(words.equals(row.verdict()) ? row.standing() : Standing.OUT), words);
     }
 
-    private static Map<String, StageHealth> stages(Chassis chassis, List<Row> rows, List<Finding> findings) {
+    private static Map<String, StageHealth> stages(
+            Chassis chassis, List<Row> rows, List<Finding> findings, Condition now) {
         Map<String, StageHealth> health = new LinkedHashMap<>();
         for (Stage stage : chassis.stages())
-            health.put(stage.name(), new StageHealth(standing(stage, rows), suspicion(stage, findings)));
+            health.put(stage.name(), new StageHealth(standing(chassis, stage, rows, now), suspicion(stage, findings)));
         return health;
     }
 
-    private static Standing standing(Stage stage, List<Row> rows) {
+    private static Standing standing(Chassis chassis, Stage stage, List<Row> rows, Condition now) {
+        if (stage.point().equals(Stage.LINE)) {
+            double nominal = chassis.supply().volts();
+            return Math.abs(now.line() - nominal) <= LINE_TOLERANCE * nominal ? Standing.WITHIN : Standing.DRIFTING;
+        }
         Standing worst = Standing.OFF_BY_DESIGN;
         boolean any = false;
         for (Row row : rows) {

@@ -12,7 +12,6 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
-import anabion.core.words.Phrase;
 import anabion.core.words.Words;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
@@ -152,20 +151,8 @@ public final class RecordPage {
         return new Said(
                 words.say(f.headline()),
                 f.because().stream().map(words::say).toList(),
-                f.suspects().stream().map(s -> suspect(s, words)).toList(),
+                f.suspects().stream().map(s -> words.say(s.words())).toList(),
                 f.tests().stream().map(words::say).toList());
-    }
-
-    /** A suspect in words; without an amount the shorter sentence is said. */
-    public static String suspect(Finding.Suspect s, Words words) {
-        boolean plain =
-                s.fault().amount().isEmpty() && words.knows("fault." + s.fault().mode() + "-plain");
-        return words.say(
-                plain
-                        ? Phrase.of(
-                                "fault." + s.fault().mode() + "-plain",
-                                s.fault().target())
-                        : s.words());
     }
 
     public List<String> done() {

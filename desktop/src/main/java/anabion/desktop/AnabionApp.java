@@ -1,0 +1,139 @@
+package anabion.desktop;
+
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import anabion.desktop.look.Look;
+import anabion.desktop.look.Motion;
+import anabion.desktop.session.Session;
+import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Shell;
+import anabion.workshop.Workshop;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import javafx.application.Application;
+import javafx.geometry.Rectangle2D;
+import javafx.scene.Scene;
+import javafx.scene.image.Image;
+import javafx.stage.Screen;
+import javafx.stage.Stage;
+
+/** The one window. */
+public final class AnabionApp extends Application {
+    private static Workshop opened;
+    private static Optional<Path> toImport = Optional.empty();
+
+    private Session session;
+    private Shell shell;
+
+    /** The workshop to show, opened before the toolkit starts so that a refusal needs no window. */
+    static void workshop(Workshop workshop, Optional<Path> file) {
+        opened = workshop;
+        toImport = file;
+    }
+
+    @Override
+    public void start(Stage stage) {
+        session = new Session(opened);
+        shell = show(stage, session, FileChoice.system(stage));
+        Thread.setDefaultUncaughtExceptionHandler(
+                (t, e) -> javafx.application.Platform.runLater(() -> shell.trouble(e)));
+        session.ask(
+                w -> {
+                    w.backup();
+                    return 0;
+                },
+                x -> {});
+        if (Boolean.getBoolean("anabion.startup")) {
+            System.out.println("usable after "
+                    + (System.currentTimeMillis()
+                            - java.lang.management.ManagementFactory.getRuntimeMXBean()
+                                    .getStartTime())
+                    + " ms");
+            javafx.application.Platform.exit();
+        }
+    }
+
+    @Override
+    public void stop() {
+        shell.closeMeters();
+        session.close();
+    }
+
+    /** Builds the window on a stage and recovers what was remembered. */
+    public static Shell show(Stage stage, Session session, FileChoice files) {
+        Look.loadFonts();
+        Shell shell = new Shell(session, files);
+        Map<String, String> remembered =
+                session.ask(AnabionApp::settings, x -> {}).join();
+        double[] box = bounds(remembered.getOrDefault("window", ""));
+        Scene scene = new Scene(shell, box[2], box[3]);
+        stage.setScene(scene);
+        stage.setTitle(session.say("ui.name"));
+        stage.getIcons().add(new Image(AnabionApp.class.getResourceAsStream("/anabion/look/anabion.png")));
+        stage.setMinWidth(1024);
+        stage.setMinHeight(640);
+        if (!Double.isNaN(box[0])) {
+            stage.setX(box[0]);
+            stage.setY(box[1]);
+        }
+        recover(shell, session, remembered);
+        stage.setOnHiding(e -> session.remember(
+                "window", stage.getX() + " " + stage.getY() + " " + scene.getWidth() + " " + scene.getHeight()));
+        session.step().addListener((o, a, b) -> session.remember("last.step", b.name()));
+        stage.show();
+        shell.probe().field().requestFocus();
+        toImport.ifPresent(f -> session.ask(
+                w -> {
+                    try {
+                        return anabion.workshop.archive.SetArchive.addTo(
+                                w, anabion.workshop.archive.SetArchive.open(f));
+                    } catch (java.io.IOException e) {
+                        throw new java.io.UncheckedIOException(e);
+                    }
+                },
+                set -> shell.openSet(set.id())));
+        return shell;
+    }
+
+    private static Map<String, String> settings(Workshop w) {
+        Map<String, String> all = new LinkedHashMap<>();
+        for (String name : new String[] {"window", "theme", "scale", "words", "motion", "last.set", "last.step"})
+            w.setting(name).ifPresent(v -> all.put(name, v));
+        return all;
+    }
+
+    /** The remembered window if it still lies on a screen, else a usual one in the middle. */
+    static double[] bounds(String remembered) {
+        double[] usual = {Double.NaN, Double.NaN, 1280, 800};
+        String[] words = remembered.split(" ");
+        if (words.length != 4) return usual;
+        double[] box = new double[4];
+        for (int i = 0; i < 4; i++) box[i] = Double.parseDouble(words[i]);
+        boolean seen = Screen.getScreensForRectangle(
+                        new Rectangle2D(box[0], box[1], Math.max(1, box[2]), Math.max(1, box[3])))
+                .stream()
+                .anyMatch(s -> s.getVisualBounds().contains(box[0] + box[2] / 2, box[1] + 10));
+        if (!seen || Double.isNaN(box[2])) return usual;
+        return new double[] {box[0], box[1], Math.max(1024, box[2]), Math.max(640, box[3])};
+    }
+
+    private static void recover(Shell shell, Session session, Map<String, String> remembered) {
+        shell.theme("dim".equals(remembered.get("theme")));
+        if (remembered.containsKey("scale")) shell.scale(Double.parseDouble(remembered.get("scale")));
+        if (remembered.containsKey("motion")) Motion.want(Boolean.parseBoolean(remembered.get("motion")));
+        String words = remembered.getOrDefault("words", "");
+        if (!words.isEmpty())
+            session.words().set(new Words(new Vocabulary(words.startsWith("valve"), words.endsWith("old"))));
+        String last = remembered.getOrDefault("last.set", "");
+        if (last.isEmpty()) return;
+        UUID id = UUID.fromString(last);
+        if (!session.ask(w -> w.sets().has(id), x -> {}).join()) return;
+        session.open(id, () -> {
+            session.step().set(anabion.core.job.Step.valueOf(remembered.getOrDefault("last.step", "ARRIVAL")));
+            shell.go(Shell.Where.BENCH);
+        });
+    }
+}

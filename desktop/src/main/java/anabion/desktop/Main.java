@@ -1,0 +1,52 @@
+package anabion.desktop;
+
+import anabion.core.input.BadInput;
+import anabion.workshop.StorageTrouble;
+import anabion.workshop.Workshop;
+import anabion.workshop.demo.DemoWorkshop;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.List;
+import javafx.application.Application;
+
+/** Starts the window: {@code demo [--fresh] [FOLDER]}, {@code app [FOLDER]} or {@code shots FOLDER}. */
+public final class Main {
+    private Main() {}
+
+    public static void main(String[] args) throws IOException {
+        java.util.Locale.setDefault(java.util.Locale.Category.FORMAT, java.util.Locale.ROOT);
+        List<String> words = new ArrayList<>(List.of(args));
+        String command = words.isEmpty() ? "app" : words.remove(0);
+        boolean fresh = words.remove("--fresh");
+        if (command.equals("shots")) {
+            Shots.take(Path.of(words.get(0)));
+            return;
+        }
+        boolean demo = command.equals("demo");
+        String file = command.equals("demo") || command.equals("app") ? "" : command;
+        Path folder = words.isEmpty() ? home(demo) : Path.of(words.get(0));
+        Logs.to(folder);
+        try {
+            if (demo && fresh) DemoWorkshop.reset(folder);
+            Workshop workshop = Workshop.open(folder, Clock.systemDefaultZone());
+            if (demo)
+                workshop.doing(() -> {
+                    DemoWorkshop.fill(workshop);
+                    return null;
+                });
+            AnabionApp.workshop(
+                    workshop, file.isEmpty() ? java.util.Optional.empty() : java.util.Optional.of(Path.of(file)));
+        } catch (BadInput | StorageTrouble e) {
+            System.err.println("anabion: " + e.getMessage());
+            System.exit(2);
+        }
+        Application.launch(AnabionApp.class);
+    }
+
+    private static Path home(boolean demo) {
+        Path home = Path.of(System.getProperty("user.home"));
+        return demo ? home.resolve("anabion-demo") : home.resolve("anabion-workshop");
+    }
+}

@@ -1,0 +1,168 @@
+package anabion.desktop;
+
+import anabion.core.job.Step;
+import anabion.desktop.look.Look;
+import anabion.desktop.look.Motion;
+import anabion.desktop.session.Session;
+import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Shell;
+import anabion.workshop.Workshop;
+import anabion.workshop.demo.DemoWorkshop;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.ZoneOffset;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import javafx.application.Platform;
+import javafx.embed.swing.SwingFXUtils;
+import javafx.scene.Scene;
+import javafx.scene.image.WritableImage;
+import javafx.stage.Stage;
+import javax.imageio.ImageIO;
+
+/** Takes the pictures of the documentation from the demo workshop, with a fixed clock and locale. */
+final class Shots {
+    private static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
+
+    private final Path folder;
+    private Stage stage;
+    private Shell shell;
+    private Session session;
+
+    private Shots(Path folder) {
+        this.folder = folder;
+    }
+
+    /** One picture: its file, theme, size, and what to do before. */
+    private record Shot(String name, boolean dim, int width, int height, Runnable before) {}
+
+    static void take(Path folder) throws IOException {
+        Files.createDirectories(folder);
+        Motion.want(false);
+        CountDownLatch started = new CountDownLatch(1);
+        Platform.startup(started::countDown);
+        new Shots(folder).all();
+        Platform.exit();
+    }
+
+    private void all() throws IOException {
+        Path workshopFolder = Files.createTempDirectory("anabion-shots");
+        Workshop workshop = Workshop.open(workshopFolder, Clock.fixed(NOW, ZoneOffset.UTC));
+        DemoWorkshop.fill(workshop);
+        session = new Session(workshop);
+        on(() -> {
+            Look.loadFonts();
+            stage = new Stage();
+            shell = new Shell(session, FileChoice.system(stage));
+            stage.setScene(new Scene(shell, 1280, 800));
+            stage.show();
+        });
+        UUID halcyon = DemoWorkshop.chassis("halcyon").id();
+        for (Shot shot : shots(halcyon)) picture(shot);
+        on(stage::hide);
+        session.close();
+    }
+
+    private List<Shot> shots(UUID halcyon) {
+        boolean extra = Boolean.getBoolean("anabion.shots.all");
+        List<Shot> shots = new java.util.ArrayList<>(List.of(
+                new Shot("shelf", false, 1280, 800, () -> shell.go(Shell.Where.SHELF)),
+                new Shot("voltages", false, 1280, 800, () -> open(halcyon, Step.VOLTAGES)),
+                new Shot("voltages-dim", true, 1280, 800, () -> {}),
+                new Shot("arrival", false, 1280, 800, () -> session.step().set(Step.ARRIVAL)),
+                new Shot("study-parts", false, 1280, 800, () -> session.step().set(Step.STUDY)),
+                new Shot("study-chart", false, 1280, 800, () -> shell.actions()
+                        .get("tab-2")
+                        .run()
+                        .run()),
+                new Shot("study-stages", false, 1280, 800, () -> shell.actions()
+                        .get("tab-3")
+                        .run()
+                        .run()),
+                new Shot("actions", false, 1280, 800, () -> shell.actions()
+                        .get("actions")
+                        .run()
+                        .run()),
+                new Shot("new-set", false, 1280, 800, () -> {
+                    shell.overlay().close();
+                    shell.actions().get("new").run().run();
+                })));
+        if (extra) {
+            for (boolean dim : new boolean[] {false, true}) {
+                String end = dim ? "-small-dim" : "-small";
+                shots.add(new Shot("x-shelf" + end, dim, 1024, 700, () -> {
+                    shell.overlay().close();
+                    shell.go(Shell.Where.SHELF);
+                }));
+                shots.add(new Shot("x-voltages" + end, dim, 1024, 700, () -> open(halcyon, Step.VOLTAGES)));
+                shots.add(new Shot(
+                        "x-arrival" + end, dim, 1024, 700, () -> session.step().set(Step.ARRIVAL)));
+                shots.add(new Shot(
+                        "x-study" + end, dim, 1024, 700, () -> session.step().set(Step.STUDY)));
+            }
+        }
+        return shots;
+    }
+
+    private void open(UUID id, Step step) {
+        session.open(id, () -> {
+            session.step().set(step);
+            shell.go(Shell.Where.BENCH);
+        });
+    }
+
+    private void picture(Shot shot) throws IOException {
+        on(() -> {
+            shell.theme(shot.dim());
+            stage.setWidth(shot.width());
+            stage.setHeight(shot.height());
+            shot.before().run();
+        });
+        settle();
+        WritableImage[] image = new WritableImage[1];
+        on(() -> image[0] = stage.getScene().snapshot(null));
+        ImageIO.write(
+                SwingFXUtils.fromFXImage(image[0], null),
+                "png",
+                folder.resolve(shot.name() + ".png").toFile());
+    }
+
+    /** Waits until the storage and compute threads have answered and the layout stands. */
+    private void settle() {
+        for (int i = 0; i < 6; i++) {
+            session.ask(w -> 0, x -> {}).join();
+            on(() -> {});
+            try {
+                Thread.sleep(60);
+            } catch (InterruptedException e) {
+                Thread.currentThread().interrupt();
+            }
+        }
+    }
+
+    private static void on(Runnable run) {
+        CountDownLatch done = new CountDownLatch(1);
+        Optional<?>[] failure = {Optional.empty()};
+        Platform.runLater(() -> {
+            try {
+                run.run();
+            } catch (RuntimeException e) {
+                failure[0] = Optional.of(e);
+            } finally {
+                done.countDown();
+            }
+        });
+        try {
+            if (!done.await(30, TimeUnit.SECONDS)) throw new IllegalStateException("the window does not answer");
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+        if (failure[0].isPresent()) throw (RuntimeException) failure[0].get();
+    }
+}

@@ -1,3 +1,0 @@
-package anabion.desktop;
-
-final class X {}

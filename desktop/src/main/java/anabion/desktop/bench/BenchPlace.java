@@ -1,0 +1,122 @@
+package anabion.desktop.bench;
+
+import anabion.core.job.Step;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.desktop.sheet.ArrivalSheet;
+import anabion.desktop.sheet.LaterSheet;
+import anabion.desktop.sheet.Sheet;
+import anabion.desktop.sheet.StudySheet;
+import anabion.desktop.sheet.VoltagesSheet;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Consumer;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** One set: strip above, work order left, sheet in the middle, verdict right. */
+public final class BenchPlace extends BorderPane {
+    private static final double NARROW = 1160;
+
+    private final Session session;
+    private final Map<Step, Sheet> sheets = new EnumMap<>(Step.class);
+    private final SignalStrip strip;
+    private final WorkOrderPane order;
+    private final VerdictPane verdict;
+    private final HBox safety = new HBox(10);
+    private final VBox middle = new VBox(8);
+    private final VoltagesSheet voltages;
+    private Runnable whenShown = () -> {};
+
+    public BenchPlace(Session session, Consumer<Throwable> trouble, String markKey) {
+        this.session = session;
+        strip = new SignalStrip(session);
+        order = new WorkOrderPane(session);
+        verdict = new VerdictPane(session);
+        voltages = new VoltagesSheet(session, row -> {
+            verdict.lit().set(row);
+            whenShown.run();
+        });
+        for (Step step : Step.values()) {
+            sheets.put(
+                    step,
+                    switch (step) {
+                        case ARRIVAL -> new ArrivalSheet(session, trouble);
+                        case STUDY -> new StudySheet(session, () -> whenShown.run());
+                        case VOLTAGES -> voltages;
+                        default -> new LaterSheet(session, step, markKey);
+                    });
+        }
+        safety.getStyleClass().add("safety");
+        safety.setAlignment(Pos.CENTER_LEFT);
+        setTop(strip);
+        setLeft(order);
+        setRight(verdict);
+        setCenter(middle);
+        BorderPane.setMargin(middle, new Insets(8, 10, 0, 10));
+        BorderPane.setMargin(order, new Insets(8, 0, 0, 0));
+        BorderPane.setMargin(verdict, new Insets(8, 0, 0, 0));
+        widthProperty().addListener((o, a, b) -> columns(b.doubleValue()));
+        columns(1252);
+        session.step().addListener((o, a, b) -> show());
+        session.set().addListener((o, a, b) -> show());
+        session.verdict().addListener((o, a, b) -> showSafety());
+        show();
+    }
+
+    private void columns(double width) {
+        double left = width < NARROW ? 158 : 172;
+        double right = width < NARROW ? 226 : 296;
+        order.setMinWidth(left);
+        order.setPrefWidth(left);
+        verdict.setMinWidth(right);
+        verdict.setPrefWidth(right);
+        verdict.setMaxWidth(right);
+    }
+
+    private void show() {
+        showSafety();
+        var node = sheet().node();
+        VBox.setVgrow(node, javafx.scene.layout.Priority.ALWAYS);
+        if (safety.isVisible()) middle.getChildren().setAll(safety, node);
+        else middle.getChildren().setAll(node);
+        whenShown.run();
+    }
+
+    private void showSafety() {
+        Optional<String> danger = VerdictPane.danger(session);
+        boolean was = safety.isVisible();
+        safety.setVisible(danger.isPresent());
+        danger.ifPresent(d -> safety.getChildren().setAll(new Mark(Mark.Kind.TRIANGLE), Texts.wrapped(d)));
+        boolean placed = middle.getChildren().contains(safety);
+        if (was != safety.isVisible() || placed != safety.isVisible()) {
+            middle.getChildren().remove(safety);
+            if (safety.isVisible()) middle.getChildren().add(0, safety);
+        }
+    }
+
+    public void onShown(Runnable handler) {
+        whenShown = handler;
+    }
+
+    public Sheet sheet() {
+        return sheets.get(session.step().get());
+    }
+
+    public void stepPointer(int by) {
+        strip.step(by);
+    }
+
+    public void flipSocket() {
+        voltages.flip();
+    }
+
+    public void toggleArithmetic() {
+        verdict.arithmetic().set(!verdict.arithmetic().get());
+    }
+}

@@ -1,0 +1,285 @@
+package anabion.desktop.bench;
+
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Stage;
+import anabion.core.chassis.StageLine;
+import anabion.core.quantity.Figures;
+import anabion.core.reading.Judge;
+import anabion.core.reading.Row;
+import anabion.core.reading.Standing;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import javafx.animation.KeyFrame;
+import javafx.animation.KeyValue;
+import javafx.animation.Timeline;
+import javafx.beans.property.DoubleProperty;
+import javafx.beans.property.SimpleDoubleProperty;
+import javafx.scene.AccessibleRole;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+import javafx.scene.paint.Color;
+import javafx.scene.paint.CycleMethod;
+import javafx.scene.paint.RadialGradient;
+import javafx.scene.paint.Stop;
+import javafx.scene.shape.Ellipse;
+import javafx.scene.shape.Line;
+import javafx.util.Duration;
+
+/** The dial: stages of the chosen band from aerial to speaker, the supply beneath, a pointer at the stage in hand. */
+final class SignalStrip extends Region {
+    private static final double HEIGHT = 126;
+    private static final double SIDE = 44;
+    private static final double SCALE_Y = 72;
+    private static final int DIVISIONS = 12;
+    /** Below this width of a cell the small print begins under the mark instead of under the name. */
+    private static final double TIGHT = 150;
+
+    private final Session session;
+    private final List<Cell> cells = new ArrayList<>();
+    private final List<Line> ticks = new ArrayList<>();
+    private final Line baseline = styled(new Line(), "baseline");
+    private final Line dotted = styled(new Line(), "dotted");
+    private final Line pointer = styled(new Line(), "pointer");
+    private final Label band = Texts.label("", "soft");
+    private final DoubleProperty pointerX = new SimpleDoubleProperty(-1);
+
+    /** One legend with its lamp. */
+    private record Cell(Stage stage, Region node, Optional<Ellipse> lamp) {}
+
+    SignalStrip(Session session) {
+        this.session = session;
+        getStyleClass().addAll("dial", "strip");
+        setMinHeight(HEIGHT);
+        setPrefHeight(HEIGHT);
+        setMaxHeight(HEIGHT);
+        setFocusTraversable(true);
+        setAccessibleRole(AccessibleRole.TOOL_BAR);
+        for (int i = 0; i <= DIVISIONS * 6; i++) ticks.add(styled(new Line(), "tick"));
+        session.verdict().addListener((o, a, b) -> rebuild());
+        session.set().addListener((o, a, b) -> rebuild());
+        session.stage().addListener((o, a, b) -> rebuild());
+        session.words().addListener((o, a, b) -> rebuild());
+        pointerX.addListener((o, a, b) -> layoutPointer());
+        javafx.scene.shape.Rectangle clip = new javafx.scene.shape.Rectangle();
+        clip.widthProperty().bind(widthProperty());
+        clip.heightProperty().bind(heightProperty());
+        setClip(clip);
+        rebuild();
+    }
+
+    private static <S extends javafx.scene.shape.Shape> S styled(S shape, String style) {
+        shape.getStyleClass().add(style);
+        return shape;
+    }
+
+    private void rebuild() {
+        cells.clear();
+        List<Node> nodes = new ArrayList<>();
+        Optional<SetRecord> set = session.set().get();
+        String chosen = session.condition().get().map(c -> c.band()).orElse("");
+        set.ifPresent(s -> {
+            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StageLine.SIGNAL))) cells.add(cell(s, stage));
+            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StageLine.SUPPLY))) cells.add(cell(s, stage));
+        });
+        cells.forEach(c -> c.lamp().ifPresent(nodes::add));
+        nodes.addAll(ticks);
+        nodes.add(baseline);
+        nodes.add(dotted);
+        cells.forEach(c -> nodes.add(c.node()));
+        band.setText(cells.isEmpty() ? session.say(set.isEmpty() ? "ui.strip.none" : "ui.strip.empty") : chosen);
+        nodes.add(band);
+        pointer.setVisible(!cells.isEmpty());
+        nodes.add(pointer);
+        getChildren().setAll(nodes);
+        setAccessibleText(spoken());
+        requestLayout();
+    }
+
+    private String spoken() {
+        StringBuilder text = new StringBuilder(session.say("ui.strip.name"));
+        for (Cell c : cells)
+            text.append(", ").append(c.stage().name()).append(' ').append(word(health(c.stage())));
+        return text.toString();
+    }
+
+    private Judge.StageHealth health(Stage stage) {
+        return session.verdict()
+                .get()
+                .map(v -> v.stages().get(stage.name()))
+                .orElse(new Judge.StageHealth(Standing.NOT_TAKEN, 0));
+    }
+
+    private String word(Judge.StageHealth health) {
+        return session.say(
+                health.suspicion() > 0
+                        ? "strip.suspect"
+                        : "strip." + health.standing().code());
+    }
+
+    private Cell cell(SetRecord set, Stage stage) {
+        Judge.StageHealth health = health(stage);
+        boolean signal = stage.line() == StageLine.SIGNAL;
+        Mark mark = new Mark(health.suspicion() >= 1 ? Mark.Kind.TRIANGLE : Mark.of(health.standing()));
+        Label name = Texts.label(stage.name(), signal ? "stage" : "medium");
+        Label detail = Texts.label(detail(set, stage), "soft", "small");
+        Label word = Texts.label(word(health), "soft", "small");
+        if (health.suspicion() >= 1) word.getStyleClass().add("word-out");
+        HBox first = new HBox(7, mark, name);
+        first.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
+        VBox box = new VBox(-1, first);
+        if (signal) {
+            HBox second = new HBox(6, detail, word);
+            second.setPadding(new javafx.geometry.Insets(0, 0, 0, 19));
+            box.getChildren().add(second);
+        } else {
+            first.getChildren().addAll(detail, word);
+        }
+        box.getStyleClass().add("strip-cell");
+        box.setOnMouseClicked(e -> session.stage().set(Optional.of(stage.name())));
+        Optional<Ellipse> lamp = health.suspicion() > 0 ? Optional.of(lamp(health.suspicion())) : Optional.empty();
+        return new Cell(stage, box, lamp);
+    }
+
+    private static Ellipse lamp(double strength) {
+        Ellipse lamp = new Ellipse();
+        Color glow = Color.web(anabion.desktop.look.Role.GLOW.hex(false));
+        lamp.setFill(new RadialGradient(
+                0,
+                0,
+                0.5,
+                0.5,
+                0.5,
+                true,
+                CycleMethod.NO_CYCLE,
+                new Stop(0, glow.deriveColor(0, 1, 1, 0.62 * strength)),
+                new Stop(1, glow.deriveColor(0, 1, 1, 0))));
+        lamp.setMouseTransparent(true);
+        return lamp;
+    }
+
+    private String detail(SetRecord set, Stage stage) {
+        if (stage.point().equals(Stage.LINE))
+            return session.condition()
+                    .get()
+                    .map(c -> Figures.fixed(c.line(), 0) + " V")
+                    .orElse("");
+        if (stage.line() == StageLine.SUPPLY && !stage.point().isEmpty()) {
+            Optional<Row> row = session.verdict().get().flatMap(v -> v.rows().stream()
+                    .filter(r -> r.point().label().equals(stage.point()))
+                    .findFirst());
+            String read = row.flatMap(Row::reading)
+                    .map(r -> Figures.volts(r.value()) + " V")
+                    .orElse("");
+            return (stage.detail() + " " + read).strip();
+        }
+        if (!stage.detail().isEmpty()) return stage.detail();
+        return stage.parts().stream()
+                .flatMap(r -> set.chassis().part(r).stream())
+                .filter(p -> p.device().isPresent())
+                .findFirst()
+                .map((Part p) -> p.reference() + " " + p.device().get().type())
+                .orElse("");
+    }
+
+    @Override
+    protected void layoutChildren() {
+        double w = getWidth();
+        List<Cell> signal =
+                cells.stream().filter(c -> c.stage().line() == StageLine.SIGNAL).toList();
+        List<Cell> supply =
+                cells.stream().filter(c -> c.stage().line() == StageLine.SUPPLY).toList();
+        band.autosize();
+        if (cells.isEmpty()) band.relocate(SIDE, 24);
+        else band.relocate(w - SIDE + 12 - band.getWidth(), 99);
+        row(signal, SIDE - 14, w - SIDE - 20, 12);
+        row(supply, SIDE + 34, w - SIDE - 60, 90);
+        double right = w - SIDE + 10;
+        baseline(baseline, SIDE - 14, right, SCALE_Y);
+        baseline(dotted, SIDE - 14, right, SCALE_Y + 13);
+        for (int i = 0; i < ticks.size(); i++) {
+            double x = Math.round(SIDE - 14 + (right - SIDE + 14) * i / (ticks.size() - 1)) + 0.5;
+            Line tick = ticks.get(i);
+            tick.setStartX(x);
+            tick.setEndX(x);
+            tick.setStartY(SCALE_Y - (i % 6 == 0 ? 11 : 5));
+            tick.setEndY(SCALE_Y);
+            tick.setOpacity(i % 6 == 0 ? 0.9 : 0.5);
+        }
+        movePointer();
+    }
+
+    private static void baseline(Line line, double from, double to, double y) {
+        line.setStartX(from);
+        line.setEndX(to);
+        line.setStartY(y + 0.5);
+        line.setEndY(y + 0.5);
+    }
+
+    private static void row(List<Cell> row, double from, double to, double y) {
+        double each = (to - from) / Math.max(1, row.size());
+        for (int i = 0; i < row.size(); i++) {
+            Region node = row.get(i).node();
+            if (node instanceof VBox box
+                    && box.getChildren().size() > 1
+                    && box.getChildren().get(1) instanceof HBox second) {
+                second.setPadding(new javafx.geometry.Insets(0, 0, 0, each < TIGHT ? 0 : 19));
+            }
+            double width = Math.min(each - 2, node.prefWidth(-1));
+            double x = Math.round(from + each * i);
+            node.resizeRelocate(x, y, width, node.prefHeight(-1));
+            row.get(i).lamp().ifPresent(lamp -> {
+                lamp.setCenterX(x + 60);
+                lamp.setCenterY(y + 20);
+                lamp.setRadiusX(92);
+                lamp.setRadiusY(44);
+            });
+        }
+    }
+
+    private void movePointer() {
+        if (cells.isEmpty()) return;
+        Cell at = cells.stream()
+                .filter(c ->
+                        session.stage().get().filter(c.stage().name()::equals).isPresent())
+                .findFirst()
+                .or(() -> cells.stream()
+                        .filter(c -> health(c.stage()).suspicion() >= 1)
+                        .findFirst())
+                .orElse(cells.get(0));
+        double x = at.node().getLayoutX() - 8;
+        if (pointerX.get() < 0 || !anabion.desktop.look.Motion.wanted()) pointerX.set(x);
+        else if (Math.abs(pointerX.get() - x) > 0.5) {
+            new Timeline(new KeyFrame(Duration.millis(150), new KeyValue(pointerX, x))).play();
+        }
+        layoutPointer();
+    }
+
+    private void layoutPointer() {
+        pointer.setStartX(pointerX.get());
+        pointer.setEndX(pointerX.get());
+        pointer.setStartY(6);
+        pointer.setEndY(HEIGHT - 6);
+    }
+
+    /** Moves the pointer by so many stages; from nowhere it starts at the first. */
+    void step(int by) {
+        if (cells.isEmpty()) return;
+        int now = -1;
+        for (int i = 0; i < cells.size(); i++)
+            if (session.stage()
+                    .get()
+                    .filter(cells.get(i).stage().name()::equals)
+                    .isPresent()) now = i;
+        int next = now < 0 ? (by > 0 ? 0 : cells.size() - 1) : Math.floorMod(now + by, cells.size());
+        session.stage().set(Optional.of(cells.get(next).stage().name()));
+    }
+}

@@ -1,0 +1,214 @@
+package anabion.desktop.bench;
+
+import anabion.core.chassis.Stage;
+import anabion.core.job.Alteration;
+import anabion.core.job.Step;
+import anabion.core.quantity.Figures;
+import anabion.core.reading.Expectation;
+import anabion.core.reading.Finding;
+import anabion.core.reading.Judge;
+import anabion.core.reading.Row;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.BooleanProperty;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+
+/** What the numbers say, why, and what to do next, in plain sentences. */
+final class VerdictPane extends BorderPane {
+    private final Session session;
+    private final VBox body = new VBox(8);
+    private final VBox foot = new VBox(6);
+    private final BooleanProperty arithmetic = new SimpleBooleanProperty();
+    private final ObjectProperty<Optional<Row>> lit = new SimpleObjectProperty<>(Optional.empty());
+
+    VerdictPane(Session session) {
+        this.session = session;
+        getStyleClass().add("sheet");
+        ScrollPane scroll = new ScrollPane(body);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(false);
+        body.setPadding(new Insets(12, 14, 12, 14));
+        foot.setPadding(new Insets(0, 14, 12, 14));
+        setCenter(scroll);
+        setBottom(foot);
+        session.verdict().addListener((o, a, b) -> rebuild());
+        session.stage().addListener((o, a, b) -> rebuild());
+        session.step().addListener((o, a, b) -> rebuild());
+        session.words().addListener((o, a, b) -> rebuild());
+        arithmetic.addListener((o, a, b) -> rebuild());
+        lit.addListener((o, a, b) -> rebuild());
+        rebuild();
+    }
+
+    BooleanProperty arithmetic() {
+        return arithmetic;
+    }
+
+    /** The row whose arithmetic is wanted. */
+    ObjectProperty<Optional<Row>> lit() {
+        return lit;
+    }
+
+    private void add(Node... nodes) {
+        body.getChildren().addAll(nodes);
+    }
+
+    private void rebuild() {
+        body.getChildren().clear();
+        foot.getChildren().clear();
+        add(Texts.label(session.say("ui.verdict"), "soft", "small"));
+        List<Finding> findings = findings();
+        if (arithmetic.get()) showArithmetic();
+        if (findings.isEmpty()) nothing();
+        else findings(findings);
+        safety();
+    }
+
+    private List<Finding> findings() {
+        List<Finding> all = session.verdict().get().map(Judge.Verdict::findings).orElse(List.of());
+        Optional<Stage> stage = session.stage()
+                .get()
+                .flatMap(s -> session.set().get().flatMap(r -> r.chassis().stage(s)));
+        return stage.map(s -> all.stream().filter(f -> concerns(f, s)).toList()).orElse(all);
+    }
+
+    private static boolean concerns(Finding f, Stage stage) {
+        return f.suspects().stream()
+                        .anyMatch(s -> stage.parts().contains(s.fault().part()))
+                || stage.parts().contains(f.point().split("\\.")[0]);
+    }
+
+    private void nothing() {
+        Step step = session.step().get();
+        String next = session.order().stream()
+                .filter(i -> i.step() == step)
+                .findFirst()
+                .map(i -> session.words().get().say(i.next()))
+                .orElse("");
+        boolean readings = session.verdict().get().map(v -> v.read() > 0).orElse(false);
+        String key = session.stage().get().isPresent()
+                ? "ui.verdict.stage-quiet"
+                : readings ? "ui.verdict.quiet" : "ui.verdict.empty";
+        add(Texts.wrapped(session.say(key, session.stage().get().orElse("")), "headline"));
+        add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), Texts.wrapped(next));
+    }
+
+    private void findings(List<Finding> findings) {
+        Finding first = findings.get(0);
+        add(Texts.wrapped(session.words().get().say(first.headline()), "headline"));
+        StringBuilder because = new StringBuilder();
+        first.because()
+                .forEach(p -> because.append(session.words().get().say(p)).append(' '));
+        add(Texts.wrapped(because.toString().strip()));
+        if (!first.suspects().isEmpty()) add(suspects(first));
+        add(
+                Texts.rule(),
+                Texts.label(session.say("ui.next"), "soft", "small"),
+                numbered(first.tests().stream()
+                        .map(t -> session.words().get().say(t))
+                        .toList()));
+        if (findings.size() > 1) {
+            add(Texts.rule(), Texts.label(session.say("ui.also"), "soft", "small"));
+            findings.subList(1, findings.size())
+                    .forEach(f -> add(Texts.wrapped(session.words().get().say(f.headline()), "medium")));
+        }
+    }
+
+    private GridPane suspects(Finding finding) {
+        GridPane grid = new GridPane();
+        grid.setVgap(4);
+        grid.setHgap(8);
+        for (int i = 0; i < finding.suspects().size(); i++) {
+            Label name = Texts.label(
+                    session.words().get().say(finding.suspects().get(i).words()), i == 0 ? "medium" : "soft");
+            Label rank = Texts.label(session.say(i == 0 ? "ui.suspect.first" : "ui.suspect.also"), "soft", "small");
+            grid.addRow(i, name, rank);
+            GridPane.setHgrow(name, javafx.scene.layout.Priority.ALWAYS);
+            name.setMaxWidth(Double.MAX_VALUE);
+            name.setWrapText(true);
+            rank.setMinWidth(Label.USE_PREF_SIZE);
+        }
+        return grid;
+    }
+
+    private static GridPane numbered(List<String> lines) {
+        GridPane grid = new GridPane();
+        grid.setHgap(10);
+        grid.setVgap(6);
+        for (int i = 0; i < lines.size(); i++) {
+            Label number = Texts.label(String.valueOf(i + 1), "petrol", "strong");
+            GridPane.setValignment(number, javafx.geometry.VPos.TOP);
+            number.setMinWidth(12);
+            grid.addRow(i, number, Texts.wrapped(lines.get(i)));
+        }
+        return grid;
+    }
+
+    private void showArithmetic() {
+        Optional<Expectation> e = lit.get().flatMap(Row::expectation);
+        add(Texts.label(
+                session.say(
+                        "ui.arithmetic", lit.get().map(r -> r.point().label()).orElse("")),
+                "medium",
+                "petrol"));
+        if (e.isEmpty()) add(Texts.wrapped(session.say("ui.arithmetic.none"), "soft"));
+        else
+            e.get()
+                    .arithmetic()
+                    .forEach(p -> add(Texts.wrapped(session.words().get().say(p), "small")));
+        add(Texts.rule());
+    }
+
+    /** Quiet at the foot; the dangerous case stands in the band above the sheet. */
+    private void safety() {
+        Optional<SetRecord> set = session.set().get();
+        if (set.isEmpty()) return;
+        foot.getChildren().add(Texts.rule());
+        String text = session.step().get() == Step.VOLTAGES ? live() : session.say("safety.quiet");
+        if (session.step().get() == Step.ARRIVAL || session.step().get() == Step.STUDY)
+            text = session.say(
+                    "safety." + set.get().chassis().supply().arrangement().code());
+        foot.getChildren().add(Texts.wrapped(text, "soft", "small"));
+    }
+
+    private String live() {
+        double highest = session.verdict().get().stream()
+                .flatMap(v -> v.rows().stream())
+                .flatMap(r -> r.reading().stream())
+                .mapToDouble(r -> Math.abs(r.value()))
+                .max()
+                .orElse(0);
+        return highest > 30 ? session.say("safety.live", Figures.volts(highest)) : session.say("safety.quiet");
+    }
+
+    /** The one danger to state in the band above the sheet; empty when there is none in this step. */
+    static Optional<String> danger(Session session) {
+        Optional<SetRecord> set = session.set().get();
+        boolean powered = List.of(Step.FIRST_POWER, Step.VOLTAGES, Step.TRACE, Step.ALIGN, Step.SOAK)
+                .contains(session.step().get());
+        if (set.isEmpty() || !powered) return Optional.empty();
+        List<Alteration> open = set.get().job().fitted().openEnds();
+        if (!open.isEmpty())
+            return Optional.of(session.say(
+                    "safety.open-end",
+                    String.join(", ", open.stream().map(Alteration::part).toList())));
+        if (set.get().chassis().supply().arrangement().chassisMayBeLive()) {
+            return Optional.of(session.say(
+                    "safety." + set.get().chassis().supply().arrangement().code()));
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,89 @@
+package anabion.desktop.bench;
+
+import anabion.core.job.Alteration;
+import anabion.core.job.FittedState;
+import anabion.core.job.WorkOrder;
+import anabion.core.words.Words;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.report.RecordPage;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.AccessibleRole;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** The steps with their state and the loose ends of the set. */
+final class WorkOrderPane extends ScrollPane {
+    private final Session session;
+    private final VBox list = new VBox();
+
+    WorkOrderPane(Session session) {
+        this.session = session;
+        getStyleClass().add("sheet");
+        setFitToWidth(true);
+        setHbarPolicy(ScrollBarPolicy.NEVER);
+        setFocusTraversable(false);
+        list.setPadding(new Insets(10, 0, 10, 0));
+        setContent(list);
+        session.step().addListener((o, a, b) -> rebuild());
+        session.verdict().addListener((o, a, b) -> rebuild());
+        session.set().addListener((o, a, b) -> rebuild());
+        session.words().addListener((o, a, b) -> rebuild());
+        rebuild();
+    }
+
+    private void rebuild() {
+        list.getChildren().clear();
+        heading(session.say("ui.work-order"));
+        for (WorkOrder.Item item : session.order()) list.getChildren().add(step(item));
+        if (session.set().get().isEmpty()) return;
+        FittedState fitted = session.set().get().get().job().fitted();
+        if (fitted.openEnds().isEmpty() && fitted.temporary().isEmpty()) return;
+        heading(session.say("ui.loose-ends"));
+        fitted.openEnds().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.TRIANGLE, "brick")));
+        fitted.temporary().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.SQUARE, "")));
+    }
+
+    private void heading(String text) {
+        HBox box = new HBox(Texts.label(text, "soft", "small", "medium"));
+        box.setPadding(new Insets(list.getChildren().isEmpty() ? 2 : 14, 12, 5, 13));
+        list.getChildren().add(box);
+    }
+
+    private HBox step(WorkOrder.Item item) {
+        String name = session.say("step." + item.step().code());
+        String count = item.total() > 0 ? item.done() + "/" + item.total() : "";
+        Label title = Texts.label(name);
+        title.setMinWidth(Label.USE_PREF_SIZE);
+        Label number = Texts.label(count, "soft", "small");
+        number.setMinWidth(Label.USE_PREF_SIZE);
+        HBox row = new HBox(9, new Mark(Mark.of(item.state())), title, Texts.gap(), number);
+        row.getStyleClass().add("step");
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.setFocusTraversable(true);
+        row.setAccessibleRole(AccessibleRole.BUTTON);
+        row.setAccessibleText(name + ", " + session.say("state." + item.state().code()) + " " + count);
+        row.setOnMouseClicked(e -> session.step().set(item.step()));
+        row.setOnKeyPressed(e -> {
+            if (e.getCode() == javafx.scene.input.KeyCode.ENTER) session.step().set(item.step());
+        });
+        if (item.step() == session.step().get()) row.getStyleClass().add("here");
+        return row;
+    }
+
+    private HBox loose(Alteration a, Mark.Kind kind, String style) {
+        Words words = session.words().get();
+        var label = Texts.wrapped(words.say("alteration." + a.kind().code(), a.part()), style);
+        HBox row = new HBox(10, new Mark(kind), label);
+        row.setPadding(new Insets(5, 10, 5, 13));
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.setAccessibleText(RecordPage.alteration(a, words));
+        if (!a.detail().isEmpty())
+            javafx.scene.control.Tooltip.install(row, new javafx.scene.control.Tooltip(a.detail()));
+        return row;
+    }
+}

@@ -1,0 +1,43 @@
+package anabion.desktop.probe;
+
+import anabion.core.chassis.MeterSpec;
+import anabion.core.job.AlterationKind;
+import java.time.Duration;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** One line as understood. */
+public sealed interface Entry {
+    /**
+     * A reading.
+     *
+     * @param point where; empty for the row that is lit
+     * @param ac whether marked as alternating
+     * @param range the meter's range, where a letter or @ gives it
+     */
+    record Volts(Optional<String> point, double value, boolean ac, boolean doubtful, OptionalDouble range)
+            implements Entry {}
+
+    /** Lights a row without reading it. */
+    record GoTo(String point) implements Entry {}
+
+    record Line(double volts) implements Entry {}
+
+    record Meter(MeterSpec meter) implements Entry {}
+
+    record BandChoice(String name) implements Entry {}
+
+    record Signal(String words) implements Entry {}
+
+    record Alter(AlterationKind kind, String part, String detail) implements Entry {}
+
+    record StartTimer(Duration length, String label) implements Entry {}
+
+    /** Speaks to a meter at a network address. */
+    record Connect(String address) implements Entry {}
+
+    record WaitsFor(String what) implements Entry {}
+
+    /** A line for the sheet in hand: a wiring line, a chart row, a stage. */
+    record ForSheet(String text) implements Entry {}
+}

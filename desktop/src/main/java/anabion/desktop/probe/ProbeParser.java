@@ -1,0 +1,124 @@
+package anabion.desktop.probe;
+
+import anabion.core.chassis.MeterSpec;
+import anabion.core.input.BadInput;
+import anabion.core.job.AlterationKind;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Unit;
+import java.time.Duration;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Reads one line of the probe line. */
+public final class ProbeParser {
+    private static final Pattern READING = Pattern.compile(
+            "(?:(?<point>[A-Za-z][\\w+.-]*)\\s+)?(?<sign>[-+−]?)(?<number>\\d[\\d.,]*|[.,]\\d+)\\s*(?<unit>[kKm]?[Vv])?(?<ac>~)?(?<range>[a-g]|\\s*@\\s*[\\d.]+)?(?<doubt>\\?)?");
+    private static final Map<String, AlterationKind> ALTERATIONS = Map.of(
+            "lift",
+            AlterationKind.LIFTED,
+            "refit",
+            AlterationKind.REFITTED,
+            "remove",
+            AlterationKind.REMOVED,
+            "renew",
+            AlterationKind.RENEWED,
+            "standin",
+            AlterationKind.STAND_IN);
+    private static final Pattern LENGTH = Pattern.compile("(\\d+)\\s*(h|min|m|d)");
+
+    private ProbeParser() {}
+
+    /**
+     * Says what a line means.
+     *
+     * @param readings whether the sheet in hand takes readings; elsewhere unknown lines are for the sheet
+     * @throws BadInput if it means nothing
+     */
+    public static Entry parse(String text, boolean readings) {
+        String line = text.strip();
+        if (line.isEmpty()) throw BadInput.at("").because("the line is empty").so("type a reading, such as V4.1 3.1");
+        String[] words = line.split("\\s+", 2);
+        String rest = words.length > 1 ? words[1].strip() : "";
+        Optional<Entry> command = command(words[0].toLowerCase(Locale.ROOT), rest);
+        if (command.isPresent()) return command.get();
+        if (!readings) return new Entry.ForSheet(line);
+        Matcher reading = READING.matcher(line);
+        if (reading.matches()) return reading(reading);
+        if (words.length == 1) return new Entry.GoTo(line);
+        throw BadInput.in(line, line.length() - rest.length())
+                .because("\"" + rest + "\" is not a reading")
+                .so("type volts, such as " + words[0] + " 182, -0.8, 240~ or 3.1?");
+    }
+
+    private static Optional<Entry> command(String word, String rest) {
+        if (ALTERATIONS.containsKey(word)) return Optional.of(alteration(ALTERATIONS.get(word), rest));
+        return Optional.ofNullable(
+                switch (word) {
+                    case "line" -> new Entry.Line(volts(rest));
+                    case "meter" -> new Entry.Meter(MeterSpec.parse(rest));
+                    case "band" -> new Entry.BandChoice(rest);
+                    case "signal" -> new Entry.Signal(rest);
+                    case "connect" -> new Entry.Connect(rest);
+                    case "waits" -> new Entry.WaitsFor(rest);
+                    case "timer" -> timer(rest);
+                    default -> null;
+                });
+    }
+
+    private static double volts(String text) {
+        double volts = Notation.exact(text, Unit.VOLT);
+        if (volts <= 0 || volts > 1000)
+            throw BadInput.at("line " + text)
+                    .because("a line voltage lies between 0 and 1000 V")
+                    .so("type the volts, such as line 231");
+        return volts;
+    }
+
+    private static Entry alteration(AlterationKind kind, String rest) {
+        String[] words = rest.split("\\s+", 2);
+        if (words[0].isEmpty())
+            throw BadInput.at("").because("a part's reference belongs here").so("type it like lift R14");
+        return new Entry.Alter(kind, words[0].toUpperCase(Locale.ROOT), words.length > 1 ? words[1].strip() : "");
+    }
+
+    private static Entry timer(String rest) {
+        Matcher m = LENGTH.matcher(rest);
+        if (!m.lookingAt())
+            throw BadInput.at("timer " + rest)
+                    .because("a length of time belongs here")
+                    .so("type it like timer 2h soak");
+        long n = Long.parseLong(m.group(1));
+        Duration length = m.group(2).equals("h")
+                ? Duration.ofHours(n)
+                : m.group(2).equals("d") ? Duration.ofDays(n) : Duration.ofMinutes(n);
+        String label = rest.substring(m.end()).strip();
+        return new Entry.StartTimer(length, label.isEmpty() ? "timer" : label);
+    }
+
+    private static Entry reading(Matcher m) {
+        String unit = m.group("unit") == null ? "" : m.group("unit");
+        double value = Notation.exact(m.group("number") + unit, Unit.VOLT);
+        boolean negative = m.group("sign").equals("-") || m.group("sign").equals("−");
+        return new Entry.Volts(
+                Optional.ofNullable(m.group("point")),
+                negative ? -value : value,
+                m.group("ac") != null,
+                m.group("doubt") != null,
+                range(m.group("range")));
+    }
+
+    private static OptionalDouble range(String mark) {
+        if (mark == null) return OptionalDouble.empty();
+        String text = mark.strip();
+        List<Double> ranges = MeterSpec.ranges();
+        return OptionalDouble.of(
+                text.startsWith("@")
+                        ? Double.parseDouble(text.substring(1).strip())
+                        : ranges.get(text.charAt(0) - 'a'));
+    }
+}

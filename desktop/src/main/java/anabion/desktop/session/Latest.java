@@ -1,0 +1,38 @@
+package anabion.desktop.session;
+
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+
+/** One compute worker: the latest request wins, older ones that have not begun are skipped and their answers dropped. */
+final class Latest implements AutoCloseable {
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(r -> {
+        Thread thread = new Thread(r, "compute");
+        thread.setDaemon(true);
+        return thread;
+    });
+    private final AtomicLong newest = new AtomicLong();
+
+    <T> void ask(Supplier<T> work, Consumer<T> answer, Consumer<Throwable> trouble) {
+        long mine = newest.incrementAndGet();
+        worker.execute(() -> {
+            if (newest.get() != mine) return;
+            try {
+                T result = work.get();
+                Platform.runLater(() -> {
+                    if (newest.get() == mine) answer.accept(result);
+                });
+            } catch (RuntimeException e) {
+                Platform.runLater(() -> trouble.accept(e));
+            }
+        });
+    }
+
+    @Override
+    public void close() {
+        worker.shutdownNow();
+    }
+}

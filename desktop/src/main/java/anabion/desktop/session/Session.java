@@ -1,0 +1,266 @@
+package anabion.desktop.session;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.input.BadInput;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.Job;
+import anabion.core.job.Step;
+import anabion.core.job.WorkOrder;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Judge;
+import anabion.core.reading.Reading;
+import anabion.core.tree.Extra;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import anabion.desktop.probe.Entry;
+import anabion.workshop.Op;
+import anabion.workshop.SetRecord;
+import anabion.workshop.Sets.History;
+import anabion.workshop.StorageThread;
+import anabion.workshop.Summary;
+import anabion.workshop.Timer;
+import anabion.workshop.Workshop;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+import java.util.function.Function;
+import javafx.application.Platform;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** The state of the window: the shelf, the set on the bench, the verdict on it, and what is chosen. */
+public final class Session implements AutoCloseable {
+    private final StorageThread storage;
+    private final Latest compute = new Latest();
+    private final java.time.Clock clock;
+    private final java.nio.file.Path folder;
+
+    private final ObjectProperty<List<Summary>> shelf = new SimpleObjectProperty<>(List.of());
+    private final ObjectProperty<List<Timer>> timers = new SimpleObjectProperty<>(List.of());
+    private final ObjectProperty<Optional<SetRecord>> set = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<Judge.Verdict>> verdict = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
+    private final ObjectProperty<History> history =
+            new SimpleObjectProperty<>(new History(Optional.empty(), Optional.empty()));
+    private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
+    private Consumer<Throwable> trouble = t -> {};
+
+    public Session(Workshop workshop) {
+        this.storage = new StorageThread(workshop);
+        this.clock = workshop.clock();
+        this.folder = workshop.folder();
+        set.addListener((o, a, b) -> judge());
+        condition.addListener((o, a, b) -> judge());
+    }
+
+    public void onTrouble(Consumer<Throwable> handler) {
+        trouble = handler;
+    }
+
+    public ObjectProperty<List<Summary>> shelf() {
+        return shelf;
+    }
+
+    public ObjectProperty<List<Timer>> timers() {
+        return timers;
+    }
+
+    public ObjectProperty<Optional<SetRecord>> set() {
+        return set;
+    }
+
+    public ObjectProperty<Optional<Judge.Verdict>> verdict() {
+        return verdict;
+    }
+
+    public ObjectProperty<Optional<Condition>> condition() {
+        return condition;
+    }
+
+    public ObjectProperty<Optional<String>> stage() {
+        return stage;
+    }
+
+    public ObjectProperty<Step> step() {
+        return step;
+    }
+
+    public ObjectProperty<History> history() {
+        return history;
+    }
+
+    public ObjectProperty<Words> words() {
+        return words;
+    }
+
+    public java.time.Clock clock() {
+        return clock;
+    }
+
+    public java.nio.file.Path folder() {
+        return folder;
+    }
+
+    public String say(String key, Object... fillings) {
+        return words.get().say(key, fillings);
+    }
+
+    /** The work order of the set on the bench; empty without one. */
+    public List<WorkOrder.Item> order() {
+        if (set.get().isEmpty()) return List.of();
+        int read = verdict.get().map(Judge.Verdict::read).orElse(0);
+        int charted = verdict.get().map(Judge.Verdict::charted).orElse(0);
+        return WorkOrder.of(set.get().get().chassis(), set.get().get().job(), read, charted);
+    }
+
+    // --- asking the storage thread ---
+
+    /** Runs storage work; the answer or the trouble arrives on the interface thread. */
+    public <T> CompletableFuture<T> ask(Function<Workshop, T> work, Consumer<T> answer) {
+        CompletableFuture<T> future = storage.ask(work);
+        future.whenComplete((result, error) -> Platform.runLater(() -> {
+            if (error == null) answer.accept(result);
+            else trouble.accept(error.getCause() == null ? error : error.getCause());
+        }));
+        return future;
+    }
+
+    public void refreshShelf() {
+        ask(w -> w.sets().summaries(), shelf::set);
+        ask(Workshop::timers, timers::set);
+    }
+
+    /** Puts a set on the bench. */
+    public void open(UUID id, Runnable then) {
+        ask(
+                w -> {
+                    w.setting("last.set", id.toString());
+                    return w.sets().get(id);
+                },
+                opened -> {
+                    stage.set(Optional.empty());
+                    condition.set(Optional.of(opened.usual()));
+                    set.set(Optional.of(opened));
+                    refreshHistory(id);
+                    then.run();
+                });
+    }
+
+    private void refreshHistory(UUID id) {
+        ask(w -> w.sets().history(id), history::set);
+    }
+
+    /** Changes the set on the bench; the future completes once the change is on disk. */
+    public CompletableFuture<SetRecord> change(String label, Op... ops) {
+        UUID id = need().id();
+        return ask(w -> w.sets().change(id, label, List.of(ops)), this::changed);
+    }
+
+    public CompletableFuture<SetRecord> change(UUID id, String label, Op... ops) {
+        return ask(w -> w.sets().change(id, label, List.of(ops)), this::changed);
+    }
+
+    /** Shows a set as it is after a change, if it is still on the bench. */
+    public void changed(SetRecord now) {
+        if (set.get().isPresent() && set.get().get().id().equals(now.id())) {
+            List<String> open =
+                    now.job().fitted().openEnds().stream().map(Alteration::part).toList();
+            condition.set(condition.get().map(c -> c.withOpenEnds(open)));
+            set.set(Optional.of(now));
+            refreshHistory(now.id());
+        }
+        refreshShelf();
+    }
+
+    public void undo() {
+        set.get().ifPresent(s -> ask(w -> w.sets().undo(s.id()), now -> now.ifPresent(this::changed)));
+    }
+
+    public void redo() {
+        set.get().ifPresent(s -> ask(w -> w.sets().redo(s.id()), now -> now.ifPresent(this::changed)));
+    }
+
+    public SetRecord need() {
+        return set.get()
+                .orElseThrow(() -> BadInput.at("").because(say("ui.no-set")).so(say("ui.no-set.remedy")));
+    }
+
+    public CompletableFuture<SetRecord> putChassis(String label, Chassis chassis) {
+        return change(label, new Op.PutChassis(chassis));
+    }
+
+    public CompletableFuture<SetRecord> putJob(String label, Job job) {
+        return change(label, new Op.PutJob(job));
+    }
+
+    /** Records a reading at a point, in the condition and fitted state of now. */
+    public CompletableFuture<SetRecord> take(Point point, Measure measure, Entry.Volts entry) {
+        Condition now = condition.get().orElseThrow();
+        Condition ranged = entry.range().isPresent()
+                ? now.withMeter(now.meter().onRange(entry.range().getAsDouble()))
+                : now;
+        String reference =
+                need().chassis().chart().map(c -> c.conditions().reference()).orElse("CHASSIS");
+        Reading reading = new Reading(
+                UUID.randomUUID(),
+                point.label(),
+                reference,
+                entry.ac() ? Measure.AC_VOLTS : measure,
+                entry.value(),
+                entry.doubtful(),
+                ranged,
+                need().job().fitted().id(),
+                clock.instant(),
+                Extra.NONE);
+        return change(
+                say("ui.change.reading", point.label(), anabion.core.quantity.Figures.volts(entry.value())),
+                new Op.PutReading(reading));
+    }
+
+    public CompletableFuture<SetRecord> alter(AlterationKind kind, String part, String detail) {
+        SetRecord now = need();
+        if (now.chassis().part(part).isEmpty()) {
+            throw BadInput.at(part).because(say("ui.no-part")).so(say("ui.no-part.remedy"));
+        }
+        Alteration alteration = new Alteration(UUID.randomUUID(), clock.instant(), part, kind, detail, Extra.NONE);
+        return putJob(say("alteration." + kind.code(), part), now.job().altered(alteration));
+    }
+
+    /** The point that a typed name means. */
+    public Point point(String name) {
+        return Points.of(need().chassis()).need(name);
+    }
+
+    private void judge() {
+        if (set.get().isEmpty() || condition.get().isEmpty()) {
+            verdict.set(Optional.empty());
+            return;
+        }
+        SetRecord snapshot = set.get().get();
+        Condition now = condition.get().get();
+        compute.ask(() -> snapshot.judged(now), v -> verdict.set(Optional.of(v)), trouble);
+    }
+
+    public void remember(String name, String value) {
+        ask(
+                w -> {
+                    w.setting(name, value);
+                    return value;
+                },
+                v -> {});
+    }
+
+    @Override
+    public void close() {
+        compute.close();
+        storage.close();
+    }
+}

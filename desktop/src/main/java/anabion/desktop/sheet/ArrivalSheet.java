@@ -1,0 +1,430 @@
+package anabion.desktop.sheet;
+
+import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Identity;
+import anabion.core.chassis.SetKind;
+import anabion.core.chassis.Supply;
+import anabion.core.input.BadInput;
+import anabion.core.job.Arrival;
+import anabion.core.job.Complaint;
+import anabion.core.job.SymptomKind;
+import anabion.core.job.VisitorEvidence;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Unit;
+import anabion.core.tree.Coded;
+import anabion.core.tree.Extra;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.Photo;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.function.Consumer;
+import java.util.function.UnaryOperator;
+import javafx.geometry.Insets;
+import javafx.scene.Node;
+import javafx.scene.control.CheckBox;
+import javafx.scene.control.ComboBox;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.control.TextField;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.ColumnConstraints;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Who it is, how it is fed, what it does wrong, who has been in it before, what was found. Each field is stored as it is left. */
+public final class ArrivalSheet implements Sheet {
+    private final Session session;
+    private final VBox body = new VBox(6);
+    private final ScrollPane pane = new ScrollPane(body);
+    private final Consumer<Throwable> trouble;
+    private Optional<TextField> first = Optional.empty();
+    private Optional<SetRecord> shown = Optional.empty();
+
+    public ArrivalSheet(Session session, Consumer<Throwable> trouble) {
+        this.session = session;
+        this.trouble = trouble;
+        pane.getStyleClass().add("sheet");
+        pane.setFitToWidth(true);
+        pane.setFocusTraversable(false);
+        body.setPadding(new Insets(12, 14, 12, 14));
+        session.set().addListener((o, a, b) -> {
+            if (!b.equals(shown)) rebuild();
+        });
+        session.words().addListener((o, a, b) -> rebuild());
+        rebuild();
+    }
+
+    private void rebuild() {
+        String focused = body.getScene() != null && body.getScene().getFocusOwner() != null
+                ? body.getScene().getFocusOwner().getId()
+                : null;
+        body.getChildren().clear();
+        shown = session.set().get();
+        body.getChildren().add(Texts.label(session.say("step.arrival"), "title"));
+        if (shown.isEmpty()) return;
+        identity(shown.get());
+        supply(shown.get());
+        complaints(shown.get());
+        visitors(shown.get());
+        found(shown.get());
+        photos(shown.get());
+        if (focused != null) Optional.ofNullable(body.lookup("#" + focused)).ifPresent(Node::requestFocus);
+    }
+
+    // --- building ---
+
+    private GridPane grid(String heading) {
+        GridPane grid = new GridPane();
+        grid.setHgap(10);
+        grid.setVgap(6);
+        for (int i = 0; i < 2; i++) {
+            ColumnConstraints label = new ColumnConstraints(96);
+            ColumnConstraints field = new ColumnConstraints(80, 190, Double.MAX_VALUE);
+            field.setHgrow(Priority.ALWAYS);
+            grid.getColumnConstraints().addAll(label, field);
+        }
+        Label head = Texts.label(session.say(heading), "strong", "petrol");
+        head.setPadding(new Insets(8, 0, 0, 0));
+        body.getChildren().addAll(head, grid);
+        return grid;
+    }
+
+    private TextField field(GridPane grid, int column, int row, String key, String value, Consumer<String> store) {
+        TextField field = new TextField(value);
+        field.setId("arrival-" + key);
+        Label label = Texts.label(session.say("arrival." + key), "soft");
+        label.setLabelFor(field);
+        field.setAccessibleText(label.getText());
+        String[] stored = {value};
+        Runnable leave = () -> {
+            if (field.getText().equals(stored[0])) return;
+            String text = field.getText();
+            try {
+                store.accept(text.strip());
+                stored[0] = text;
+            } catch (BadInput e) {
+                trouble.accept(e);
+            }
+        };
+        field.setOnAction(e -> leave.run());
+        field.focusedProperty().addListener((o, was, is) -> {
+            if (was && !is) leave.run();
+        });
+        grid.add(label, column * 2, row);
+        grid.add(field, column * 2 + 1, row);
+        return field;
+    }
+
+    private <E extends Enum<E> & Coded> ComboBox<String> choice(
+            String id, E[] all, E now, String stem, Consumer<E> store) {
+        ComboBox<String> box = new ComboBox<>();
+        for (E e : all) box.getItems().add(session.say(stem + e.code()));
+        box.getSelectionModel().select(now.ordinal());
+        box.setId(id);
+        box.setMaxWidth(Double.MAX_VALUE);
+        box.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> {
+            if (b.intValue() >= 0 && b.intValue() != now.ordinal()) store.accept(all[b.intValue()]);
+        });
+        return box;
+    }
+
+    private void identity(SetRecord set) {
+        Identity i = set.chassis().identity();
+        GridPane grid = grid("arrival.identity");
+        first = Optional.of(field(
+                grid,
+                0,
+                0,
+                "maker",
+                i.maker(),
+                t -> putIdentity(x -> new Identity(
+                        t, x.model(), x.chassisCode(), x.serial(), x.year(), x.yearReason(), x.kind(), x.extra()))));
+        field(
+                grid,
+                1,
+                0,
+                "model",
+                i.model(),
+                t -> putIdentity(x -> new Identity(
+                        x.maker(), t, x.chassisCode(), x.serial(), x.year(), x.yearReason(), x.kind(), x.extra())));
+        field(
+                grid,
+                0,
+                1,
+                "code",
+                i.chassisCode(),
+                t -> putIdentity(x -> new Identity(
+                        x.maker(), x.model(), t, x.serial(), x.year(), x.yearReason(), x.kind(), x.extra())));
+        field(
+                grid,
+                1,
+                1,
+                "serial",
+                i.serial(),
+                t -> putIdentity(x -> new Identity(
+                        x.maker(), x.model(), x.chassisCode(), t, x.year(), x.yearReason(), x.kind(), x.extra())));
+        String year = i.year().isPresent() ? String.valueOf(i.year().getAsInt()) : "";
+        field(
+                grid,
+                0,
+                2,
+                "year",
+                year,
+                t -> putIdentity(x -> new Identity(
+                        x.maker(),
+                        x.model(),
+                        x.chassisCode(),
+                        x.serial(),
+                        year(t),
+                        x.yearReason(),
+                        x.kind(),
+                        x.extra())));
+        field(
+                grid,
+                1,
+                2,
+                "why",
+                i.yearReason(),
+                t -> putIdentity(x -> new Identity(
+                        x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), t, x.kind(), x.extra())));
+        grid.add(Texts.label(session.say("arrival.kind"), "soft"), 0, 3);
+        ComboBox<String> kind = choice(
+                "arrival-kind",
+                SetKind.values(),
+                i.kind(),
+                "kind.",
+                k -> putIdentity(x -> new Identity(
+                        x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), x.yearReason(), k, x.extra())));
+        kind.setAccessibleText(session.say("arrival.kind"));
+        grid.add(kind, 1, 3);
+        field(
+                grid,
+                1,
+                3,
+                "owner",
+                set.job().arrival().owner(),
+                t -> putArrival(
+                        a -> new Arrival(t, a.price(), a.complaints(), a.visitors(), a.found(), a.note(), a.extra())));
+        String bands =
+                String.join(", ", set.chassis().bands().stream().map(Band::name).toList());
+        field(grid, 0, 4, "bands", bands, this::putBands);
+        field(
+                grid,
+                1,
+                4,
+                "price",
+                set.job().arrival().price(),
+                t -> putArrival(
+                        a -> new Arrival(a.owner(), t, a.complaints(), a.visitors(), a.found(), a.note(), a.extra())));
+    }
+
+    private static OptionalInt year(String text) {
+        if (text.isEmpty()) return OptionalInt.empty();
+        if (!text.matches("1[89]\\d\\d|20\\d\\d"))
+            throw BadInput.at("year").because("\"" + text + "\" is no year").so("write four figures, such as 1953");
+        return OptionalInt.of(Integer.parseInt(text));
+    }
+
+    private void supply(SetRecord set) {
+        Supply s = set.chassis().supply();
+        GridPane grid = grid("arrival.supply");
+        ComboBox<String> arrangement = choice(
+                "arrival-arrangement",
+                Arrangement.values(),
+                s.arrangement(),
+                "supply.",
+                a -> putSupply(new Supply(a, s.volts(), s.hertz(), s.note(), s.extra())));
+        arrangement.setAccessibleText(session.say("arrival.arrangement"));
+        grid.add(Texts.label(session.say("arrival.arrangement"), "soft"), 0, 0);
+        grid.add(arrangement, 1, 0, 3, 1);
+        field(
+                grid,
+                0,
+                1,
+                "volts",
+                Figures.fixed(s.volts(), 0),
+                t -> putSupply(
+                        new Supply(s.arrangement(), Notation.exact(t, Unit.VOLT), s.hertz(), s.note(), s.extra())));
+        field(
+                grid,
+                1,
+                1,
+                "hertz",
+                s.hertz() == 0 ? "" : Figures.fixed(s.hertz(), 0),
+                t -> putSupply(new Supply(
+                        s.arrangement(),
+                        s.volts(),
+                        t.isEmpty() ? 0 : Notation.exact(t, Unit.HERTZ),
+                        s.note(),
+                        s.extra())));
+        Label consequence = Texts.wrapped(
+                session.say("safety." + s.arrangement().code())
+                        + (s.arrangement().usesMains() ? " " + session.say("safety.law") : ""),
+                s.arrangement().chassisMayBeLive() ? "brick" : "soft");
+        body.getChildren().add(consequence);
+    }
+
+    private void complaints(SetRecord set) {
+        GridPane grid = grid("arrival.complaints");
+        Set<String> where = new LinkedHashSet<>();
+        set.chassis().bands().forEach(b -> where.add(b.name()));
+        set.job().arrival().complaints().forEach(c -> where.add(c.where()));
+        where.add(session.say("arrival.whole-set"));
+        int row = 0;
+        for (String w : where) {
+            Optional<Complaint> now = set.job().arrival().complaints().stream()
+                    .filter(c -> c.where().equals(w))
+                    .findFirst();
+            SymptomKind symptom = now.map(Complaint::symptom).orElse(SymptomKind.UNTRIED);
+            String note = now.map(Complaint::note).orElse("");
+            ComboBox<String> box = choice(
+                    "complaint-" + row,
+                    SymptomKind.values(),
+                    symptom,
+                    "symptom.",
+                    s -> putComplaint(
+                            new Complaint(w, s, note, now.map(Complaint::extra).orElse(Extra.NONE))));
+            box.setAccessibleText(w);
+            grid.add(Texts.label(w, "soft"), 0, row);
+            grid.add(box, 1, row);
+            TextField words = field(
+                    grid,
+                    1,
+                    row,
+                    "note",
+                    note,
+                    t -> putComplaint(new Complaint(
+                            w, symptom, t, now.map(Complaint::extra).orElse(Extra.NONE))));
+            words.setId("complaint-note-" + row);
+            row++;
+        }
+    }
+
+    private void visitors(SetRecord set) {
+        Label head = Texts.label(session.say("arrival.visitors"), "strong", "petrol");
+        head.setPadding(new Insets(8, 0, 0, 0));
+        FlowPane flow = new FlowPane(18, 6);
+        for (VisitorEvidence v : VisitorEvidence.values()) {
+            CheckBox box = new CheckBox(session.say("visitor." + v.code()));
+            box.setId("visitor-" + v.code());
+            box.setSelected(set.job().arrival().visitors().contains(v));
+            box.selectedProperty()
+                    .addListener((o, a, on) -> putArrival(x -> {
+                        Set<VisitorEvidence> seen = new TreeSet<>(x.visitors());
+                        if (on) seen.add(v);
+                        else seen.remove(v);
+                        return new Arrival(x.owner(), x.price(), x.complaints(), seen, x.found(), x.note(), x.extra());
+                    }));
+            flow.getChildren().add(box);
+        }
+        body.getChildren().addAll(head, flow);
+        if (set.job().arrival().visited())
+            body.getChildren().add(Texts.wrapped(session.say("arrival.visited"), "soft"));
+    }
+
+    private void found(SetRecord set) {
+        GridPane grid = grid("arrival.found");
+        String now = String.join("; ", set.job().arrival().found());
+        field(
+                grid,
+                0,
+                0,
+                "objects",
+                now,
+                t -> putArrival(a -> new Arrival(
+                        a.owner(), a.price(), a.complaints(), a.visitors(), split(t), a.note(), a.extra())));
+        field(
+                grid,
+                1,
+                0,
+                "remark",
+                set.job().arrival().note(),
+                t -> putArrival(
+                        a -> new Arrival(a.owner(), a.price(), a.complaints(), a.visitors(), a.found(), t, a.extra())));
+    }
+
+    private static List<String> split(String text) {
+        List<String> all = new ArrayList<>();
+        for (String s : text.split(";")) if (!s.isBlank()) all.add(s.strip());
+        return all;
+    }
+
+    private void photos(SetRecord set) {
+        if (set.photos().isEmpty()) return;
+        Label head = Texts.label(session.say("arrival.photos"), "strong", "petrol");
+        FlowPane flow = new FlowPane(10, 10);
+        body.getChildren().addAll(head, flow);
+        for (Photo photo : set.photos()) {
+            session.ask(w -> w.file(photo), file -> {
+                ImageView view = new ImageView(new Image(file.toUri().toString(), 150, 110, true, true, true));
+                view.setAccessibleText(photo.caption());
+                flow.getChildren().add(new VBox(2, view, Texts.label(photo.caption(), "soft", "small")));
+            });
+        }
+    }
+
+    // --- storing ---
+
+    private void putIdentity(UnaryOperator<Identity> change) {
+        Chassis c = session.need().chassis();
+        session.putChassis(session.say("ui.change.identity"), c.withIdentity(change.apply(c.identity())));
+    }
+
+    private void putSupply(Supply supply) {
+        session.putChassis(
+                session.say("ui.change.supply"), session.need().chassis().withSupply(supply));
+    }
+
+    private void putArrival(UnaryOperator<Arrival> change) {
+        var job = session.need().job();
+        session.putJob(session.say("ui.change.arrival"), job.withArrival(change.apply(job.arrival())));
+    }
+
+    private void putComplaint(Complaint complaint) {
+        putArrival(a -> {
+            List<Complaint> all = new ArrayList<>(a.complaints().stream()
+                    .filter(c -> !c.where().equals(complaint.where()))
+                    .toList());
+            all.add(complaint);
+            return new Arrival(a.owner(), a.price(), all, a.visitors(), a.found(), a.note(), a.extra());
+        });
+    }
+
+    private void putBands(String text) {
+        Chassis c = session.need().chassis();
+        session.putChassis(session.say("ui.change.bands"), Bands.named(c, text));
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return session.say("step.arrival");
+    }
+
+    @Override
+    public String prompt() {
+        return session.say("ui.arrival.prompt");
+    }
+
+    @Override
+    public void focus() {
+        first.ifPresent(Node::requestFocus);
+    }
+}

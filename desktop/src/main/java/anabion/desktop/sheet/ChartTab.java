@@ -1,0 +1,108 @@
+package anabion.desktop.sheet;
+
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.StudyLine;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.geometry.Insets;
+
+/** The service chart and the conditions it was taken under. */
+final class ChartTab extends StudyTab {
+    private static final List<String> CONDITIONS = List.of("line", "meter", "band", "tolerance", "source");
+
+    ChartTab(Session session) {
+        super(session);
+    }
+
+    @Override
+    String title() {
+        return "study.chart";
+    }
+
+    @Override
+    int count() {
+        return hasSet() ? chassis().chart().map(c -> c.rows().size()).orElse(0) : 0;
+    }
+
+    @Override
+    void rebuild() {
+        List<Column<ChartRow>> columns = List.of(
+                new Column<>("study.point", 60, false, ChartRow::point),
+                new Column<>("study.band", 80, false, ChartRow::band),
+                new Column<>(
+                        "study.volts",
+                        80,
+                        true,
+                        r -> Figures.volts(r.value()) + (r.measure() == Measure.AC_VOLTS ? " ~" : "")),
+                new Column<>(
+                        "study.source",
+                        130,
+                        true,
+                        r -> r.sourceOhms().isPresent()
+                                ? Figures.si(Quantity.ohms(r.sourceOhms().getAsDouble()))
+                                : ""),
+                new Column<>(
+                        "study.tolerance",
+                        90,
+                        true,
+                        r -> r.tolerance().isPresent()
+                                ? "±" + Figures.percent(r.tolerance().getAsDouble())
+                                : ""),
+                new Column<>("study.follows", 0, false, r -> r.followsLine() ? "" : session.say("study.fixed")));
+        Optional<Chart> chart = hasSet() ? chassis().chart() : Optional.empty();
+        show(chart.map(Chart::rows).orElse(List.of()), columns, "study.chart.empty");
+        var words = Texts.wrapped(chart.map(this::conditions).orElse(""), "soft");
+        words.setPadding(new Insets(4, 14, 8, 14));
+        pane.getChildren().setAll(words, head(columns), list);
+    }
+
+    private String conditions(Chart c) {
+        return session.say(
+                "study.conditions",
+                Figures.fixed(c.conditions().line(), 0),
+                MeterWords.of(c.conditions().meter()),
+                c.conditions().band(),
+                Figures.percent(c.tolerance()),
+                c.source().isEmpty() ? session.say("study.no-source") : c.source());
+    }
+
+    @Override
+    Chassis line(String line, Chassis chassis) {
+        String[] words = line.strip().split("\\s+", 2);
+        String name = words[0].toLowerCase(Locale.ROOT).replaceFirst("^chart-", "");
+        if (words[0].toLowerCase(Locale.ROOT).startsWith("chart-") && CONDITIONS.contains(name) && words.length > 1) {
+            return StudyLine.condition(name, words[1], chassis);
+        }
+        return StudyLine.chartRow(line, chassis);
+    }
+
+    @Override
+    String edit() {
+        if (!(list.getSelectionModel().getSelectedItem() instanceof ChartRow r)) return "";
+        String source = r.sourceOhms().isPresent()
+                ? " " + Figures.rkm(Quantity.ohms(r.sourceOhms().getAsDouble()))
+                : "";
+        return r.point() + " " + Figures.volts(r.value()) + (r.measure() == Measure.AC_VOLTS ? "~" : "") + source
+                + (r.followsLine() ? "" : " fixed");
+    }
+
+    @Override
+    String copy() {
+        StringBuilder text = new StringBuilder("point,value,source\n");
+        chassis().chart().ifPresent(c -> c.rows().forEach(r -> text.append(r.point())
+                .append(',')
+                .append(r.value())
+                .append(',')
+                .append(r.sourceOhms().isPresent() ? r.sourceOhms().getAsDouble() : "")
+                .append('\n')));
+        return text.toString();
+    }
+}

@@ -1,0 +1,201 @@
+package anabion.desktop.sheet;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Renames;
+import anabion.core.chassis.StudyLine;
+import anabion.core.chassis.ValueList;
+import anabion.core.chassis.WiringLine;
+import anabion.core.format.ListCodec;
+import anabion.core.input.BadInput;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.Op;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.concurrent.CompletableFuture;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** The set's papers: parts with their nets, the service chart with its conditions, the stages of each band. */
+public final class StudySheet implements Sheet {
+    private final Session session;
+    private final BorderPane pane = new BorderPane();
+    private final HBox tabs = new HBox(16);
+    private final Label note = Texts.wrapped("", "soft");
+    private final List<StudyTab> all;
+    private final Runnable changed;
+    private int now;
+
+    /** @param changed called when another tab is shown */
+    public StudySheet(Session session, Runnable changed) {
+        this.session = session;
+        this.changed = changed;
+        this.all = List.of(new PartsTab(session), new ChartTab(session), new StagesTab(session));
+        pane.getStyleClass().add("sheet");
+        HBox top = new HBox(20, Texts.label(session.say("step.study"), "title"), tabs);
+        top.setAlignment(Pos.CENTER_LEFT);
+        tabs.setAlignment(Pos.CENTER_LEFT);
+        top.setPadding(new Insets(12, 14, 4, 14));
+        note.setPadding(new Insets(0, 14, 4, 14));
+        pane.setTop(new VBox(top, note));
+        session.set().addListener((o, a, b) -> rebuild());
+        session.words().addListener((o, a, b) -> rebuild());
+        say("");
+        rebuild();
+        changed.run();
+    }
+
+    private void rebuild() {
+        tabs.getChildren().clear();
+        for (int i = 0; i < all.size(); i++) {
+            int number = i;
+            Button tab = new Button(
+                    session.say(all.get(i).title()) + "  " + all.get(i).count());
+            tab.getStyleClass().setAll("tab");
+            if (i == now) tab.getStyleClass().add("here");
+            tab.setOnAction(e -> tab(number + 1));
+            tabs.getChildren().addAll(tab, Texts.label("Alt " + (i + 1), "key"));
+        }
+        all.forEach(StudyTab::rebuild);
+        pane.setCenter(all.get(now).node());
+    }
+
+    private void say(String text) {
+        note.setText(text);
+        note.setManaged(!text.isEmpty());
+        note.setVisible(!text.isEmpty());
+    }
+
+    @Override
+    public void tab(int number) {
+        if (number < 1 || number > all.size()) return;
+        now = number - 1;
+        say("");
+        rebuild();
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return session.say(all.get(now).title());
+    }
+
+    @Override
+    public String prompt() {
+        return session.say(all.get(now).title() + ".prompt");
+    }
+
+    @Override
+    public CompletableFuture<?> entered(String line) {
+        Chassis chassis = session.need().chassis();
+        String[] words = line.strip().split("\\s+");
+        String command = words[0].toLowerCase(Locale.ROOT);
+        if (command.equals("drop") && words.length > 1) {
+            String name = line.strip().substring(4).strip();
+            return session.putChassis(session.say("ui.change.drop", name), StudyLine.drop(name, chassis));
+        }
+        if (command.equals("rename") && words.length == 3)
+            return rename(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT));
+        return session.putChassis(
+                session.say("ui.change.study", words[0]), all.get(now).line(line, chassis));
+    }
+
+    private CompletableFuture<?> rename(String from, String to) {
+        List<Op> ops = new ArrayList<>();
+        ops.add(new Op.PutChassis(Renames.part(session.need().chassis(), from, to)));
+        session.need().readings().stream()
+                .filter(r -> !Renames.point(r.point(), from, to).equals(r.point()))
+                .forEach(r -> ops.add(new Op.PutReading(r.withPoint(Renames.point(r.point(), from, to)))));
+        return session.change(session.say("ui.change.rename", from, to), ops.toArray(Op[]::new));
+    }
+
+    @Override
+    public String edit() {
+        return all.get(now).edit();
+    }
+
+    @Override
+    public void moved(KeyCode key) {
+        all.get(now).moved(key);
+    }
+
+    @Override
+    public String copy() {
+        return all.get(now).copy();
+    }
+
+    @Override
+    public CompletableFuture<?> paste(String text) {
+        Chassis chassis = session.need().chassis();
+        try {
+            String header = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
+            if (header.contains("point"))
+                return session.putChassis(
+                        session.say("ui.change.chart"),
+                        StudyLine.chartRows(ListCodec.chart(new StringReader(text), chassis), chassis));
+            if (header.contains("nets"))
+                return session.putChassis(
+                        session.say("ui.change.parts"), ListCodec.parts(new StringReader(text), chassis));
+            if (header.contains("reference"))
+                return joined(ValueList.join(chassis, ListCodec.values(new StringReader(text))), chassis);
+            return lines(text, chassis);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Plain wiring lines, one a row. */
+    private CompletableFuture<?> lines(String text, Chassis chassis) {
+        Chassis grown = chassis;
+        int number = 0;
+        for (String line : text.lines().toList()) {
+            number++;
+            if (line.isBlank()) continue;
+            try {
+                grown = ListCodec.withPart(grown, WiringLine.parse(line.replace('\t', ' '), grown));
+            } catch (BadInput e) {
+                throw e.inside("line " + number);
+            }
+        }
+        return session.putChassis(session.say("ui.change.parts"), grown);
+    }
+
+    private CompletableFuture<?> joined(ValueList.Report report, Chassis chassis) {
+        List<String> said = new ArrayList<>();
+        if (!report.missing().isEmpty()) said.add(session.say("ui.join.missing", String.join(", ", report.missing())));
+        if (!report.unplaced().isEmpty())
+            said.add(session.say("ui.join.unplaced", String.join(", ", report.unplaced())));
+        if (!report.doubled().isEmpty()) said.add(session.say("ui.join.doubled", String.join(", ", report.doubled())));
+        report.contradictory()
+                .forEach(c -> said.add(session.say("ui.join.contradiction", c.reference(), c.drawing(), c.list())));
+        report.unreadable().forEach(e -> said.add(e.getMessage()));
+        return session.putChassis(session.say("ui.change.values"), chassis.withParts(report.parts()))
+                .thenApply(set -> {
+                    javafx.application.Platform.runLater(
+                            () -> say(report.clean() ? session.say("ui.join.clean") : String.join("  ", said)));
+                    return set;
+                });
+    }
+
+    @Override
+    public List<String[]> hints() {
+        return List.of(
+                new String[] {"Enter", session.say("ui.hint.edit")},
+                new String[] {"Ctrl V", session.say("ui.hint.paste")});
+    }
+}

@@ -1,0 +1,481 @@
+package anabion.desktop.sheet;
+
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.Component.Device;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
+import anabion.core.chassis.Point;
+import anabion.core.device.Base;
+import anabion.core.format.ReadingCodec;
+import anabion.core.quantity.Figures;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Judge;
+import anabion.core.reading.Reading;
+import anabion.core.reading.Row;
+import anabion.core.reading.Standing;
+import anabion.desktop.control.NeedleBar;
+import anabion.desktop.control.SocketView;
+import anabion.desktop.control.Texts;
+import anabion.desktop.probe.Entry;
+import anabion.desktop.session.Session;
+import anabion.workshop.Op;
+import anabion.workshop.SetRecord;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Charted, should read, read, verdict: row by row, device by device, with the socket of the lit row. */
+public final class VoltagesSheet implements Sheet {
+    private static final Columns WIDE = new Columns(52, 92, 72, 94, 172);
+    private static final Columns TIGHT = new Columns(46, 84, 54, 86, 128);
+    private static final double TIGHT_BELOW = 660;
+
+    /** Widths of the columns; the needle bar takes what is left. */
+    private record Columns(double pin, double net, double number, double should, double verdict) {}
+
+    private final Session session;
+    private final Consumer<Optional<Row>> onLit;
+    private final BorderPane pane = new BorderPane();
+    private final Label title = Texts.label("", "title");
+    private final Label conditions = Texts.label("", "soft");
+    private final VBox list = new VBox();
+    private final ScrollPane scroll = new ScrollPane(list);
+    private final SocketView socket = new SocketView();
+    private final VBox pins = new VBox(1);
+    private final HBox socketBox = new HBox(24, socket, pins);
+    private final VBox header = new VBox();
+    private Columns columns = WIDE;
+    private List<Row> rows = List.of();
+    private final List<HBox> drawn = new ArrayList<>();
+    private int lit;
+    private boolean fromBelow = true;
+    private Optional<UUID> settled = Optional.empty();
+
+    public VoltagesSheet(Session session, Consumer<Optional<Row>> onLit) {
+        this.session = session;
+        this.onLit = onLit;
+        pane.getStyleClass().add("sheet");
+        HBox top = new HBox(10, title, conditions);
+        top.setAlignment(Pos.BASELINE_LEFT);
+        top.setPadding(new Insets(12, 14, 8, 14));
+        conditions.setMinWidth(0);
+        title.setMinWidth(Label.USE_PREF_SIZE);
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(false);
+        socketBox.setPadding(new Insets(8, 14, 8, 30));
+        socketBox.setAlignment(Pos.CENTER_LEFT);
+        pane.setTop(new VBox(top, header));
+        scroll.heightProperty().addListener((o, a, b) -> {
+            if (lit >= 0 && lit < drawn.size()) reveal(drawn.get(lit));
+        });
+        pane.widthProperty().addListener((o, a, b) -> {
+            Columns fitting = b.doubleValue() < TIGHT_BELOW ? TIGHT : WIDE;
+            if (fitting == columns) return;
+            columns = fitting;
+            rebuild();
+        });
+        pane.setCenter(scroll);
+        pane.setBottom(new VBox(Texts.rule(), socketBox));
+        session.verdict().addListener((o, a, b) -> rebuild());
+        session.stage().addListener((o, a, b) -> rebuild());
+        session.words().addListener((o, a, b) -> rebuild());
+        session.set().addListener((o, a, b) -> {
+            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) lit = -1;
+        });
+        rebuild();
+    }
+
+    private HBox head() {
+        Label bar = Texts.label(session.say(columns == TIGHT ? "ui.volts.bar-tight" : "ui.volts.bar"));
+        HBox.setHgrow(bar, Priority.ALWAYS);
+        bar.setMaxWidth(Double.MAX_VALUE);
+        bar.setAlignment(Pos.CENTER);
+        bar.setMinWidth(0);
+        HBox head = new HBox(
+                Texts.column(session.say("ui.volts.pin"), columns.pin(), false),
+                Texts.column(session.say("ui.volts.net"), columns.net(), false),
+                Texts.column(session.say("ui.volts.chart"), columns.number(), true),
+                Texts.column(session.say("ui.volts.should"), columns.should(), true),
+                Texts.column(session.say("ui.volts.read"), columns.number(), true),
+                bar,
+                Texts.column(session.say("ui.volts.verdict"), columns.verdict(), false));
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    private void rebuild() {
+        List<Row> all = session.verdict().get().map(Judge.Verdict::rows).orElse(List.of());
+        Optional<String> label = lit >= 0 && lit < rows.size()
+                ? Optional.of(rows.get(lit).point().label())
+                : Optional.empty();
+        rows = all.stream().filter(this::inStage).toList();
+        int before = label.map(l -> index(l)).orElse(-1);
+        lit = before >= 0 ? before : firstWanted();
+        header.getChildren().setAll(head());
+        title.setText(session.say("step.voltages"));
+        conditions.setText(conditionWords());
+        list.getChildren().clear();
+        drawn.clear();
+        String group = "";
+        for (int i = 0; i < rows.size(); i++) {
+            Row row = rows.get(i);
+            String device = row.point().device().map(Part::reference).orElse("");
+            if (!device.equals(group) || i == 0) list.getChildren().add(group(row));
+            group = device;
+            HBox box = row(row, i);
+            drawn.add(box);
+            list.getChildren().add(box);
+        }
+        if (rows.isEmpty()) list.getChildren().add(empty());
+        light();
+    }
+
+    private Node empty() {
+        boolean parts =
+                session.set().get().map(s -> !s.chassis().parts().isEmpty()).orElse(false);
+        Label text = Texts.wrapped(
+                session.say(parts && session.stage().get().isPresent() ? "ui.volts.stage-empty" : "ui.volts.empty"),
+                "soft");
+        text.setPadding(new Insets(20));
+        return text;
+    }
+
+    private boolean inStage(Row row) {
+        Optional<String> stage = session.stage().get();
+        if (stage.isEmpty() || session.set().get().isEmpty()) return true;
+        return session.set()
+                .get()
+                .get()
+                .chassis()
+                .stage(stage.get())
+                .filter(s -> s.point().equals(row.point().label())
+                        || row.point()
+                                .device()
+                                .filter(d -> s.parts().contains(d.reference()))
+                                .isPresent())
+                .isPresent();
+    }
+
+    /** The row to begin with: the first that is out, else the first not taken. */
+    private int firstWanted() {
+        for (int i = 0; i < rows.size(); i++) if (rows.get(i).verdict().key().equals("verdict.positive")) return i;
+        for (int i = 0; i < rows.size(); i++) if (rows.get(i).standing() == Standing.NOT_TAKEN) return i;
+        return 0;
+    }
+
+    private String conditionWords() {
+        Optional<Condition> now = session.condition().get();
+        if (session.set().get().isEmpty() || now.isEmpty()) return "";
+        String stage =
+                session.stage().get().map(s -> session.say("ui.volts.only", s)).orElse("");
+        Optional<Chart> chart = session.set().get().get().chassis().chart();
+        if (chart.isEmpty()) return session.say("ui.volts.no-chart") + stage;
+        Chart.Conditions c = chart.get().conditions();
+        return session.say(
+                        chart.get().provisional() ? "ui.volts.conditions-provisional" : "ui.volts.conditions",
+                        Figures.fixed(c.line(), 0),
+                        MeterWords.of(c.meter()),
+                        Figures.fixed(now.get().line(), 0),
+                        MeterWords.of(now.get().meter().text()))
+                + stage;
+    }
+
+    private HBox group(Row row) {
+        String reference = row.point().device().map(Part::reference).orElse(session.say("ui.volts.nets"));
+        String type =
+                row.point().device().flatMap(Part::device).map(Device::type).orElse("");
+        String stage = row.point()
+                .device()
+                .flatMap(d -> session.set().get().flatMap(s -> s.chassis().owner(d.reference())))
+                .map(s -> s.name())
+                .orElse("");
+        HBox box = new HBox(
+                6,
+                Texts.label((reference + " " + type).strip(), "strong", "petrol"),
+                Texts.label(stage, "soft", "small"));
+        box.setAlignment(Pos.BASELINE_LEFT);
+        box.getStyleClass().add("group");
+        return box;
+    }
+
+    private HBox row(Row row, int index) {
+        String wave = row.measure() == Measure.AC_VOLTS ? " ~" : "";
+        boolean out = row.standing() == Standing.OUT;
+        String read = row.reading()
+                .map(r -> Figures.volts(r.value()) + wave + (r.doubtful() ? "?" : ""))
+                .orElse("·");
+        NeedleBar bar = new NeedleBar();
+        HBox.setHgrow(bar, Priority.ALWAYS);
+        HBox.setMargin(bar, new Insets(0, 12, 0, columns == TIGHT ? 12 : 20));
+        boolean fresh = row.reading()
+                .map(Reading::id)
+                .filter(id -> settled.filter(id::equals).isPresent())
+                .isPresent();
+        if (row.expectation().isEmpty() || row.standing() == Standing.OFF_BY_DESIGN) bar.blank();
+        else if (row.reading().isEmpty()) bar.expected();
+        else bar.read(row.expectation().get().deviation(row.reading().get().value()), row.standing(), fresh);
+        String verdict = session.words().get().say(row.verdict());
+        Label verdictLabel = Texts.column(verdict, columns.verdict(), false, out ? "out" : "soft");
+        HBox box = new HBox(
+                Texts.column(row.point().label(), columns.pin(), false),
+                Texts.column(net(row), columns.net(), false),
+                Texts.column(
+                        row.expectation()
+                                .map(e -> Figures.volts(e.charted()) + wave)
+                                .orElse(""),
+                        columns.number(),
+                        true,
+                        "soft"),
+                Texts.column(
+                        row.expectation()
+                                .map(e -> Figures.volts(e.value()) + wave)
+                                .orElse(""),
+                        columns.should(),
+                        true),
+                Texts.column(read, columns.number(), true, out ? new String[] {"read", "out"} : new String[] {"read"}),
+                bar,
+                verdictLabel);
+        box.getStyleClass().add("row");
+        box.setAlignment(Pos.CENTER_LEFT);
+        box.setOnMouseClicked(e -> {
+            lit = index;
+            light();
+        });
+        box.setAccessibleText(row.point().label() + " " + net(row) + ", " + read + " V, " + verdict);
+        return box;
+    }
+
+    private String net(Row row) {
+        Point p = row.point();
+        if (p.device().isEmpty()) return "";
+        String word = session.say(PinNames.key(p.function()));
+        boolean named = !p.net().equals(p.label())
+                && !p.net().equals("CHASSIS")
+                && p.net().length() <= 5
+                && !p.net().contains(".");
+        return named ? word + " " + p.net() : word;
+    }
+
+    private void light() {
+        for (int i = 0; i < drawn.size(); i++) {
+            drawn.get(i).getStyleClass().remove("lit");
+            if (i == lit) drawn.get(i).getStyleClass().add("lit");
+        }
+        Optional<Row> row = litRow();
+        onLit.accept(row);
+        showSocket(row);
+        if (lit >= 0 && lit < drawn.size()) reveal(drawn.get(lit));
+    }
+
+    private void reveal(Node node) {
+        javafx.application.Platform.runLater(() -> {
+            double height = list.getHeight() - scroll.getViewportBounds().getHeight();
+            if (height <= 0) return;
+            double top = node.getBoundsInParent().getMinY();
+            double bottom = node.getBoundsInParent().getMaxY();
+            double from = scroll.getVvalue() * height;
+            if (top < from + 30) scroll.setVvalue(Math.max(0, top - 60) / height);
+            else if (bottom > from + scroll.getViewportBounds().getHeight())
+                scroll.setVvalue(
+                        Math.min(1, (bottom - scroll.getViewportBounds().getHeight() + 8) / height));
+        });
+    }
+
+    private void showSocket(Optional<Row> row) {
+        Optional<Device> device = row.flatMap(r -> r.point().device()).flatMap(Part::device);
+        Optional<Base> base = device.flatMap(d -> Base.named(d.base()));
+        boolean known = base.isPresent();
+        socketBox.setVisible(known);
+        socketBox.setManaged(known);
+        if (!known) return;
+        Map<String, String> functions = device.get().functions();
+        int pin = Integer.parseInt(row.get().point().pin());
+        socket.show(base.get(), functions, pin, fromBelow);
+        pins.getChildren()
+                .setAll(Texts.label(
+                        session.say("ui.socket.pin", pin, pinWords(functions.getOrDefault(String.valueOf(pin), ""))),
+                        "strong"));
+        List<String> others = new ArrayList<>();
+        functions.forEach((p, f) -> {
+            if (!p.equals(String.valueOf(pin)) && !f.equals("nc")) others.add(p + " " + pinWords(f));
+        });
+        for (int i = 0; i < others.size(); i += 3)
+            pins.getChildren()
+                    .add(Texts.label(String.join("   ", others.subList(i, Math.min(i + 3, others.size()))), "soft"));
+        pins.getChildren().add(Texts.label(session.say(fromBelow ? "ui.socket.below" : "ui.socket.above"), "soft"));
+        socket.setAccessibleText(
+                pins.getChildren().stream().map(n -> ((Label) n).getText()).reduce("", (a, b) -> a + " " + b));
+    }
+
+    private String pinWords(String function) {
+        List<String> words = new ArrayList<>();
+        String section = PinNames.section(function);
+        for (String f : PinNames.plain(function)) words.add(session.say(PinNames.key(f)));
+        return String.join(" and ", words.stream().distinct().toList()) + (section.isEmpty() ? "" : " " + section);
+    }
+
+    /** Shows the socket from the other side. */
+    public void flip() {
+        fromBelow = !fromBelow;
+        showSocket(litRow());
+    }
+
+    public Optional<Row> litRow() {
+        return lit >= 0 && lit < rows.size() ? Optional.of(rows.get(lit)) : Optional.empty();
+    }
+
+    private int index(String label) {
+        for (int i = 0; i < rows.size(); i++) if (rows.get(i).point().label().equals(label)) return i;
+        return -1;
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return litRow().map(r -> r.point().label() + " " + net(r)).orElse(session.say("step.voltages"));
+    }
+
+    @Override
+    public String prompt() {
+        return session.say(litRow().isPresent() ? "ui.volts.prompt" : "ui.volts.prompt-empty");
+    }
+
+    @Override
+    public boolean takesReadings() {
+        return true;
+    }
+
+    @Override
+    public Measure measure() {
+        return litRow().map(Row::measure).orElse(Measure.DC_VOLTS);
+    }
+
+    @Override
+    public CompletableFuture<?> reading(Entry.Volts volts) {
+        Point point = volts.point().map(session::point).orElseGet(() -> litRow().map(Row::point)
+                .orElseThrow(() -> anabion.core.input.BadInput.at("")
+                        .because(session.say("ui.volts.no-row"))
+                        .so(session.say("ui.volts.no-row.remedy"))));
+        Measure measure = litRow().filter(r -> r.point().label().equals(point.label()))
+                .map(Row::measure)
+                .orElseGet(() -> rows.stream()
+                        .filter(r -> r.point().label().equals(point.label()))
+                        .map(Row::measure)
+                        .findFirst()
+                        .orElse(Measure.DC_VOLTS));
+        return session.take(point, measure, volts).thenApply(set -> {
+            javafx.application.Platform.runLater(() -> taken(point, set));
+            return set;
+        });
+    }
+
+    private void taken(Point point, SetRecord set) {
+        settled = set.readings().isEmpty()
+                ? Optional.empty()
+                : Optional.of(set.readings().get(set.readings().size() - 1).id());
+        int at = index(point.label());
+        lit = Math.min(at < 0 ? lit : at + 1, Math.max(0, rows.size() - 1));
+        light();
+    }
+
+    @Override
+    public void goTo(String name) {
+        Point point = session.point(name);
+        int at = index(point.label());
+        if (at < 0) {
+            for (int i = 0; i < rows.size(); i++) if (rows.get(i).point().net().equals(point.net())) at = i;
+        }
+        if (at < 0)
+            throw anabion.core.input.BadInput.at(name)
+                    .because(session.say("ui.volts.not-listed"))
+                    .so(session.say("ui.volts.not-listed.remedy", name));
+        lit = at;
+        light();
+    }
+
+    @Override
+    public void moved(KeyCode key) {
+        lit = Math.max(0, Math.min(rows.size() - 1, lit + (key == KeyCode.DOWN ? 1 : -1)));
+        light();
+    }
+
+    @Override
+    public String copy() {
+        StringBuilder text = new StringBuilder("pin\tnet\tchart\tshould read\tread\tverdict\n");
+        for (Row r : rows) {
+            text.append(r.point().label())
+                    .append('\t')
+                    .append(net(r))
+                    .append('\t')
+                    .append(r.expectation().map(e -> Figures.volts(e.charted())).orElse(""))
+                    .append('\t')
+                    .append(r.expectation().map(e -> Figures.volts(e.value())).orElse(""))
+                    .append('\t')
+                    .append(r.reading().map(x -> Figures.volts(x.value())).orElse(""))
+                    .append('\t')
+                    .append(session.words().get().say(r.verdict()))
+                    .append('\n');
+        }
+        return text.toString();
+    }
+
+    @Override
+    public CompletableFuture<?> paste(String text) {
+        SetRecord set = session.need();
+        try {
+            List<Op> ops = new ArrayList<>();
+            for (Reading r : ReadingCodec.csv(
+                    new StringReader(text),
+                    set.chassis(),
+                    session.condition().get().orElseThrow(),
+                    session.clock().instant())) {
+                Reading now = new Reading(
+                        r.id(),
+                        r.point(),
+                        r.reference(),
+                        r.measure(),
+                        r.value(),
+                        r.doubtful(),
+                        r.condition(),
+                        set.job().fitted().id(),
+                        r.at(),
+                        r.extra());
+                ops.add(new Op.PutReading(now));
+            }
+            return session.change(session.say("ui.change.pasted", ops.size()), ops.toArray(Op[]::new));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    @Override
+    public List<String[]> hints() {
+        return List.of(
+                new String[] {"Enter", session.say("ui.hint.next")},
+                new String[] {"?", session.say("ui.hint.doubtful")},
+                new String[] {"F5", session.say("ui.hint.side")});
+    }
+}

@@ -1,0 +1,47 @@
+package anabion.desktop.shell;
+
+import anabion.desktop.control.Texts;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.VBox;
+
+/** The offline user guide, opened at the page of the sheet in hand. */
+final class Guide {
+    private Guide() {}
+
+    static void show(Shell shell) {
+        String page = shell.where() == Shell.Where.SHELF
+                ? "shelf"
+                : shell.session().step().get().code();
+        VBox text = new VBox(6);
+        for (String block : read(page).split("\n\n"))
+            text.getChildren().add(block(block.strip().replaceAll("\n(?!- )", " ")));
+        ScrollPane scroll = new ScrollPane(text);
+        scroll.setFitToWidth(true);
+        scroll.setPrefHeight(460);
+        scroll.setAccessibleText(shell.session().say("guide.title"));
+        shell.overlay().open(shell.session().say("guide.title"), scroll, scroll, () -> shell.probe()
+                .field()
+                .requestFocus());
+    }
+
+    private static Label block(String text) {
+        String plain = text.replace("`", "").replace("**", "").replaceAll("(?m)^- ", "–  ");
+        if (plain.startsWith("#")) return Texts.wrapped(plain.replaceFirst("#+ ", ""), "strong", "petrol");
+        return Texts.wrapped(plain);
+    }
+
+    /** The page of a sheet, or the one for steps that have no sheet yet. */
+    static String read(String page) {
+        try (InputStream in = Guide.class.getResourceAsStream("/anabion/guide/" + page + ".md");
+                InputStream other = Guide.class.getResourceAsStream("/anabion/guide/later.md")) {
+            return new String((in == null ? other : in).readAllBytes(), StandardCharsets.UTF_8);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,426 @@
+package anabion.desktop.shell;
+
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Figures;
+import anabion.desktop.bench.BenchPlace;
+import anabion.desktop.control.Texts;
+import anabion.desktop.look.Look;
+import anabion.desktop.probe.Entry;
+import anabion.desktop.probe.ProbeParser;
+import anabion.desktop.session.Session;
+import anabion.desktop.sheet.MeterWords;
+import anabion.desktop.sheet.Sheet;
+import anabion.desktop.shelf.ShelfPlace;
+import anabion.workshop.Op;
+import anabion.workshop.StorageTrouble;
+import anabion.workshop.Timer;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.control.TextInputControl;
+import javafx.scene.input.KeyCode;
+import javafx.scene.input.KeyEvent;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.transform.Scale;
+
+/** The window's content: top line, the place, probe line, overlays. */
+public final class Shell extends StackPane {
+    /** The two places that work so far. */
+    public enum Where {
+        SHELF,
+        BENCH
+    }
+
+    private final Session session;
+    private final Actions actions = new Actions();
+    private final Overlay overlay = new Overlay();
+    private final BorderPane frame = new BorderPane();
+    private final HBox top = new HBox(8);
+    private final ProbeLine probe;
+    private final ShelfPlace shelf;
+    private final BenchPlace bench;
+    private final Scale scale = new Scale(1, 1, 0, 0);
+    private final MeterDesk meters = new MeterDesk();
+    private Where where = Where.SHELF;
+    private boolean dim;
+
+    public Shell(Session session, FileChoice files) {
+        this.session = session;
+        session.onTrouble(this::trouble);
+        probe = new ProbeLine(session);
+        new ShellActions(this, session, files).register(actions);
+        shelf = new ShelfPlace(session, this::openSet);
+        bench = new BenchPlace(session, this::trouble, actions.get("mark").keyText());
+        bench.onShown(this::showProbe);
+        probe.onEntered(this::entered);
+        probe.onMoved(this::moved);
+        probe.field().textProperty().addListener((o, a, b) -> {
+            if (where == Where.SHELF) shelf.filter(b);
+        });
+        frame.setPadding(new Insets(6, 14, 10, 14));
+        frame.setTop(top);
+        frame.setBottom(probe);
+        BorderPane.setMargin(probe, new Insets(8, 0, 0, 0));
+        frame.getTransforms().add(scale);
+        getChildren().addAll(frame, overlay);
+        top.setAlignment(Pos.CENTER_LEFT);
+        top.setMinHeight(32);
+        session.set().addListener((o, a, b) -> showTop());
+        session.condition().addListener((o, a, b) -> showTop());
+        session.timers().addListener((o, a, b) -> showTop());
+        session.words().addListener((o, a, b) -> showTop());
+        session.step().addListener((o, a, b) -> showProbe());
+        addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
+        addEventFilter(KeyEvent.KEY_TYPED, this::keyTyped);
+        theme(false);
+        go(Where.SHELF);
+    }
+
+    // --- what the actions ask for ---
+
+    public Session session() {
+        return session;
+    }
+
+    public Actions actions() {
+        return actions;
+    }
+
+    public Overlay overlay() {
+        return overlay;
+    }
+
+    public ProbeLine probe() {
+        return probe;
+    }
+
+    ShelfPlace shelf() {
+        return shelf;
+    }
+
+    BenchPlace bench() {
+        return bench;
+    }
+
+    public Where where() {
+        return where;
+    }
+
+    public boolean dim() {
+        return dim;
+    }
+
+    public void theme(boolean dimTheme) {
+        dim = dimTheme;
+        Look.dress(this, dim);
+    }
+
+    public double scaled() {
+        return scale.getX();
+    }
+
+    public void scale(double factor) {
+        double bounded = Math.max(0.8, Math.min(2.5, factor));
+        scale.setX(bounded);
+        scale.setY(bounded);
+        requestLayout();
+    }
+
+    @Override
+    protected void layoutChildren() {
+        super.layoutChildren();
+        frame.resizeRelocate(0, 0, getWidth() / scale.getX(), getHeight() / scale.getY());
+    }
+
+    public void go(Where to) {
+        where = to;
+        probe.clear();
+        Region place = to == Where.SHELF ? shelf : bench;
+        frame.setCenter(place);
+        BorderPane.setMargin(place, new Insets(4, 0, 0, 0));
+        if (to == Where.SHELF) {
+            shelf.filter("");
+            session.refreshShelf();
+        }
+        showTop();
+        showProbe();
+        probe.field().requestFocus();
+    }
+
+    public void openSet(UUID id) {
+        session.open(id, () -> {
+            session.step()
+                    .set(anabion.core.job.WorkOrder.current(session.order()).step());
+            if (session.need().readings().size() > 0) session.step().set(anabion.core.job.Step.VOLTAGES);
+            go(Where.BENCH);
+        });
+    }
+
+    private void showTop() {
+        top.getChildren().clear();
+        Label name =
+                Texts.label(session.set().get().map(s -> s.chassis().name()).orElse(session.say("ui.name")), "strong");
+        name.setStyle("-fx-font-size: 17px;");
+        top.getChildren().add(name);
+        for (Where w : Where.values()) {
+            Button place = new Button(session.say("place." + w.name().toLowerCase(java.util.Locale.ROOT)));
+            place.getStyleClass().setAll("place");
+            if (w == where) place.getStyleClass().add("here");
+            place.setOnAction(e -> go(w));
+            HBox.setMargin(place, new Insets(0, 0, 0, 14));
+            top.getChildren().addAll(place, Texts.label("Ctrl " + (w.ordinal() + 1), "key"));
+        }
+        top.getChildren().add(Texts.gap());
+        session.timers().get().stream().findFirst().ifPresent(t -> top.getChildren()
+                .add(timer(t)));
+        session.condition().get().ifPresent(c -> top.getChildren()
+                .add(Texts.label(
+                        session.say(
+                                "ui.condition",
+                                Figures.fixed(c.line(), 0),
+                                hertz(),
+                                MeterWords.of(c.meter().text())),
+                        "soft")));
+        top.setSpacing(6);
+    }
+
+    private String hertz() {
+        double hz = session.set().get().map(s -> s.chassis().supply().hertz()).orElse(0.0);
+        return hz > 0 ? " " + Figures.fixed(hz, 0) + " Hz" : "";
+    }
+
+    private Label timer(Timer t) {
+        String name = session.shelf().get().stream()
+                .filter(s -> s.id().equals(t.set()))
+                .map(s -> s.name())
+                .findFirst()
+                .orElse("");
+        Label label = Texts.label(t.label() + ", " + name + ": " + ShelfPlace.left(session, t), "soft");
+        HBox.setMargin(label, new Insets(0, 18, 0, 0));
+        return label;
+    }
+
+    public void closeMeters() {
+        meters.close();
+    }
+
+    private void showProbe() {
+        boolean onShelf = where == Where.SHELF;
+        Optional<Sheet> sheet =
+                onShelf || session.set().get().isEmpty() ? Optional.empty() : Optional.of(bench.sheet());
+        probe.show(
+                sheet.map(Sheet::where)
+                        .orElse(session.say("place." + where.name().toLowerCase(java.util.Locale.ROOT))),
+                sheet.map(Sheet::prompt).orElse(session.say(onShelf ? "shelf.prompt" : "ui.bench.empty-prompt")));
+        List<String[]> hints = new java.util.ArrayList<>(sheet.map(Sheet::hints)
+                .orElse(
+                        onShelf
+                                ? List.<String[]>of(
+                                        new String[] {"Enter", session.say("ui.hint.open")},
+                                        new String[] {"Ctrl N", session.say("ui.hint.new")})
+                                : List.of()));
+        if (meters.connected() && sheet.map(Sheet::takesReadings).orElse(false))
+            hints.add(0, new String[] {"F6", session.say("ui.hint.meter")});
+        hints.add(new String[] {"Ctrl K", session.say("ui.hint.actions")});
+        probe.hints(hints);
+    }
+
+    // --- keys ---
+
+    private void keyPressed(KeyEvent e) {
+        boolean typing = e.getTarget() instanceof TextInputControl field && field != probe.field();
+        if (typing
+                && (e.isShortcutDown()
+                        && List.of(KeyCode.C, KeyCode.V, KeyCode.X, KeyCode.A, KeyCode.Z, KeyCode.Y)
+                                .contains(e.getCode()))) return;
+        if (e.getTarget() == probe.field()
+                && e.isShortcutDown()
+                && (e.getCode() == KeyCode.C && !probe.field().getSelectedText().isEmpty()
+                        || e.getCode() == KeyCode.X
+                        || e.getCode() == KeyCode.A)) return;
+        if (overlay.isOpen()) {
+            if (e.isShortcutDown() || e.isAltDown() || e.getCode().isFunctionKey()) e.consume();
+            return;
+        }
+        if (e.getCode() == KeyCode.ESCAPE) {
+            escape();
+            e.consume();
+            return;
+        }
+        actions.matching(e).ifPresent(a -> {
+            e.consume();
+            guarded(a.run());
+        });
+    }
+
+    private void escape() {
+        if (!probe.field().isFocused()) probe.field().requestFocus();
+        else if (!probe.field().getText().isEmpty()) probe.clear();
+        else session.stage().set(Optional.empty());
+    }
+
+    /** Printable keys pressed on anything that does not take text belong to the probe line. */
+    private void keyTyped(KeyEvent e) {
+        boolean takesText = e.getTarget() instanceof TextInputControl;
+        String c = e.getCharacter();
+        if (takesText
+                || overlay.isOpen()
+                || e.isControlDown()
+                || e.isAltDown()
+                || c.isEmpty()
+                || c.charAt(0) <= ' '
+                || c.charAt(0) == 127) return;
+        probe.type(c);
+        e.consume();
+    }
+
+    /** Runs something the user asked for; what goes wrong is said in the probe line. */
+    public void guarded(Runnable run) {
+        try {
+            run.run();
+        } catch (BadInput | StorageTrouble e) {
+            probe.complain(e.getMessage(), "");
+        }
+    }
+
+    // --- entries ---
+
+    private void moved(KeyCode key) {
+        if (where == Where.SHELF) shelf.moved(key);
+        else bench.sheet().moved(key);
+    }
+
+    private void entered(String text) {
+        if (where == Where.SHELF) {
+            shelf.chosen().ifPresent(s -> openSet(s.id()));
+            return;
+        }
+        if (session.set().get().isEmpty()) {
+            go(Where.SHELF);
+            return;
+        }
+        if (text.isBlank()) {
+            String edit = bench.sheet().edit();
+            if (edit.isEmpty()) moved(KeyCode.DOWN);
+            else probe.field().setText(edit);
+            probe.field().end();
+            return;
+        }
+        try {
+            Entry entry = ProbeParser.parse(text, bench.sheet().takesReadings());
+            CompletableFuture<?> stored = carryOut(entry);
+            probe.clear();
+            probe.say(session.say("ui.writing", text));
+            stored.whenComplete((r, e) -> Platform.runLater(() -> {
+                if (e == null) {
+                    probe.say("");
+                    showProbe();
+                } else probe.complain(message(e), text);
+            }));
+        } catch (BadInput | StorageTrouble e) {
+            probe.complain(e.getMessage(), text);
+        }
+    }
+
+    private static String message(Throwable e) {
+        Throwable cause =
+                e instanceof java.util.concurrent.CompletionException && e.getCause() != null ? e.getCause() : e;
+        return String.valueOf(cause.getMessage());
+    }
+
+    private CompletableFuture<?> carryOut(Entry entry) {
+        CompletableFuture<?> done = CompletableFuture.completedFuture(null);
+        if (entry instanceof Entry.Volts v) return bench.sheet().reading(v);
+        if (entry instanceof Entry.ForSheet f) return bench.sheet().entered(f.text());
+        if (entry instanceof Entry.Alter a) return session.alter(a.kind(), a.part(), a.detail());
+        if (entry instanceof Entry.WaitsFor w)
+            return session.putJob(
+                    session.say("ui.change.waits"), session.need().job().withWaitsFor(w.what()));
+        if (entry instanceof Entry.StartTimer t) {
+            UUID id = session.need().id();
+            return session.ask(w -> w.startTimer(id, t.label(), t.length()), x -> session.refreshShelf());
+        }
+        if (entry instanceof Entry.Connect c) return meters.connect(c.address());
+        if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
+        if (entry instanceof Entry.Line l)
+            session.condition().set(session.condition().get().map(c -> c.withLine(l.volts())));
+        if (entry instanceof Entry.Meter m)
+            session.condition().set(session.condition().get().map(c -> c.withMeter(m.meter())));
+        if (entry instanceof Entry.Signal s)
+            session.condition().set(session.condition().get().map(c -> c.withSignal(s.words())));
+        if (entry instanceof Entry.BandChoice b) band(b.name());
+        return done;
+    }
+
+    private void band(String name) {
+        var found = session.need().chassis().bands().stream()
+                .filter(b -> b.name().equalsIgnoreCase(name))
+                .findFirst();
+        if (found.isEmpty()) {
+            String all = String.join(
+                    ", ",
+                    session.need().chassis().bands().stream().map(b -> b.name()).toList());
+            throw BadInput.at(name).because(session.say("ui.no-band")).so(session.say("ui.no-band.remedy", all));
+        }
+        session.condition()
+                .set(session.condition().get().map(c -> c.withBand(found.get().name())));
+    }
+
+    /** The next band of the set, round and round. */
+    void nextBand() {
+        List<anabion.core.chassis.Band> bands = session.need().chassis().bands();
+        if (bands.isEmpty()) return;
+        String now = session.condition().get().map(c -> c.band()).orElse("");
+        int at = 0;
+        for (int i = 0; i < bands.size(); i++) if (bands.get(i).name().equals(now)) at = i;
+        band(bands.get((at + 1) % bands.size()).name());
+    }
+
+    /** Says what went wrong: calmly in the probe line for what the user can mend, as a notice for what they cannot. */
+    public void trouble(Throwable t) {
+        if (t instanceof BadInput || t instanceof StorageTrouble) {
+            probe.complain(t.getMessage(), "");
+            return;
+        }
+        Notice.show(this, t);
+    }
+
+    /** Takes the reading of the connected meter for the lit row. */
+    void takeFromMeter() {
+        if (where != Where.BENCH || !bench.sheet().takesReadings())
+            throw BadInput.at("")
+                    .because(session.say("ui.meter.elsewhere"))
+                    .so(session.say("ui.meter.elsewhere.remedy"));
+        anabion.core.chassis.Measure measure = bench.sheet().measure();
+        probe.say(session.say("ui.meter.reading"));
+        meters.read(measure)
+                .whenComplete((volts, e) -> Platform.runLater(() -> {
+                    if (e != null) {
+                        probe.complain(message(e), "");
+                        return;
+                    }
+                    guarded(() -> bench.sheet()
+                            .reading(new Entry.Volts(
+                                    Optional.empty(),
+                                    volts,
+                                    measure == anabion.core.chassis.Measure.AC_VOLTS,
+                                    false,
+                                    java.util.OptionalDouble.empty())));
+                    probe.say("");
+                }));
+    }
+
+    /** A change of the set's place on the shelf. */
+    void place(UUID id, String label, Op.Place to) {
+        session.change(id, label, new Op.PutPlace(to));
+    }
+}

@@ -1,0 +1,275 @@
+package anabion.desktop.shell;
+
+import anabion.core.input.BadInput;
+import anabion.core.job.Step;
+import anabion.core.job.StepState;
+import anabion.core.job.WorkOrder;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import anabion.desktop.session.Session;
+import anabion.workshop.Op.Place;
+import anabion.workshop.SetRecord;
+import anabion.workshop.StorageTrouble;
+import anabion.workshop.Summary;
+import anabion.workshop.Workshop;
+import anabion.workshop.archive.SetArchive;
+import anabion.workshop.report.SetReport;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
+
+/** Every action of the program and its key. */
+final class ShellActions {
+    private final Shell shell;
+    private final Session session;
+    private final FileChoice files;
+
+    ShellActions(Shell shell, Session session, FileChoice files) {
+        this.shell = shell;
+        this.session = session;
+        this.files = files;
+    }
+
+    void register(Actions a) {
+        a.add("actions", "Shortcut+K", () -> ActionList.show(shell));
+        a.add("guide", "F1", () -> Guide.show(shell));
+        a.add("shelf", "Shortcut+1", () -> shell.go(Shell.Where.SHELF));
+        a.add("bench", "Shortcut+2", () -> shell.go(Shell.Where.BENCH));
+        a.add("new", "Shortcut+N", () -> NewSet.show(shell));
+        a.add("open-file", "Shortcut+O", this::openFile);
+        a.add("undo", "Shortcut+Z", session::undo);
+        a.add("redo", "Shortcut+Y", session::redo);
+        a.add("copy", "Shortcut+C", this::copy);
+        a.add("paste", "Shortcut+V", this::paste);
+        a.add("stage-next", "Alt+Right", () -> shell.bench().stepPointer(1));
+        a.add("stage-previous", "Alt+Left", () -> shell.bench().stepPointer(-1));
+        a.add("step-next", "Alt+Down", () -> step(1));
+        a.add("step-previous", "Alt+Up", () -> step(-1));
+        a.add("mark", "Shortcut+D", this::mark);
+        a.add("fields", "F2", () -> shell.bench().sheet().focus());
+        a.add("band", "F3", shell::nextBand);
+        a.add("arithmetic", "F4", () -> shell.bench().toggleArithmetic());
+        a.add("socket", "F5", () -> shell.bench().flipSocket());
+        a.add("meter", "F6", shell::takeFromMeter);
+        for (int i = 1; i <= 3; i++) {
+            int tab = i;
+            a.add("tab-" + i, "Alt+Digit" + i, () -> shell.bench().sheet().tab(tab));
+        }
+        a.add("theme", "F7", this::theme);
+        a.add(
+                "valve",
+                "F8",
+                () -> vocabulary(new Vocabulary(
+                        !session.words().get().vocabulary().valve(),
+                        session.words().get().vocabulary().oldUnits())));
+        a.add(
+                "units",
+                "F9",
+                () -> vocabulary(new Vocabulary(
+                        session.words().get().vocabulary().valve(),
+                        !session.words().get().vocabulary().oldUnits())));
+        a.add("motion", "F10", this::motion);
+        a.add("larger", "Shortcut+Equals", () -> scale(1.1));
+        a.add("smaller", "Shortcut+Minus", () -> scale(1 / 1.1));
+        a.add("photo", "Shortcut+P", this::photo);
+        a.add("pdf", "Shortcut+E", () -> export("pdf"));
+        a.add("html", "Shortcut+Shift+E", () -> export("html"));
+        a.add("archive-file", "Shortcut+S", () -> export("zip"));
+        a.add("archive", "Shortcut+Shift+A", () -> move(Place.ARCHIVE));
+        a.add("trash", "Shortcut+Delete", () -> move(Place.TRASH));
+        a.add("restore", "Shortcut+Shift+R", () -> move(Place.SHELF));
+        a.add("show-archive", "Shortcut+Shift+1", () -> look(Place.ARCHIVE));
+        a.add("show-trash", "Shortcut+Shift+2", () -> look(Place.TRASH));
+        a.add("timer-done", "Shortcut+T", this::timerDone);
+    }
+
+    private void step(int by) {
+        Step[] all = Step.values();
+        session.step().set(all[Math.floorMod(session.step().get().ordinal() + by, all.length)]);
+    }
+
+    /** Open, under way, done, and back to what the program derives. */
+    private void mark() {
+        SetRecord set = session.need();
+        Step step = session.step().get();
+        StepState now = session.order().stream()
+                .filter(i -> i.step() == step)
+                .map(WorkOrder.Item::state)
+                .findFirst()
+                .orElse(StepState.OPEN);
+        StepState next = StepState.values()[(now.ordinal() + 1) % StepState.values().length];
+        session.putJob(
+                session.say("ui.change.step", session.say("step." + step.code()), session.say("state." + next.code())),
+                set.job().withStep(step, next));
+    }
+
+    private void theme() {
+        shell.theme(!shell.dim());
+        session.remember("theme", shell.dim() ? "dim" : "light");
+    }
+
+    private void vocabulary(Vocabulary v) {
+        session.words().set(new Words(v));
+        session.remember("words", (v.valve() ? "valve" : "tube") + " " + (v.oldUnits() ? "old" : "si"));
+    }
+
+    private void motion() {
+        anabion.desktop.look.Motion.want(!anabion.desktop.look.Motion.wanted());
+        session.remember("motion", String.valueOf(anabion.desktop.look.Motion.wanted()));
+    }
+
+    private void scale(double factor) {
+        shell.scale(shell.scaled() * factor);
+        session.remember("scale", String.valueOf(shell.scaled()));
+    }
+
+    private void copy() {
+        ClipboardContent content = new ClipboardContent();
+        content.putString(shell.bench().sheet().copy());
+        Clipboard.getSystemClipboard().setContent(content);
+        shell.probe().say(session.say("ui.copied"));
+    }
+
+    private void paste() {
+        String text =
+                Optional.ofNullable(Clipboard.getSystemClipboard().getString()).orElse("");
+        boolean table = text.strip().contains("\n");
+        if (!table || shell.where() == Shell.Where.SHELF) {
+            shell.probe().field().paste();
+            return;
+        }
+        told(shell.bench().sheet().paste(text), session.say("ui.pasted"));
+    }
+
+    private void told(CompletableFuture<?> done, String words) {
+        done.thenRun(
+                () -> javafx.application.Platform.runLater(() -> shell.probe().say(words)));
+    }
+
+    // --- files ---
+
+    private void openFile() {
+        files.toOpen(session.say("action.open-file"), List.of("*.zip", "*.json", "*.csv"))
+                .ifPresent(this::open);
+    }
+
+    void open(Path file) {
+        if (file.toString().toLowerCase(Locale.ROOT).endsWith(".csv")) {
+            String text = reading(() -> Files.readString(file, StandardCharsets.UTF_8));
+            told(shell.bench().sheet().paste(text), session.say("ui.pasted"));
+            return;
+        }
+        session.ask(w -> SetArchive.addTo(w, reading(() -> SetArchive.open(file))), set -> shell.openSet(set.id()));
+    }
+
+    private interface FileWork<T> {
+        T run() throws IOException;
+    }
+
+    private static <T> T reading(FileWork<T> work) {
+        try {
+            return work.run();
+        } catch (java.nio.charset.CharacterCodingException e) {
+            throw BadInput.at("").because("the file is not text in UTF-8").so("save it as CSV in UTF-8");
+        } catch (IOException e) {
+            throw new StorageTrouble(
+                    "The file could not be read or written (" + e.getMessage() + ")",
+                    "Check the place and the free space",
+                    e);
+        }
+    }
+
+    private void export(String kind) {
+        SetRecord set = session.need();
+        String ending = kind.equals("zip") ? ".anabion.zip" : "." + kind;
+        String name = set.chassis().name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ending;
+        files.toSave(session.say("action." + (kind.equals("zip") ? "archive-file" : kind)), name)
+                .ifPresent(file -> {
+                    Words words = session.words().get();
+                    shell.probe().say(session.say("ui.exporting"));
+                    session.ask(w -> reading(() -> write(w, set, words, kind, file)), f -> shell.probe()
+                            .say(session.say("ui.exported", f.getFileName())));
+                });
+    }
+
+    /** Written beside the target first, so that a failure leaves no half file under the wanted name. */
+    private static Path write(Workshop w, SetRecord set, Words words, String kind, Path file) throws IOException {
+        Path half = file.resolveSibling(file.getFileName() + ".part");
+        try {
+            try (OutputStream out = Files.newOutputStream(half)) {
+                if (kind.equals("zip")) SetArchive.write(set, w::file, out);
+                else if (kind.equals("pdf")) new SetReport().pdf(set, words, w::file, out);
+                else html(w, set, words, out);
+            }
+            return Files.move(half, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(half);
+        }
+    }
+
+    private static void html(Workshop w, SetRecord set, Words words, OutputStream out) throws IOException {
+        try (Writer writer = new java.io.OutputStreamWriter(out, StandardCharsets.UTF_8)) {
+            new SetReport().html(set, words, w::file, writer);
+        }
+    }
+
+    private void photo() {
+        SetRecord set = session.need();
+        files.toOpen(session.say("action.photo"), List.of("*.jpg", "*.jpeg", "*.png"))
+                .ifPresent(file -> {
+                    String caption = file.getFileName().toString().replaceFirst("\\.[^.]+$", "");
+                    session.ask(
+                            w -> w.addPhoto(
+                                    set.id(),
+                                    reading(() -> Files.readAllBytes(file)),
+                                    file.getFileName().toString(),
+                                    caption),
+                            session::changed);
+                });
+    }
+
+    // --- places on the shelf ---
+
+    private void move(Place to) {
+        Optional<Summary> chosen =
+                shell.where() == Shell.Where.SHELF ? shell.shelf().chosen() : Optional.empty();
+        var id = chosen.map(Summary::id).orElseGet(() -> session.need().id());
+        String name = chosen.map(Summary::name)
+                .orElseGet(() -> session.need().chassis().name());
+        shell.place(
+                id,
+                session.say(
+                        "ui.change.place",
+                        name,
+                        session.say("shelf." + to.name().toLowerCase(Locale.ROOT))),
+                to);
+        shell.probe()
+                .say(session.say(
+                        "ui.moved", name, session.say("shelf." + to.name().toLowerCase(Locale.ROOT))));
+    }
+
+    private void look(Place place) {
+        shell.shelf().show(shell.shelf().place() == place ? Place.SHELF : place);
+        shell.go(Shell.Where.SHELF);
+    }
+
+    private void timerDone() {
+        session.timers().get().stream()
+                .findFirst()
+                .ifPresent(t -> session.ask(
+                        w -> {
+                            w.stopTimer(t.id());
+                            return t;
+                        },
+                        x -> session.refreshShelf()));
+    }
+}

@@ -1,3 +1,0 @@
-package anabion.instruments;
-
-final class X {}
