@@ -29,7 +29,7 @@ public final class Points {
 
     public Optional<Point> find(String name) {
         String wanted = name.strip();
-        return pin(wanted).or(() -> net(wanted));
+        return wanted.indexOf('.') > 0 ? pin(wanted) : net(wanted);
     }
 
     /**

@@ -25,6 +25,8 @@ public final class Figures {
 
     /** As the RKM code of IEC 60062, which {@link Notation} reads back: {@code 6k8}, {@code 470k}, {@code 4n7}, {@code R33}. */
     public static String rkm(Quantity q) {
+        // below one ohm a small m would be read as mega
+        if (q.unit() == Unit.OHM && q.value() < 1) return trimmed(q.value(), 4).replace('.', 'R');
         int p = prefixIndex(q.value());
         String number = trimmed(scaled(q.value(), p), 4);
         String letter =

@@ -5,6 +5,7 @@ import static anabion.core.quantity.ValueReader.alternative;
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Decoded.Alternative;
 import anabion.core.quantity.ValueReader.Section;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -76,12 +77,12 @@ record Meaning(
         s.numeral().otherScaled(factor).ifPresent(v -> others.add(alternative(v, unit, Numeral.COMMA)));
         if (suffix.isPresent()) return suffixed(suffix.get(), n, factor, unit, others);
         if (expected.isEmpty() && rating.isEmpty()) bareAlternatives(s, n, unit, others);
-        return n * factor;
+        return scaled(n, factor);
     }
 
     private double suffixed(Prefix p, double n, double factor, Unit unit, List<Alternative> others) {
-        if (p.isDoubtful()) others.add(alternative(n * p.otherFactor(), unit, p.otherReason()));
-        if (p.hasUnit() || unit != Unit.OHM || n < 1) return n * factor;
+        if (p.isDoubtful()) others.add(alternative(scaled(n, p.otherFactor()), unit, p.otherReason()));
+        if (p.hasUnit() || unit != Unit.OHM || n < 1) return scaled(n, factor);
         if (p.text().equals("m")) {
             others.add(alternative(n * 1e-3, Unit.OHM, "a small m is milli"));
         } else if (p.text().equals("M")) {
@@ -92,7 +93,7 @@ record Meaning(
             }
             others.add(alternative(n * 1e3, Unit.OHM, reason));
         }
-        return n * factor;
+        return scaled(n, factor);
     }
 
     /** On a capacitor a bare k counts picofarads and a bare M microfarads; on a resistor a small m can only be meant as mega. */
@@ -122,5 +123,10 @@ record Meaning(
         }
         others.add(alternative(n * 1e-12, Unit.FARAD, "capacitor lists count picofarads"));
         others.add(alternative(n * 1e-6, Unit.FARAD, "capacitor lists count microfarads"));
+    }
+
+    /** In decimal, as it was written: 20 × 10⁻⁶ is 0.00002 and not the binary neighbour below it. */
+    private static double scaled(double n, double factor) {
+        return new BigDecimal(Double.toString(n)).multiply(new BigDecimal(Double.toString(factor))).doubleValue();
     }
 }

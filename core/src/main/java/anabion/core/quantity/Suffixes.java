@@ -2,7 +2,6 @@ package anabion.core.quantity;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -63,8 +62,8 @@ final class Suffixes {
     /** The suffix that the whole word is, or none. A bare multiplier ({@code k}, {@code M}) has no unit. */
     static Optional<Prefix> find(String word) {
         for (Prefix p : EXACT) if (p.text().equals(word)) return Optional.of(p);
-        String lower = word.toLowerCase(Locale.ROOT);
-        for (Prefix p : ANY_CASE) if (p.text().equals(lower)) return Optional.of(p);
+        // not by lower-casing the word: that would turn Ω into ω
+        for (Prefix p : ANY_CASE) if (p.text().equalsIgnoreCase(word)) return Optional.of(p);
         return multiplier(word);
     }
 

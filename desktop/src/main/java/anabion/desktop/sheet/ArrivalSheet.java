@@ -14,7 +14,6 @@ import anabion.core.job.VisitorEvidence;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
-import anabion.core.tree.Coded;
 import anabion.core.tree.Extra;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -38,10 +37,8 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
 import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
-import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Who it is, how it is fed, what it does wrong, who has been in it before, what was found. Each field is stored as it is left. */
@@ -49,13 +46,13 @@ public final class ArrivalSheet implements Sheet {
     private final Session session;
     private final VBox body = new VBox(6);
     private final ScrollPane pane = new ScrollPane(body);
-    private final Consumer<Throwable> trouble;
+    private final Form form;
     private Optional<TextField> first = Optional.empty();
     private Optional<SetRecord> shown = Optional.empty();
 
     public ArrivalSheet(Session session, Consumer<Throwable> trouble) {
         this.session = session;
-        this.trouble = trouble;
+        this.form = new Form(session, body, trouble);
         pane.getStyleClass().add("sheet");
         pane.setFitToWidth(true);
         pane.setFocusTraversable(false);
@@ -68,9 +65,7 @@ public final class ArrivalSheet implements Sheet {
     }
 
     private void rebuild() {
-        String focused = body.getScene() != null && body.getScene().getFocusOwner() != null
-                ? body.getScene().getFocusOwner().getId()
-                : null;
+        form.remember();
         body.getChildren().clear();
         shown = session.set().get();
         body.getChildren().add(Texts.label(session.say("step.arrival"), "title"));
@@ -81,70 +76,13 @@ public final class ArrivalSheet implements Sheet {
         visitors(shown.get());
         found(shown.get());
         photos(shown.get());
-        if (focused != null) Optional.ofNullable(body.lookup("#" + focused)).ifPresent(Node::requestFocus);
-    }
-
-    // --- building ---
-
-    private GridPane grid(String heading) {
-        GridPane grid = new GridPane();
-        grid.setHgap(10);
-        grid.setVgap(6);
-        for (int i = 0; i < 2; i++) {
-            ColumnConstraints label = new ColumnConstraints(96);
-            ColumnConstraints field = new ColumnConstraints(80, 190, Double.MAX_VALUE);
-            field.setHgrow(Priority.ALWAYS);
-            grid.getColumnConstraints().addAll(label, field);
-        }
-        Label head = Texts.label(session.say(heading), "strong", "petrol");
-        head.setPadding(new Insets(8, 0, 0, 0));
-        body.getChildren().addAll(head, grid);
-        return grid;
-    }
-
-    private TextField field(GridPane grid, int column, int row, String key, String value, Consumer<String> store) {
-        TextField field = new TextField(value);
-        field.setId("arrival-" + key);
-        Label label = Texts.label(session.say("arrival." + key), "soft");
-        label.setLabelFor(field);
-        field.setAccessibleText(label.getText());
-        String[] stored = {value};
-        Runnable leave = () -> {
-            if (field.getText().equals(stored[0])) return;
-            String text = field.getText();
-            try {
-                store.accept(text.strip());
-                stored[0] = text;
-            } catch (BadInput e) {
-                trouble.accept(e);
-            }
-        };
-        field.setOnAction(e -> leave.run());
-        field.focusedProperty().addListener((o, was, is) -> {
-            if (was && !is) leave.run();
-        });
-        grid.add(label, column * 2, row);
-        grid.add(field, column * 2 + 1, row);
-        return field;
-    }
-
-    private <E extends Enum<E> & Coded> ComboBox<String> choice(
-            String id, E[] all, E now, String stem, Consumer<E> store) {
-        ComboBox<String> box = new ComboBox<>();
-        for (E e : all) box.getItems().add(session.say(stem + e.code()));
-        box.getSelectionModel().select(now.ordinal());
-        box.setId(id);
-        box.setMaxWidth(Double.MAX_VALUE);
-        box.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> {
-            if (b.intValue() >= 0 && b.intValue() != now.ordinal()) store.accept(all[b.intValue()]);
-        });
-        return box;
+        form.recover();
     }
 
     private void identity(SetRecord set) {
         Identity i = set.chassis().identity();
-        GridPane grid = grid("arrival.identity");
-        first = Optional.of(field(
+        GridPane grid = form.grid("arrival.identity");
+        first = Optional.of(form.field(
                 grid,
                 0,
                 0,
@@ -152,7 +90,7 @@ public final class ArrivalSheet implements Sheet {
                 i.maker(),
                 t -> putIdentity(x -> new Identity(
                         t, x.model(), x.chassisCode(), x.serial(), x.year(), x.yearReason(), x.kind(), x.extra()))));
-        field(
+        form.field(
                 grid,
                 1,
                 0,
@@ -160,7 +98,7 @@ public final class ArrivalSheet implements Sheet {
                 i.model(),
                 t -> putIdentity(x -> new Identity(
                         x.maker(), t, x.chassisCode(), x.serial(), x.year(), x.yearReason(), x.kind(), x.extra())));
-        field(
+        form.field(
                 grid,
                 0,
                 1,
@@ -168,7 +106,7 @@ public final class ArrivalSheet implements Sheet {
                 i.chassisCode(),
                 t -> putIdentity(x -> new Identity(
                         x.maker(), x.model(), t, x.serial(), x.year(), x.yearReason(), x.kind(), x.extra())));
-        field(
+        form.field(
                 grid,
                 1,
                 1,
@@ -177,7 +115,7 @@ public final class ArrivalSheet implements Sheet {
                 t -> putIdentity(x -> new Identity(
                         x.maker(), x.model(), x.chassisCode(), t, x.year(), x.yearReason(), x.kind(), x.extra())));
         String year = i.year().isPresent() ? String.valueOf(i.year().getAsInt()) : "";
-        field(
+        form.field(
                 grid,
                 0,
                 2,
@@ -192,7 +130,7 @@ public final class ArrivalSheet implements Sheet {
                         x.yearReason(),
                         x.kind(),
                         x.extra())));
-        field(
+        form.field(
                 grid,
                 1,
                 2,
@@ -201,7 +139,7 @@ public final class ArrivalSheet implements Sheet {
                 t -> putIdentity(x -> new Identity(
                         x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), t, x.kind(), x.extra())));
         grid.add(Texts.label(session.say("arrival.kind"), "soft"), 0, 3);
-        ComboBox<String> kind = choice(
+        ComboBox<String> kind = form.choice(
                 "arrival-kind",
                 SetKind.values(),
                 i.kind(),
@@ -210,7 +148,7 @@ public final class ArrivalSheet implements Sheet {
                         x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), x.yearReason(), k, x.extra())));
         kind.setAccessibleText(session.say("arrival.kind"));
         grid.add(kind, 1, 3);
-        field(
+        form.field(
                 grid,
                 1,
                 3,
@@ -220,8 +158,8 @@ public final class ArrivalSheet implements Sheet {
                         a -> new Arrival(t, a.price(), a.complaints(), a.visitors(), a.found(), a.note(), a.extra())));
         String bands =
                 String.join(", ", set.chassis().bands().stream().map(Band::name).toList());
-        field(grid, 0, 4, "bands", bands, this::putBands);
-        field(
+        form.field(grid, 0, 4, "bands", bands, this::putBands);
+        form.field(
                 grid,
                 1,
                 4,
@@ -240,8 +178,8 @@ public final class ArrivalSheet implements Sheet {
 
     private void supply(SetRecord set) {
         Supply s = set.chassis().supply();
-        GridPane grid = grid("arrival.supply");
-        ComboBox<String> arrangement = choice(
+        GridPane grid = form.grid("arrival.supply");
+        ComboBox<String> arrangement = form.choice(
                 "arrival-arrangement",
                 Arrangement.values(),
                 s.arrangement(),
@@ -250,7 +188,7 @@ public final class ArrivalSheet implements Sheet {
         arrangement.setAccessibleText(session.say("arrival.arrangement"));
         grid.add(Texts.label(session.say("arrival.arrangement"), "soft"), 0, 0);
         grid.add(arrangement, 1, 0, 3, 1);
-        field(
+        form.field(
                 grid,
                 0,
                 1,
@@ -258,7 +196,7 @@ public final class ArrivalSheet implements Sheet {
                 Figures.fixed(s.volts(), 0),
                 t -> putSupply(
                         new Supply(s.arrangement(), Notation.exact(t, Unit.VOLT), s.hertz(), s.note(), s.extra())));
-        field(
+        form.field(
                 grid,
                 1,
                 1,
@@ -278,7 +216,7 @@ public final class ArrivalSheet implements Sheet {
     }
 
     private void complaints(SetRecord set) {
-        GridPane grid = grid("arrival.complaints");
+        GridPane grid = form.grid("arrival.complaints");
         Set<String> where = new LinkedHashSet<>();
         set.chassis().bands().forEach(b -> where.add(b.name()));
         set.job().arrival().complaints().forEach(c -> where.add(c.where()));
@@ -290,7 +228,7 @@ public final class ArrivalSheet implements Sheet {
                     .findFirst();
             SymptomKind symptom = now.map(Complaint::symptom).orElse(SymptomKind.UNTRIED);
             String note = now.map(Complaint::note).orElse("");
-            ComboBox<String> box = choice(
+            ComboBox<String> box = form.choice(
                     "complaint-" + row,
                     SymptomKind.values(),
                     symptom,
@@ -300,7 +238,7 @@ public final class ArrivalSheet implements Sheet {
             box.setAccessibleText(w);
             grid.add(Texts.label(w, "soft"), 0, row);
             grid.add(box, 1, row);
-            TextField words = field(
+            TextField words = form.field(
                     grid,
                     1,
                     row,
@@ -336,9 +274,9 @@ public final class ArrivalSheet implements Sheet {
     }
 
     private void found(SetRecord set) {
-        GridPane grid = grid("arrival.found");
+        GridPane grid = form.grid("arrival.found");
         String now = String.join("; ", set.job().arrival().found());
-        field(
+        form.field(
                 grid,
                 0,
                 0,
@@ -346,7 +284,7 @@ public final class ArrivalSheet implements Sheet {
                 now,
                 t -> putArrival(a -> new Arrival(
                         a.owner(), a.price(), a.complaints(), a.visitors(), split(t), a.note(), a.extra())));
-        field(
+        form.field(
                 grid,
                 1,
                 0,

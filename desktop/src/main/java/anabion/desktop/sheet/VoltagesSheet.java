@@ -1,12 +1,9 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chart;
-import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
-import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Point;
-import anabion.core.device.Base;
 import anabion.core.format.ReadingCodec;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
@@ -14,8 +11,6 @@ import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
-import anabion.desktop.control.NeedleBar;
-import anabion.desktop.control.SocketView;
 import anabion.desktop.control.Texts;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
@@ -26,7 +21,6 @@ import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -39,17 +33,11 @@ import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** Charted, should read, read, verdict: row by row, device by device, with the socket of the lit row. */
 public final class VoltagesSheet implements Sheet {
-    private static final Columns WIDE = new Columns(52, 92, 72, 94, 172);
-    private static final Columns TIGHT = new Columns(46, 84, 54, 86, 128);
     private static final double TIGHT_BELOW = 660;
-
-    /** Widths of the columns; the needle bar takes what is left. */
-    private record Columns(double pin, double net, double number, double should, double verdict) {}
 
     private final Session session;
     private final Consumer<Optional<Row>> onLit;
@@ -58,20 +46,19 @@ public final class VoltagesSheet implements Sheet {
     private final Label conditions = Texts.label("", "soft");
     private final VBox list = new VBox();
     private final ScrollPane scroll = new ScrollPane(list);
-    private final SocketView socket = new SocketView();
-    private final VBox pins = new VBox(1);
-    private final HBox socketBox = new HBox(24, socket, pins);
+    private final SocketPane socket;
+    private final VoltRows drawing;
     private final VBox header = new VBox();
-    private Columns columns = WIDE;
     private List<Row> rows = List.of();
     private final List<HBox> drawn = new ArrayList<>();
     private int lit;
-    private boolean fromBelow = true;
     private Optional<UUID> settled = Optional.empty();
 
     public VoltagesSheet(Session session, Consumer<Optional<Row>> onLit) {
         this.session = session;
         this.onLit = onLit;
+        socket = new SocketPane(session);
+        drawing = new VoltRows(session);
         pane.getStyleClass().add("sheet");
         HBox top = new HBox(10, title, conditions);
         top.setAlignment(Pos.BASELINE_LEFT);
@@ -81,20 +68,15 @@ public final class VoltagesSheet implements Sheet {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);
-        socketBox.setPadding(new Insets(8, 14, 8, 30));
-        socketBox.setAlignment(Pos.CENTER_LEFT);
         pane.setTop(new VBox(top, header));
         scroll.heightProperty().addListener((o, a, b) -> {
             if (lit >= 0 && lit < drawn.size()) reveal(drawn.get(lit));
         });
         pane.widthProperty().addListener((o, a, b) -> {
-            Columns fitting = b.doubleValue() < TIGHT_BELOW ? TIGHT : WIDE;
-            if (fitting == columns) return;
-            columns = fitting;
-            rebuild();
+            if (drawing.tight(b.doubleValue() < TIGHT_BELOW)) rebuild();
         });
         pane.setCenter(scroll);
-        pane.setBottom(new VBox(Texts.rule(), socketBox));
+        pane.setBottom(new VBox(Texts.rule(), socket));
         session.verdict().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
@@ -102,24 +84,6 @@ public final class VoltagesSheet implements Sheet {
             if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) lit = -1;
         });
         rebuild();
-    }
-
-    private HBox head() {
-        Label bar = Texts.label(session.say(columns == TIGHT ? "ui.volts.bar-tight" : "ui.volts.bar"));
-        HBox.setHgrow(bar, Priority.ALWAYS);
-        bar.setMaxWidth(Double.MAX_VALUE);
-        bar.setAlignment(Pos.CENTER);
-        bar.setMinWidth(0);
-        HBox head = new HBox(
-                Texts.column(session.say("ui.volts.pin"), columns.pin(), false),
-                Texts.column(session.say("ui.volts.net"), columns.net(), false),
-                Texts.column(session.say("ui.volts.chart"), columns.number(), true),
-                Texts.column(session.say("ui.volts.should"), columns.should(), true),
-                Texts.column(session.say("ui.volts.read"), columns.number(), true),
-                bar,
-                Texts.column(session.say("ui.volts.verdict"), columns.verdict(), false));
-        head.getStyleClass().add("head");
-        return head;
     }
 
     private void rebuild() {
@@ -130,7 +94,7 @@ public final class VoltagesSheet implements Sheet {
         rows = all.stream().filter(this::inStage).toList();
         int before = label.map(l -> index(l)).orElse(-1);
         lit = before >= 0 ? before : firstWanted();
-        header.getChildren().setAll(head());
+        header.getChildren().setAll(drawing.head());
         title.setText(session.say("step.voltages"));
         conditions.setText(conditionWords());
         list.getChildren().clear();
@@ -139,9 +103,14 @@ public final class VoltagesSheet implements Sheet {
         for (int i = 0; i < rows.size(); i++) {
             Row row = rows.get(i);
             String device = row.point().device().map(Part::reference).orElse("");
-            if (!device.equals(group) || i == 0) list.getChildren().add(group(row));
+            if (!device.equals(group) || i == 0) list.getChildren().add(drawing.group(row));
             group = device;
-            HBox box = row(row, i);
+            int index = i;
+            HBox box = drawing.row(row, settled);
+            box.setOnMouseClicked(e -> {
+                lit = index;
+                light();
+            });
             drawn.add(box);
             list.getChildren().add(box);
         }
@@ -199,82 +168,6 @@ public final class VoltagesSheet implements Sheet {
                 + stage;
     }
 
-    private HBox group(Row row) {
-        String reference = row.point().device().map(Part::reference).orElse(session.say("ui.volts.nets"));
-        String type =
-                row.point().device().flatMap(Part::device).map(Device::type).orElse("");
-        String stage = row.point()
-                .device()
-                .flatMap(d -> session.set().get().flatMap(s -> s.chassis().owner(d.reference())))
-                .map(s -> s.name())
-                .orElse("");
-        HBox box = new HBox(
-                6,
-                Texts.label((reference + " " + type).strip(), "strong", "petrol"),
-                Texts.label(stage, "soft", "small"));
-        box.setAlignment(Pos.BASELINE_LEFT);
-        box.getStyleClass().add("group");
-        return box;
-    }
-
-    private HBox row(Row row, int index) {
-        String wave = row.measure() == Measure.AC_VOLTS ? " ~" : "";
-        boolean out = row.standing() == Standing.OUT;
-        String read = row.reading()
-                .map(r -> Figures.volts(r.value()) + wave + (r.doubtful() ? "?" : ""))
-                .orElse("·");
-        NeedleBar bar = new NeedleBar();
-        HBox.setHgrow(bar, Priority.ALWAYS);
-        HBox.setMargin(bar, new Insets(0, 12, 0, columns == TIGHT ? 12 : 20));
-        boolean fresh = row.reading()
-                .map(Reading::id)
-                .filter(id -> settled.filter(id::equals).isPresent())
-                .isPresent();
-        if (row.expectation().isEmpty() || row.standing() == Standing.OFF_BY_DESIGN) bar.blank();
-        else if (row.reading().isEmpty()) bar.expected();
-        else bar.read(row.expectation().get().deviation(row.reading().get().value()), row.standing(), fresh);
-        String verdict = session.words().get().say(row.verdict());
-        Label verdictLabel = Texts.column(verdict, columns.verdict(), false, out ? "out" : "soft");
-        HBox box = new HBox(
-                Texts.column(row.point().label(), columns.pin(), false),
-                Texts.column(net(row), columns.net(), false),
-                Texts.column(
-                        row.expectation()
-                                .map(e -> Figures.volts(e.charted()) + wave)
-                                .orElse(""),
-                        columns.number(),
-                        true,
-                        "soft"),
-                Texts.column(
-                        row.expectation()
-                                .map(e -> Figures.volts(e.value()) + wave)
-                                .orElse(""),
-                        columns.should(),
-                        true),
-                Texts.column(read, columns.number(), true, out ? new String[] {"read", "out"} : new String[] {"read"}),
-                bar,
-                verdictLabel);
-        box.getStyleClass().add("row");
-        box.setAlignment(Pos.CENTER_LEFT);
-        box.setOnMouseClicked(e -> {
-            lit = index;
-            light();
-        });
-        box.setAccessibleText(row.point().label() + " " + net(row) + ", " + read + " V, " + verdict);
-        return box;
-    }
-
-    private String net(Row row) {
-        Point p = row.point();
-        if (p.device().isEmpty()) return "";
-        String word = session.say(PinNames.key(p.function()));
-        boolean named = !p.net().equals(p.label())
-                && !p.net().equals("CHASSIS")
-                && p.net().length() <= 5
-                && !p.net().contains(".");
-        return named ? word + " " + p.net() : word;
-    }
-
     private void light() {
         for (int i = 0; i < drawn.size(); i++) {
             drawn.get(i).getStyleClass().remove("lit");
@@ -282,7 +175,7 @@ public final class VoltagesSheet implements Sheet {
         }
         Optional<Row> row = litRow();
         onLit.accept(row);
-        showSocket(row);
+        socket.show(row);
         if (lit >= 0 && lit < drawn.size()) reveal(drawn.get(lit));
     }
 
@@ -300,45 +193,6 @@ public final class VoltagesSheet implements Sheet {
         });
     }
 
-    private void showSocket(Optional<Row> row) {
-        Optional<Device> device = row.flatMap(r -> r.point().device()).flatMap(Part::device);
-        Optional<Base> base = device.flatMap(d -> Base.named(d.base()));
-        boolean known = base.isPresent();
-        socketBox.setVisible(known);
-        socketBox.setManaged(known);
-        if (!known) return;
-        Map<String, String> functions = device.get().functions();
-        int pin = Integer.parseInt(row.get().point().pin());
-        socket.show(base.get(), functions, pin, fromBelow);
-        pins.getChildren()
-                .setAll(Texts.label(
-                        session.say("ui.socket.pin", pin, pinWords(functions.getOrDefault(String.valueOf(pin), ""))),
-                        "strong"));
-        List<String> others = new ArrayList<>();
-        functions.forEach((p, f) -> {
-            if (!p.equals(String.valueOf(pin)) && !f.equals("nc")) others.add(p + " " + pinWords(f));
-        });
-        for (int i = 0; i < others.size(); i += 3)
-            pins.getChildren()
-                    .add(Texts.label(String.join("   ", others.subList(i, Math.min(i + 3, others.size()))), "soft"));
-        pins.getChildren().add(Texts.label(session.say(fromBelow ? "ui.socket.below" : "ui.socket.above"), "soft"));
-        socket.setAccessibleText(
-                pins.getChildren().stream().map(n -> ((Label) n).getText()).reduce("", (a, b) -> a + " " + b));
-    }
-
-    private String pinWords(String function) {
-        List<String> words = new ArrayList<>();
-        String section = PinNames.section(function);
-        for (String f : PinNames.plain(function)) words.add(session.say(PinNames.key(f)));
-        return String.join(" and ", words.stream().distinct().toList()) + (section.isEmpty() ? "" : " " + section);
-    }
-
-    /** Shows the socket from the other side. */
-    public void flip() {
-        fromBelow = !fromBelow;
-        showSocket(litRow());
-    }
-
     public Optional<Row> litRow() {
         return lit >= 0 && lit < rows.size() ? Optional.of(rows.get(lit)) : Optional.empty();
     }
@@ -348,6 +202,11 @@ public final class VoltagesSheet implements Sheet {
         return -1;
     }
 
+    /** Shows the socket from the other side. */
+    public void flip() {
+        socket.flip();
+    }
+
     @Override
     public Node node() {
         return pane;
@@ -355,7 +214,7 @@ public final class VoltagesSheet implements Sheet {
 
     @Override
     public String where() {
-        return litRow().map(r -> r.point().label() + " " + net(r)).orElse(session.say("step.voltages"));
+        return litRow().map(r -> r.point().label() + " " + drawing.net(r)).orElse(session.say("step.voltages"));
     }
 
     @Override
@@ -428,7 +287,7 @@ public final class VoltagesSheet implements Sheet {
         for (Row r : rows) {
             text.append(r.point().label())
                     .append('\t')
-                    .append(net(r))
+                    .append(drawing.net(r))
                     .append('\t')
                     .append(r.expectation().map(e -> Figures.volts(e.charted())).orElse(""))
                     .append('\t')

@@ -1,33 +1,25 @@
 package anabion.desktop.shell;
 
 import anabion.core.input.BadInput;
-import anabion.core.quantity.Figures;
 import anabion.desktop.bench.BenchPlace;
-import anabion.desktop.control.Texts;
 import anabion.desktop.look.Look;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.probe.ProbeParser;
 import anabion.desktop.session.Session;
-import anabion.desktop.sheet.MeterWords;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;
 import anabion.workshop.Op;
 import anabion.workshop.StorageTrouble;
-import anabion.workshop.Timer;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
-import javafx.geometry.Pos;
-import javafx.scene.control.Button;
-import javafx.scene.control.Label;
 import javafx.scene.control.TextInputControl;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.BorderPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.Region;
 import javafx.scene.layout.StackPane;
 import javafx.scene.transform.Scale;
@@ -44,7 +36,7 @@ public final class Shell extends StackPane {
     private final Actions actions = new Actions();
     private final Overlay overlay = new Overlay();
     private final BorderPane frame = new BorderPane();
-    private final HBox top = new HBox(8);
+    private final TopLine top;
     private final ProbeLine probe;
     private final ShelfPlace shelf;
     private final BenchPlace bench;
@@ -56,6 +48,7 @@ public final class Shell extends StackPane {
     public Shell(Session session, FileChoice files) {
         this.session = session;
         session.onTrouble(this::trouble);
+        top = new TopLine(session, this::go);
         probe = new ProbeLine(session);
         new ShellActions(this, session, files).register(actions);
         shelf = new ShelfPlace(session, this::openSet);
@@ -72,12 +65,6 @@ public final class Shell extends StackPane {
         BorderPane.setMargin(probe, new Insets(8, 0, 0, 0));
         frame.getTransforms().add(scale);
         getChildren().addAll(frame, overlay);
-        top.setAlignment(Pos.CENTER_LEFT);
-        top.setMinHeight(32);
-        session.set().addListener((o, a, b) -> showTop());
-        session.condition().addListener((o, a, b) -> showTop());
-        session.timers().addListener((o, a, b) -> showTop());
-        session.words().addListener((o, a, b) -> showTop());
         session.step().addListener((o, a, b) -> showProbe());
         addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
         addEventFilter(KeyEvent.KEY_TYPED, this::keyTyped);
@@ -151,7 +138,7 @@ public final class Shell extends StackPane {
             shelf.filter("");
             session.refreshShelf();
         }
-        showTop();
+        top.show(where);
         showProbe();
         probe.field().requestFocus();
     }
@@ -163,50 +150,6 @@ public final class Shell extends StackPane {
             if (session.need().readings().size() > 0) session.step().set(anabion.core.job.Step.VOLTAGES);
             go(Where.BENCH);
         });
-    }
-
-    private void showTop() {
-        top.getChildren().clear();
-        Label name =
-                Texts.label(session.set().get().map(s -> s.chassis().name()).orElse(session.say("ui.name")), "strong");
-        name.setStyle("-fx-font-size: 17px;");
-        top.getChildren().add(name);
-        for (Where w : Where.values()) {
-            Button place = new Button(session.say("place." + w.name().toLowerCase(java.util.Locale.ROOT)));
-            place.getStyleClass().setAll("place");
-            if (w == where) place.getStyleClass().add("here");
-            place.setOnAction(e -> go(w));
-            HBox.setMargin(place, new Insets(0, 0, 0, 14));
-            top.getChildren().addAll(place, Texts.label("Ctrl " + (w.ordinal() + 1), "key"));
-        }
-        top.getChildren().add(Texts.gap());
-        session.timers().get().stream().findFirst().ifPresent(t -> top.getChildren()
-                .add(timer(t)));
-        session.condition().get().ifPresent(c -> top.getChildren()
-                .add(Texts.label(
-                        session.say(
-                                "ui.condition",
-                                Figures.fixed(c.line(), 0),
-                                hertz(),
-                                MeterWords.of(c.meter().text())),
-                        "soft")));
-        top.setSpacing(6);
-    }
-
-    private String hertz() {
-        double hz = session.set().get().map(s -> s.chassis().supply().hertz()).orElse(0.0);
-        return hz > 0 ? " " + Figures.fixed(hz, 0) + " Hz" : "";
-    }
-
-    private Label timer(Timer t) {
-        String name = session.shelf().get().stream()
-                .filter(s -> s.id().equals(t.set()))
-                .map(s -> s.name())
-                .findFirst()
-                .orElse("");
-        Label label = Texts.label(t.label() + ", " + name + ": " + ShelfPlace.left(session, t), "soft");
-        HBox.setMargin(label, new Insets(0, 18, 0, 0));
-        return label;
     }
 
     public void closeMeters() {

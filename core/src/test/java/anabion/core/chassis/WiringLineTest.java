@@ -1,0 +1,108 @@
+package anabion.core.chassis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import anabion.core.format.ListCodec;
+import anabion.core.input.BadInput;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class WiringLineTest {
+    private final Chassis set = TestSets.audioEnd();
+
+    @Test
+    void aResistorKnowsItsValueNetsAndRole() {
+        Part p = WiringLine.parse("R20 220k 1/2W V3.a B2 plate load", set);
+        assertThat(p.component()).isEqualTo(new Component.Resistor(220e3, 0.2, 0.5));
+        assertThat(p.nets()).containsExactly(java.util.Map.entry("1", "V3.7"), java.util.Map.entry("2", "B2"));
+        assertThat(p.role()).isEqualTo("plate load");
+        assertThat(p.printed()).isEqualTo("220k 1/2W");
+    }
+
+    @Test
+    void aFunctionNamesThePinThatCarriesIt() {
+        assertThat(WiringLine.parse("C30 100p V4.g1 CHASSIS", set).nets()).containsEntry("1", "V4.1");
+        assertThat(WiringLine.parse("C31 25@25 V4.k CHASSIS", set).nets()).containsEntry("1", "V4.2");
+        assertThat(WiringLine.parse("R30 10k V4.g2 B3", set).nets()).containsEntry("1", "B2");
+    }
+
+    @Test
+    void aTubeBringsItsPinsFromTheLibrary() {
+        Part p = WiringLine.parse("V9 6aq5", set);
+        assertThat(p.device()).hasValueSatisfying(d -> {
+            assertThat(d.type()).isEqualTo("6AQ5");
+            assertThat(d.base()).isEqualTo("miniature-7");
+            assertThat(d.functions()).containsEntry("6", "g2");
+        });
+        assertThat(p.nets()).containsEntry("1", "V9.1").hasSize(7);
+    }
+
+    @Test
+    void anUnknownTypeIsTakenWithoutPins() {
+        assertThat(WiringLine.parse("V9 9XY9 1=V9.1", set).nets()).containsOnlyKeys("1");
+    }
+
+    @Test
+    void aCanHasATerminalForEachSectionAndTheCommonOne() {
+        Part p = WiringLine.parse("C40 20+20/350 B1 B2 CHASSIS", set);
+        assertThat(p.nets()).hasSize(3);
+        assertThat(p.component()).isInstanceOfSatisfying(Component.Capacitor.class, c -> {
+            assertThat(c.farads()).hasSize(2);
+            assertThat(c.volts()).isEqualTo(350);
+        });
+    }
+
+    @Test
+    void editingAPartKeepsItsIdRoleAndNote() {
+        Part before = set.part("R13").orElseThrow();
+        Part after = WiringLine.parse("R13 270k V3.7 B2", set);
+        assertThat(after.id()).isEqualTo(before.id());
+        assertThat(after.role()).isEqualTo("plate load");
+        assertThat(((Component.Resistor) after.component()).ohms()).isEqualTo(270e3);
+    }
+
+    @Test
+    void everyPartReadsBackFromItsOwnLine() {
+        for (Part p : set.parts()) {
+            assertThat(WiringLine.parse(WiringLine.of(p), set))
+                    .as(p.reference())
+                    .isEqualTo(p);
+        }
+    }
+
+    @Test
+    void thePartsListReadsBackAsTheSameParts() throws Exception {
+        StringBuilder csv = new StringBuilder();
+        ListCodec.parts(set, csv);
+        Chassis again = ListCodec.parts(
+                new java.io.StringReader(csv.toString()),
+                set.withParts(java.util.List.of()).withStages(java.util.List.of(), java.util.List.of()));
+        assertThat(again.parts())
+                .usingRecursiveFieldByFieldElementComparatorIgnoringFields("id")
+                .isEqualTo(set.parts());
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "R20 220q V3.7 B2",
+                "R20",
+                "220k V3.7 B2",
+                "R20 220k V8.1 B2",
+                "R20 220k V3.9 B2",
+                "R20 10mfd V3.7 B2"
+            })
+    void aLineThatCannotBeReadSaysWhy(String line) {
+        assertThatThrownBy(() -> WiringLine.parse(line, set))
+                .isInstanceOfSatisfying(
+                        BadInput.class, e -> assertThat(e.remedy()).isNotBlank());
+    }
+
+    @Test
+    void looksLikeKnowsALineFromAReading() {
+        assertThat(WiringLine.looksLike("R12 220k")).isTrue();
+        assertThat(WiringLine.looksLike("V3.7 182")).isFalse();
+    }
+}

@@ -1,0 +1,148 @@
+package anabion.core.format;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.TestSets;
+import anabion.core.input.BadInput;
+import anabion.core.tree.Tree;
+import anabion.core.tree.TreeReader;
+import anabion.core.tree.TreeWriter;
+import com.fasterxml.jackson.databind.ObjectMapper;
+import com.networknt.schema.JsonSchema;
+import com.networknt.schema.JsonSchemaFactory;
+import com.networknt.schema.SpecVersion;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class ChassisCodecTest {
+    private final Chassis set = TestSets.audioEnd();
+    private final String json = ChassisCodec.text(set);
+
+    private static Object plain(String json) throws IOException {
+        Tree tree = TreeReader.read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8)));
+        return tree.plain();
+    }
+
+    @Test
+    void whatIsWrittenReadsBackEqual() {
+        assertThat(ChassisCodec.read(json)).isEqualTo(set);
+        assertThat(ChassisCodec.text(ChassisCodec.read(json))).isEqualTo(json);
+    }
+
+    /** Puts an unknown field into every object of the document. */
+    private static Object salted(Object value) {
+        if (value instanceof Map<?, ?> map) {
+            Map<String, Object> out = new LinkedHashMap<>();
+            map.forEach(
+                    (k, v) -> out.put(String.valueOf(k), k.equals("nets") || k.equals("functions") ? v : salted(v)));
+            out.put("x-unknown", Map.of("kept", List.of(1, true, "yes")));
+            return out;
+        }
+        return value instanceof List<?> list
+                ? list.stream().map(ChassisCodecTest::salted).toList()
+                : value;
+    }
+
+    @Test
+    void unknownFieldsAtEveryLevelSurvive() throws IOException {
+        String salted = TreeWriter.text(salted(plain(json)));
+        Chassis read = ChassisCodec.read(salted);
+        assertThat(plain(ChassisCodec.text(read))).isEqualTo(plain(salted));
+        assertThat(read.parts().get(0).extra().fields()).containsKey("x-unknown");
+        assertThat(read.chart().orElseThrow().rows().get(0).extra().fields()).containsKey("x-unknown");
+    }
+
+    @Test
+    void unknownFieldsSurviveAnEdit() throws IOException {
+        Chassis read = ChassisCodec.read(TreeWriter.text(salted(plain(json))));
+        Chassis edited = anabion.core.chassis.StudyLine.condition(
+                "line", "230", anabion.core.chassis.Renames.part(read, "R13", "R99"));
+        assertThat(ChassisCodec.text(edited).split("x-unknown", -1))
+                .hasSameSizeAs(TreeWriter.text(salted(plain(json))).split("x-unknown", -1));
+    }
+
+    @Test
+    void theDocumentKeepsItsSchema() throws IOException {
+        Path file = Path.of(System.getProperty("anabion.root", ".."), "docs", "formats", "chassis.schema.json");
+        JsonSchema schema =
+                JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(file));
+        assertThat(schema.validate(new ObjectMapper().readTree(json))).isEmpty();
+        assertThat(schema.validate(new ObjectMapper().readTree(json.replace("\"resistor\"", "\"tree\""))))
+                .isNotEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "\"version\" : 1 | \"version\" : 9 | version 9 is newer | version",
+                "\"version\" : 1 | \"version\" : \"one\" | whole number belongs here | version",
+                "\"anabion-chassis\" | \"shopping-list\" | not a chassis | format",
+                "\"kind\" : \"resistor\" | \"kind\" : \"tree\" | no kind of part | kind",
+                "\"ohms\" : 33000 | \"ohms\" : \"33k\" | a number belongs here | ohms",
+                "\"ohms\" : 33000 | \"ohms\" : -33000 | negative | ohms",
+                "\"reference\" : \"R8\" | \"reference\" : \"R7\" | R7 stands twice | reference",
+                "\"1\" : \"V3.7\" | \"1\" : \"V33.7\" | net V33.7 is unknown | nets",
+                "\"point\" : \"V4.6\" | \"point\" : \"V4.66\" | net V4.66 is unknown | point",
+                "\"meter\" : \"20k/V\" | \"meter\" : \"a good one\" | not a value | meter",
+                "\"kind\" : \"home\" | \"kind\" : \"garage\" | not known here | kind"
+            })
+    void badFieldsAreNamed(String good, String bad, String what, String field) {
+        assertThat(json).contains(good);
+        int at = json.indexOf(good);
+        String broken = json.substring(0, at) + bad + json.substring(at + good.length());
+        assertThatThrownBy(() -> ChassisCodec.read(broken)).isInstanceOfSatisfying(BadInput.class, e -> {
+            assertThat(e.getMessage()).contains(what);
+            assertThat(e.where()).contains(field);
+            assertThat(e.remedy()).isNotBlank();
+        });
+    }
+
+    @Test
+    void everyTruncationIsAClearError() {
+        for (int cut = 0; cut < json.length() - 2; cut += 97) {
+            String half = json.substring(0, cut);
+            assertThatThrownBy(() -> ChassisCodec.read(half))
+                    .as("cut at %d", half.length())
+                    .isInstanceOfSatisfying(
+                            BadInput.class, e -> assertThat(e.what()).isNotBlank());
+        }
+    }
+
+    @Test
+    void errorsNameTheLine() {
+        String broken = json.replaceFirst("\"ohms\" : 33000", "\"ohms\" : true");
+        int line = (int)
+                broken.substring(0, broken.indexOf("\"ohms\" : true")).lines().count();
+        assertThatThrownBy(() -> ChassisCodec.read(broken)).hasMessageContaining("line " + line);
+    }
+
+    @Test
+    void moreThanOneDocumentOrADoubledNameIsRefused() {
+        assertThatThrownBy(() -> ChassisCodec.read(json + "{}")).hasMessageContaining("behind the end");
+        assertThatThrownBy(() -> ChassisCodec.read("{\"format\":\"anabion-chassis\",\"format\":\"x\"}"))
+                .isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> ChassisCodec.read("[]")).hasMessageContaining("an object belongs here");
+        assertThatThrownBy(() -> ChassisCodec.read("")).hasMessageContaining("empty");
+    }
+
+    @Test
+    void aHandWrittenFileWithoutIdsGetsThem() {
+        String small =
+                "{\"format\":\"anabion-chassis\",\"version\":1,\"identity\":{\"model\":\"Nameless\"},\"supply\":{},\"parts\":[{\"reference\":\"R1\",\"kind\":\"resistor\",\"ohms\":1000,\"nets\":{\"1\":\"A\",\"2\":\"B\"}}]}";
+        Chassis c = ChassisCodec.read(small);
+        assertThat(c.parts()).singleElement().satisfies(p -> assertThat(p.id()).isNotNull());
+        assertThat(c.name()).isEqualTo("Nameless");
+    }
+}

@@ -1,0 +1,97 @@
+package anabion.core.job;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.TestSets;
+import anabion.core.tree.Extra;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+
+class JobTest {
+    private static Alteration did(AlterationKind kind, String part) {
+        return new Alteration(UUID.randomUUID(), Instant.EPOCH, part, kind, "", Extra.NONE);
+    }
+
+    private static WorkOrder.Item item(Step step, Chassis chassis, Job job, int read, int charted) {
+        return WorkOrder.of(chassis, job, read, charted).get(step.ordinal());
+    }
+
+    @Test
+    void aLiftedPartIsAnOpenEndUntilItIsBack() {
+        Job job = Job.NEW.altered(did(AlterationKind.LIFTED, "R14")).altered(did(AlterationKind.STAND_IN, "C3"));
+        assertThat(job.fitted().openEnds()).extracting(Alteration::part).containsExactly("R14");
+        assertThat(job.fitted().temporary()).extracting(Alteration::part).containsExactly("C3");
+        Job mended = job.altered(did(AlterationKind.REFITTED, "R14")).altered(did(AlterationKind.RENEWED, "C3"));
+        assertThat(mended.fitted().openEnds()).isEmpty();
+        assertThat(mended.fitted().temporary()).isEmpty();
+    }
+
+    @Test
+    void theFittedStateIsNamedByItsLastAlteration() {
+        assertThat(Job.NEW.fitted().id()).isEqualTo(FittedState.AS_FOUND);
+        Alteration first = did(AlterationKind.LIFTED, "R1");
+        Alteration second = did(AlterationKind.RENEWED, "R2");
+        List<Alteration> all = List.of(first, second);
+        assertThat(Job.NEW.altered(first).altered(second).fitted().id()).isEqualTo(second.id());
+        assertThat(FittedState.since(FittedState.AS_FOUND, all)).isEqualTo(all);
+        assertThat(FittedState.since(first.id(), all)).containsExactly(second);
+        assertThat(FittedState.since(second.id(), all)).isEmpty();
+        assertThat(FittedState.since(UUID.randomUUID(), all)).isEmpty();
+    }
+
+    @Test
+    void stepsAreDerivedFromWhatIsKnown() {
+        Chassis blank = TestSets.wired(Arrangement.TRANSFORMER);
+        assertThat(item(Step.ARRIVAL, blank, Job.NEW, 0, 0).state()).isEqualTo(StepState.UNDER_WAY);
+        assertThat(item(Step.STUDY, blank, Job.NEW, 0, 0).next().key()).isEqualTo("next.study-parts");
+        Chassis full = TestSets.audioEnd();
+        assertThat(item(Step.STUDY, full, Job.NEW, 0, 12).state()).isEqualTo(StepState.DONE);
+        assertThat(item(Step.VOLTAGES, full, Job.NEW, 5, 12)).satisfies(i -> {
+            assertThat(i.state()).isEqualTo(StepState.UNDER_WAY);
+            assertThat(i.done()).isEqualTo(5);
+            assertThat(i.next().fillings()).containsExactly(7);
+        });
+        assertThat(item(Step.VOLTAGES, full, Job.NEW, 12, 12).state()).isEqualTo(StepState.DONE);
+    }
+
+    @Test
+    void theArrivalIsDoneOnceACompaintIsHeard() {
+        Arrival heard = new Arrival(
+                "",
+                "",
+                List.of(new Complaint("AM", SymptomKind.HUM, "", Extra.NONE)),
+                Set.of(),
+                List.of(),
+                "",
+                Extra.NONE);
+        assertThat(item(Step.ARRIVAL, TestSets.audioEnd(), Job.NEW.withArrival(heard), 0, 0)
+                        .state())
+                .isEqualTo(StepState.DONE);
+        assertThat(heard.symptom("AM")).isEqualTo(SymptomKind.HUM);
+        assertThat(heard.symptom("FM")).isEqualTo(SymptomKind.UNTRIED);
+    }
+
+    @Test
+    void whatTheUserMarksWins() {
+        Job job = Job.NEW.withStep(Step.RECAP, StepState.DONE).withStep(Step.STUDY, StepState.OPEN);
+        assertThat(item(Step.RECAP, TestSets.audioEnd(), job, 0, 0).state()).isEqualTo(StepState.DONE);
+        assertThat(item(Step.STUDY, TestSets.audioEnd(), job, 0, 0).state()).isEqualTo(StepState.OPEN);
+    }
+
+    @Test
+    void theJobStandsAtItsFirstOpenStep() {
+        Job job = Job.NEW.withStep(Step.ARRIVAL, StepState.DONE).withStep(Step.STUDY, StepState.DONE);
+        assertThat(WorkOrder.current(WorkOrder.of(TestSets.audioEnd(), job, 0, 0))
+                        .step())
+                .isEqualTo(Step.COLD_CHECKS);
+        for (Step s : Step.values()) job = job.withStep(s, StepState.DONE);
+        assertThat(WorkOrder.current(WorkOrder.of(TestSets.audioEnd(), job, 0, 0))
+                        .step())
+                .isEqualTo(Step.HAND_BACK);
+    }
+}
