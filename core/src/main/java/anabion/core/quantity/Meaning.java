@@ -127,6 +127,8 @@ record Meaning(
 
     /** In decimal, as it was written: 20 × 10⁻⁶ is 0.00002 and not the binary neighbour below it. */
     private static double scaled(double n, double factor) {
-        return new BigDecimal(Double.toString(n)).multiply(new BigDecimal(Double.toString(factor))).doubleValue();
+        return new BigDecimal(Double.toString(n))
+                .multiply(new BigDecimal(Double.toString(factor)))
+                .doubleValue();
     }
 }

@@ -4,6 +4,7 @@ import anabion.core.input.BadInput;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
@@ -19,6 +20,9 @@ import org.sqlite.SQLiteDataSource;
 public final class Database implements AutoCloseable {
     /** The schema that this release writes, kept in SQLite's {@code user_version}. */
     public static final int SCHEMA = 2;
+
+    /** Where SQLite's file format keeps its magic text and the user version (big-endian). */
+    private static final String MAGIC = "SQLite format 3";
 
     private static final int VERSION_OFFSET = 60;
     private final Handle handle;
@@ -82,6 +86,11 @@ public final class Database implements AutoCloseable {
     static int version(Path file) throws IOException {
         if (!Files.exists(file) || Files.size(file) < VERSION_OFFSET + 4) return 0;
         try (FileChannel channel = FileChannel.open(file, StandardOpenOption.READ)) {
+            ByteBuffer magic = ByteBuffer.allocate(MAGIC.length());
+            channel.read(magic, 0);
+            if (!new String(magic.array(), StandardCharsets.US_ASCII).equals(MAGIC)) {
+                throw new IOException("SQLITE_NOTADB: " + file);
+            }
             ByteBuffer four = ByteBuffer.allocate(4);
             channel.read(four, VERSION_OFFSET);
             return four.flip().getInt();

@@ -1,0 +1,216 @@
+package anabion.workshop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import anabion.core.format.ChassisCodec;
+import anabion.core.input.BadInput;
+import anabion.workshop.archive.SetArchive;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Arrays;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipInputStream;
+import java.util.zip.ZipOutputStream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ArchiveTest {
+    @TempDir
+    Path folder;
+
+    private byte[] archive(Path workshop) throws IOException {
+        try (Workshop w = Temp.open(workshop)) {
+            w.sets().add(Temp.halcyon());
+            w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "underside");
+            w.addPhoto(Temp.halcyon().id(), Temp.picture(2), "b.png", "top");
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            SetArchive.write(w.sets().get(Temp.halcyon().id()), w::file, out);
+            return out.toByteArray();
+        }
+    }
+
+    private static Map<String, byte[]> unzip(byte[] zip) throws IOException {
+        Map<String, byte[]> entries = new LinkedHashMap<>();
+        try (ZipInputStream in = new ZipInputStream(new ByteArrayInputStream(zip))) {
+            for (ZipEntry e = in.getNextEntry(); e != null; e = in.getNextEntry())
+                entries.put(e.getName(), in.readAllBytes());
+        }
+        return entries;
+    }
+
+    private static byte[] zip(Map<String, byte[]> entries) throws IOException {
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (ZipOutputStream zip = new ZipOutputStream(out)) {
+            for (Map.Entry<String, byte[]> e : entries.entrySet()) {
+                zip.putNextEntry(new ZipEntry(e.getKey()));
+                zip.write(e.getValue());
+            }
+        }
+        return out.toByteArray();
+    }
+
+    private static byte[] utf8(String text) {
+        return text.getBytes(StandardCharsets.UTF_8);
+    }
+
+    private void refused(Map<String, byte[]> entries, String what) throws IOException {
+        byte[] bytes = zip(entries);
+        Path file = folder.resolve("bad.zip");
+        Files.write(file, bytes);
+        try (Workshop w = Temp.open(folder.resolve("target"))) {
+            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.open(file)))
+                    .isInstanceOf(BadInput.class)
+                    .hasMessageContaining(what);
+            assertThat(w.sets().summaries()).isEmpty();
+        }
+    }
+
+    @Test
+    void aSetTravelsWholeWithItsIds() throws IOException {
+        byte[] zip = archive(folder.resolve("one"));
+        try (Workshop w = Temp.open(folder.resolve("two"))) {
+            SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)));
+            SetRecord arrived = w.sets().get(Temp.halcyon().id());
+            assertThat(arrived.chassis()).isEqualTo(Temp.halcyon().chassis());
+            assertThat(arrived.job()).isEqualTo(Temp.halcyon().job());
+            assertThat(arrived.readings()).isEqualTo(Temp.halcyon().readings());
+            assertThat(arrived.photos()).hasSize(2);
+            assertThat(Files.readAllBytes(w.file(arrived.photos().get(0)))).isEqualTo(Temp.picture(1));
+            ByteArrayOutputStream again = new ByteArrayOutputStream();
+            SetArchive.write(arrived, w::file, again);
+            assertThat(unzip(again.toByteArray())).usingRecursiveComparison().isEqualTo(unzip(zip));
+        }
+    }
+
+    @Test
+    void unknownFieldsTravelAndSurviveUndo() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        String salted = new String(entries.get("chassis.json"), StandardCharsets.UTF_8)
+                .replaceFirst("\\{", "{\"x-shelf\":{\"deep\":[1,2]},");
+        String reading = new String(entries.get("readings.json"), StandardCharsets.UTF_8)
+                .replaceFirst("\"point\"", "\"x-mood\":\"good\",\"point\"");
+        entries.put("chassis.json", utf8(salted));
+        entries.put("readings.json", utf8(reading));
+        try (Workshop w = Temp.open(folder.resolve("two"))) {
+            SetRecord set = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip(entries))));
+            Temp.take(w, set, "V3.7", 85);
+            w.sets()
+                    .change(
+                            set.id(),
+                            "x",
+                            java.util.List.of(
+                                    new Op.DropReading(set.readings().get(0).id())));
+            w.sets().undo(set.id());
+            w.sets().undo(set.id());
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            SetArchive.write(w.sets().get(set.id()), w::file, out);
+            assertThat(new String(unzip(out.toByteArray()).get("chassis.json"), StandardCharsets.UTF_8))
+                    .contains("x-shelf")
+                    .contains("deep");
+            assertThat(new String(unzip(out.toByteArray()).get("readings.json"), StandardCharsets.UTF_8))
+                    .contains("x-mood");
+        }
+    }
+
+    @Test
+    void theSameSetIsNotAddedTwice() throws IOException {
+        byte[] zip = archive(folder.resolve("one"));
+        try (Workshop w = Temp.open(folder.resolve("one"))) {
+            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip))))
+                    .hasMessageContaining("in the workshop already");
+        }
+    }
+
+    @Test
+    void aChassisFileOpensToo() throws IOException {
+        Path file = folder.resolve("set.json");
+        Files.writeString(file, ChassisCodec.text(Temp.halcyon().chassis()));
+        assertThat(SetArchive.open(file).set().chassis())
+                .isEqualTo(Temp.halcyon().chassis());
+        assertThatThrownBy(() -> SetArchive.open(folder.resolve("none.json")))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("no such file");
+    }
+
+    @Test
+    void namesThatLeaveTheArchiveAreRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        for (String name : new String[] {"../evil.json", "/etc/evil", "photos/../../evil", "C:evil", "a\\b"}) {
+            Map<String, byte[]> bad = new LinkedHashMap<>(entries);
+            bad.put(name, utf8("x"));
+            refused(bad, "leads out of the archive");
+        }
+        assertThat(folder.resolve("evil.json")).doesNotExist();
+    }
+
+    @Test
+    void anArchiveThatExplodesIsRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        entries.put("photos/bomb.png", new byte[70 << 20]);
+        assertThat(zip(entries).length).as("small on disk").isLessThan(1 << 20);
+        refused(entries, "too large");
+    }
+
+    @Test
+    void tooManyFilesAreRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        for (int i = 0; i < 5001; i++) entries.put("photos/" + i, new byte[0]);
+        refused(entries, "too large");
+    }
+
+    @Test
+    void aPictureThatIsNoneIsRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        String name = entries.keySet().stream()
+                .filter(n -> n.startsWith("photos/"))
+                .findFirst()
+                .orElseThrow();
+        entries.put(name, utf8("not a picture"));
+        refused(entries, "not a picture");
+    }
+
+    @Test
+    void aPictureUnderAForeignNameIsRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        String name = entries.keySet().stream()
+                .filter(n -> n.startsWith("photos/"))
+                .findFirst()
+                .orElseThrow();
+        entries.put(name, Temp.picture(9));
+        refused(entries, "not the one its name says");
+    }
+
+    @Test
+    void missingAndDamagedPartsAreNamed() throws IOException {
+        Map<String, byte[]> whole = unzip(archive(folder.resolve("one")));
+        Map<String, byte[]> entries = new LinkedHashMap<>(whole);
+        entries.remove("chassis.json");
+        refused(entries, "no chassis.json");
+        entries = new LinkedHashMap<>(whole);
+        entries.put("chassis.json", Arrays.copyOf(whole.get("chassis.json"), 500));
+        refused(entries, "chassis.json");
+        entries = new LinkedHashMap<>(whole);
+        entries.put("readings.json", utf8("{\"readings\":[{\"point\":\"V1.1\"}]}"));
+        refused(entries, "readings.json");
+        entries = new LinkedHashMap<>(whole);
+        entries.keySet().removeIf(n -> n.startsWith("photos/"));
+        refused(entries, "the archive has no photos/");
+    }
+
+    @Test
+    void aCutArchiveIsRefused() throws IOException {
+        byte[] whole = archive(folder.resolve("one"));
+        for (int part = 1; part < 10; part++) {
+            byte[] cut = Arrays.copyOf(whole, whole.length * part / 12);
+            assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(cut)))
+                    .isInstanceOf(BadInput.class);
+        }
+    }
+}

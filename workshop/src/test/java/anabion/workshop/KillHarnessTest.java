@@ -1,0 +1,104 @@
+package anabion.workshop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.BufferedReader;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.Set;
+import java.util.concurrent.TimeUnit;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** Kills a writing program without warning, a hundred times at random moments: every acknowledged entry must be there after. */
+@Tag("slow")
+class KillHarnessTest {
+    private static final int KILLS = 100;
+
+    @TempDir
+    Path folder;
+
+    static ProcessBuilder child(Path folder, long seed) {
+        String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+        return new ProcessBuilder(
+                java,
+                "-XX:TieredStopAtLevel=1",
+                "-Xshare:auto",
+                "-cp",
+                System.getProperty("surefire.test.class.path", System.getProperty("java.class.path")),
+                KillChild.class.getName(),
+                folder.toString(),
+                String.valueOf(seed));
+    }
+
+    @Test
+    void everyAcknowledgedEntrySurvivesAKill() throws Exception {
+        Random random = new Random(7);
+        int acknowledged = 0;
+        for (int i = 0; i < KILLS; i++) {
+            // a fresh folder every ten kills, so that later ones also hit a database with a history of kills
+            Path workshop = folder.resolve("w" + i / 10);
+            Files.createDirectories(workshop);
+            List<String> entries = killed(workshop, i, random.nextInt(250));
+            acknowledged += entries.size();
+            check(workshop, entries);
+        }
+        assertThat(acknowledged).as("the kills must hit a working program").isGreaterThan(KILLS * 5);
+    }
+
+    /** Starts the child, lets it work for so many milliseconds, kills it, and returns what it had acknowledged. */
+    private static List<String> killed(Path workshop, int seed, int milliseconds) throws Exception {
+        Process child = child(workshop, seed)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .start();
+        List<String> entries = new ArrayList<>();
+        try (BufferedReader out =
+                new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
+            assertThat(out.readLine()).isEqualTo("ready");
+            Thread killer = new Thread(() -> {
+                try {
+                    Thread.sleep(milliseconds);
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                }
+                child.destroyForcibly();
+            });
+            killer.start();
+            for (String line = out.readLine(); line != null; line = out.readLine()) entries.add(line);
+            killer.join();
+        } catch (java.io.IOException e) {
+            // the stream may break with the process
+        }
+        assertThat(child.waitFor(10, TimeUnit.SECONDS)).isTrue();
+        return entries.stream()
+                .filter(l -> l.matches("(reading|photo) [0-9a-f-]{36}"))
+                .toList();
+    }
+
+    private static void check(Path workshop, List<String> entries) {
+        try (Workshop w = Temp.open(workshop)) {
+            assertThat(w.handle()
+                            .createQuery("PRAGMA integrity_check")
+                            .mapTo(String.class)
+                            .one())
+                    .isEqualTo("ok");
+            SetRecord set = w.sets().get(Temp.halcyon().id());
+            Set<String> there =
+                    set.readings().stream().map(r -> "reading " + r.id()).collect(Collectors.toSet());
+            set.photos().forEach(p -> there.add("photo " + p.id()));
+            assertThat(there).containsAll(entries);
+            assertThat(set.photos())
+                    .allSatisfy(p -> assertThat(Files.size(w.file(p))).isPositive());
+            if (entries.isEmpty()) return;
+            assertThat(w.sets().undo(set.id())).as("the history is whole too").isPresent();
+            assertThat(w.sets().redo(set.id())).isPresent();
+        }
+    }
+}

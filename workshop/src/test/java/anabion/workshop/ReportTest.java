@@ -1,0 +1,78 @@
+package anabion.workshop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import anabion.workshop.report.SetReport;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.StringWriter;
+import java.nio.file.Path;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+class ReportTest {
+    @TempDir
+    Path folder;
+
+    private final SetReport report = new SetReport();
+
+    private SetRecord withPhoto(Workshop w) {
+        w.sets().add(Temp.halcyon());
+        return w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "the <underside> & more");
+    }
+
+    @Test
+    void thePageSaysWhatTheBenchSays() throws IOException {
+        try (Workshop w = Temp.open(folder)) {
+            StringWriter html = new StringWriter();
+            report.html(withPhoto(w), new Words(Vocabulary.STANDARD), w::file, html);
+            assertThat(html.toString())
+                    .contains(
+                            "Vessmark Halcyon",
+                            "Coupling capacitor C14 leaks into the grid of V4",
+                            "must not be positive",
+                            "C14 leaky, near 12 MΩ")
+                    .contains(
+                            "C18 stand-in: 22+47/350 until the can is restuffed",
+                            "AM: distorted, after ten minutes",
+                            "parts younger than the set")
+                    .contains("licensed practice", "data:image/jpeg;base64,", "the &lt;underside&gt; &amp; more");
+        }
+    }
+
+    @Test
+    void theVocabularyReachesThePage() throws IOException {
+        StringWriter html = new StringWriter();
+        report.html(Temp.halcyon(), new Words(new Vocabulary(true, false)), p -> folder, html);
+        assertThat(html.toString()).contains("anode").doesNotContain("plate V");
+    }
+
+    @Test
+    void thePdfHoldsTheTextWithItsFontInside() throws IOException {
+        try (Workshop w = Temp.open(folder)) {
+            ByteArrayOutputStream pdf = new ByteArrayOutputStream();
+            report.pdf(withPhoto(w), new Words(Vocabulary.STANDARD), w::file, pdf);
+            try (PDDocument document = Loader.loadPDF(pdf.toByteArray())) {
+                String text = new PDFTextStripper().getText(document);
+                assertThat(text).contains("Vessmark Halcyon", "V4.1", "12 MΩ", "must not be positive");
+                boolean embedded = true;
+                for (var name : document.getPage(0).getResources().getFontNames())
+                    embedded &= document.getPage(0).getResources().getFont(name).isEmbedded();
+                assertThat(embedded).isTrue();
+                assertThat(document.getNumberOfPages()).isBetween(2, 5);
+            }
+        }
+    }
+
+    @Test
+    void aSetAboutWhichNothingIsKnownStillHasAPage() throws IOException {
+        StringWriter html = new StringWriter();
+        report.html(anabion.workshop.demo.DemoWorkshop.set("moor"), new Words(Vocabulary.STANDARD), p -> folder, html);
+        assertThat(html.toString()).contains("Tarnholt Moor").doesNotContain("<h2>Voltages</h2>");
+    }
+}
