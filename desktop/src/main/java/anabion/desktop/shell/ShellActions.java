@@ -46,8 +46,8 @@ final class ShellActions {
         a.add("bench", "Shortcut+2", () -> shell.go(Shell.Where.BENCH));
         a.add("new", "Shortcut+N", () -> NewSet.show(shell));
         a.add("open-file", "Shortcut+O", this::openFile);
-        a.add("undo", "Shortcut+Z", session::undo);
-        a.add("redo", "Shortcut+Y", session::redo);
+        a.add("undo", "Shortcut+Z", () -> session.undo());
+        a.add("redo", "Shortcut+Y", () -> session.redo());
         a.add("copy", "Shortcut+C", this::copy);
         a.add("paste", "Shortcut+V", this::paste);
         a.add("stage-next", "Alt+Right", () -> shell.bench().stepPointer(1));
@@ -56,13 +56,13 @@ final class ShellActions {
         a.add("step-previous", "Alt+Up", () -> step(-1));
         a.add("mark", "Shortcut+D", this::mark);
         a.add("fields", "F2", () -> shell.bench().sheet().focus());
-        a.add("band", "F3", shell::nextBand);
+        a.add("band", "F3", () -> shell.nextBand());
         a.add("arithmetic", "F4", () -> shell.bench().toggleArithmetic());
         a.add("socket", "F5", () -> shell.bench().flipSocket());
-        a.add("meter", "F6", shell::takeFromMeter);
+        a.add("meter", "F6", () -> shell.takeFromMeter());
         for (int i = 1; i <= 3; i++) {
             int tab = i;
-            a.add("tab-" + i, "Alt+Digit" + i, () -> shell.bench().sheet().tab(tab));
+            a.add("tab-" + i, "Alt+" + i, () -> shell.bench().sheet().tab(tab));
         }
         a.add("theme", "F7", this::theme);
         a.add(
