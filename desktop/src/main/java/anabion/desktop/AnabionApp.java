@@ -46,14 +46,7 @@ public final class AnabionApp extends Application {
                     return 0;
                 },
                 x -> {});
-        if (Boolean.getBoolean("anabion.startup")) {
-            System.out.println("usable after "
-                    + (System.currentTimeMillis()
-                            - java.lang.management.ManagementFactory.getRuntimeMXBean()
-                                    .getStartTime())
-                    + " ms");
-            javafx.application.Platform.exit();
-        }
+        Measured.whenAsked(shell, session);
     }
 
     @Override

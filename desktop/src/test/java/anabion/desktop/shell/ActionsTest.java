@@ -21,7 +21,8 @@ class ActionsTest {
         new ShellActions(null, null, null).register(actions);
         assertThat(actions.all()).hasSizeGreaterThan(35);
         assertThat(actions.all())
-                .allSatisfy(a -> assertThat(a.key().getName()).as(a.id()).matches("(Shortcut|Ctrl|Alt)\\+.*|F\\d+"));
+                .allSatisfy(a ->
+                        assertThat(a.key().getName()).as(a.id()).matches("(Shift\\+)?(Shortcut|Ctrl|Alt)\\+.*|F\\d+"));
         assertThat(actions.get("redo").keyText()).isEqualTo("Ctrl Y");
     }
 

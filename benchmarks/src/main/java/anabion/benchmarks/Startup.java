@@ -1,0 +1,68 @@
+package anabion.benchmarks;
+
+import anabion.workshop.Workshop;
+import anabion.workshop.demo.DemoWorkshop;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.TimeUnit;
+
+/** From the start of Java to a window that can be used, with and without an archive of the loaded classes. */
+final class Startup {
+    private static final int RUNS = 5;
+    private static final long LIMIT_SECONDS = 60;
+
+    private Startup() {}
+
+    static Map<String, Object> measure(Path root) throws IOException, InterruptedException {
+        Path folder = Files.createTempDirectory("anabion-startup");
+        try (Workshop w = Workshop.open(folder, Clock.systemUTC())) {
+            DemoWorkshop.fill(w);
+        }
+        Path archive = folder.resolve("classes.jsa");
+        window(folder, List.of("-XX:ArchiveClassesAtExit=" + archive, "-Xlog:disable"));
+        Map<String, Object> results = new LinkedHashMap<>();
+        results.put("usable window, ms", usable(folder, List.of()));
+        if (Files.exists(archive))
+            results.put(
+                    "usable window with class-data sharing, ms",
+                    usable(folder, List.of("-XX:SharedArchiveFile=" + archive)));
+        return results;
+    }
+
+    private static long usable(Path folder, List<String> options) throws IOException, InterruptedException {
+        List<Long> times = new ArrayList<>();
+        for (int i = 0; i < RUNS; i++) times.add(window(folder, options).getOrDefault("usable window", -1L));
+        return times.stream().sorted().toList().get(RUNS / 2);
+    }
+
+    /** Runs the window on a workshop, returns what it measured, in milliseconds. */
+    static Map<String, Long> window(Path folder, List<String> options) throws IOException, InterruptedException {
+        List<String> command = new ArrayList<>(
+                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Danabion.measure=true"));
+        command.addAll(options);
+        command.addAll(List.of(
+                "-cp", System.getProperty("java.class.path"), "anabion.desktop.Main", "app", folder.toString()));
+        Path output = Files.createTempFile("anabion", ".out");
+        Process process = new ProcessBuilder(command)
+                .redirectError(ProcessBuilder.Redirect.DISCARD)
+                .redirectOutput(output.toFile())
+                .start();
+        if (!process.waitFor(LIMIT_SECONDS, TimeUnit.SECONDS))
+            process.destroyForcibly().waitFor();
+        String out = Files.readString(output, StandardCharsets.UTF_8);
+        Files.delete(output);
+        Map<String, Long> times = new LinkedHashMap<>();
+        out.lines()
+                .filter(l -> l.endsWith(" ms"))
+                .forEach(l -> times.put(
+                        l.substring(0, l.lastIndexOf(':')), Long.parseLong(l.replaceAll(".*: (\\d+) ms", "$1"))));
+        return times;
+    }
+}

@@ -1,3 +1,0 @@
-package anabion.benchmarks;
-
-final class X {}

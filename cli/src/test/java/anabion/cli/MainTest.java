@@ -1,0 +1,184 @@
+package anabion.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.format.ChassisCodec;
+import anabion.core.format.ReadingCodec;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import anabion.workshop.archive.SetArchive;
+import anabion.workshop.demo.DemoWorkshop;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class MainTest {
+    @TempDir
+    Path folder;
+
+    private Path chassis;
+    private Path readings;
+    private String out = "";
+    private String err = "";
+
+    @BeforeEach
+    void files() throws IOException {
+        chassis = folder.resolve("halcyon.json");
+        readings = folder.resolve("readings.csv");
+        Files.writeString(chassis, ChassisCodec.text(DemoWorkshop.chassis("halcyon")));
+        StringBuilder csv = new StringBuilder();
+        ReadingCodec.csv(DemoWorkshop.set("halcyon").readings(), csv);
+        Files.writeString(readings, csv);
+    }
+
+    private int run(Object... words) {
+        String[] args = new String[words.length];
+        for (int i = 0; i < words.length; i++) args[i] = words[i].toString();
+        ByteArrayOutputStream o = new ByteArrayOutputStream();
+        ByteArrayOutputStream e = new ByteArrayOutputStream();
+        int code = Main.run(
+                args,
+                new PrintStream(o, true, StandardCharsets.UTF_8),
+                new PrintStream(e, true, StandardCharsets.UTF_8));
+        out = o.toString(StandardCharsets.UTF_8);
+        err = e.toString(StandardCharsets.UTF_8);
+        return code;
+    }
+
+    private static Fields json(String text) throws IOException {
+        return Fields.of(TreeReader.read(new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8))), "");
+    }
+
+    @Test
+    void decodeGivesOneJsonObject() throws IOException {
+        assertThat(run("decode", "20+20/350", "--json")).isZero();
+        Fields f = json(out);
+        assertThat(f.text("kind")).isEqualTo("capacitor");
+        assertThat(f.number("value")).isEqualTo(20e-6);
+        assertThat(f.text("unit")).isEqualTo("F");
+        assertThat(f.number("rating")).isEqualTo(350);
+        assertThat(f.text("ratingUnit")).isEqualTo("V");
+        assertThat(f.numbers("sections")).containsExactly(20e-6, 20e-6);
+        assertThat(f.objects("alternatives")).isEmpty();
+    }
+
+    @Test
+    void decodeTakesSeveralWordsAndColours() throws IOException {
+        assertThat(run("decode", ".05", "mfd", "--json")).isZero();
+        assertThat(json(out).number("value")).isEqualTo(50e-9);
+        assertThat(run("decode", "yellow", "violet", "orange")).isZero();
+        assertThat(out).contains("47 kΩ").contains("±20 %");
+        assertThat(run("decode", "1,000", "--json")).isZero();
+        assertThat(json(out).objects("alternatives")).isNotEmpty().allSatisfy(a -> assertThat(a.text("reason"))
+                .isNotBlank());
+    }
+
+    @Test
+    void validateSaysWhatIsInside() throws IOException {
+        assertThat(run("validate", chassis, "--json")).isZero();
+        assertThat(json(out).integer("parts", 0)).isEqualTo(58);
+        assertThat(run("validate", chassis)).isZero();
+        assertThat(out).contains("Vessmark Halcyon: sound");
+    }
+
+    @Test
+    void compareFindsTheLeakAndTheDrift() throws IOException {
+        assertThat(run("compare", chassis, "--readings", readings, "--json")).isEqualTo(1);
+        Fields f = json(out);
+        assertThat(f.objects("readings")).hasSize(9).anySatisfy(r -> {
+            assertThat(r.text("point")).isEqualTo("V4.1");
+            assertThat(r.number("charted")).isZero();
+            assertThat(r.number("expected")).isZero();
+            assertThat(r.number("read")).isEqualTo(3.1);
+            assertThat(r.text("verdict")).isEqualTo("must not be positive");
+        });
+        assertThat(f.objects("suspects").get(0).text("fault")).isEqualTo("C14:leaky:12M");
+        assertThat(f.objects("suspects")).extracting(s -> s.text("part")).contains("C14", "V4", "R15", "R7");
+    }
+
+    @Test
+    void compareIsFineWithAHealthySet() throws IOException {
+        Files.writeString(readings, "point,value,line\nV4.6,222,220\nV4.1,0,220\nV5.7,249,220\n");
+        assertThat(run("compare", chassis, "--readings", readings)).isZero();
+        assertThat(out).contains("within").doesNotContain("high");
+    }
+
+    @Test
+    void exportWritesEveryFormAlsoFromAnArchive() throws IOException {
+        Path zip = folder.resolve("halcyon.anabion.zip");
+        try (var stream = Files.newOutputStream(zip)) {
+            SetArchive.write(DemoWorkshop.set("halcyon"), p -> folder, stream);
+        }
+        for (Path from : new Path[] {chassis, zip}) {
+            assertThat(run("export", from, "--to", "html", "--out", folder.resolve("x.html")))
+                    .isZero();
+            assertThat(Files.readString(folder.resolve("x.html"))).contains("Vessmark Halcyon");
+        }
+        assertThat(run("export", zip, "--to", "csv", "--out", folder.resolve("x.csv"), "--json"))
+                .isZero();
+        assertThat(json(out).text("file")).endsWith("x.csv");
+        assertThat(Files.readAllLines(folder.resolve("x.csv"))).hasSize(10);
+        assertThat(run("export", chassis, "--to", "pdf")).isZero();
+        assertThat(Files.size(folder.resolve("halcyon.pdf"))).isGreaterThan(10_000);
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "decode|12q| character 3",
+                "validate|nothing.json|no such file",
+                "validate|readings.csv|not complete JSON",
+                "fly|away|Unmatched argument",
+                "decode||Missing required parameter"
+            })
+    void badInputIsTwoAndSaysWhatToDo(String command, String word, String what) {
+        Object argument = word == null ? "--json" : word.contains(".") ? folder.resolve(word) : word;
+        assertThat(run(command, argument)).isEqualTo(2);
+        assertThat(out).isEmpty();
+        assertThat(err).contains(what.strip());
+    }
+
+    @Test
+    void withJsonErrorsAreJsonOnStandardError() throws IOException {
+        Files.writeString(readings, "point,value\nV9.9,3\n");
+        assertThat(run("compare", chassis, "--readings", readings, "--json")).isEqualTo(2);
+        assertThat(out).isEmpty();
+        Fields error = json(err).object("error");
+        assertThat(error.text("where")).isEqualTo("readings.csv, line 2, field point");
+        assertThat(error.text("what")).contains("no pin or net V9.9");
+        assertThat(error.text("remedy")).isNotBlank();
+    }
+
+    @Test
+    void aDecimalCommaThatShiftsTheColumnsIsNeverAWrongValue() throws IOException {
+        Files.writeString(readings, "point,value\nV4.1,3,1\n");
+        assertThat(run("compare", chassis, "--readings", readings)).isEqualTo(2);
+        assertThat(err).contains("line 2").contains("3 fields").contains("decimal comma");
+    }
+
+    @Test
+    void aPlaceThatCannotBeWrittenIsNamed() {
+        assertThat(run("export", chassis, "--to", "csv", "--out", folder.resolve("none/x.csv")))
+                .isEqualTo(2);
+        assertThat(err).contains("cannot be written").contains("--out");
+    }
+
+    @Test
+    void everyCommandHasHelp() {
+        for (String command : new String[] {"decode", "validate", "compare", "export"}) {
+            assertThat(run(command, "--help")).isZero();
+            assertThat(out).contains("--json");
+        }
+        assertThat(run()).isEqualTo(2);
+    }
+}

@@ -1,0 +1,108 @@
+package anabion.desktop;
+
+import anabion.core.reading.Judge;
+import anabion.desktop.session.Session;
+import anabion.desktop.shell.Shell;
+import anabion.workshop.Summary;
+import java.lang.management.ManagementFactory;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import javafx.animation.AnimationTimer;
+import javafx.application.Platform;
+import javafx.beans.value.ChangeListener;
+
+/** Times what a user waits for in the real window, prints it, and closes: start, shelf, search, bench. */
+final class Measured {
+    private final Shell shell;
+    private final Session session;
+
+    private Measured(Shell shell, Session session) {
+        this.shell = shell;
+        this.session = session;
+    }
+
+    /** Runs when the property {@code anabion.measure} is set; otherwise does nothing. */
+    static void whenAsked(Shell shell, Session session) {
+        if (Boolean.getBoolean("anabion.measure")) new Measured(shell, session).start();
+    }
+
+    private void start() {
+        ChangeListener<List<Summary>> filled = new ChangeListener<>() {
+            @Override
+            public void changed(
+                    javafx.beans.value.ObservableValue<? extends List<Summary>> o, List<Summary> a, List<Summary> b) {
+                session.shelf().removeListener(this);
+                drawn(() -> {
+                    say(
+                            "usable window",
+                            System.currentTimeMillis()
+                                    - ManagementFactory.getRuntimeMXBean().getStartTime());
+                    shelf();
+                });
+            }
+        };
+        session.shelf().addListener(filled);
+    }
+
+    private void shelf() {
+        long start = System.nanoTime();
+        session.ask(w -> w.sets().summaries(), all -> {
+            session.shelf().set(all);
+            drawn(() -> {
+                since("shelf shown anew", start);
+                search();
+            });
+        });
+    }
+
+    private void search() {
+        long start = System.nanoTime();
+        shell.probe().field().setText("lark battery");
+        drawn(() -> {
+            since("search", start);
+            shell.probe().clear();
+            bench();
+        });
+    }
+
+    private void bench() {
+        long start = System.nanoTime();
+        ChangeListener<Optional<Judge.Verdict>> judged = (o, a, b) -> {
+            if (b.isPresent())
+                drawn(() -> {
+                    since("set opened and judged on the bench", start);
+                    Platform.exit();
+                });
+        };
+        session.verdict().set(Optional.empty());
+        session.verdict().addListener(judged);
+        shell.openSet(session.shelf().get().stream()
+                .filter(s -> s.charted() > 0)
+                .findFirst()
+                .orElseThrow()
+                .id());
+    }
+
+    private static void since(String what, long start) {
+        say(what, (System.nanoTime() - start) / 1_000_000);
+    }
+
+    private static void say(String what, long ms) {
+        System.out.println(String.format(Locale.ROOT, "%s: %d ms", what, ms));
+    }
+
+    /** Runs after the next two pulses: by then what was changed has been drawn. */
+    private static void drawn(Runnable then) {
+        new AnimationTimer() {
+            private int pulses;
+
+            @Override
+            public void handle(long now) {
+                if (++pulses < 2) return;
+                stop();
+                then.run();
+            }
+        }.start();
+    }
+}

@@ -1,0 +1,59 @@
+package anabion.desktop;
+
+import anabion.core.job.Step;
+import anabion.desktop.session.Session;
+import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Shell;
+import anabion.workshop.Workshop;
+import anabion.workshop.demo.DemoWorkshop;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
+import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
+import javafx.scene.input.KeyCode;
+import javafx.stage.Stage;
+import org.testfx.api.FxRobot;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** The real window in a process of its own, typing readings until it is killed; it says which ones were acknowledged. */
+final class KilledChild {
+    static final int BEFORE_THE_KILL = 6;
+    private static Shell shell;
+    private static Session session;
+
+    private KilledChild() {}
+
+    public static void main(String[] args) throws Exception {
+        Workshop workshop = Workshop.open(Path.of(args[0]), Clock.systemUTC());
+        DemoWorkshop.fill(workshop);
+        CountDownLatch shown = new CountDownLatch(1);
+        Platform.startup(() -> {
+            Stage stage = new Stage();
+            session = new Session(workshop);
+            shell = AnabionApp.show(stage, session, FileChoice.system(stage));
+            shown.countDown();
+        });
+        shown.await();
+        FxRobot robot = new FxRobot();
+        until(() -> !session.shelf().get().isEmpty());
+        robot.write("halcyon").push(KeyCode.ENTER);
+        until(() ->
+                session.step().get() == Step.VOLTAGES && session.verdict().get().isPresent());
+        String[] typed = {"V3.7 85.5", "V4.5 233", "V3.2 0.5", "V4.1 2.5", "V1.1 -8.5", "V2.5 211.5", "V5.7 251.5"};
+        for (int i = 0; ; i++) {
+            String line = typed[i % typed.length];
+            int before = session.need().readings().size();
+            robot.write(line).push(KeyCode.ENTER);
+            until(() -> session.need().readings().size() > before);
+            System.out.println("ack " + line.split(" ")[0] + " " + Double.parseDouble(line.split(" ")[1]));
+            System.out.flush();
+        }
+    }
+
+    private static void until(BooleanSupplier holds) throws Exception {
+        WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean)
+                .get());
+    }
+}
