@@ -75,7 +75,7 @@ final class Measured {
                     Platform.exit();
                 });
         };
-        session.verdict().set(Optional.empty());
+        session.set().set(Optional.empty());
         session.verdict().addListener(judged);
         shell.openSet(session.shelf().get().stream()
                 .filter(s -> s.charted() > 0)
