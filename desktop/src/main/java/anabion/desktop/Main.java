@@ -30,7 +30,7 @@ public final class Main {
         Logs.to(folder);
         try {
             if (demo && fresh) DemoWorkshop.reset(folder);
-            Workshop workshop = Workshop.open(folder, Clock.systemDefaultZone());
+            Workshop workshop = Workshop.open(folder, Clock.system(java.time.ZoneId.systemDefault()));
             if (demo)
                 workshop.doing(() -> {
                     DemoWorkshop.fill(workshop);

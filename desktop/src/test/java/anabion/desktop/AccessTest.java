@@ -34,8 +34,10 @@ class AccessTest extends WindowCase {
     private static boolean named(Node n) {
         boolean text = n.getAccessibleText() != null && !n.getAccessibleText().isBlank();
         return text
-                || n instanceof Labeled l && l.getText() != null && !l.getText().isBlank()
-                || n instanceof ButtonBase b && !b.getText().isBlank();
+                || (n instanceof Labeled l
+                        && l.getText() != null
+                        && !l.getText().isBlank())
+                || (n instanceof ButtonBase b && !b.getText().isBlank());
     }
 
     private void check(String where) {

@@ -8,7 +8,6 @@ import anabion.core.tree.Fields;
 import anabion.core.tree.TreeReader;
 import anabion.core.tree.TreeWriter;
 import anabion.core.tree.Writing;
-import anabion.core.words.Phrase;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import java.io.ByteArrayInputStream;
@@ -61,7 +60,7 @@ public record Summary(
                 verdict.charted(),
                 verdict.findings().stream()
                         .findFirst()
-                        .map(f -> words.say((Phrase) f.headline()))
+                        .map(f -> words.say(f.headline()))
                         .orElse(""),
                 set.place(),
                 !set.chassis().parts().isEmpty());

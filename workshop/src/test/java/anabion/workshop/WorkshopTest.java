@@ -195,6 +195,7 @@ class WorkshopTest {
             String said = new String(other.getErrorStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8);
             assertThat(other.waitFor()).isNotZero();
             assertThat(said).contains("open in another");
+            assertThat(w.sets().summaries()).as("the first goes on").isEmpty();
         }
     }
 

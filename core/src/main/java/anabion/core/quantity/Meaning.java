@@ -61,8 +61,8 @@ record Meaning(
     }
 
     private boolean isWatts() {
-        return ratingUnit.startsWith("W") && !ratingUnit.startsWith("WV")
-                || ratingUnit.startsWith("w") && !ratingUnit.startsWith("wv");
+        return (ratingUnit.startsWith("W") && !ratingUnit.startsWith("WV"))
+                || (ratingUnit.startsWith("w") && !ratingUnit.startsWith("wv"));
     }
 
     private Unit ratedUnit(Unit unit) {

@@ -29,7 +29,7 @@ public final class Board {
         for (Row r : rows) {
             if (r.measure() != Measure.DC_VOLTS) continue;
             Row before = byNet.get(r.point().net());
-            if (before == null || before.volts().isEmpty() && r.volts().isPresent())
+            if (before == null || (before.volts().isEmpty() && r.volts().isPresent()))
                 byNet.put(r.point().net(), r);
         }
     }

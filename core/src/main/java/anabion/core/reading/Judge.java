@@ -103,13 +103,13 @@ public final class Judge {
         Standing worst = Standing.OFF_BY_DESIGN;
         boolean any = false;
         for (Row row : rows) {
-            boolean own = row.point().label().equals(stage.point())
-                    || row.point()
-                                    .device()
-                                    .map(Part::reference)
-                                    .filter(stage.parts()::contains)
-                                    .isPresent()
-                            && stage.point().isEmpty();
+            boolean named = row.point().label().equals(stage.point());
+            boolean owned = row.point()
+                    .device()
+                    .map(Part::reference)
+                    .filter(stage.parts()::contains)
+                    .isPresent();
+            boolean own = named || (owned && stage.point().isEmpty());
             if (!own) continue;
             worst = any ? worst.worse(row.standing()) : row.standing();
             any = true;

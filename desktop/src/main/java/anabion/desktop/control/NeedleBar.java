@@ -82,14 +82,14 @@ public final class NeedleBar extends Region {
     @Override
     protected void layoutChildren() {
         double w = getWidth();
-        double y = Math.round(getHeight() / 2);
+        double y = Math.rint(getHeight() / 2);
         place(hair, 0, y - 0.5, w, 1);
-        place(wash, Math.round(w / 2 - w / 2 / SPAN), y - 4, Math.round(w / SPAN), 8);
+        place(wash, Math.rint(w / 2 - w / 2 / SPAN), y - 4, Math.rint(w / SPAN), 8);
         wash.setArcWidth(6);
         wash.setArcHeight(6);
-        place(tick, Math.round(w / 2) - 1, y - 6, 2, 12);
+        place(tick, Math.rint(w / 2) - 1, y - 6, 2, 12);
         double at = Math.max(-1, Math.min(1, deviation.get() / SPAN));
-        needle.relocate(Math.round((w - 10) / 2 * (1 + at)), y - 9);
+        needle.relocate(Math.rint((w - 10) / 2 * (1 + at)), y - 9);
     }
 
     private static void place(Rectangle r, double x, double y, double w, double h) {

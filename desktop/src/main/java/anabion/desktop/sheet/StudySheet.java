@@ -53,7 +53,6 @@ public final class StudySheet implements Sheet {
         session.words().addListener((o, a, b) -> rebuild());
         say("");
         rebuild();
-        changed.run();
     }
 
     private void rebuild() {
@@ -83,6 +82,7 @@ public final class StudySheet implements Sheet {
         now = number - 1;
         say("");
         rebuild();
+        changed.run();
     }
 
     @Override

@@ -38,13 +38,13 @@ final class VoltRows {
     /** Chooses the columns; says whether that changed anything. */
     boolean tight(boolean narrow) {
         Columns fitting = narrow ? TIGHT : WIDE;
-        boolean changed = fitting != columns;
+        boolean changed = !fitting.equals(columns);
         columns = fitting;
         return changed;
     }
 
     HBox head() {
-        Label bar = Texts.label(session.say(columns == TIGHT ? "ui.volts.bar-tight" : "ui.volts.bar"));
+        Label bar = Texts.label(session.say(columns.equals(TIGHT) ? "ui.volts.bar-tight" : "ui.volts.bar"));
         HBox.setHgrow(bar, Priority.ALWAYS);
         bar.setMaxWidth(Double.MAX_VALUE);
         bar.setAlignment(Pos.CENTER);
@@ -89,7 +89,7 @@ final class VoltRows {
                 .orElse("·");
         NeedleBar bar = new NeedleBar();
         HBox.setHgrow(bar, Priority.ALWAYS);
-        HBox.setMargin(bar, new Insets(0, 12, 0, columns == TIGHT ? 12 : 20));
+        HBox.setMargin(bar, new Insets(0, 12, 0, columns.equals(TIGHT) ? 12 : 20));
         boolean fresh = row.reading()
                 .map(Reading::id)
                 .filter(id -> settled.filter(id::equals).isPresent())

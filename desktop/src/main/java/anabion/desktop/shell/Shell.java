@@ -187,7 +187,8 @@ public final class Shell extends StackPane {
                                 .contains(e.getCode()))) return;
         if (e.getTarget() == probe.field()
                 && e.isShortcutDown()
-                && (e.getCode() == KeyCode.C && !probe.field().getSelectedText().isEmpty()
+                && ((e.getCode() == KeyCode.C
+                                && !probe.field().getSelectedText().isEmpty())
                         || e.getCode() == KeyCode.X
                         || e.getCode() == KeyCode.A)) return;
         if (overlay.isOpen()) {

@@ -60,6 +60,6 @@ final class IdleControl implements Pattern {
         boolean grid = PinNames.is(row.point().function(), "g1")
                 || PinNames.is(row.point().function(), "g3");
         String net = row.point().net();
-        return net.equals("AVC") || grid && board.chassis().parts().stream().anyMatch(p -> p.joins(net, "AVC"));
+        return net.equals("AVC") || (grid && board.chassis().parts().stream().anyMatch(p -> p.joins(net, "AVC")));
     }
 }
