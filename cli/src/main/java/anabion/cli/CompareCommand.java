@@ -59,7 +59,12 @@ final class CompareCommand implements Callable<Integer> {
         List<Reading> read = read(set, usual);
         Condition now = read.isEmpty() ? usual : read.get(read.size() - 1).condition();
         Judge.Verdict verdict = Judge.judge(
-                set.chassis(), read, set.job().alterations(), now, anabion.core.reading.Tolerances.STANDARD);
+                set.chassis(),
+                read,
+                set.job().alterations(),
+                set.job().arrival().complaints(),
+                now,
+                anabion.core.reading.Tolerances.STANDARD);
         List<Row> rows =
                 verdict.rows().stream().filter(r -> r.reading().isPresent()).toList();
         spec.commandLine().getOut().print(json ? TreeWriter.text(tree(rows, verdict)) : plain(rows, verdict));

@@ -44,6 +44,7 @@ final class Shots {
 
     static void take(Path folder) throws IOException {
         Files.createDirectories(folder);
+        java.util.Locale.setDefault(java.util.Locale.ENGLISH);
         Motion.want(false);
         CountDownLatch started = new CountDownLatch(1);
         Platform.startup(started::countDown);

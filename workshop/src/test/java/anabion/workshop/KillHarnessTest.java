@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Random;
 import java.util.Set;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -43,36 +44,36 @@ class KillHarnessTest {
         Random random = new Random(7);
         int acknowledged = 0;
         for (int i = 0; i < KILLS; i++) {
-            // a fresh folder every ten kills, so that later ones also hit a database with a history of kills
-            Path workshop = folder.resolve("w" + i / 10);
+            // a fresh folder every five kills, so that later ones also hit a database with a history of kills
+            Path workshop = folder.resolve("w" + i / 5);
             Files.createDirectories(workshop);
-            List<String> entries = killed(workshop, i, random.nextInt(250));
+            List<String> entries = killed(workshop, i, random);
             acknowledged += entries.size();
             check(workshop, entries);
         }
-        assertThat(acknowledged).as("the kills must hit a working program").isGreaterThan(KILLS * 5);
+        assertThat(acknowledged).as("the kills must hit a working program").isGreaterThan(KILLS * 4);
     }
 
-    /** Starts the child, lets it work for so many milliseconds, kills it, and returns what it had acknowledged. */
-    private static List<String> killed(Path workshop, int seed, int milliseconds) throws Exception {
+    /** Starts the child, kills it a moment after it acknowledged so many entries, and returns all it had acknowledged. */
+    private static List<String> killed(Path workshop, int seed, Random random) throws Exception {
         Process child = child(workshop, seed)
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
+        int wanted = random.nextInt(12);
+        int moment = random.nextInt(20_000);
         List<String> entries = new ArrayList<>();
         try (BufferedReader out =
                 new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
             assertThat(out.readLine()).isEqualTo("ready");
             Thread killer = new Thread(() -> {
-                try {
-                    Thread.sleep(milliseconds);
-                } catch (InterruptedException e) {
-                    Thread.currentThread().interrupt();
-                }
+                LockSupport.parkNanos(TimeUnit.MICROSECONDS.toNanos(moment));
                 child.destroyForcibly();
             });
-            killer.start();
-            for (String line = out.readLine(); line != null; line = out.readLine()) entries.add(line);
-            killer.join();
+            if (wanted == 0) killer.start();
+            for (String line = out.readLine(); line != null; line = out.readLine()) {
+                entries.add(line);
+                if (entries.size() == wanted) killer.start();
+            }
         } catch (java.io.IOException e) {
             // the stream may break with the process
         }

@@ -6,6 +6,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
 import anabion.core.job.Alteration;
+import anabion.core.job.Complaint;
 import anabion.core.reading.Finding.Suspect;
 import anabion.core.reading.pattern.Pattern;
 import anabion.core.words.Phrase;
@@ -63,15 +64,22 @@ public final class Judge {
     /**
      * @param readings all readings of the set, in any order
      * @param alterations what was done to the set, oldest first
+     * @param complaints what each band does wrong, as it came in or was heard since
      * @param now the condition in which unread points would be read; its band selects what is judged
      */
     public static Verdict judge(
-            Chassis chassis, List<Reading> readings, List<Alteration> alterations, Condition now, Tolerances policy) {
+            Chassis chassis,
+            List<Reading> readings,
+            List<Alteration> alterations,
+            List<Complaint> complaints,
+            Condition now,
+            Tolerances policy) {
         List<Row> rows = new Sheet(chassis, readings, alterations, now, policy).rows();
         List<Finding> findings = new ArrayList<>();
         Board board = new Board(chassis, rows, now);
         for (Pattern p : Pattern.all()) findings.addAll(p.look(board));
         findings.addAll(BandCompare.look(chassis, readings, alterations, now, policy));
+        findings.addAll(SharedStages.look(chassis, complaints));
         findings.sort(Comparator.comparingInt((Finding f) -> -f.weight()));
         List<Row> said = rows.stream().map(r -> said(r, findings)).toList();
         return new Verdict(said, List.copyOf(findings), stages(chassis, said, findings, now));

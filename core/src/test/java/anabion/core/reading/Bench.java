@@ -5,7 +5,9 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
 import anabion.core.job.Alteration;
+import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
+import anabion.core.job.SymptomKind;
 import anabion.core.tree.Extra;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -20,6 +22,7 @@ final class Bench {
     private final Chassis set;
     private final List<Reading> readings = new ArrayList<>();
     private final List<Alteration> alterations = new ArrayList<>();
+    private final List<Complaint> complaints = new ArrayList<>();
     private Condition now = Condition.of(220, MeterSpec.parse("10M"), "AM").withSignal("none");
 
     Bench(Chassis set) {
@@ -61,13 +64,18 @@ final class Bench {
         return this;
     }
 
+    Bench hears(String band, SymptomKind symptom) {
+        complaints.add(new Complaint(band, symptom, "", Extra.NONE));
+        return this;
+    }
+
     Bench alter(Alteration alteration) {
         alterations.add(alteration);
         return this;
     }
 
     Judge.Verdict verdict() {
-        return Judge.judge(set, readings, alterations, now, Tolerances.STANDARD);
+        return Judge.judge(set, readings, alterations, complaints, now, Tolerances.STANDARD);
     }
 
     Row row(String point) {

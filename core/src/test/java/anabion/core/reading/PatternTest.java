@@ -7,6 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.StudyLine;
 import anabion.core.chassis.TestSets;
+import anabion.core.job.SymptomKind;
 import org.junit.jupiter.api.Test;
 
 /** Each classic pattern by name: what shows it, whom it suspects, what tells them apart, and when it keeps quiet. */
@@ -213,6 +214,10 @@ class PatternTest {
     // --- transistors: PNP, positive earth, signed net to net ---
 
     private Bench transistor() {
+        return transistor("");
+    }
+
+    private Bench transistor(String role, String... more) {
         Chassis c = TestSets.wired(
                 Arrangement.BATTERY,
                 "Q1 OC71 1=Q1.1 2=Q1.2 3=Q1.3",
@@ -230,14 +235,17 @@ class PatternTest {
                                         "",
                                         java.util.Map.of("1", "e", "2", "b", "3", "c")),
                                 p.nets(),
-                                "",
+                                role,
                                 "OC71",
                                 p.provenance(),
                                 "",
                                 p.extra())
                         : p)
                 .toList());
+        for (String line : more)
+            c = anabion.core.format.ListCodec.withPart(c, anabion.core.chassis.WiringLine.parse(line, c));
         for (String row : new String[] {"Q1.1 -1", "Q1.2 -1.2", "Q1.3 -5", "B- -9"}) c = StudyLine.chartRow(row, c);
+        c = StudyLine.condition("line", "9", c);
         return new Bench(c).under(Condition.of(9, MeterSpec.parse("10M"), ""));
     }
 
@@ -284,5 +292,62 @@ class PatternTest {
                         .read("B-", -9)
                         .finding("transistor-off")))
                 .contains("no collector current");
+    }
+
+    @Test
+    void anOscillatorTransistorAtRestDoesNotRun() {
+        assertThat(transistor("oscillator").read("Q1.1", -1).read("Q1.2", -1.3).patterns())
+                .containsExactly("transistor-stopped");
+        assertThat(transistor("oscillator").read("Q1.1", -1).read("Q1.2", -1.2).patterns())
+                .isEmpty();
+        assertThat(transistor("mixer").read("Q1.1", -1).read("Q1.2", -1.3).patterns())
+                .isEmpty();
+    }
+
+    @Test
+    void aTransistorsBaseMustMoveWithAStrongSignal() {
+        Bench flat = transistor("IF", "R9 10k Q1.2 AVC AVC filter");
+        flat.under(flat.condition().withSignal("strong")).read("Q1.2", -1.2);
+        assertThat(flat.patterns()).contains("avc");
+        Bench grown = transistor("IF", "R9 10k Q1.2 AVC AVC filter");
+        grown.under(grown.condition().withSignal("strong")).read("Q1.2", -0.9);
+        assertThat(grown.patterns()).doesNotContain("avc");
+    }
+
+    // --- bands together ---
+
+    @Test
+    void bandsThatFailAlikePointAtWhatTheyShare() {
+        Finding f = bench().hears("AM", SymptomKind.DISTORTED)
+                .hears("Pick-up", SymptomKind.DISTORTED)
+                .finding("bands");
+        assertThat(Bench.say(f))
+                .contains("AM, Pick-up fail alike: look at Audio, Output")
+                .contains("V3 weak")
+                .contains("V4 weak");
+    }
+
+    @Test
+    void aBandThatFailsAlonePointsAtWhatTheOthersDoNotUse() {
+        Finding f = bench().hears("AM", SymptomKind.DEAD)
+                .hears("Pick-up", SymptomKind.FINE)
+                .finding("bands");
+        assertThat(Bench.say(f)).contains("Only AM fails: look at Mixer, IF").doesNotContain("V4 weak");
+    }
+
+    @Test
+    void differentComplaintsOrOneTriedBandSayNothingTogether() {
+        assertThat(bench().hears("AM", SymptomKind.DEAD)
+                        .hears("Pick-up", SymptomKind.HUM)
+                        .patterns())
+                .isEmpty();
+        assertThat(bench().hears("AM", SymptomKind.DEAD)
+                        .hears("Pick-up", SymptomKind.UNTRIED)
+                        .patterns())
+                .isEmpty();
+        assertThat(bench().hears("AM", SymptomKind.FINE)
+                        .hears("Pick-up", SymptomKind.FINE)
+                        .patterns())
+                .isEmpty();
     }
 }

@@ -57,7 +57,8 @@ class WordsTest {
         List<String> keys = new ArrayList<>();
         for (Step s : Step.values()) keys.add("step." + s.code());
         for (StepState s : StepState.values()) keys.add("state." + s.code());
-        for (Arrangement a : Arrangement.values()) keys.addAll(List.of("supply." + a.code(), "safety." + a.code()));
+        for (Arrangement a : Arrangement.values())
+            keys.addAll(List.of("supply." + a.code(), "safety." + a.code(), "supply-short." + a.code()));
         for (SetKind k : SetKind.values()) keys.add("kind." + k.code());
         for (SymptomKind s : SymptomKind.values()) keys.add("symptom." + s.code());
         for (VisitorEvidence v : VisitorEvidence.values()) keys.add("visitor." + v.code());

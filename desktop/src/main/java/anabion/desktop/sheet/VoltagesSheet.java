@@ -184,12 +184,13 @@ public final class VoltagesSheet implements Sheet {
             double height = list.getHeight() - scroll.getViewportBounds().getHeight();
             if (height <= 0) return;
             double top = node.getBoundsInParent().getMinY();
-            double bottom = node.getBoundsInParent().getMaxY();
+            // with the row after it, which is wanted next
+            double bottom = node.getBoundsInParent().getMaxY() + 36;
             double from = scroll.getVvalue() * height;
             if (top < from + 30) scroll.setVvalue(Math.max(0, top - 60) / height);
             else if (bottom > from + scroll.getViewportBounds().getHeight())
                 scroll.setVvalue(
-                        Math.min(1, (bottom - scroll.getViewportBounds().getHeight() + 8) / height));
+                        Math.min(1, (bottom - scroll.getViewportBounds().getHeight()) / height));
         });
     }
 

@@ -179,7 +179,7 @@ public final class ShelfPlace extends BorderPane {
         private HBox draw(Summary s) {
             Label name = Texts.column(s.name(), 190, false, "strong");
             Label kind = Texts.column(
-                    session.say("kind." + s.kind()) + ", " + session.say("supply." + s.arrangement()),
+                    session.say("kind." + s.kind()) + ", " + session.say("supply-short." + s.arrangement()),
                     190,
                     false,
                     "soft",
@@ -195,8 +195,8 @@ public final class ShelfPlace extends BorderPane {
                     ? session.say("shelf.read", s.read(), s.charted())
                     : s.hasParts() ? "" : session.say("shelf.no-circuit");
             VBox where = new VBox(step, Texts.label(counts, "soft", "small"));
-            where.setMinWidth(170);
-            where.setPrefWidth(170);
+            where.setMinWidth(204);
+            where.setPrefWidth(204);
             Label first = Texts.label(
                     s.verdict().isEmpty() ? s.next() : s.verdict(), s.verdict().isEmpty() ? "" : "brick");
             first.setMinWidth(0);

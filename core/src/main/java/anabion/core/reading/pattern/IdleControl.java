@@ -15,10 +15,11 @@ import java.util.List;
 
 /**
  * Automatic volume control: idle it shows contact potential and delay bias, not zero; with a strong signal it must grow
- * (negative for tubes). If it does not, its filter leaks or its detector gives nothing.
+ * (negative for tubes; a PNP base goes positive). If it does not, its filter leaks or its detector gives nothing.
  */
 final class IdleControl implements Pattern {
     private static final double GROWN = -2.0;
+    private static final double MOVED = 0.05;
 
     @Override
     public List<Finding> look(Board board) {
@@ -27,10 +28,7 @@ final class IdleControl implements Pattern {
             boolean strong = row.reading()
                     .filter(r -> r.condition().signal().equals("strong"))
                     .isPresent();
-            if (!strong
-                    || !onControlLine(board, row)
-                    || row.volts().getAsDouble() < GROWN
-                    || row.volts().getAsDouble() > 0.3) continue;
+            if (!strong || !onControlLine(board, row) || !flat(row)) continue;
             List<Suspect> suspects = new ArrayList<>();
             for (Part p : board.chassis().parts()) {
                 if (!p.role().contains("AVC")) continue;
@@ -55,10 +53,20 @@ final class IdleControl implements Pattern {
         return found;
     }
 
+    /** Not grown: a tube's grid is less than two volts negative; a transistor's base has not moved from its idle value. */
+    private static boolean flat(Row row) {
+        double volts = row.volts().getAsDouble();
+        boolean transistor = PinNames.is(row.point().function(), "b");
+        if (!transistor) return volts >= GROWN && volts <= 0.3;
+        return row.expectation().isPresent()
+                && Math.abs(volts - row.expectation().get().value()) < MOVED;
+    }
+
     /** A grid whose return goes to the control line, or that line itself. */
     private static boolean onControlLine(Board board, Row row) {
         boolean grid = PinNames.is(row.point().function(), "g1")
-                || PinNames.is(row.point().function(), "g3");
+                || PinNames.is(row.point().function(), "g3")
+                || PinNames.is(row.point().function(), "b");
         String net = row.point().net();
         return net.equals("AVC") || (grid && board.chassis().parts().stream().anyMatch(p -> p.joins(net, "AVC")));
     }

@@ -23,6 +23,8 @@ import java.util.OptionalDouble;
 final class TransistorVolts implements Pattern {
     private static final double OPEN_JUNCTION = 1.0;
     private static final double SATURATED = 0.3;
+    /** A running oscillator rectifies its own signal: its base moves at least this much. */
+    private static final double SHIFT = 0.06;
 
     @Override
     public List<Finding> look(Board board) {
@@ -52,6 +54,15 @@ final class TransistorVolts implements Pattern {
                     List.of(Suspect.of(Fault.of(q.reference(), "open"))),
                     base.getAsDouble() - emitter.getAsDouble()));
         }
+        if (stopped(board, q, base, emitter)) {
+            return Optional.of(finding(
+                    board,
+                    q,
+                    "b",
+                    "stopped",
+                    List.of(Suspect.of(Fault.of(q.reference(), "weak"))),
+                    base.getAsDouble() - emitter.getAsDouble()));
+        }
         if (collector.isEmpty()) return Optional.empty();
         if (emitter.isPresent() && Math.abs(collector.getAsDouble() - emitter.getAsDouble()) < SATURATED) {
             return Optional.of(finding(
@@ -63,6 +74,26 @@ final class TransistorVolts implements Pattern {
                     collector.getAsDouble() - emitter.getAsDouble()));
         }
         return off(board, q, collector.getAsDouble());
+    }
+
+    /** An oscillator by its role whose base to emitter voltage lacks the shift that the chart shows while it runs. */
+    private static boolean stopped(Board board, Part q, OptionalDouble base, OptionalDouble emitter) {
+        OptionalDouble runningBase = expected(board, q, "b");
+        OptionalDouble runningEmitter = expected(board, q, "e");
+        if (!q.role().contains("oscillator")
+                || base.isEmpty()
+                || emitter.isEmpty()
+                || runningBase.isEmpty()
+                || runningEmitter.isEmpty()) return false;
+        double running = Math.abs(runningBase.getAsDouble() - runningEmitter.getAsDouble());
+        return Math.abs(base.getAsDouble() - emitter.getAsDouble()) > running + SHIFT;
+    }
+
+    private static OptionalDouble expected(Board board, Part q, String function) {
+        return board.points()
+                .find(q.reference() + "." + function)
+                .map(p -> board.expected(p.net()))
+                .orElse(OptionalDouble.empty());
     }
 
     /** Only over a resistor: the far end's voltage is the rail, and nothing drops. */
