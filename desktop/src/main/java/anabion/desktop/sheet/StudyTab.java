@@ -51,6 +51,10 @@ abstract class StudyTab {
     <T> void show(List<T> items, List<Column<T>> columns, String emptyKey) {
         int selected = list.getSelectionModel().getSelectedIndex();
         list.setCellFactory(v -> new ListCell<>() {
+            {
+                setPrefWidth(0);
+            }
+
             @Override
             protected void updateItem(Object item, boolean empty) {
                 super.updateItem(item, empty);

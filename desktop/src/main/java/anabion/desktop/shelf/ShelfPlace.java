@@ -26,6 +26,7 @@ import javafx.scene.layout.VBox;
 /** The list of sets, narrowed by what is typed, with the timers at the right. */
 public final class ShelfPlace extends BorderPane {
     private static final double CELL = 62;
+    private static final double NARROW = 1160;
 
     private final Session session;
     private final ListView<Summary> list = new ListView<>();
@@ -60,6 +61,7 @@ public final class ShelfPlace extends BorderPane {
         side.setPadding(new Insets(12, 14, 12, 14));
         side.setPrefWidth(296);
         side.setMinWidth(226);
+        widthProperty().addListener((o, a, b) -> side.setPrefWidth(b.doubleValue() < NARROW ? 226 : 296));
         setRight(side);
         session.shelf().addListener((o, a, b) -> rebuild());
         session.timers().addListener((o, a, b) -> showTimers());
@@ -165,6 +167,11 @@ public final class ShelfPlace extends BorderPane {
 
     /** One set. */
     private final class SetCell extends ListCell<Summary> {
+        SetCell() {
+            // as wide as the list: what does not fit ends in dots, and nothing scrolls sideways
+            setPrefWidth(0);
+        }
+
         @Override
         protected void updateItem(Summary s, boolean empty) {
             super.updateItem(s, empty);
