@@ -46,17 +46,7 @@ final class LargeWorkshop {
                             "photo " + p,
                             w.clock().instant()));
                 var readings = model.readings().stream()
-                        .map(r -> new anabion.core.reading.Reading(
-                                UUID.randomUUID(),
-                                r.point(),
-                                r.reference(),
-                                r.measure(),
-                                r.value(),
-                                r.doubtful(),
-                                r.condition(),
-                                r.state(),
-                                r.at(),
-                                r.extra()))
+                        .map(r -> r.withId(UUID.randomUUID()))
                         .toList();
                 w.sets().add(new SetRecord(chassis, model.job(), readings, photos, model.place()));
             }

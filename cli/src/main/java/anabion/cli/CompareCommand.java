@@ -91,19 +91,7 @@ final class CompareCommand implements Callable<Integer> {
     /** Readings that name no state belong to the set as it is now. */
     private static Reading current(Reading r, SetRecord set) {
         boolean named = !r.state().equals(anabion.core.job.FittedState.AS_FOUND);
-        return named
-                ? r
-                : new Reading(
-                        r.id(),
-                        r.point(),
-                        r.reference(),
-                        r.measure(),
-                        r.value(),
-                        r.doubtful(),
-                        r.condition(),
-                        set.job().fitted().id(),
-                        r.at(),
-                        r.extra());
+        return named ? r : r.withState(set.job().fitted().id());
     }
 
     private static Map<String, Object> tree(List<Row> rows, Judge.Verdict verdict) {

@@ -1,5 +1,6 @@
 package anabion.desktop;
 
+import anabion.core.job.Step;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.look.Look;
@@ -104,7 +105,7 @@ public final class AnabionApp extends Application {
         String[] words = remembered.split(" ");
         if (words.length != 4) return usual;
         double[] box = new double[4];
-        for (int i = 0; i < 4; i++) box[i] = Double.parseDouble(words[i]);
+        for (int i = 0; i < 4; i++) box[i] = number(words[i], Double.NaN);
         boolean seen = Screen.getScreensForRectangle(
                         new Rectangle2D(box[0], box[1], Math.max(1, box[2]), Math.max(1, box[3])))
                 .stream()
@@ -115,7 +116,7 @@ public final class AnabionApp extends Application {
 
     private static void recover(Shell shell, Session session, Map<String, String> remembered) {
         shell.theme("dim".equals(remembered.get("theme")));
-        if (remembered.containsKey("scale")) shell.scale(Double.parseDouble(remembered.get("scale")));
+        if (remembered.containsKey("scale")) shell.scale(number(remembered.get("scale"), 1));
         if (remembered.containsKey("motion")) Motion.want(Boolean.parseBoolean(remembered.get("motion")));
         String words = remembered.getOrDefault("words", "");
         if (!words.isEmpty())
@@ -125,8 +126,22 @@ public final class AnabionApp extends Application {
         UUID id = UUID.fromString(last);
         if (!session.ask(w -> w.sets().has(id), x -> {}).join()) return;
         session.open(id, () -> {
-            session.step().set(anabion.core.job.Step.valueOf(remembered.getOrDefault("last.step", "ARRIVAL")));
+            session.step().set(step(remembered.getOrDefault("last.step", "")));
             shell.go(Shell.Where.BENCH);
         });
+    }
+
+    /** A remembered number; a damaged one is as good as none. */
+    private static double number(String text, double otherwise) {
+        try {
+            return Double.parseDouble(text);
+        } catch (NumberFormatException e) {
+            return otherwise;
+        }
+    }
+
+    private static Step step(String name) {
+        for (Step s : Step.values()) if (s.name().equals(name)) return s;
+        return Step.ARRIVAL;
     }
 }

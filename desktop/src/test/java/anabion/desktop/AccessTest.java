@@ -83,6 +83,25 @@ class AccessTest extends WindowCase {
     }
 
     @Test
+    void everyOverlayNamesItsFieldsAndGivesTheFocusBack() {
+        openHalcyon();
+        for (String action : List.of("actions", "new", "guide")) {
+            interact(() -> shell.actions().get(action).run().run());
+            until(action, () -> shell.overlay().isOpen());
+            assertThat(shell.overlay().lookupAll("*").stream().anyMatch(Node::isFocused))
+                    .as(action)
+                    .isTrue();
+            for (Node n : all()) {
+                boolean inside = n.getId() != null && n.isFocusTraversable();
+                if (inside) assertThat(named(n)).as("%s: %s", action, n).isTrue();
+            }
+            key(KeyCode.ESCAPE);
+            until("closed", () -> !shell.overlay().isOpen());
+            assertThat(shell.probe().field().isFocused()).as("after %s", action).isTrue();
+        }
+    }
+
+    @Test
     void theSmallestWindowShowsEveryPanelInside() {
         openHalcyon();
         interact(() -> {

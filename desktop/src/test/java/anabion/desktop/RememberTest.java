@@ -44,6 +44,7 @@ class RememberTest extends WindowCase {
             assertThat(AnabionApp.bounds("9000.0 50.0 1280.0 800.0")[0]).isNaN();
             assertThat(AnabionApp.bounds("20.0 30.0 1100.0 750.0")).containsExactly(20, 30, 1100, 750);
             assertThat(AnabionApp.bounds("")[2]).isEqualTo(1280);
+            assertThat(AnabionApp.bounds("a b c d")[2]).as("a damaged setting").isEqualTo(1280);
             assertThat(AnabionApp.bounds("0.0 0.0 300.0 200.0")).containsExactly(0, 0, 1024, 640);
         });
     }

@@ -28,4 +28,12 @@ public record Reading(
     public Reading withPoint(String newPoint) {
         return new Reading(id, newPoint, reference, measure, value, doubtful, condition, state, at, extra);
     }
+
+    public Reading withState(UUID newState) {
+        return new Reading(id, point, reference, measure, value, doubtful, condition, newState, at, extra);
+    }
+
+    public Reading withId(UUID newId) {
+        return new Reading(newId, point, reference, measure, value, doubtful, condition, state, at, extra);
+    }
 }

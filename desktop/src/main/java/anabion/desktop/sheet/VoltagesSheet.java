@@ -312,18 +312,7 @@ public final class VoltagesSheet implements Sheet {
                     set.chassis(),
                     session.condition().get().orElseThrow(),
                     session.clock().instant())) {
-                Reading now = new Reading(
-                        r.id(),
-                        r.point(),
-                        r.reference(),
-                        r.measure(),
-                        r.value(),
-                        r.doubtful(),
-                        r.condition(),
-                        set.job().fitted().id(),
-                        r.at(),
-                        r.extra());
-                ops.add(new Op.PutReading(now));
+                ops.add(new Op.PutReading(r.withState(set.job().fitted().id())));
             }
             return session.change(session.say("ui.change.pasted", ops.size()), ops.toArray(Op[]::new));
         } catch (IOException e) {
