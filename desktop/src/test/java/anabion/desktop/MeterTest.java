@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 /** A key takes the reading from the connected meter; a meter that fails leaves everything as it was. */
 class MeterTest extends WindowCase {
     private ServerSocket server;
-    private volatile String answer = "8.47E+01";
+    private volatile String volts = "8.47E+01";
 
     @BeforeEach
     void instrument() throws IOException {
@@ -27,7 +27,7 @@ class MeterTest extends WindowCase {
                     BufferedReader in = new BufferedReader(
                             new InputStreamReader(socket.getInputStream(), StandardCharsets.US_ASCII))) {
                 for (String line = in.readLine(); line != null; line = in.readLine()) {
-                    String reply = line.equals("*IDN?") ? "Bench,Meter" : answer;
+                    String reply = line.equals("*IDN?") ? "Bench,Meter" : volts;
                     socket.getOutputStream().write((reply + "\n").getBytes(StandardCharsets.US_ASCII));
                 }
             } catch (IOException e) {
@@ -56,7 +56,7 @@ class MeterTest extends WindowCase {
         until("taken", () -> session.need().readings().stream()
                 .anyMatch(r -> r.point().equals("V3.7") && r.value() == 84.7));
         int before = session.need().readings().size();
-        answer = "9.9E37";
+        volts = "9.9E37";
         key(KeyCode.F6);
         until("over its range", () -> shows("over its range"));
         assertThat(session.need().readings()).hasSize(before);
