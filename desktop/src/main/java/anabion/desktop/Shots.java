@@ -95,6 +95,20 @@ final class Shots {
                     shell.actions().get("new").run().run();
                 })));
         if (extra) {
+            shots.add(new Shot("x-danger", false, 1280, 800, () -> {
+                shell.overlay().close();
+                open(halcyon, Step.VOLTAGES);
+                shell.actions().get("arithmetic").run().run();
+                session.alter(anabion.core.job.AlterationKind.LIFTED, "C14", "to test it");
+            }));
+            shots.add(new Shot("x-later", true, 1280, 800, () -> {
+                shell.actions().get("arithmetic").run().run();
+                session.step().set(Step.SOAK);
+            }));
+            shots.add(new Shot("x-guide", false, 1280, 800, () -> {
+                session.step().set(Step.VOLTAGES);
+                shell.actions().get("guide").run().run();
+            }));
             for (boolean dim : new boolean[] {false, true}) {
                 String end = dim ? "-small-dim" : "-small";
                 shots.add(new Shot("x-shelf" + end, dim, 1024, 700, () -> {

@@ -89,7 +89,7 @@ public record Expectation(double charted, double value, double low, double high,
         if (row.sourceOhms().isEmpty() || row.measure() == Measure.AC_VOLTS) return value;
         double meter = now.meter().ohmsAt(value);
         double read = value / (1 + row.sourceOhms().getAsDouble() / meter);
-        steps.add(Phrase.of("arithmetic.loaded", now.meter().text(), ohms(meter), Figures.volts(read)));
+        steps.add(Phrase.of("arithmetic.loaded", ohms(meter), Figures.volts(read)));
         return read;
     }
 

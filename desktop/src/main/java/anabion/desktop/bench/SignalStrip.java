@@ -201,7 +201,7 @@ final class SignalStrip extends Region {
         if (cells.isEmpty()) band.relocate(SIDE, 24);
         else band.relocate(w - SIDE + 12 - band.getWidth(), 99);
         row(signal, SIDE - 14, w - SIDE - 20, 12);
-        row(supply, SIDE + 34, w - SIDE - 60, 90);
+        row(supply, SIDE + 50, w - SIDE - 60, 90);
         double right = w - SIDE + 10;
         baseline(baseline, SIDE - 14, right, SCALE_Y);
         baseline(dotted, SIDE - 14, right, SCALE_Y + 13);

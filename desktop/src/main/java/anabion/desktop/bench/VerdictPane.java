@@ -11,8 +11,10 @@ import anabion.core.reading.Row;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
@@ -27,6 +29,10 @@ import javafx.scene.layout.VBox;
 
 /** What the numbers say, why, and what to do next, in plain sentences. */
 final class VerdictPane extends BorderPane {
+    /** Steps that are worked with the set switched on. */
+    private static final Set<Step> POWERED =
+            EnumSet.of(Step.FIRST_POWER, Step.VOLTAGES, Step.TRACE, Step.ALIGN, Step.SOAK);
+
     private final Session session;
     private final VBox body = new VBox(8);
     private final VBox foot = new VBox(6);
@@ -177,7 +183,7 @@ final class VerdictPane extends BorderPane {
         Optional<SetRecord> set = session.set().get();
         if (set.isEmpty()) return;
         foot.getChildren().add(Texts.rule());
-        String text = session.step().get() == Step.VOLTAGES ? live() : session.say("safety.quiet");
+        String text = POWERED.contains(session.step().get()) ? live() : session.say("safety.quiet");
         if (session.step().get() == Step.ARRIVAL || session.step().get() == Step.STUDY)
             text = session.say(
                     "safety." + set.get().chassis().supply().arrangement().code());
@@ -191,14 +197,13 @@ final class VerdictPane extends BorderPane {
                 .mapToDouble(r -> Math.abs(r.value()))
                 .max()
                 .orElse(0);
-        return highest > 30 ? session.say("safety.live", Figures.volts(highest)) : session.say("safety.quiet");
+        return highest > 30 ? session.say("safety.live", Figures.volts(highest)) : session.say("safety.powered");
     }
 
     /** The one danger to state in the band above the sheet; empty when there is none in this step. */
     static Optional<String> danger(Session session) {
         Optional<SetRecord> set = session.set().get();
-        boolean powered = List.of(Step.FIRST_POWER, Step.VOLTAGES, Step.TRACE, Step.ALIGN, Step.SOAK)
-                .contains(session.step().get());
+        boolean powered = POWERED.contains(session.step().get());
         if (set.isEmpty() || !powered) return Optional.empty();
         List<Alteration> open = set.get().job().fitted().openEnds();
         if (!open.isEmpty())
