@@ -203,6 +203,21 @@ class SheetsTest extends WindowCase {
     }
 
     @Test
+    void onlyTheTrashIsEmptiedForGood() {
+        until("the shelf", () -> shows("7 sets"));
+        write("brae");
+        until("one", () -> shows("1 set"));
+        key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DELETE);
+        until("refused on the shelf", () -> shows("not in the trash"));
+        key(KeyCode.CONTROL, KeyCode.DELETE);
+        until("in the trash", () -> shows("0 sets"));
+        key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DIGIT2);
+        until("seen there", () -> shows("Tarnholt Brae"));
+        key(KeyCode.CONTROL, KeyCode.SHIFT, KeyCode.DELETE);
+        until("gone", () -> shows("The trash is empty") && session.shelf().get().size() == 6);
+    }
+
+    @Test
     void aCopyTakesTheDesignNotTheHistory() {
         openHalcyon();
         key(KeyCode.CONTROL, KeyCode.N);

@@ -86,6 +86,7 @@ final class ShellActions {
         a.add("archive-file", "Shortcut+S", () -> export("zip"));
         a.add("archive", "Shortcut+Shift+A", () -> move(Place.ARCHIVE));
         a.add("trash", "Shortcut+Delete", () -> move(Place.TRASH));
+        a.add("purge", "Shortcut+Shift+Delete", this::purge);
         a.add("restore", "Shortcut+Shift+R", () -> move(Place.SHELF));
         a.add("show-archive", "Shortcut+Shift+1", () -> look(Place.ARCHIVE));
         a.add("show-trash", "Shortcut+Shift+2", () -> look(Place.TRASH));
@@ -255,6 +256,22 @@ final class ShellActions {
         shell.probe()
                 .say(session.say(
                         "ui.moved", name, session.say("shelf." + to.name().toLowerCase(Locale.ROOT))));
+    }
+
+    /** For good, and only what lies in the trash already. */
+    private void purge() {
+        shell.shelf()
+                .chosen()
+                .filter(s -> shell.where() == Shell.Where.SHELF)
+                .ifPresent(s -> session.ask(
+                        w -> {
+                            w.sets().purge(s.id());
+                            return s.name();
+                        },
+                        name -> {
+                            session.refreshShelf();
+                            shell.probe().say(session.say("ui.purged", name));
+                        }));
     }
 
     private void look(Place place) {
