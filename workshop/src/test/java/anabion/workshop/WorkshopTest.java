@@ -338,4 +338,25 @@ class WorkshopTest {
             assertThat(files.map(f -> f.getFileName().toString())).containsExactly("notes.txt");
         }
     }
+
+    @Test
+    void somebodysOwnWorkshopIsNeverResetAndNeitherIsAnOpenDemo() throws IOException {
+        try (Workshop w = Temp.open(folder)) {
+            w.sets().add(Temp.halcyon());
+        }
+        assertThatThrownBy(() -> DemoWorkshop.reset(folder))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("own workshop");
+        try (Workshop w = Temp.open(folder)) {
+            assertThat(w.sets().get(Temp.halcyon().id())).isEqualTo(Temp.halcyon());
+            w.setting("demo", "yes");
+            assertThatThrownBy(() -> DemoWorkshop.reset(folder))
+                    .isInstanceOf(BadInput.class)
+                    .hasMessageContaining("open in another");
+            assertThat(w.sets().summaries()).hasSize(1);
+        }
+        DemoWorkshop.reset(folder);
+        assertThat(folder.resolve("workshop.db")).doesNotExist();
+        DemoWorkshop.reset(folder);
+    }
 }

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
+import anabion.core.input.BadInput;
 import anabion.core.job.Job;
 import anabion.core.reading.Reading;
 import anabion.workshop.Op;
@@ -17,6 +18,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
@@ -39,8 +41,20 @@ public final class DemoWorkshop {
         workshop.setting(MARK, "skerry-point");
     }
 
-    /** Empties a folder that holds a demo workshop; anything else in it is left alone. */
+    /**
+     * Empties a folder that holds a demo workshop; anything else in it is left alone.
+     *
+     * @throws BadInput if the workshop there is no demo, or is open elsewhere; nothing is removed then
+     */
     public static void reset(Path folder) throws IOException {
+        if (!Files.exists(folder.resolve("workshop.db"))) return;
+        try (Workshop workshop = Workshop.open(folder, Clock.systemUTC())) {
+            if (workshop.setting(MARK).isEmpty()) {
+                throw BadInput.at(folder.toString())
+                        .because("this is somebody's own workshop, not the demo")
+                        .so("open it with: anabion app " + folder);
+            }
+        }
         for (String name : List.of("workshop.db", "workshop.db-wal", "workshop.db-shm", "workshop.lock"))
             Files.deleteIfExists(folder.resolve(name));
         for (String name : List.of("photos", "backups")) {
