@@ -83,7 +83,9 @@ public final class AnabionApp extends Application {
                 w -> {
                     try {
                         return anabion.workshop.archive.SetArchive.addTo(
-                                w, anabion.workshop.archive.SetArchive.open(f));
+                                w,
+                                anabion.workshop.archive.SetArchive.open(f),
+                                session.say("ui.change.opened", f.getFileName()));
                     } catch (java.io.IOException e) {
                         throw new java.io.UncheckedIOException(e);
                     }

@@ -86,6 +86,10 @@ final class Shots {
                         .get("tab-3")
                         .run()
                         .run()),
+                new Shot("study-adjusters", false, 1280, 800, () -> shell.actions()
+                        .get("tab-4")
+                        .run()
+                        .run()),
                 new Shot("actions", false, 1280, 800, () -> shell.actions()
                         .get("actions")
                         .run()

@@ -35,6 +35,10 @@ public sealed interface Op {
 
     record DropPhoto(UUID id) implements Op {}
 
+    record PutTimer(Timer timer) implements Op {}
+
+    record DropTimer(UUID id) implements Op {}
+
     record PutPlace(Place place) implements Op {}
 
     /** Where a set stands. */
@@ -60,6 +64,9 @@ public sealed interface Op {
         if (op instanceof PutPhoto p)
             return Map.of("op", "photo", "value", p.photo().tree());
         if (op instanceof DropPhoto p) return Map.of("op", "drop-photo", "value", p.id().toString());
+        if (op instanceof PutTimer t)
+            return Map.of("op", "timer", "value", t.timer().tree());
+        if (op instanceof DropTimer t) return Map.of("op", "drop-timer", "value", t.id().toString());
         return Map.of("op", "place", "value", ((PutPlace) op).place().code());
     }
 
@@ -71,6 +78,8 @@ public sealed interface Op {
             case "drop-reading" -> new DropReading(UUID.fromString(f.text("value")));
             case "photo" -> new PutPhoto(Photo.read(f.object("value")));
             case "drop-photo" -> new DropPhoto(UUID.fromString(f.text("value")));
+            case "timer" -> new PutTimer(Timer.read(f.object("value")));
+            case "drop-timer" -> new DropTimer(UUID.fromString(f.text("value")));
             case "place" -> new PutPlace(Place.of(f.text("value")));
             default -> throw f.trouble("op", "this change was written by another release", "undo stops here");
         };

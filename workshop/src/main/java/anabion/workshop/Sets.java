@@ -31,10 +31,12 @@ public final class Sets {
 
     private final Handle handle;
     private final Clock clock;
+    private final Timers timers;
 
     Sets(Handle handle, Clock clock) {
         this.handle = handle;
         this.clock = clock;
+        this.timers = new Timers(handle);
     }
 
     /** A set has a step to undo or redo, with its label. */
@@ -99,7 +101,15 @@ public final class Sets {
                 .list();
     }
 
-    /** Adds a set with all that belongs to it, in one transaction. Adding cannot be undone; deleting to the trash can. */
+    /** Adds a set made or brought in just now; undoing that sends it to the trash. */
+    public void make(SetRecord set, String label) {
+        handle.useTransaction(h -> {
+            add(set);
+            write(set.id(), label, List.of(new Op.PutPlace(set.place())), List.of(new Op.PutPlace(Op.Place.TRASH)));
+        });
+    }
+
+    /** Adds a set with all that belongs to it, in one transaction, without a history. */
     public void add(SetRecord set) {
         handle.useTransaction(h -> {
             if (has(set.id())) {
@@ -142,25 +152,29 @@ public final class Sets {
     public SetRecord change(UUID id, String label, List<Op> forward) {
         return handle.inTransaction(h -> {
             List<Op> inverse = carryOut(id, forward);
-            h.createUpdate("DELETE FROM changes WHERE set_id = ? AND undone = 1")
-                    .bind(0, id.toString())
-                    .execute();
-            h.createUpdate(
-                            "INSERT INTO changes(version, set_id, label, at, forward, inverse) VALUES (?, ?, ?, ?, ?, ?)")
-                    .bind(0, Op.VERSION)
-                    .bind(1, id.toString())
-                    .bind(2, label)
-                    .bind(3, clock.instant().toString())
-                    .bind(4, Op.text(forward))
-                    .bind(5, Op.text(inverse))
-                    .execute();
-            h.createUpdate("DELETE FROM changes WHERE set_id = :id AND seq NOT IN"
-                            + " (SELECT seq FROM changes WHERE set_id = :id ORDER BY seq DESC LIMIT :keep)")
-                    .bind("id", id.toString())
-                    .bind("keep", HISTORY)
-                    .execute();
+            write(id, label, forward, inverse);
             return summarise(id);
         });
+    }
+
+    private void write(UUID id, String label, List<Op> forward, List<Op> inverse) {
+        handle.createUpdate("DELETE FROM changes WHERE set_id = ? AND undone = 1")
+                .bind(0, id.toString())
+                .execute();
+        handle.createUpdate(
+                        "INSERT INTO changes(version, set_id, label, at, forward, inverse) VALUES (?, ?, ?, ?, ?, ?)")
+                .bind(0, Op.VERSION)
+                .bind(1, id.toString())
+                .bind(2, label)
+                .bind(3, clock.instant().toString())
+                .bind(4, Op.text(forward))
+                .bind(5, Op.text(inverse))
+                .execute();
+        handle.createUpdate("DELETE FROM changes WHERE set_id = :id AND seq NOT IN"
+                        + " (SELECT seq FROM changes WHERE set_id = :id ORDER BY seq DESC LIMIT :keep)")
+                .bind("id", id.toString())
+                .bind("keep", HISTORY)
+                .execute();
     }
 
     public History history(UUID id) {
@@ -235,6 +249,8 @@ public final class Sets {
         if (op instanceof Op.PutReading r) return putReading(id, r.reading());
         if (op instanceof Op.DropReading r) return dropReading(r.id());
         if (op instanceof Op.PutPhoto p) return putPhoto(id, p.photo());
+        if (op instanceof Op.PutTimer t) return timers.put(t.timer());
+        if (op instanceof Op.DropTimer t) return timers.drop(t.id());
         return dropPhoto(id, ((Op.DropPhoto) op).id());
     }
 

@@ -1,7 +1,31 @@
 package anabion.workshop;
 
+import anabion.core.tree.Extra;
+import anabion.core.tree.Fields;
+import anabion.core.tree.Writing;
+import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
+import java.util.Map;
 import java.util.UUID;
 
 /** Something that takes its time: glue, a soak, re-forming. */
-public record Timer(UUID id, UUID set, String label, Instant ends) {}
+public record Timer(UUID id, UUID set, String label, Instant ends) {
+    /** A new timer that begins to run now. */
+    public static Timer starting(UUID set, String label, Duration length, Clock clock) {
+        return new Timer(UUID.randomUUID(), set, label, clock.instant().plus(length));
+    }
+
+    Map<String, Object> tree() {
+        return new Writing()
+                .put("id", id)
+                .put("set", set)
+                .put("label", label)
+                .put("ends", ends)
+                .with(Extra.NONE);
+    }
+
+    static Timer read(Fields f) {
+        return new Timer(f.id(), UUID.fromString(f.text("set")), f.text("label"), f.instant("ends"));
+    }
+}

@@ -153,30 +153,7 @@ public final class Workshop implements AutoCloseable {
     }
 
     public List<Timer> timers() {
-        return handle().createQuery("SELECT id, set_id, label, ends FROM timers ORDER BY ends")
-                .map((rs, c) -> new Timer(
-                        UUID.fromString(rs.getString(1)),
-                        UUID.fromString(rs.getString(2)),
-                        rs.getString(3),
-                        Instant.parse(rs.getString(4))))
-                .list();
-    }
-
-    public Timer startTimer(UUID set, String label, java.time.Duration length) {
-        Timer timer = new Timer(UUID.randomUUID(), set, label, clock.instant().plus(length));
-        handle().createUpdate("INSERT INTO timers(id, set_id, label, ends) VALUES (?, ?, ?, ?)")
-                .bind(0, timer.id().toString())
-                .bind(1, set.toString())
-                .bind(2, label)
-                .bind(3, timer.ends().toString())
-                .execute();
-        return timer;
-    }
-
-    public void stopTimer(UUID id) {
-        handle().createUpdate("DELETE FROM timers WHERE id = ?")
-                .bind(0, id.toString())
-                .execute();
+        return new Timers(handle()).all();
     }
 
     @Override

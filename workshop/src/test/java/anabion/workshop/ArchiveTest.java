@@ -65,7 +65,7 @@ class ArchiveTest {
         Path file = folder.resolve("bad.zip");
         Files.write(file, bytes);
         try (Workshop w = Temp.open(folder.resolve("target"))) {
-            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.open(file)))
+            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.open(file), "opened"))
                     .isInstanceOf(BadInput.class)
                     .hasMessageContaining(what);
             assertThat(w.sets().summaries()).isEmpty();
@@ -76,7 +76,7 @@ class ArchiveTest {
     void aSetTravelsWholeWithItsIds() throws IOException {
         byte[] zip = archive(folder.resolve("one"));
         try (Workshop w = Temp.open(folder.resolve("two"))) {
-            SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)));
+            SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened");
             SetRecord arrived = w.sets().get(Temp.halcyon().id());
             assertThat(arrived.chassis()).isEqualTo(Temp.halcyon().chassis());
             assertThat(arrived.job()).isEqualTo(Temp.halcyon().job());
@@ -99,7 +99,7 @@ class ArchiveTest {
         entries.put("chassis.json", utf8(salted));
         entries.put("readings.json", utf8(reading));
         try (Workshop w = Temp.open(folder.resolve("two"))) {
-            SetRecord set = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip(entries))));
+            SetRecord set = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip(entries))), "opened");
             Temp.take(w, set, "V3.7", 85);
             w.sets()
                     .change(
@@ -123,7 +123,7 @@ class ArchiveTest {
     void theSameSetIsNotAddedTwice() throws IOException {
         byte[] zip = archive(folder.resolve("one"));
         try (Workshop w = Temp.open(folder.resolve("one"))) {
-            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip))))
+            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened"))
                     .hasMessageContaining("in the workshop already");
         }
     }

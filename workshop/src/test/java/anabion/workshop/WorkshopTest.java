@@ -291,15 +291,36 @@ class WorkshopTest {
             w.sets().add(Temp.halcyon());
             w.setting("theme", "dim");
             w.setting("theme", "light");
-            w.startTimer(Temp.halcyon().id(), "soak", Duration.ofHours(2));
+            Timer soak = Timer.starting(Temp.halcyon().id(), "soak", Duration.ofHours(2), w.clock());
+            w.sets().change(soak.set(), "timer soak", List.of(new Op.PutTimer(soak)));
         }
         try (Workshop w = Temp.open(folder)) {
             assertThat(w.setting("theme")).contains("light");
             assertThat(w.setting("scale")).isEmpty();
             assertThat(w.timers()).singleElement().satisfies(t -> assertThat(t.ends())
                     .isEqualTo(Temp.NOW.plusSeconds(7200)));
-            w.stopTimer(w.timers().get(0).id());
+            w.sets()
+                    .change(
+                            Temp.halcyon().id(),
+                            "soak over",
+                            List.of(new Op.DropTimer(w.timers().get(0).id())));
             assertThat(w.timers()).isEmpty();
+            w.sets().undo(Temp.halcyon().id());
+            assertThat(w.timers()).singleElement().satisfies(t -> assertThat(t.label())
+                    .isEqualTo("soak"));
+            w.sets().undo(Temp.halcyon().id());
+            assertThat(w.timers()).isEmpty();
+        }
+    }
+
+    @Test
+    void aNewSetThatIsUndoneLiesInTheTrashAndComesBack() {
+        try (Workshop w = Temp.open(folder)) {
+            w.sets().make(Temp.halcyon(), "new set");
+            UUID id = Temp.halcyon().id();
+            assertThat(w.sets().history(id).undo()).contains("new set");
+            assertThat(w.sets().undo(id)).get().extracting(SetRecord::place).isEqualTo(Op.Place.TRASH);
+            assertThat(w.sets().redo(id)).get().extracting(SetRecord::place).isEqualTo(Op.Place.SHELF);
         }
     }
 

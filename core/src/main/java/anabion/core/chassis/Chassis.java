@@ -73,6 +73,10 @@ public record Chassis(
         return new Chassis(id, identity, supply, parts, stages, bands, Optional.of(newChart), adjusters, extra);
     }
 
+    public Chassis withAdjusters(List<Adjuster> newAdjusters) {
+        return new Chassis(id, identity, supply, parts, stages, bands, chart, newAdjusters, extra);
+    }
+
     /** The same design as another set, with an id of its own. */
     public Chassis withId(UUID newId) {
         return new Chassis(newId, identity, supply, parts, stages, bands, chart, adjusters, extra);

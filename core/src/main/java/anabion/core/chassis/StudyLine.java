@@ -179,7 +179,11 @@ public final class StudyLine {
                             s.point(),
                             s.extra()))
                     .toList();
-            return ChassisCheck.sound(c.withParts(c.parts().stream()
+            List<Adjuster> adjusters = c.adjusters().stream()
+                    .filter(a -> !a.part().equals(reference))
+                    .toList();
+            return ChassisCheck.sound(c.withAdjusters(adjusters)
+                    .withParts(c.parts().stream()
                             .filter(p -> !p.reference().equals(reference))
                             .toList())
                     .withStages(stages, c.bands()));
@@ -204,9 +208,13 @@ public final class StudyLine {
                             .filter(r -> !r.point().equalsIgnoreCase(name))
                             .toList()));
         }
+        if (c.adjusters().stream().anyMatch(a -> a.letter().equalsIgnoreCase(name)))
+            return c.withAdjusters(c.adjusters().stream()
+                    .filter(a -> !a.letter().equalsIgnoreCase(name))
+                    .toList());
         throw BadInput.at(name)
-                .because("there is no part, stage or charted point of that name")
-                .so("type its reference, such as R12, or its point, such as V4.6");
+                .because("there is no part, stage, charted point or adjuster of that name")
+                .so("type its reference, such as R12, its point, such as V4.6, or its letter, such as A1");
     }
 
     private static <T> List<T> replaced(List<T> list, T item, Predicate<T> same) {

@@ -1,6 +1,7 @@
 package anabion.core.chassis;
 
 import anabion.core.tree.Extra;
+import java.util.UUID;
 
 /**
  * One winding between two of its part's terminals.
@@ -9,4 +10,5 @@ import anabion.core.tree.Extra;
  * @param henries 0 when not known
  * @param volts nominal volts of a mains transformer's winding; 0 when not known
  */
-public record Winding(String name, String from, String to, double ohms, double henries, double volts, Extra extra) {}
+public record Winding(
+        UUID id, String name, String from, String to, double ohms, double henries, double volts, Extra extra) {}

@@ -85,7 +85,7 @@ public final class WiringLine {
         while (!words.isEmpty() && continuesValue(words.get(0)))
             value.append(' ').append(words.remove(0));
         String printed = value.toString();
-        Component component = component(letters, printed);
+        Component component = kept(component(letters, printed), before.map(Part::component));
         int terminals = terminals(component);
         Map<String, String> nets = new LinkedHashMap<>();
         for (int i = 1; i <= terminals && !words.isEmpty(); i++)
@@ -113,7 +113,14 @@ public final class WiringLine {
             case "C" -> capacitor(Notation.decode(value, Unit.FARAD));
             case "L" ->
                 new Component.Windings(List.of(new Winding(
-                        "", "1", "2", 0, Notation.decode(value, Unit.HENRY).value(), 0, Extra.NONE)));
+                        UUID.randomUUID(),
+                        "",
+                        "1",
+                        "2",
+                        0,
+                        Notation.decode(value, Unit.HENRY).value(),
+                        0,
+                        Extra.NONE)));
             case "F" -> new Component.Fuse(Notation.decode(value, Unit.AMPERE).value());
             case "LS" -> new Component.Speaker(Notation.decode(value, Unit.OHM).value());
             case "LP" -> new Component.Lamp(Notation.decode(value, Unit.VOLT).value(), 0);
@@ -122,6 +129,28 @@ public final class WiringLine {
             case "S", "SW" -> new Component.Switch(List.of(value.split("/")));
             default -> new Component.Other(value);
         };
+    }
+
+    /** What the line does not say, such as a winding's ohms or a capacitor's kind, stays as it was. */
+    private static Component kept(Component now, Optional<Component> before) {
+        if (now instanceof Component.Windings w && before.orElse(now) instanceof Component.Windings old)
+            return new Component.Windings(kept(w.windings().get(0), old.windings()));
+        if (now instanceof Component.Potentiometer p && before.orElse(now) instanceof Component.Potentiometer old)
+            return new Component.Potentiometer(p.ohms(), old.taper());
+        if (now instanceof Capacitor c
+                && before.orElse(now) instanceof Capacitor old
+                && c.dielectric().isEmpty()) return new Capacitor(c.farads(), c.volts(), old.dielectric());
+        if (now instanceof Component.Lamp l && before.orElse(now) instanceof Component.Lamp old)
+            return new Component.Lamp(l.volts(), old.amperes());
+        return now;
+    }
+
+    /** The inductance typed is that of the first winding. */
+    private static List<Winding> kept(Winding typed, List<Winding> old) {
+        List<Winding> all = new ArrayList<>(old);
+        Winding w = old.get(0);
+        all.set(0, new Winding(w.id(), w.name(), w.from(), w.to(), w.ohms(), typed.henries(), w.volts(), w.extra()));
+        return all;
     }
 
     private static Component resistor(Decoded d) {

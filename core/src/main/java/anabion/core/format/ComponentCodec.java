@@ -42,6 +42,7 @@ final class ComponentCodec {
 
     private static Winding winding(Fields f) {
         return new Winding(
+                f.id(),
                 f.text("name", ""),
                 f.text("from"),
                 f.text("to"),
@@ -80,6 +81,7 @@ final class ComponentCodec {
 
     private static Map<String, Object> winding(Winding t) {
         return new Writing()
+                .put("id", t.id())
                 .text("name", t.name())
                 .put("from", t.from())
                 .put("to", t.to())

@@ -6,10 +6,12 @@ import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.Job;
+import anabion.core.job.Marked;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.VisitorEvidence;
+import anabion.core.tree.Extra;
 import anabion.core.tree.Fields;
 import anabion.core.tree.TreeReader;
 import anabion.core.tree.TreeWriter;
@@ -19,11 +21,12 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
-import java.util.EnumMap;
-import java.util.LinkedHashMap;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.UUID;
 
 /** The job file: {@code docs/formats/job.schema.json}. */
 public final class JobCodec {
@@ -42,7 +45,7 @@ public final class JobCodec {
             throw f.trouble("version", "version " + version + " is not known here", "use a newer release to open it");
         return new Job(
                 f.maybeObject("arrival").map(JobCodec::arrival).orElse(Arrival.NONE),
-                steps(f),
+                steps(f, version),
                 f.list("alterations", JobCodec::alteration),
                 f.text("waitsFor", ""),
                 f.extra());
@@ -79,13 +82,27 @@ public final class JobCodec {
                 f.extra());
     }
 
-    private static Map<Step, StepState> steps(Fields f) {
-        Map<Step, StepState> steps = new EnumMap<>(Step.class);
+    private static List<Marked> steps(Fields f, int version) {
+        if (version > 1) return f.list("steps", JobCodec::marked);
+        List<Marked> steps = new ArrayList<>();
         f.maybeObject("steps").ifPresent(s -> {
             for (Step step : Step.values())
-                if (s.has(step.code())) steps.put(step, s.code(step.code(), StepState.values(), StepState.OPEN));
+                if (s.has(step.code()))
+                    steps.add(new Marked(
+                            UUID.randomUUID(),
+                            step,
+                            s.code(step.code(), StepState.values(), StepState.OPEN),
+                            Extra.NONE));
         });
         return steps;
+    }
+
+    private static Marked marked(Fields f) {
+        return new Marked(
+                f.id(),
+                f.code("step", Step.values(), Step.ARRIVAL),
+                f.code("state", StepState.values(), StepState.OPEN),
+                f.extra());
     }
 
     private static Alteration alteration(Fields f) {
@@ -103,18 +120,24 @@ public final class JobCodec {
     }
 
     public static Map<String, Object> tree(Job job) {
-        Map<String, Object> steps = new LinkedHashMap<>();
-        job.steps().forEach((step, state) -> steps.put(step.code(), state.code()));
         return new Writing()
                 .put("format", NAME)
                 .put("version", Job.FORMAT)
                 .put("arrival", arrival(job.arrival()))
-                .map("steps", steps)
+                .list("steps", job.steps().stream().map(JobCodec::marked).toList())
                 .list(
                         "alterations",
                         job.alterations().stream().map(JobCodec::alteration).toList())
                 .text("waitsFor", job.waitsFor())
                 .with(job.extra());
+    }
+
+    private static Map<String, Object> marked(Marked m) {
+        return new Writing()
+                .put("id", m.id())
+                .put("step", m.step())
+                .put("state", m.state())
+                .with(m.extra());
     }
 
     private static Map<String, Object> arrival(Arrival a) {

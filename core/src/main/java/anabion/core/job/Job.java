@@ -2,25 +2,22 @@ package anabion.core.job;
 
 import anabion.core.tree.Extra;
 import java.util.ArrayList;
-import java.util.Collections;
-import java.util.EnumMap;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
 
 /**
  * Everything that happened to one set here, but for its readings and photos.
  *
- * @param steps states that somebody set by hand; the others are derived
+ * @param steps those that somebody marked by hand, in the order of the work; the others are derived
  */
-public record Job(
-        Arrival arrival, Map<Step, StepState> steps, List<Alteration> alterations, String waitsFor, Extra extra) {
-    public static final int FORMAT = 1;
-    public static final Job NEW = new Job(Arrival.NONE, Map.of(), List.of(), "", Extra.NONE);
+public record Job(Arrival arrival, List<Marked> steps, List<Alteration> alterations, String waitsFor, Extra extra) {
+    public static final int FORMAT = 2;
+    public static final Job NEW = new Job(Arrival.NONE, List.of(), List.of(), "", Extra.NONE);
 
     public Job {
-        Map<Step, StepState> ordered = new EnumMap<>(Step.class);
-        ordered.putAll(steps);
-        steps = Collections.unmodifiableMap(ordered);
+        steps = steps.stream().sorted(Comparator.comparing(Marked::step)).toList();
         alterations = List.copyOf(alterations);
     }
 
@@ -28,10 +25,20 @@ public record Job(
         return new Job(newArrival, steps, alterations, waitsFor, extra);
     }
 
+    /** What somebody marked the step as. */
+    public Optional<Marked> marked(Step step) {
+        return steps.stream().filter(m -> m.step() == step).findFirst();
+    }
+
     public Job withStep(Step step, StepState state) {
-        Map<Step, StepState> changed = new EnumMap<>(Step.class);
-        changed.putAll(steps);
-        changed.put(step, state);
+        List<Marked> changed = new ArrayList<>(steps);
+        Optional<Marked> before = marked(step);
+        before.ifPresent(changed::remove);
+        changed.add(new Marked(
+                before.map(Marked::id).orElseGet(UUID::randomUUID),
+                step,
+                state,
+                before.map(Marked::extra).orElse(Extra.NONE)));
         return new Job(arrival, changed, alterations, waitsFor, extra);
     }
 

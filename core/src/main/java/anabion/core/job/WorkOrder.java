@@ -44,7 +44,7 @@ public final class WorkOrder {
                     case VOLTAGES -> voltages(read, charted);
                     default -> new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
-        StepState state = job.steps().getOrDefault(step, derived.state());
+        StepState state = job.marked(step).map(Marked::state).orElse(derived.state());
         return new Item(step, state, derived.done(), derived.total(), derived.next());
     }
 

@@ -129,7 +129,9 @@ class RandomChassisTest {
             case 0 -> new Component.Resistor(v * 1000, 0.1, r.nextInt(3));
             case 1 -> new Component.Potentiometer(v * 1000, "log");
             case 2 -> new Component.Capacitor(List.of(v * 1e-6, 3.3e-9), r.nextInt(500), "paper");
-            case 3 -> new Component.Windings(List.of(new Winding("primary", "1", "2", v, 0, 0, extra(r))));
+            case 3 ->
+                new Component.Windings(List.of(
+                        new Winding(new UUID(r.nextLong(), r.nextLong()), "primary", "1", "2", v, 0, 0, extra(r))));
             case 4 -> new Component.Device(DeviceKind.TUBE, "6AQ5", "miniature-7", Map.of("1", "g1"));
             case 5 -> new Component.Lamp(6.3, 0.3);
             case 6 -> new Component.Switch(List.of("AM", "FM"));

@@ -164,7 +164,16 @@ class TablesTest {
         assertThat(JobCodec.read(JobCodec.text(Job.NEW))).isEqualTo(Job.NEW);
         assertThatThrownBy(() -> JobCodec.read(JobCodec.text(job).replace("anabion-job", "tax return")))
                 .hasMessageContaining("not a job");
-        assertThatThrownBy(() -> JobCodec.read(JobCodec.text(job).replace("\"version\" : 1", "\"version\" : 7")))
+        assertThatThrownBy(() -> JobCodec.read(JobCodec.text(job).replace("\"version\" : 2", "\"version\" : 7")))
                 .hasMessageContaining("version 7");
+    }
+
+    @Test
+    void aJobOfTheFirstVersionKeepsItsMarkedSteps() {
+        Job job = JobCodec.read(
+                "{\"format\":\"anabion-job\",\"version\":1,\"steps\":{\"soak\":\"done\",\"recap\":\"under-way\"}}");
+        assertThat(job.marked(Step.RECAP).orElseThrow().state()).isEqualTo(StepState.UNDER_WAY);
+        assertThat(job.marked(Step.SOAK).orElseThrow().state()).isEqualTo(StepState.DONE);
+        assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
     }
 }

@@ -22,6 +22,15 @@ class JobTest {
     }
 
     @Test
+    void aMarkedStepKeepsItsIdWhenMarkedAgain() {
+        Job once = Job.NEW.withStep(Step.RECAP, StepState.UNDER_WAY);
+        Job twice = once.withStep(Step.ARRIVAL, StepState.DONE).withStep(Step.RECAP, StepState.DONE);
+        assertThat(twice.steps()).extracting(Marked::step).containsExactly(Step.ARRIVAL, Step.RECAP);
+        assertThat(twice.marked(Step.RECAP).orElseThrow().id())
+                .isEqualTo(once.steps().get(0).id());
+    }
+
+    @Test
     void aLiftedPartIsAnOpenEndUntilItIsBack() {
         Job job = Job.NEW.altered(did(AlterationKind.LIFTED, "R14")).altered(did(AlterationKind.STAND_IN, "C3"));
         assertThat(job.fitted().openEnds()).extracting(Alteration::part).containsExactly("R14");

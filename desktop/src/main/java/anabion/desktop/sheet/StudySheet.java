@@ -41,7 +41,8 @@ public final class StudySheet implements Sheet {
     public StudySheet(Session session, Runnable changed) {
         this.session = session;
         this.changed = changed;
-        this.all = List.of(new PartsTab(session), new ChartTab(session), new StagesTab(session));
+        this.all = List.of(
+                new PartsTab(session), new ChartTab(session), new StagesTab(session), new AdjustersTab(session));
         pane.getStyleClass().add("sheet");
         HBox top = new HBox(20, Texts.label(session.say("step.study"), "title"), tabs);
         top.setAlignment(Pos.CENTER_LEFT);

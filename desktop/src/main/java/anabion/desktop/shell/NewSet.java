@@ -139,7 +139,10 @@ final class NewSet {
         shell.overlay().close();
         session.ask(
                 w -> {
-                    w.sets().add(set);
+                    w.sets()
+                            .make(
+                                    set,
+                                    session.say("ui.change.new", set.chassis().name()));
                     return set;
                 },
                 added -> session.open(added.id(), () -> {

@@ -9,11 +9,15 @@ import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;
 import anabion.workshop.Op;
+import anabion.workshop.Photo;
 import anabion.workshop.StorageTrouble;
+import anabion.workshop.Timer;
+import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.control.TextInputControl;
@@ -44,6 +48,7 @@ public final class Shell extends StackPane {
     private final MeterDesk meters = new MeterDesk();
     private Where where = Where.SHELF;
     private boolean dim;
+    private Optional<Export> exporting = Optional.empty();
 
     public Shell(Session session, FileChoice files) {
         this.session = session;
@@ -207,7 +212,8 @@ public final class Shell extends StackPane {
     }
 
     private void escape() {
-        if (!probe.field().isFocused()) probe.field().requestFocus();
+        if (exporting.isPresent()) exporting.get().stop();
+        else if (!probe.field().isFocused()) probe.field().requestFocus();
         else if (!probe.field().getText().isEmpty()) probe.clear();
         else session.stage().set(Optional.empty());
     }
@@ -290,8 +296,8 @@ public final class Shell extends StackPane {
             return session.putJob(
                     session.say("ui.change.waits"), session.need().job().withWaitsFor(w.what()));
         if (entry instanceof Entry.StartTimer t) {
-            UUID id = session.need().id();
-            return session.ask(w -> w.startTimer(id, t.label(), t.length()), x -> session.refreshShelf());
+            Timer timer = Timer.starting(session.need().id(), t.label(), t.length(), session.clock());
+            return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));
         }
         if (entry instanceof Entry.Connect c) return meters.connect(c.address());
         if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
@@ -361,6 +367,23 @@ public final class Shell extends StackPane {
                                     java.util.OptionalDouble.empty())));
                     probe.say("");
                 }));
+    }
+
+    /** Writes a set to a file while work goes on; Escape stops it. */
+    void export(Export export, Path file) {
+        if (exporting.isPresent()) throw Export.busy(session.words().get());
+        exporting = Optional.of(export);
+        String name = String.valueOf(file.getFileName());
+        session.ask(w -> (Function<Photo, Path>) w::file, photos -> export.run(
+                        photos,
+                        share -> Platform.runLater(
+                                () -> probe.say(session.say("ui.exporting", name, Math.round(100 * share)))))
+                .whenComplete((done, e) -> Platform.runLater(() -> {
+                    exporting = Optional.empty();
+                    if (e == null) probe.say(session.say("ui.exported", name));
+                    else if (export.stopped()) probe.say(session.say("ui.export.stopped", name));
+                    else trouble(e);
+                })));
     }
 
     /** A change of the set's place on the shelf. */

@@ -1,22 +1,16 @@
 package anabion.desktop.shell;
 
-import anabion.core.input.BadInput;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.session.Session;
+import anabion.workshop.Op;
 import anabion.workshop.Op.Place;
 import anabion.workshop.SetRecord;
-import anabion.workshop.StorageTrouble;
 import anabion.workshop.Summary;
-import anabion.workshop.Workshop;
 import anabion.workshop.archive.SetArchive;
-import anabion.workshop.report.SetReport;
-import java.io.IOException;
-import java.io.OutputStream;
-import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -46,8 +40,8 @@ final class ShellActions {
         a.add("bench", "Shortcut+2", () -> shell.go(Shell.Where.BENCH));
         a.add("new", "Shortcut+N", () -> NewSet.show(shell));
         a.add("open-file", "Shortcut+O", this::openFile);
-        a.add("undo", "Shortcut+Z", () -> session.undo());
-        a.add("redo", "Shortcut+Y", () -> session.redo());
+        a.add("undo", "Shortcut+Z", this::undo);
+        a.add("redo", "Shortcut+Y", this::redo);
         a.add("copy", "Shortcut+C", this::copy);
         a.add("paste", "Shortcut+V", this::paste);
         a.add("stage-next", "Alt+Right", () -> shell.bench().stepPointer(1));
@@ -60,7 +54,7 @@ final class ShellActions {
         a.add("arithmetic", "F4", () -> shell.bench().toggleArithmetic());
         a.add("socket", "F5", () -> shell.bench().flipSocket());
         a.add("meter", "F6", () -> shell.takeFromMeter());
-        for (int i = 1; i <= 3; i++) {
+        for (int i = 1; i <= 4; i++) {
             int tab = i;
             a.add("tab-" + i, "Alt+" + i, () -> shell.bench().sheet().tab(tab));
         }
@@ -111,6 +105,18 @@ final class ShellActions {
         session.putJob(
                 session.say("ui.change.step", session.say("step." + step.code()), session.say("state." + next.code())),
                 set.job().withStep(step, next));
+    }
+
+    private void undo() {
+        Optional<String> what = session.history().get().undo();
+        session.undo();
+        what.ifPresent(w -> shell.probe().say(session.say("ui.undone", w)));
+    }
+
+    private void redo() {
+        Optional<String> what = session.history().get().redo();
+        session.redo();
+        what.ifPresent(w -> shell.probe().say(session.say("ui.redone", w)));
     }
 
     private void theme() {
@@ -165,62 +171,22 @@ final class ShellActions {
 
     void open(Path file) {
         if (file.toString().toLowerCase(Locale.ROOT).endsWith(".csv")) {
-            String text = reading(() -> Files.readString(file, StandardCharsets.UTF_8));
+            String text = FileTrouble.saying(() -> Files.readString(file, StandardCharsets.UTF_8));
             told(shell.bench().sheet().paste(text), session.say("ui.pasted"));
             return;
         }
-        session.ask(w -> SetArchive.addTo(w, reading(() -> SetArchive.open(file))), set -> shell.openSet(set.id()));
-    }
-
-    private interface FileWork<T> {
-        T run() throws IOException;
-    }
-
-    private static <T> T reading(FileWork<T> work) {
-        try {
-            return work.run();
-        } catch (java.nio.charset.CharacterCodingException e) {
-            throw BadInput.at("").because("the file is not text in UTF-8").so("save it as CSV in UTF-8");
-        } catch (IOException e) {
-            throw new StorageTrouble(
-                    "The file could not be read or written (" + e.getMessage() + ")",
-                    "Check the place and the free space",
-                    e);
-        }
+        session.ask(
+                w -> SetArchive.addTo(
+                        w,
+                        FileTrouble.saying(() -> SetArchive.open(file)),
+                        session.say("ui.change.opened", file.getFileName())),
+                set -> shell.openSet(set.id()));
     }
 
     private void export(String kind) {
         SetRecord set = session.need();
-        String ending = kind.equals("zip") ? ".anabion.zip" : "." + kind;
-        String name = set.chassis().name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ending;
-        files.toSave(session.say("action." + (kind.equals("zip") ? "archive-file" : kind)), name)
-                .ifPresent(file -> {
-                    Words words = session.words().get();
-                    shell.probe().say(session.say("ui.exporting"));
-                    session.ask(w -> reading(() -> write(w, set, words, kind, file)), f -> shell.probe()
-                            .say(session.say("ui.exported", f.getFileName())));
-                });
-    }
-
-    /** Written beside the target first, so that a failure leaves no half file under the wanted name. */
-    private static Path write(Workshop w, SetRecord set, Words words, String kind, Path file) throws IOException {
-        Path half = file.resolveSibling(file.getFileName() + ".part");
-        try {
-            try (OutputStream out = Files.newOutputStream(half)) {
-                if (kind.equals("zip")) SetArchive.write(set, w::file, out);
-                else if (kind.equals("pdf")) new SetReport().pdf(set, words, w::file, out);
-                else html(w, set, words, out);
-            }
-            return Files.move(half, file, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-        } finally {
-            Files.deleteIfExists(half);
-        }
-    }
-
-    private static void html(Workshop w, SetRecord set, Words words, OutputStream out) throws IOException {
-        try (Writer writer = new java.io.OutputStreamWriter(out, StandardCharsets.UTF_8)) {
-            new SetReport().html(set, words, w::file, writer);
-        }
+        files.toSave(session.say("action." + (kind.equals("zip") ? "archive-file" : kind)), Export.name(set, kind))
+                .ifPresent(file -> shell.export(new Export(set, session.words().get(), kind, file), file));
     }
 
     private void photo() {
@@ -231,7 +197,7 @@ final class ShellActions {
                     session.ask(
                             w -> w.addPhoto(
                                     set.id(),
-                                    reading(() -> Files.readAllBytes(file)),
+                                    FileTrouble.saying(() -> Files.readAllBytes(file)),
                                     file.getFileName().toString(),
                                     caption),
                             session::changed);
@@ -282,11 +248,7 @@ final class ShellActions {
     private void timerDone() {
         session.timers().get().stream()
                 .findFirst()
-                .ifPresent(t -> session.ask(
-                        w -> {
-                            w.stopTimer(t.id());
-                            return t;
-                        },
-                        x -> session.refreshShelf()));
+                .ifPresent(t -> session.change(
+                        t.set(), session.say("ui.change.timer-done", t.label()), new Op.DropTimer(t.id())));
     }
 }

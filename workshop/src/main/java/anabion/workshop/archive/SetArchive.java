@@ -143,9 +143,10 @@ public final class SetArchive {
     /**
      * Adds an unpacked set to a workshop: pictures first, then all rows in one transaction.
      *
+     * @param label what was done, for "undo …"
      * @throws BadInput if the set is there already, or a picture is none
      */
-    public static SetRecord addTo(Workshop workshop, Unpacked unpacked) {
+    public static SetRecord addTo(Workshop workshop, Unpacked unpacked, String label) {
         SetRecord set = unpacked.set();
         if (workshop.sets().has(set.id())) {
             throw BadInput.at(set.chassis().name())
@@ -163,7 +164,7 @@ public final class SetArchive {
             photos.add(stored);
         }
         SetRecord added = new SetRecord(set.chassis(), set.job(), set.readings(), photos, Op.Place.SHELF);
-        workshop.sets().add(added);
+        workshop.sets().make(added, label);
         return added;
     }
 }

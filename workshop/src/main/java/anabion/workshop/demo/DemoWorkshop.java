@@ -10,6 +10,7 @@ import anabion.core.reading.Reading;
 import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets;
+import anabion.workshop.Timer;
 import anabion.workshop.Workshop;
 import java.io.IOException;
 import java.io.InputStream;
@@ -37,7 +38,9 @@ public final class DemoWorkshop {
     public static void fill(Workshop workshop) {
         if (workshop.setting(MARK).isPresent()) return;
         for (String name : SETS) workshop.sets().add(set(name));
-        workshop.startTimer(chassis("lark").id(), "glue on the dial pulley", Duration.ofMinutes(72));
+        Timer glue = Timer.starting(
+                chassis("lark").id(), "glue on the dial pulley", Duration.ofMinutes(72), workshop.clock());
+        workshop.sets().change(glue.set(), "timer", List.of(new Op.PutTimer(glue)));
         workshop.setting(MARK, "skerry-point");
     }
 

@@ -21,14 +21,24 @@ import java.util.Optional;
 
 /** What stands on the record's page, in words, ready for the template. */
 public final class RecordPage {
+    private static final double BAR_MM = 33.4;
+    private final List<Picture> pictures;
     private final SetRecord set;
     private final Words words;
     private final Judge.Verdict verdict;
 
-    RecordPage(SetRecord set, Words words) {
+    RecordPage(SetRecord set, Words words, List<Picture> pictures) {
+        this.pictures = pictures;
         this.set = set;
         this.words = words;
         this.verdict = set.judged(set.usual());
+    }
+
+    /** A picture inside the page, as a data address. */
+    public record Picture(String caption, String data) {}
+
+    public List<Picture> pictures() {
+        return pictures;
     }
 
     /** A line of label and text. */
@@ -37,7 +47,8 @@ public final class RecordPage {
     /**
      * A row of the voltage table.
      *
-     * @param needle where the needle stands on its bar, 0 to 100; −1 for none
+     * @param expected whether there is a band to draw
+     * @param needle where the needle stands on its bar, in millimetres; none without a reading to place
      */
     public record VoltRow(
             String pin,
@@ -47,7 +58,8 @@ public final class RecordPage {
             String read,
             String verdict,
             String style,
-            int needle) {}
+            boolean expected,
+            List<String> needle) {}
 
     public String title() {
         return set.chassis().name();
@@ -130,14 +142,16 @@ public final class RecordPage {
                 r.reading().map(x -> Figures.volts(x.value()) + wave).orElse(""),
                 words.say(r.verdict()),
                 r.standing().code(),
+                e.isPresent(),
                 needle(r));
     }
 
     /** The bar shows three half-widths to either side; beyond, the needle is pinned. */
-    private static int needle(Row r) {
-        if (r.reading().isEmpty() || r.expectation().isEmpty() || r.standing() == Standing.OFF_BY_DESIGN) return -1;
+    private static List<String> needle(Row r) {
+        if (r.reading().isEmpty() || r.expectation().isEmpty() || r.standing() == Standing.OFF_BY_DESIGN)
+            return List.of();
         double at = r.expectation().get().deviation(r.reading().get().value()) / 3;
-        return (int) Math.round(50 + 50 * Math.max(-1, Math.min(1, at)));
+        return List.of(Figures.fixed(BAR_MM * (1 + Math.max(-1, Math.min(1, at))) / 2, 2));
     }
 
     /** A finding with its reasons and tests. */

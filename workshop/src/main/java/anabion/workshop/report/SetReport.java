@@ -4,42 +4,39 @@ import anabion.core.words.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.samskivert.mustache.Mustache;
+import com.samskivert.mustache.Template;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStreamReader;
 import java.io.OutputStream;
+import java.io.Reader;
+import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
-import org.thymeleaf.TemplateEngine;
-import org.thymeleaf.context.Context;
-import org.thymeleaf.templatemode.TemplateMode;
-import org.thymeleaf.templateresolver.ClassLoaderTemplateResolver;
 
 /** Writes the record of a set as HTML, or as PDF with its own fonts inside. */
 public final class SetReport {
     private static final int PICTURE_WIDTH = 480;
-    private final TemplateEngine engine = new TemplateEngine();
+    private final Template template;
 
     public SetReport() {
-        ClassLoaderTemplateResolver resolver = new ClassLoaderTemplateResolver(SetReport.class.getClassLoader());
-        resolver.setPrefix("anabion/report/");
-        resolver.setSuffix(".html");
-        resolver.setTemplateMode(TemplateMode.HTML);
-        resolver.setCharacterEncoding(StandardCharsets.UTF_8.name());
-        engine.setTemplateResolver(resolver);
+        try (Reader text = new InputStreamReader(
+                SetReport.class.getResourceAsStream("/anabion/report/record.html"), StandardCharsets.UTF_8)) {
+            template = Mustache.compiler().compile(text);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
-
-    /** A picture inside the page. */
-    public record Picture(String caption, String data) {}
 
     public void html(SetRecord set, Words words, Function<Photo, Path> file, Writer out) throws IOException {
         out.write(page(set, words, file));
@@ -66,18 +63,15 @@ public final class SetReport {
     }
 
     private String page(SetRecord set, Words words, Function<Photo, Path> file) throws IOException {
-        Context context = new Context(Locale.ROOT);
-        context.setVariable("page", new RecordPage(set, words));
-        context.setVariable("pictures", pictures(set, file));
-        return engine.process("record", context);
+        return template.execute(new RecordPage(set, words, pictures(set, file)));
     }
 
-    private static List<Picture> pictures(SetRecord set, Function<Photo, Path> file) throws IOException {
-        List<Picture> pictures = new ArrayList<>();
+    private static List<RecordPage.Picture> pictures(SetRecord set, Function<Photo, Path> file) throws IOException {
+        List<RecordPage.Picture> pictures = new ArrayList<>();
         for (Photo photo : set.photos()) {
             BufferedImage image = ImageIO.read(file.apply(photo).toFile());
             if (image != null)
-                pictures.add(new Picture(
+                pictures.add(new RecordPage.Picture(
                         photo.caption(),
                         "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(small(image))));
         }

@@ -1,0 +1,64 @@
+package anabion.core.chassis;
+
+import anabion.core.input.BadInput;
+import anabion.core.tree.Extra;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+
+/** A quick line for an adjuster: {@code LETTER PART [top|bottom|side] WHAT [@ PLACE]}, such as {@code A1 L4 top secondary core @ second IF can}. */
+public final class AdjusterLine {
+    private static final Set<String> SIDES = Set.of("top", "bottom", "side");
+
+    private AdjusterLine() {}
+
+    /**
+     * The chassis with the adjuster added, or changed where its letter is there already.
+     *
+     * @throws BadInput if the line is too short or names a part that the chassis lacks
+     */
+    public static Chassis put(String line, Chassis chassis) {
+        int at = line.indexOf('@');
+        String place = at < 0 ? "" : line.substring(at + 1).strip();
+        List<String> words = new ArrayList<>(
+                List.of((at < 0 ? line : line.substring(0, at)).strip().split("\\s+")));
+        if (words.size() < 2)
+            throw BadInput.at("\"" + line + "\"")
+                    .because("an adjuster has a letter and a part")
+                    .so("type it like A1 L4 top secondary core @ second IF can");
+        String letter = words.remove(0).toUpperCase(Locale.ROOT);
+        String part = words.remove(0).toUpperCase(Locale.ROOT);
+        if (chassis.part(part).isEmpty())
+            throw BadInput.at(part).because("there is no such part").so("enter the part first, or mend its reference");
+        String side = !words.isEmpty() && SIDES.contains(words.get(0).toLowerCase(Locale.ROOT))
+                ? words.remove(0).toLowerCase(Locale.ROOT)
+                : "";
+        Optional<Adjuster> before = chassis.adjusters().stream()
+                .filter(a -> a.letter().equals(letter))
+                .findFirst();
+        Adjuster adjuster = new Adjuster(
+                before.map(Adjuster::id).orElseGet(UUID::randomUUID),
+                letter,
+                part,
+                String.join(" ", words),
+                side,
+                place,
+                before.map(Adjuster::extra).orElse(Extra.NONE));
+        List<Adjuster> all = new ArrayList<>(chassis.adjusters());
+        if (before.isPresent()) all.set(all.indexOf(before.get()), adjuster);
+        else all.add(adjuster);
+        return chassis.withAdjusters(all);
+    }
+
+    /** The adjuster as the line that would enter it. */
+    public static String text(Adjuster a) {
+        StringBuilder text = new StringBuilder(a.letter()).append(' ').append(a.part());
+        if (!a.side().isEmpty()) text.append(' ').append(a.side());
+        if (!a.what().isEmpty()) text.append(' ').append(a.what());
+        if (!a.place().isEmpty()) text.append(" @ ").append(a.place());
+        return text.toString();
+    }
+}

@@ -1,0 +1,7 @@
+package anabion.core.job;
+
+import anabion.core.tree.Extra;
+import java.util.UUID;
+
+/** A step that somebody marked by hand. */
+public record Marked(UUID id, Step step, StepState state, Extra extra) {}

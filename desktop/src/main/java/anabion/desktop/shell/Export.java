@@ -1,0 +1,130 @@
+package anabion.desktop.shell;
+
+import anabion.core.input.BadInput;
+import anabion.core.words.Words;
+import anabion.workshop.Photo;
+import anabion.workshop.SetRecord;
+import anabion.workshop.archive.SetArchive;
+import anabion.workshop.report.SetReport;
+import java.io.FilterOutputStream;
+import java.io.IOException;
+import java.io.OutputStream;
+import java.io.OutputStreamWriter;
+import java.io.Writer;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
+import java.util.Locale;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
+import java.util.function.Function;
+
+/**
+ * Writes one set to a file on a thread of its own, saying how far it is, until it is done or stopped. It is written beside the
+ * target first, so that neither a failure nor a stop leaves half a file under the wanted name.
+ */
+final class Export {
+    private final SetRecord set;
+    private final Words words;
+    private final String kind;
+    private final Path file;
+    private volatile boolean stopped;
+
+    /** @param kind pdf, html or zip */
+    Export(SetRecord set, Words words, String kind, Path file) {
+        this.set = set;
+        this.words = words;
+        this.kind = kind;
+        this.file = file;
+    }
+
+    /** The name proposed for the file. */
+    static String name(SetRecord set, String kind) {
+        String ending = kind.equals("zip") ? ".anabion.zip" : "." + kind;
+        return set.chassis().name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ending;
+    }
+
+    void stop() {
+        stopped = true;
+    }
+
+    boolean stopped() {
+        return stopped;
+    }
+
+    /**
+     * @param photos where a photo lies
+     * @param progress told the share done, 0 to 1, on the export's thread
+     * @return completes with the file, or with {@link CancellationException} once stopped
+     */
+    CompletableFuture<Path> run(Function<Photo, Path> photos, Consumer<Double> progress) {
+        CompletableFuture<Path> done = new CompletableFuture<>();
+        Thread thread = new Thread(
+                () -> {
+                    try {
+                        done.complete(write(photos, progress));
+                    } catch (IOException e) {
+                        done.completeExceptionally(FileTrouble.of(e));
+                    } catch (RuntimeException e) {
+                        done.completeExceptionally(e);
+                    }
+                },
+                "export");
+        thread.setDaemon(true);
+        thread.start();
+        return done;
+    }
+
+    private Path write(Function<Photo, Path> photos, Consumer<Double> progress) throws IOException {
+        Path half = file.resolveSibling(file.getFileName() + ".part");
+        double steps = set.photos().size() + 2.0;
+        int[] at = {0};
+        progress.accept(1 / steps);
+        Function<Photo, Path> counted = photo -> {
+            goOn();
+            progress.accept((1 + ++at[0]) / steps);
+            return photos.apply(photo);
+        };
+        try {
+            try (OutputStream out = new Stoppable(Files.newOutputStream(half))) {
+                if (kind.equals("zip")) SetArchive.write(set, counted, out);
+                else if (kind.equals("pdf")) new SetReport().pdf(set, words, counted, out);
+                else html(counted, out);
+            }
+            goOn();
+            return Files.move(half, file, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(half);
+        }
+    }
+
+    private void html(Function<Photo, Path> photos, OutputStream out) throws IOException {
+        try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
+            new SetReport().html(set, words, photos, writer);
+        }
+    }
+
+    private void goOn() {
+        if (stopped) throw new CancellationException();
+    }
+
+    /** What is written through it ends as soon as the export is stopped. */
+    private final class Stoppable extends FilterOutputStream {
+        Stoppable(OutputStream out) {
+            super(out);
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int length) throws IOException {
+            goOn();
+            out.write(bytes, from, length);
+        }
+    }
+
+    /** Refused while another one runs. */
+    static BadInput busy(Words words) {
+        return BadInput.at("").because(words.say("ui.export.busy")).so(words.say("ui.export.busy.remedy"));
+    }
+}

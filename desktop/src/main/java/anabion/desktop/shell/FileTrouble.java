@@ -1,0 +1,32 @@
+package anabion.desktop.shell;
+
+import anabion.core.input.BadInput;
+import anabion.workshop.StorageTrouble;
+import java.io.IOException;
+import java.nio.charset.CharacterCodingException;
+
+/** File work that the user asked for, with its failures in words. */
+final class FileTrouble {
+    private FileTrouble() {}
+
+    interface Work<T> {
+        T run() throws IOException;
+    }
+
+    static <T> T saying(Work<T> work) {
+        try {
+            return work.run();
+        } catch (IOException e) {
+            throw of(e);
+        }
+    }
+
+    static RuntimeException of(IOException e) {
+        if (e instanceof CharacterCodingException)
+            return BadInput.at("").because("the file is not text in UTF-8").so("save it as CSV in UTF-8");
+        return new StorageTrouble(
+                "The file could not be read or written (" + e.getMessage() + ")",
+                "Check the place and the free space",
+                e);
+    }
+}

@@ -1,0 +1,82 @@
+package anabion.desktop.shell;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import anabion.workshop.Op;
+import anabion.workshop.Photo;
+import anabion.workshop.SetRecord;
+import anabion.workshop.archive.SetArchive;
+import anabion.workshop.demo.DemoWorkshop;
+import anabion.workshop.storage.PhotoFiles.Stored;
+import java.awt.image.BufferedImage;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import java.util.concurrent.CancellationException;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+class ExportTest {
+    private static final Words WORDS = new Words(Vocabulary.STANDARD);
+
+    @TempDir
+    Path folder;
+
+    private Path picture;
+    private SetRecord set;
+
+    @BeforeEach
+    void aSetWithPhotos() throws Exception {
+        picture = folder.resolve("picture.png");
+        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", picture.toFile());
+        SetRecord demo = DemoWorkshop.set("halcyon");
+        List<Photo> photos = new ArrayList<>();
+        for (int i = 0; i < 4; i++)
+            photos.add(new Photo(UUID.randomUUID(), new Stored("hash" + i, "png"), "photo " + i, Instant.EPOCH));
+        set = new SetRecord(demo.chassis(), demo.job(), demo.readings(), photos, Op.Place.SHELF);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"pdf", "html", "zip"})
+    void whatIsStoppedHalfWayLeavesTheOldFileAndNoHalfOne(String kind) throws Exception {
+        Path file = folder.resolve("record." + kind);
+        Files.writeString(file, "the old one");
+        Export export = new Export(set, WORDS, kind, file);
+        CountDownLatch asked = new CountDownLatch(1);
+        CompletableFuture<Path> done = export.run(
+                p -> {
+                    export.stop();
+                    asked.countDown();
+                    return picture;
+                },
+                share -> {});
+        asked.await();
+        assertThatThrownBy(done::join).isInstanceOf(CancellationException.class);
+        assertThat(file).hasContent("the old one");
+        assertThat(folder.resolve("record." + kind + ".part")).doesNotExist();
+    }
+
+    @Test
+    void theShareDoneGrowsAndTheFileIsWhole() throws Exception {
+        List<Double> shares = new ArrayList<>();
+        Path file = folder.resolve("set.zip");
+        Path written = new Export(set, WORDS, "zip", file)
+                .run(p -> picture, shares::add)
+                .join();
+        assertThat(written).isEqualTo(file);
+        assertThat(SetArchive.open(file).set().photos()).hasSize(4);
+        assertThat(shares).isSorted().hasSize(5).allMatch(s -> s > 0 && s <= 1);
+    }
+}
