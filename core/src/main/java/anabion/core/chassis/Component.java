@@ -75,10 +75,15 @@ public sealed interface Component {
         }
     }
 
-    /** @param positions the names of its positions, such as bands */
-    record Switch(List<String> positions) implements Component {
+    /**
+     * A switch. Without stated contacts, one with two terminals is closed in every position but {@code off}.
+     *
+     * @param positions the names of its positions, such as bands
+     */
+    record Switch(List<String> positions, List<Contact> contacts) implements Component {
         public Switch {
             positions = List.copyOf(positions);
+            contacts = List.copyOf(contacts);
         }
 
         @Override
@@ -101,7 +106,12 @@ public sealed interface Component {
         }
     }
 
-    record Battery(double volts) implements Component {
+    /**
+     * A battery: terminal 1 is its positive pole.
+     *
+     * @param ohms internal resistance; 0 when not known
+     */
+    record Battery(double volts, double ohms) implements Component {
         @Override
         public String kind() {
             return "battery";

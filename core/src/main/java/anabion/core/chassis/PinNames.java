@@ -13,7 +13,7 @@ public final class PinNames {
     public static List<String> plain(String function) {
         List<String> names = new ArrayList<>();
         for (String f : function.split("\\+")) {
-            if (!f.isEmpty()) names.add(f.replaceFirst("(?<=[a-z0-9])[TH]\\d?$", ""));
+            if (!f.isEmpty()) names.add(f.replaceFirst("(?<=[a-z0-9])[THPDR]\\d?$", ""));
         }
         return names;
     }
@@ -21,7 +21,7 @@ public final class PinNames {
     /** The section a pin belongs to: {@code T}, {@code H}, {@code T2}; empty for the tube as a whole. */
     public static String section(String function) {
         java.util.regex.Matcher m =
-                java.util.regex.Pattern.compile("(?<=[a-z0-9])([TH]\\d?)$").matcher(function);
+                java.util.regex.Pattern.compile("(?<=[a-z0-9])([THPDR]\\d?)$").matcher(function);
         return m.find() ? m.group(1) : "";
     }
 

@@ -125,8 +125,8 @@ public final class WiringLine {
             case "LS" -> new Component.Speaker(Notation.decode(value, Unit.OHM).value());
             case "LP" -> new Component.Lamp(Notation.decode(value, Unit.VOLT).value(), 0);
             case "B", "BT" ->
-                new Component.Battery(Notation.decode(value, Unit.VOLT).value());
-            case "S", "SW" -> new Component.Switch(List.of(value.split("/")));
+                new Component.Battery(Notation.decode(value, Unit.VOLT).value(), 0);
+            case "S", "SW" -> new Component.Switch(List.of(value.split("/")), List.of());
             default -> new Component.Other(value);
         };
     }
@@ -140,6 +140,10 @@ public final class WiringLine {
         if (now instanceof Capacitor c
                 && before.orElse(now) instanceof Capacitor old
                 && c.dielectric().isEmpty()) return new Capacitor(c.farads(), c.volts(), old.dielectric());
+        if (now instanceof Component.Switch w && before.orElse(now) instanceof Component.Switch old)
+            return new Component.Switch(w.positions(), old.contacts());
+        if (now instanceof Component.Battery b && before.orElse(now) instanceof Component.Battery old)
+            return new Component.Battery(b.volts(), old.ohms());
         if (now instanceof Component.Lamp l && before.orElse(now) instanceof Component.Lamp old)
             return new Component.Lamp(l.volts(), old.amperes());
         return now;

@@ -13,7 +13,9 @@ public enum Base {
     LOCTAL("loctal", 8, 8, Key.SPIGOT),
     RIMLOCK("rimlock", 8, 8, Key.RIDGE),
     SIDE_CONTACT_8("side-contact-8", 8, 8, Key.GAP),
-    TRANSISTOR_3("transistor-3", 3, 4, Key.GAP);
+    TRANSISTOR_3("transistor-3", 3, 4, Key.GAP),
+    TRANSISTOR_4("transistor-4", 4, 5, Key.GAP),
+    DIODE_2("diode-2", 2, 2, Key.GAP);
 
     /** What the counting starts from. */
     public enum Key {

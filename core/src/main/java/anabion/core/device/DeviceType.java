@@ -1,5 +1,6 @@
 package anabion.core.device;
 
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -9,22 +10,33 @@ import java.util.TreeMap;
  * One type of the library.
  *
  * @param name the standard type number
+ * @param also other type numbers of the same type
  * @param description what it is, in the trade's words
  * @param functions pin number to function: {@code a g1 g2 g3 k h f d aT g1T aH g1H k+g3 e b c nc}
  * @param heaterVolts 0 for semiconductors
  * @param heaterAmperes 0 for semiconductors
+ * @param sections what each of its systems does, by published figures
+ * @param limits name of a rating to its value, the unit in the name
+ * @param semiconductor figures of a semiconductor
  * @param source what kind of source the figures have
  */
 public record DeviceType(
         String name,
+        List<String> also,
         String description,
         Base base,
         Map<Integer, String> functions,
         double heaterVolts,
         double heaterAmperes,
+        List<Section> sections,
+        Map<String, Double> limits,
+        Optional<Semiconductor> semiconductor,
         String source) {
     public DeviceType {
-        functions = java.util.Collections.unmodifiableMap(new TreeMap<>(functions));
+        also = List.copyOf(also);
+        functions = Collections.unmodifiableMap(new TreeMap<>(functions));
+        sections = List.copyOf(sections);
+        limits = Collections.unmodifiableMap(new TreeMap<>(limits));
     }
 
     /** The first pin that carries a function, looking into combined ones ({@code k+g3}). */
@@ -34,5 +46,14 @@ public record DeviceType(
                         || List.of(e.getValue().split("\\+")).contains(function))
                 .map(Map.Entry::getKey)
                 .findFirst();
+    }
+
+    public Optional<Section> section(String name) {
+        return sections.stream().filter(s -> s.name().equals(name)).findFirst();
+    }
+
+    /** Directly heated: the filament is the cathode. */
+    public boolean directlyHeated() {
+        return functions.values().stream().anyMatch(f -> f.startsWith("f"));
     }
 }

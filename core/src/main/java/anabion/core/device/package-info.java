@@ -1,7 +1,7 @@
 /**
  * Tubes and semiconductors: their bases, pins and limits.
  *
- * <p>Idea: the library is data ({@code devices.json}), one row per type, each row saying what kind of source its figures have.
+ * <p>Idea: the library is data ({@code tubes.json}, {@code semiconductors.json}), one row per type, each row saying what kind of source its figures have.
  * {@link anabion.core.device.Base} knows where the pins of a socket lie, so that any socket can be drawn.
  *
  * <p>Laws: no pin stands twice in a type; every pin exists on the type's base; a type whose pins are uncertain is not in the

@@ -1,6 +1,7 @@
 package anabion.core.format;
 
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Winding;
 import anabion.core.tree.Fields;
@@ -21,10 +22,10 @@ final class ComponentCodec {
             case "winding" -> new Component.Windings(f.list("windings", ComponentCodec::winding));
             case "tube", "transistor", "diode" -> device(f, kind);
             case "lamp" -> new Component.Lamp(f.size("volts", 0), f.size("amperes", 0));
-            case "switch" -> new Component.Switch(f.strings("positions"));
+            case "switch" -> new Component.Switch(f.strings("positions"), f.list("contacts", ComponentCodec::contact));
             case "fuse" -> new Component.Fuse(f.size("amperes", 0));
             case "speaker" -> new Component.Speaker(f.size("ohms", 0));
-            case "battery" -> new Component.Battery(f.size("volts", 0));
+            case "battery" -> new Component.Battery(f.size("volts", 0), f.size("ohms", 0));
             case "other" -> new Component.Other(f.text("what", ""));
             default ->
                 throw f.trouble(
@@ -67,16 +68,31 @@ final class ComponentCodec {
         } else if (c instanceof Component.Lamp l) {
             w.put("volts", l.volts()).unless("amperes", l.amperes(), 0.0);
         } else if (c instanceof Component.Switch s) {
-            w.list("positions", s.positions());
+            w.list("positions", s.positions())
+                    .list(
+                            "contacts",
+                            s.contacts().stream().map(ComponentCodec::contact).toList());
         } else if (c instanceof Component.Fuse x) {
             w.put("amperes", x.amperes());
         } else if (c instanceof Component.Speaker s) {
             w.put("ohms", s.ohms());
         } else if (c instanceof Component.Battery b) {
-            w.put("volts", b.volts());
+            w.put("volts", b.volts()).unless("ohms", b.ohms(), 0.0);
         } else if (c instanceof Component.Other o) {
             w.text("what", o.what());
         }
+    }
+
+    private static Contact contact(Fields f) {
+        return new Contact(f.text("from"), f.text("to"), f.strings("at"), f.extra());
+    }
+
+    private static Map<String, Object> contact(Contact c) {
+        return new Writing()
+                .put("from", c.from())
+                .put("to", c.to())
+                .put("at", c.at())
+                .with(c.extra());
     }
 
     private static Map<String, Object> winding(Winding t) {

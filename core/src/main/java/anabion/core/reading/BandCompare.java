@@ -3,6 +3,7 @@ package anabion.core.reading;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.job.Alteration;
 import anabion.core.quantity.Figures;

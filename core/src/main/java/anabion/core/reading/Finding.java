@@ -1,5 +1,6 @@
 package anabion.core.reading;
 
+import anabion.core.chassis.Fault;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;

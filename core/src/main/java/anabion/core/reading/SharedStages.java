@@ -2,6 +2,7 @@ package anabion.core.reading;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.Stage;
 import anabion.core.job.Complaint;
 import anabion.core.job.SymptomKind;

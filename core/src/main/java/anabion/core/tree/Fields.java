@@ -43,6 +43,11 @@ public final class Fields {
         return find(name).orElseThrow(() -> trouble(name, "this field is missing", "add it"));
     }
 
+    /** The names of all fields, in their order. */
+    public List<String> names() {
+        return List.copyOf(object.fields().keySet());
+    }
+
     public boolean has(String name) {
         return object.fields().containsKey(name);
     }

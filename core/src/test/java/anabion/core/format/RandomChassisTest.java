@@ -11,6 +11,7 @@ import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ChassisCheck;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.Measure;
@@ -134,10 +135,11 @@ class RandomChassisTest {
                         new Winding(new UUID(r.nextLong(), r.nextLong()), "primary", "1", "2", v, 0, 0, extra(r))));
             case 4 -> new Component.Device(DeviceKind.TUBE, "6AQ5", "miniature-7", Map.of("1", "g1"));
             case 5 -> new Component.Lamp(6.3, 0.3);
-            case 6 -> new Component.Switch(List.of("AM", "FM"));
+            case 6 ->
+                new Component.Switch(List.of("AM", "FM"), List.of(new Contact("1", "2", List.of("FM"), extra(r))));
             case 7 -> new Component.Fuse(0.5);
             case 8 -> new Component.Speaker(3);
-            case 9 -> new Component.Battery(90);
+            case 9 -> new Component.Battery(90, 12);
             default -> new Component.Other("socket");
         };
     }

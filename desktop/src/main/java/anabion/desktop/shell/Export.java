@@ -67,8 +67,8 @@ final class Export {
                         done.complete(write(photos, progress));
                     } catch (IOException e) {
                         done.completeExceptionally(FileTrouble.of(e));
-                    } catch (RuntimeException e) {
-                        done.completeExceptionally(e);
+                    } catch (RuntimeException | Error e) {
+                        done.completeExceptionally(e); // whoever waits must hear of it, whatever it is
                     }
                 },
                 "export");

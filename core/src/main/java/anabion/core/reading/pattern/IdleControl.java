@@ -1,11 +1,11 @@
 package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
-import anabion.core.reading.Fault;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
 import anabion.core.reading.Row;

@@ -1,4 +1,4 @@
-package anabion.core.reading;
+package anabion.core.chassis;
 
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;

@@ -1,0 +1,117 @@
+package anabion.core.circuit;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+
+/** An immutable circuit. */
+public final class Circuit {
+    /** The index of the reference net. */
+    public static final int REFERENCE = -1;
+
+    private final String reference;
+    private final List<String> nets;
+    private final Map<String, Integer> index;
+    private final List<Element> elements;
+
+    private Circuit(String reference, Map<String, Integer> index, List<Element> elements) {
+        this.reference = reference;
+        this.index = Collections.unmodifiableMap(new LinkedHashMap<>(index));
+        this.nets = List.copyOf(index.keySet());
+        this.elements = List.copyOf(elements);
+    }
+
+    public static Builder of(String reference) {
+        return new Builder(reference);
+    }
+
+    public String reference() {
+        return reference;
+    }
+
+    /** All nets but the reference. */
+    public List<String> nets() {
+        return nets;
+    }
+
+    public List<Element> elements() {
+        return elements;
+    }
+
+    /** The node of a net; empty if the circuit lacks it. */
+    public OptionalInt node(String net) {
+        if (net.equals(reference)) return OptionalInt.of(REFERENCE);
+        Integer at = index.get(net);
+        return at == null ? OptionalInt.empty() : OptionalInt.of(at);
+    }
+
+    public String net(int node) {
+        return node == REFERENCE ? reference : nets.get(node);
+    }
+
+    /** A builder that begins with all of this circuit, for one more element. */
+    public Builder more() {
+        Builder b = new Builder(reference);
+        b.index.putAll(index);
+        b.elements.addAll(elements);
+        return b;
+    }
+
+    /** Collects nets and elements; a net exists once it is named. */
+    public static final class Builder {
+        private final String reference;
+        private final Map<String, Integer> index = new LinkedHashMap<>();
+        private final List<Element> elements = new ArrayList<>();
+
+        private Builder(String reference) {
+            this.reference = reference;
+        }
+
+        /** The node of a net, made if there is none. */
+        public int node(String net) {
+            if (net.equals(reference)) return REFERENCE;
+            Integer at = index.get(net);
+            if (at != null) return at;
+            index.put(net, index.size());
+            return index.size() - 1;
+        }
+
+        /** @param ohms above zero; below a micro-ohm it counts as one */
+        public Builder resistor(String name, String a, String b, double ohms) {
+            if (!(ohms >= 0)) throw new IllegalArgumentException(name + ": a resistance of " + ohms + " ohms");
+            return add(new Element.Resistor(name, node(a), node(b), 1 / Math.max(ohms, 1e-6)));
+        }
+
+        public Builder source(String name, String plus, String minus, double volts) {
+            return add(new Element.Source(name, node(plus), node(minus), volts));
+        }
+
+        public Builder current(String name, String from, String to, double amperes) {
+            return add(new Element.Current(name, node(from), node(to), amperes));
+        }
+
+        public Builder transformer(String name, String p1, String p2, String s1, String s2, double ratio) {
+            return add(new Element.Transformer(name, node(p1), node(p2), node(s1), node(s2), ratio));
+        }
+
+        public Builder device(String name, Law law, String... terminals) {
+            if (terminals.length != law.terminals())
+                throw new IllegalArgumentException(name + " has " + law.terminals() + " terminals");
+            return add(new Element.Device(
+                    name, law, Arrays.stream(terminals).map(this::node).toList()));
+        }
+
+        private Builder add(Element e) {
+            elements.add(e);
+            return this;
+        }
+
+        public Circuit build() {
+            return new Circuit(reference, index, elements);
+        }
+    }
+}

@@ -1,0 +1,243 @@
+package anabion.core.circuit;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+
+/** The equations of one circuit, with work space for their solution. */
+final class Equations {
+    /** Settled when no net moved more than this, relative to its volts, and … */
+    private static final double RELATIVE = 1e-7;
+    /** … in volts near zero. */
+    private static final double VOLTS = 1e-7;
+    /** A balance of currents, relative to the largest current at the net, in amperes at least 1e-12. */
+    private static final double BALANCE = 1e-7;
+
+    private final int nets;
+    private final int size;
+    private final int branches;
+    private final List<Element> elements = new ArrayList<>();
+    private Circuit circuit;
+    private final double[] linear;
+    private final double[] constant;
+    private final double[] sum;
+    private final double[] scale;
+    private final double[] dx;
+    private final double[] trial;
+    private final DenseLu lu;
+    private Element.Device[] devices = {};
+    private int[][] deviceNodes = {};
+    private double[][] deviceVolts = {};
+    private double[][] deviceAmperes = {};
+    private double[][] deviceShifted = {};
+
+    Equations(Circuit c) {
+        nets = c.nets().size();
+        branches = branches(c);
+        size = nets + branches;
+        linear = new double[size * size];
+        constant = new double[size];
+        sum = new double[size];
+        scale = new double[size];
+        dx = new double[size];
+        trial = new double[size];
+        lu = new DenseLu(size);
+    }
+
+    private static int branches(Circuit c) {
+        int n = 0;
+        for (Element e : c.elements()) if (e instanceof Element.Source || e instanceof Element.Transformer) n++;
+        return n;
+    }
+
+    int size() {
+        return size;
+    }
+
+    boolean fits(Circuit c) {
+        return c.nets().size() == nets && branches(c) == branches;
+    }
+
+    void load(Circuit c) {
+        circuit = c;
+        elements.clear();
+        elements.addAll(c.elements());
+        Arrays.fill(linear, 0);
+        Arrays.fill(constant, 0);
+        List<Element.Device> found = new ArrayList<>();
+        int branch = nets;
+        for (Element e : elements) {
+            if (e instanceof Element.Resistor r) conductance(r.a(), r.b(), r.siemens());
+            else if (e instanceof Element.Current i) {
+                add(i.from(), i.amperes());
+                add(i.to(), -i.amperes());
+            } else if (e instanceof Element.Source v) source(v, branch++);
+            else if (e instanceof Element.Transformer t) transformer(t, branch++);
+            else found.add((Element.Device) e);
+        }
+        int n = found.size();
+        devices = found.toArray(new Element.Device[0]);
+        deviceNodes = new int[n][];
+        deviceVolts = new double[n][];
+        deviceAmperes = new double[n][];
+        deviceShifted = new double[n][];
+        for (int k = 0; k < n; k++) {
+            deviceNodes[k] =
+                    devices[k].nodes().stream().mapToInt(Integer::intValue).toArray();
+            deviceVolts[k] = new double[deviceNodes[k].length];
+            deviceAmperes[k] = new double[deviceNodes[k].length];
+            deviceShifted[k] = new double[deviceNodes[k].length];
+        }
+    }
+
+    private void add(int row, double amperes) {
+        if (row >= 0) constant[row] += amperes;
+    }
+
+    private void put(int row, int column, double value) {
+        if (row >= 0 && column >= 0) linear[row * size + column] += value;
+    }
+
+    private void conductance(int a, int b, double g) {
+        put(a, a, g);
+        put(b, b, g);
+        put(a, b, -g);
+        put(b, a, -g);
+    }
+
+    private void source(Element.Source v, int branch) {
+        put(v.plus(), branch, 1);
+        put(v.minus(), branch, -1);
+        put(branch, v.plus(), 1);
+        put(branch, v.minus(), -1);
+        constant[branch] -= v.volts();
+    }
+
+    /** The branch current is the secondary's, out of s1 into the load. */
+    private void transformer(Element.Transformer t, int branch) {
+        put(t.s1(), branch, -1);
+        put(t.s2(), branch, 1);
+        put(t.p1(), branch, t.ratio());
+        put(t.p2(), branch, -t.ratio());
+        put(branch, t.s1(), 1);
+        put(branch, t.s2(), -1);
+        put(branch, t.p1(), -t.ratio());
+        put(branch, t.p2(), t.ratio());
+    }
+
+    /**
+     * Sums the currents at a state, and with {@code jacobian} the conductances too.
+     *
+     * @return the largest imbalance, relative to the currents that meet there
+     */
+    double evaluate(double[] x, double gmin, double sources, boolean jacobian) {
+        double[] a = lu.matrix();
+        if (jacobian) System.arraycopy(linear, 0, a, 0, a.length);
+        for (int i = 0; i < size; i++) {
+            double total = constant[i] * sources;
+            double largest = Math.abs(total);
+            int row = i * size;
+            for (int j = 0; j < size; j++) {
+                double g = linear[row + j];
+                if (g == 0) continue;
+                double current = g * x[j];
+                total += current;
+                largest = Math.max(largest, Math.abs(current));
+            }
+            if (i < nets) {
+                total += gmin * x[i];
+                if (jacobian) a[row + i] += gmin;
+            }
+            sum[i] = total;
+            scale[i] = largest;
+        }
+        for (int k = 0; k < devices.length; k++) stamp(k, x, jacobian);
+        double worst = 0;
+        for (int i = 0; i < size; i++) worst = Math.max(worst, Math.abs(sum[i]) / tolerance(i));
+        return worst;
+    }
+
+    private double tolerance(int i) {
+        return BALANCE * scale[i] + (i < nets ? 1e-12 : VOLTS);
+    }
+
+    private void stamp(int k, double[] x, boolean jacobian) {
+        int[] nodes = deviceNodes[k];
+        double[] v = deviceVolts[k];
+        double[] i = deviceAmperes[k];
+        Law law = devices[k].law();
+        for (int t = 0; t < nodes.length; t++) v[t] = nodes[t] < 0 ? 0 : x[nodes[t]];
+        law.currents(v, i);
+        for (int t = 0; t < nodes.length; t++) {
+            if (nodes[t] < 0) continue;
+            sum[nodes[t]] += i[t];
+            scale[nodes[t]] = Math.max(scale[nodes[t]], Math.abs(i[t]));
+        }
+        if (jacobian) slopes(law, nodes, v, i, deviceShifted[k]);
+    }
+
+    private void slopes(Law law, int[] nodes, double[] v, double[] i, double[] shifted) {
+        double[] a = lu.matrix();
+        for (int t = 0; t < nodes.length; t++) {
+            if (nodes[t] < 0) continue;
+            double at = v[t];
+            double h = 1e-6 * Math.max(1, Math.abs(at));
+            v[t] = at + h;
+            law.currents(v, shifted);
+            v[t] = at;
+            for (int r = 0; r < nodes.length; r++)
+                if (nodes[r] >= 0) a[nodes[r] * size + nodes[t]] += (shifted[r] - i[r]) / h;
+        }
+    }
+
+    /** Solves for the step that Newton's method proposes; false if the matrix is singular. */
+    boolean step() {
+        if (!lu.factor()) return false;
+        for (int i = 0; i < size; i++) dx[i] = -sum[i];
+        lu.solve(dx);
+        return true;
+    }
+
+    /** Cuts the step so that no net moves more than so many volts; returns the largest move left. */
+    double limit(double most) {
+        double largest = 0;
+        for (int i = 0; i < nets; i++) largest = Math.max(largest, Math.abs(dx[i]));
+        if (!(largest > most)) return largest;
+        for (int i = 0; i < size; i++) dx[i] *= most / largest;
+        return most;
+    }
+
+    double advance(double[] x, double by, double gmin, double sources) {
+        for (int i = 0; i < size; i++) trial[i] = x[i] + by * dx[i];
+        return evaluate(trial, gmin, sources, false);
+    }
+
+    void accept(double[] x, double by) {
+        for (int i = 0; i < size; i++) x[i] += by * dx[i];
+    }
+
+    /** A relative imbalance below which halving the step is pointless. */
+    double noise() {
+        return 1;
+    }
+
+    boolean settled(double[] x, double taken) {
+        for (int i = 0; i < size; i++) {
+            if (i < nets && Math.abs(dx[i]) * taken > RELATIVE * Math.abs(x[i]) + VOLTS) return false;
+            if (Math.abs(sum[i]) > 10 * tolerance(i)) return false;
+        }
+        return true;
+    }
+
+    Solution solution(double[] x, boolean converged, int iterations) {
+        evaluate(x, OperatingPoint.LEAST, 1, false);
+        double worst = 0;
+        List<String> unsettled = new ArrayList<>();
+        for (int i = 0; i < nets; i++) {
+            worst = Math.max(worst, Math.abs(sum[i]));
+            if (!converged && Math.abs(sum[i]) > 10 * tolerance(i))
+                unsettled.add(circuit.nets().get(i));
+        }
+        return new Solution(circuit, x, converged, worst, iterations, List.copyOf(unsettled));
+    }
+}

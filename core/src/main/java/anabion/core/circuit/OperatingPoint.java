@@ -1,0 +1,105 @@
+package anabion.core.circuit;
+
+import java.util.Optional;
+
+/**
+ * Finds the direct-current operating point of a circuit.
+ *
+ * <p>Method: modified nodal analysis (Ho, Ruehli and Brennan, 1975) with Newton's method. A step is cut so that no net moves more
+ * than {@link #MOST} volts at once, then halved until the residual falls or {@link #HALVINGS} are used up. Where that fails, a
+ * conductance from every net to the reference is added and taken away by tens (gmin stepping); where that fails too, all sources
+ * are raised from nothing (source stepping). Both are as in Nagel, SPICE2, 1975.
+ *
+ * <p>It fails when every attempt ends without settling: the answer then says {@code converged = false}, keeps the best state found
+ * and names the nets that still moved or whose currents did not balance. A circuit with a net that nothing holds does not fail: a
+ * picosiemens ties every net to the reference.
+ *
+ * <p>Not for several threads at once: it keeps its work space between calls.
+ */
+public final class OperatingPoint {
+    /** Ties every net to the reference, in siemens: 1 TΩ, above any insulation that matters. */
+    public static final double LEAST = 1e-12;
+    /** The largest change of a net in one iteration, in volts. */
+    private static final double MOST = 120;
+
+    private static final int HALVINGS = 6;
+    private static final int ITERATIONS = 80;
+
+    private Optional<Equations> system = Optional.empty();
+
+    /** Solves from nothing. */
+    public Solution solve(Circuit circuit) {
+        return solve(circuit, new double[0]);
+    }
+
+    /** @param start unknowns of a solution of this or a similar circuit; what it lacks starts at zero */
+    public Solution solve(Circuit circuit, double[] start) {
+        Equations s = system.filter(k -> k.fits(circuit)).orElseGet(() -> new Equations(circuit));
+        system = Optional.of(s);
+        s.load(circuit);
+        double[] x = new double[s.size()];
+        System.arraycopy(start, 0, x, 0, Math.min(start.length, x.length));
+        Attempt first = newton(s, x, LEAST, 1);
+        if (first.settled()) return s.solution(x, true, first.iterations());
+        int used = first.iterations();
+        double[] stepped = new double[s.size()];
+        Attempt byGmin = gminSteps(s, stepped);
+        used += byGmin.iterations();
+        if (byGmin.settled()) return s.solution(stepped, true, used);
+        double[] raised = new double[s.size()];
+        Attempt bySource = sourceSteps(s, raised);
+        used += bySource.iterations();
+        return s.solution(raised, bySource.settled(), used);
+    }
+
+    private record Attempt(boolean settled, int iterations) {}
+
+    private static Attempt gminSteps(Equations s, double[] x) {
+        int used = 0;
+        for (double g = 1e-2; g > LEAST; g /= 10) {
+            Attempt a = newton(s, x, g, 1);
+            used += a.iterations();
+            if (!a.settled()) return new Attempt(false, used);
+        }
+        Attempt last = newton(s, x, LEAST, 1);
+        return new Attempt(last.settled(), used + last.iterations());
+    }
+
+    private static Attempt sourceSteps(Equations s, double[] x) {
+        int used = 0;
+        double reached = 0;
+        double step = 0.1;
+        while (reached < 1 && step > 1e-3) {
+            double[] before = x.clone();
+            double next = Math.min(1, reached + step);
+            Attempt a = newton(s, x, LEAST, next);
+            used += a.iterations();
+            if (a.settled()) {
+                reached = next;
+                step *= 1.5;
+            } else {
+                System.arraycopy(before, 0, x, 0, x.length);
+                step /= 2;
+            }
+        }
+        return new Attempt(reached >= 1, used);
+    }
+
+    private static Attempt newton(Equations s, double[] x, double gmin, double sources) {
+        double norm = s.evaluate(x, gmin, sources, true);
+        for (int n = 1; n <= ITERATIONS; n++) {
+            if (!s.step()) return new Attempt(false, n);
+            double largest = s.limit(MOST);
+            double taken = 1;
+            double after = s.advance(x, taken, gmin, sources);
+            for (int h = 0; h < HALVINGS && !(after < norm * (1 - 1e-4 * taken)) && after > s.noise(); h++) {
+                taken /= 2;
+                after = s.advance(x, taken, gmin, sources);
+            }
+            s.accept(x, taken);
+            norm = s.evaluate(x, gmin, sources, true);
+            if (largest * taken < 1 && s.settled(x, taken)) return new Attempt(true, n);
+        }
+        return new Attempt(false, ITERATIONS);
+    }
+}

@@ -1,0 +1,86 @@
+package anabion.core.circuit;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalDouble;
+
+/**
+ * Where a circuit settles, or how far the search came.
+ *
+ * @param circuit the circuit solved
+ * @param unknowns volts of the nets in order, then the currents of sources and transformers; for a warm start
+ * @param residual largest current in amperes by which a net's sum misses zero
+ * @param iterations of Newton's method, over all attempts
+ * @param unsettled nets that would not settle; empty on success
+ */
+public record Solution(
+        Circuit circuit,
+        double[] unknowns,
+        boolean converged,
+        double residual,
+        int iterations,
+        List<String> unsettled) {
+    /** Volts of a net against the reference; empty if the circuit has no such net. */
+    public OptionalDouble volts(String net) {
+        var node = circuit.node(net);
+        return node.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(at(node.getAsInt()));
+    }
+
+    private double at(int node) {
+        return node == Circuit.REFERENCE ? 0 : unknowns[node];
+    }
+
+    /** All nets with their volts. */
+    public Map<String, Double> nets() {
+        Map<String, Double> all = new LinkedHashMap<>();
+        for (int i = 0; i < circuit.nets().size(); i++) all.put(circuit.nets().get(i), unknowns[i]);
+        return all;
+    }
+
+    /** The current into each terminal of an element, in amperes. */
+    public double[] amperes(Element e) {
+        if (e instanceof Element.Resistor r) return pair((at(r.a()) - at(r.b())) * r.siemens());
+        if (e instanceof Element.Current c) return pair(c.amperes());
+        if (e instanceof Element.Device d) {
+            double[] v = d.nodes().stream().mapToDouble(this::at).toArray();
+            double[] i = new double[v.length];
+            d.law().currents(v, i);
+            return i;
+        }
+        double branch = unknowns[circuit.nets().size() + branch(e)];
+        if (e instanceof Element.Transformer t)
+            return new double[] {t.ratio() * branch, -t.ratio() * branch, -branch, branch};
+        return pair(branch);
+    }
+
+    private int branch(Element wanted) {
+        int at = 0;
+        for (Element e : circuit.elements()) {
+            if (e == wanted) return at;
+            if (e instanceof Element.Source || e instanceof Element.Transformer) at++;
+        }
+        throw new IllegalArgumentException(wanted.name() + " is not of this circuit");
+    }
+
+    private static double[] pair(double i) {
+        return new double[] {i, -i};
+    }
+
+    /** The power an element takes, in watts; negative for one that gives. */
+    public double watts(Element e) {
+        double[] i = amperes(e);
+        int[] nodes = nodes(e);
+        double sum = 0;
+        for (int k = 0; k < i.length; k++) sum += i[k] * at(nodes[k]);
+        return sum;
+    }
+
+    private static int[] nodes(Element e) {
+        if (e instanceof Element.Resistor r) return new int[] {r.a(), r.b()};
+        if (e instanceof Element.Source s) return new int[] {s.plus(), s.minus()};
+        if (e instanceof Element.Current c) return new int[] {c.from(), c.to()};
+        if (e instanceof Element.Transformer t) return new int[] {t.p1(), t.p2(), t.s1(), t.s2()};
+        return ((Element.Device) e).nodes().stream().mapToInt(Integer::intValue).toArray();
+    }
+}

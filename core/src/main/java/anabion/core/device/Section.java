@@ -1,0 +1,44 @@
+package anabion.core.device;
+
+import java.util.List;
+import java.util.OptionalDouble;
+
+/**
+ * One system of a tube and its published typical operation.
+ *
+ * @param name the letters behind its pins' functions ({@code T}, {@code H}, {@code d1}); empty for a tube with one system
+ * @param mu amplification of the plate (triode) or of the screen (others) by the control grid; 0 when not published
+ * @param cutoff grid volts at which a remote cut-off type has lost nearly all of its mutual conductance; empty for a sharp one
+ * @param oscillator the grid that swings in a converter: {@code g1} or {@code g3}; empty for no converter
+ * @param points the first is what the constants are fitted to, the others hold them to account
+ */
+public record Section(String name, Kind kind, double mu, OptionalDouble cutoff, String oscillator, List<Point> points) {
+    /** What law it follows. */
+    public enum Kind {
+        TRIODE,
+        PENTODE,
+        HEPTODE,
+        DIODE,
+        RECTIFIER
+    }
+
+    public Section {
+        points = List.copyOf(points);
+    }
+
+    /**
+     * Typical operation: volts above the cathode, milliamperes, millisiemens; 0 where not applicable.
+     *
+     * @param leakOhms grid leak of a running oscillator
+     * @param gridMilliamps mean current in that leak
+     */
+    public record Point(
+            double plate,
+            double screen,
+            double grid,
+            double plateMilliamps,
+            double screenMilliamps,
+            double millisiemens,
+            double leakOhms,
+            double gridMilliamps) {}
+}

@@ -1,0 +1,23 @@
+package anabion.core.device;
+
+/**
+ * Published figures of a diode or transistor; 0 where not applicable.
+ *
+ * @param law {@code bipolar}, {@code junction}, {@code rectifier}, {@code field-effect}
+ * @param germanium otherwise silicon
+ * @param pnp of a bipolar transistor
+ * @param gain of the current, common emitter
+ * @param atMilliamps collector current at which the gain holds
+ * @param leakMicroamps collector-base or reverse leakage at 25 °C
+ * @param fullMilliamps drain current of a field-effect transistor at no gate volts
+ * @param pinchVolts gate volts that stop it
+ */
+public record Semiconductor(
+        String law,
+        boolean germanium,
+        boolean pnp,
+        double gain,
+        double atMilliamps,
+        double leakMicroamps,
+        double fullMilliamps,
+        double pinchVolts) {}

@@ -1,0 +1,214 @@
+package anabion.core.engine;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Law;
+import anabion.core.device.DeviceType;
+import anabion.core.device.Section;
+import anabion.core.device.Semiconductor;
+import anabion.core.device.law.BipolarLaw;
+import anabion.core.device.law.ColdLaw;
+import anabion.core.device.law.Driven;
+import anabion.core.device.law.Fit;
+import anabion.core.device.law.HeptodeLaw;
+import anabion.core.device.law.LampLaw;
+import anabion.core.device.law.PentodeLaw;
+import anabion.core.device.law.TriodeLaw;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+
+/** Builds the direct-current circuit of a chassis, without its rectifiers. */
+final class Direct {
+    private static final Map<Section, Law> LAWS = new ConcurrentHashMap<>();
+    private static final Map<Section, Double> SHARES = new ConcurrentHashMap<>();
+    /** Insulation between an AC heater and everything else does not matter; a heater–cathode short is this many ohms. */
+    private static final double HEATER_SHORT = 1000;
+    /** Grid current out of a gassy tube, in amperes. */
+    private static final double GAS = 3e-6;
+
+    private final Chassis chassis;
+    private final Setting setting;
+    private final Faults faults;
+    private final String reference;
+    private final Optional<Mains> mains;
+    private final Sockets sockets;
+
+    Direct(Chassis chassis, Setting setting, Faults faults, String reference, Optional<Mains> mains) {
+        this.chassis = chassis;
+        this.setting = setting;
+        this.faults = faults;
+        this.reference = reference;
+        this.mains = mains;
+        this.sockets = new Sockets(faults);
+    }
+
+    /** A circuit with every net of the chassis, in the order of the parts whatever is wrong, so that one solution starts another. */
+    Circuit.Builder circuit() {
+        Circuit.Builder c = Circuit.of(reference);
+        for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
+        Linear linear = new Linear(chassis, setting, faults);
+        if (mains.isPresent()) c.resistor("mains", Mains.L, Mains.N, 0.01);
+        double scale = scale();
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Component.Battery b) battery(p, b, scale, c);
+            else if (p.component() instanceof Component.Lamp l) lamp(p, l, c);
+            else if (p.device().isPresent()) device(p, c);
+            else linear.add(p, c);
+        }
+        return c;
+    }
+
+    /** How far the batteries are from their nominal volts. */
+    private double scale() {
+        double most = chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Battery)
+                .mapToDouble(p -> ((Component.Battery) p.component()).volts())
+                .max()
+                .orElse(0);
+        return mains.isPresent() || most == 0 ? 1 : setting.line() / most;
+    }
+
+    private void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {
+        double ohms = b.ohms() > 0 ? b.ohms() : 0.1 * Math.max(1, b.volts());
+        double aged = faults.ohms(p.reference(), "weak", faults.is(p.reference(), "weak") ? 10 * ohms : ohms);
+        if (faults.is(p.reference(), "open")) return;
+        c.source(p.reference(), p.reference() + ".emf", faults.net(p, "2"), b.volts() * scale);
+        c.resistor(p.reference() + ".inner", p.reference() + ".emf", faults.net(p, "1"), aged);
+    }
+
+    private void lamp(Part p, Component.Lamp l, Circuit.Builder c) {
+        if (l.amperes() <= 0 || faults.is(p.reference(), "open")) return;
+        String a = faults.net(p, "1");
+        String b = faults.net(p, "2");
+        if (mains.isPresent()) c.resistor(p.reference(), a, b, l.volts() / l.amperes());
+        else c.device(p.reference(), new LampLaw(l.volts(), l.amperes(), LampLaw.LAMP), a, b);
+    }
+
+    private void device(Part p, Circuit.Builder c) {
+        Optional<DeviceType> type = Sockets.type(p);
+        if (type.isEmpty()) return;
+        if (type.get().semiconductor().isPresent()) {
+            semiconductor(p, type.get().semiconductor().get(), c);
+            return;
+        }
+        heater(p, type.get(), c);
+        double heat = mains.map(m -> m.heat(p, type.get())).orElse(setting.line() > 0 ? 1.0 : 0.0);
+        double emission = faults.emission(p.reference()) * Rails.emission(heat, setting);
+        for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
+        if (faults.is(p.reference(), "gassy"))
+            c.current(
+                    p.reference() + ".gas",
+                    sockets.cathode(p, ""),
+                    sockets.need(p, "g1", ""),
+                    faults.number(p.reference(), "gassy", GAS));
+    }
+
+    private void heater(Part p, DeviceType type, Circuit.Builder c) {
+        Optional<List<String>> ends = sockets.heater(p);
+        if (ends.isEmpty() || type.heaterAmperes() <= 0) return;
+        String a = ends.get().get(0);
+        String b = ends.get().get(1);
+        if (!faults.is(p.reference(), "heater-open"))
+            c.resistor(p.reference() + ".heater", a, b, type.heaterVolts() / type.heaterAmperes());
+        if (faults.is(p.reference(), "heater-cathode"))
+            c.resistor(
+                    p.reference() + ".hk",
+                    a,
+                    sockets.cathode(p, ""),
+                    faults.ohms(p.reference(), "heater-cathode", HEATER_SHORT));
+    }
+
+    private void section(Part p, DeviceType type, Section s, double emission, Circuit.Builder c) {
+        if (s.kind() == Section.Kind.RECTIFIER) return;
+        String name = s.name().isEmpty() ? p.reference() : p.reference() + "." + s.name();
+        String k = sockets.cathode(p, s.name());
+        switch (s.kind()) {
+            case DIODE -> {
+                String plate = sockets.find(p, s.name(), "").orElseGet(() -> sockets.need(p, "d", s.name()));
+                c.device(name, law(s, emission, 2), plate, k);
+            }
+            case TRIODE -> {
+                Law law = law(s, emission, 3);
+                Optional<Section> partner = type.sections().stream()
+                        .filter(x -> x.kind() == Section.Kind.HEPTODE)
+                        .findFirst();
+                if (partner.isPresent() && oscillates(p)) law = new Driven(law, List.of(0), share(partner.get()), 1, 2);
+                c.device(name, law, sockets.need(p, "g1", s.name()), sockets.need(p, "a", s.name()), k);
+            }
+            case PENTODE ->
+                c.device(
+                        name,
+                        law(s, emission, 4),
+                        sockets.need(p, "g1", s.name()),
+                        sockets.need(p, "g2", s.name()),
+                        sockets.need(p, "a", s.name()),
+                        k);
+            default ->
+                c.device(
+                        name,
+                        converter(p, s, emission),
+                        sockets.need(p, "g1", s.name()),
+                        sockets.need(p, "g2", s.name()),
+                        sockets.need(p, "g3", s.name()),
+                        sockets.need(p, "a", s.name()),
+                        k);
+        }
+    }
+
+    private Law converter(Part p, Section s, double emission) {
+        Law law = law(s, emission, 5);
+        if (emission <= 0 || !oscillates(p)) return law;
+        return new Driven(law, List.of(s.oscillator().equals("g3") ? 2 : 0), share(s), 1, 4);
+    }
+
+    /** An AM converter oscillates on every band but FM, unless something stops it. */
+    private boolean oscillates(Part p) {
+        String band = Linear.band(chassis, setting);
+        boolean fm =
+                chassis.band(band).map(Band::kind).filter(k -> k == BandKind.FM).isPresent();
+        return !fm && setting.warm() && !faults.stopsOscillator(chassis, p.reference());
+    }
+
+    private static double share(Section s) {
+        return SHARES.computeIfAbsent(s, Fit::driveShare);
+    }
+
+    private static Law law(Section s, double emission, int terminals) {
+        if (emission <= 1e-9) return new ColdLaw(terminals);
+        Law full = LAWS.computeIfAbsent(s, Fit::law);
+        if (emission >= 1) return full;
+        if (full instanceof TriodeLaw t) return new TriodeLaw(t.space().times(emission), t.grid());
+        if (full instanceof PentodeLaw t) return new PentodeLaw(t.space().times(emission), t.division(), t.grid());
+        if (full instanceof HeptodeLaw t)
+            return new HeptodeLaw(t.space().times(emission), t.division(), t.half(), t.width(), t.grid(), t.outer());
+        return full;
+    }
+
+    private void semiconductor(Part p, Semiconductor s, Circuit.Builder c) {
+        String ref = p.reference();
+        if (s.law().equals("rectifier") || faults.is(ref, "open") || faults.is(ref, "dead")) return;
+        if (s.law().equals("junction")) {
+            if (faults.is(ref, "short"))
+                c.resistor(ref, sockets.need(p, "a", ""), sockets.need(p, "k", ""), Faults.SHORT);
+            else c.device(ref, Fit.law(s), sockets.need(p, "a", ""), sockets.need(p, "k", ""));
+            return;
+        }
+        if (s.law().equals("field-effect")) {
+            c.device(ref, Fit.law(s), sockets.need(p, "g", ""), sockets.need(p, "d", ""), sockets.need(p, "s", ""));
+            return;
+        }
+        BipolarLaw law = (BipolarLaw) Fit.law(s);
+        if (faults.is(ref, "gain")) law = law.withGain(law.forward() * faults.number(ref, "gain", 0.3));
+        String collector = sockets.need(p, "c", "");
+        String emitter = sockets.need(p, "e", "");
+        c.device(ref, law, sockets.need(p, "b", ""), collector, emitter);
+        if (faults.is(ref, "leaky")) c.resistor(ref + ".leak", collector, emitter, faults.ohms(ref, "leaky", 5e3));
+        if (faults.is(ref, "short")) c.resistor(ref + ".short", collector, emitter, 1);
+    }
+}

@@ -1,0 +1,183 @@
+package anabion.core.engine;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Winding;
+import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Solution;
+import anabion.core.device.DeviceType;
+import anabion.core.device.law.LampLaw;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+
+/**
+ * What alternates: mains, transformer, heaters, lamps.
+ *
+ * <p>Method: all of these are resistances (a lamp or heater at its own temperature), so effective volts obey the same equations as
+ * direct ones. Windings are ideal transformers with their copper in series. What a rectifier draws is left out here: it sees this
+ * circuit as a source of {@link #volts} behind {@link #ohms}, which for linear parts is exact (Thévenin); that its pulses also lower
+ * the heaters' volts, by about a hundredth, is neglected.
+ */
+final class Mains {
+    static final String L = "MAINS-L";
+    static final String N = "MAINS-N";
+    /** Kelvin of an oxide cathode's heater. */
+    private static final double HEATER = 1050;
+    /** Holds a primary that floats: insulation and line capacitors, in ohms. */
+    private static final double INSULATION = 1e6;
+
+    private final Chassis chassis;
+    private final Setting setting;
+    private final Faults faults;
+    private final Linear linear;
+    private final Sockets sockets;
+    private final double series;
+    private final Function<Circuit, Solution> solver;
+    private final String reference;
+    private final Solution hot;
+
+    /**
+     * @param series ohms put into the line: a lamp, a variac's winding
+     * @param solver may answer from memory: most faults leave this circuit alone
+     */
+    Mains(
+            Chassis chassis,
+            Setting setting,
+            Faults faults,
+            String reference,
+            double series,
+            Function<Circuit, Solution> solver) {
+        this.chassis = chassis;
+        this.setting = setting;
+        this.faults = faults;
+        this.linear = new Linear(chassis, setting, faults);
+        this.sockets = new Sockets(faults);
+        this.reference = reference;
+        this.series = series;
+        this.solver = solver;
+        this.hot = solver.apply(circuit(Map.of()).build());
+    }
+
+    /** Whether a chassis has a mains side at all. */
+    static boolean has(Chassis chassis) {
+        return chassis.parts().stream().anyMatch(p -> p.touches(L))
+                && chassis.parts().stream().anyMatch(p -> p.touches(N));
+    }
+
+    Solution solution() {
+        return hot;
+    }
+
+    double volts(String net) {
+        return hot.volts(net).orElse(0);
+    }
+
+    /** Share of its rated volts that a tube's heater has. */
+    double heat(Part tube, DeviceType type) {
+        Optional<List<String>> ends = sockets.heater(tube);
+        if (ends.isEmpty() || type.heaterVolts() <= 0) return 1;
+        return Math.abs(volts(ends.get().get(0)) - volts(ends.get().get(1))) / type.heaterVolts();
+    }
+
+    /** What a rectifier between two nets sees: the resistance of the source. */
+    double ohms(String from, String to) {
+        Map<String, Double> lamps = new LinkedHashMap<>();
+        for (var e : hot.circuit().elements())
+            if (e instanceof anabion.core.circuit.Element.Device d) {
+                double u = at(d.nodes().get(0)) - at(d.nodes().get(1));
+                lamps.put(d.name(), ((LampLaw) d.law()).ohms(Math.abs(u)));
+            }
+        Solution quiet = solver.apply(circuit(lamps).build());
+        Solution pushed =
+                solver.apply(circuit(lamps).current("probe", to, from, 0.01).build());
+        double before = quiet.volts(from).orElse(0) - quiet.volts(to).orElse(0);
+        double after = pushed.volts(from).orElse(0) - pushed.volts(to).orElse(0);
+        return Math.max(0, (after - before) / 0.01);
+    }
+
+    private double at(int node) {
+        return node < 0 ? 0 : hot.unknowns()[node];
+    }
+
+    private Circuit.Builder circuit(Map<String, Double> frozen) {
+        Circuit.Builder c = Circuit.of(reference);
+        c.source("mains", "MAINS", N, setting.line());
+        c.resistor("line", "MAINS", L, Math.max(0.01, series));
+        c.resistor("insulation", N, reference, INSULATION);
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Component.Windings w && transformer(w)) transformer(p, w.windings(), c);
+            else if (p.component() instanceof Component.Lamp l && l.amperes() > 0)
+                lamp(
+                        p.reference(),
+                        faults.net(p, "1"),
+                        faults.net(p, "2"),
+                        l.volts(),
+                        l.amperes(),
+                        LampLaw.LAMP,
+                        frozen,
+                        c);
+            else if (p.device().isPresent()) heater(p, frozen, c);
+            else linear.add(p, c);
+        }
+        return c;
+    }
+
+    private void lamp(
+            String name,
+            String a,
+            String b,
+            double volts,
+            double amperes,
+            double hotKelvin,
+            Map<String, Double> frozen,
+            Circuit.Builder c) {
+        if (faults.is(name, "open") || faults.is(name, "heater-open")) return;
+        if (frozen.containsKey(name)) c.resistor(name, a, b, frozen.get(name));
+        else c.device(name, new LampLaw(volts, amperes, hotKelvin), a, b);
+    }
+
+    private void heater(Part p, Map<String, Double> frozen, Circuit.Builder c) {
+        Optional<DeviceType> type = Sockets.type(p);
+        Optional<List<String>> ends = sockets.heater(p);
+        if (type.isEmpty() || type.get().heaterVolts() <= 0 || ends.isEmpty()) return;
+        lamp(
+                p.reference(),
+                ends.get().get(0),
+                ends.get().get(1),
+                type.get().heaterVolts(),
+                type.get().heaterAmperes(),
+                HEATER,
+                frozen,
+                c);
+    }
+
+    /** A mains transformer: at least two windings with stated volts. */
+    static boolean transformer(Component.Windings w) {
+        return w.windings().stream().filter(x -> x.volts() > 0).count() > 1;
+    }
+
+    private void transformer(Part p, List<Winding> all, Circuit.Builder c) {
+        Winding primary = all.get(0);
+        String inner = p.reference() + ".primary";
+        if (!linear.openWinding(p, primary, 0))
+            c.resistor(Linear.winding(p, 0), faults.net(p, primary.from()), inner, linear.ohms(p, primary));
+        for (int n = 1; n < all.size(); n++) {
+            Winding w = all.get(n);
+            if (w.volts() <= 0 || faults.is(p.reference() + "." + w.name(), "open")) continue;
+            String end = p.reference() + ".inner" + n;
+            double turns = faults.is(p.reference(), "short") && n == 1 ? 0.85 : 1;
+            c.transformer(
+                    p.reference() + ".ideal" + n,
+                    inner,
+                    faults.net(p, primary.to()),
+                    end,
+                    faults.net(p, w.to()),
+                    turns * w.volts() / primary.volts());
+            c.resistor(Linear.winding(p, n), end, faults.net(p, w.from()), linear.ohms(p, w));
+        }
+    }
+}

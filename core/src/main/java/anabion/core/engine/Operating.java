@@ -1,0 +1,97 @@
+package anabion.core.engine;
+
+import anabion.core.circuit.Element;
+import anabion.core.circuit.Solution;
+import anabion.core.supply.Cycle;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** A set at work: direct volts and currents, alternating volts, and what its rectifiers do. */
+public final class Operating {
+    private final Solution direct;
+    private final Optional<Solution> mains;
+    private final List<Rails.Rail> rails;
+    private final Map<String, Cycle> cycles = new LinkedHashMap<>();
+
+    Operating(Solution direct, Optional<Solution> mains, List<Rails.Rail> rails) {
+        this.direct = direct;
+        this.mains = mains;
+        this.rails = rails;
+    }
+
+    public Solution direct() {
+        return direct;
+    }
+
+    public Optional<Solution> mains() {
+        return mains;
+    }
+
+    public boolean converged() {
+        return direct.converged() && mains.map(Solution::converged).orElse(true);
+    }
+
+    /** Direct volts of a net against the reference; empty if there is no such net. */
+    public OptionalDouble volts(String net) {
+        return direct.volts(net);
+    }
+
+    /** Effective alternating volts of a net against the reference; at a rectifier's plate with the sag of its load. */
+    public OptionalDouble alternating(String net) {
+        if (mains.isEmpty()) return OptionalDouble.of(0);
+        for (Rails.Rail r : rails)
+            if (r.plates().contains(net))
+                return OptionalDouble.of(plate(r, r.plates().indexOf(net)));
+        OptionalDouble v = mains.get().volts(net);
+        return v.isPresent() ? OptionalDouble.of(Math.abs(v.getAsDouble())) : OptionalDouble.empty();
+    }
+
+    /** The steady cycles of the rectifiers, by the net of their reservoirs. */
+    public Map<String, Cycle> supplies() {
+        if (cycles.isEmpty()) for (Rails.Rail r : rails) cycles.put(r.reservoir(), cycle(r));
+        return Map.copyOf(cycles);
+    }
+
+    private Cycle cycle(Rails.Rail r) {
+        double volts =
+                direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
+        double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
+        double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
+        return r.rectifier().cycle(new anabion.core.supply.Load(g, volts - amperes / g));
+    }
+
+    /** The plate sags while its path conducts, by what the source's resistance takes of the power given. */
+    private double plate(Rails.Rail r, int n) {
+        double open = Math.abs(r.rectifier().paths().get(n).volts());
+        double given =
+                supplies().get(r.reservoir()).given() / r.rectifier().paths().size();
+        double lost = given * r.rectifier().paths().get(n).ohms() / Math.max(open * open, 1e-9);
+        return open * Math.max(0, 1 - lost);
+    }
+
+    /** What the set takes from the mains, in watts. */
+    public double wattsFromMains() {
+        double sum = 0;
+        for (Cycle c : supplies().values()) sum += c.given();
+        if (mains.isEmpty()) return sum;
+        for (Element e : mains.get().circuit().elements())
+            if (e.name().equals("mains")) sum -= mains.get().watts(e);
+        return sum;
+    }
+
+    /** The power that each part takes from the direct-current side, in watts, by reference. */
+    public Map<String, Double> watts() {
+        Map<String, Double> all = new LinkedHashMap<>();
+        for (Element e : direct.circuit().elements()) all.merge(reference(e.name()), direct.watts(e), Double::sum);
+        return all;
+    }
+
+    /** The reference of the part behind an element's name. */
+    static String reference(String element) {
+        int dot = element.indexOf('.');
+        return dot < 0 ? element : element.substring(0, dot);
+    }
+}

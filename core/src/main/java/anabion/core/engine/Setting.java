@@ -1,0 +1,55 @@
+package anabion.core.engine;
+
+import anabion.core.chassis.Fault;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What holds while a set is computed.
+ *
+ * @param line mains volts; for a battery set the volts of its largest battery, the others in proportion; 0 for switched off
+ * @param band name of the band or function; empty for the first
+ * @param controls reference of a potentiometer to its setting, 0 at its second terminal to 1 at its first; unnamed ones stand in the
+ *     middle
+ * @param switches reference of a switch to its position; unnamed ones stand where the band or "on" wants them
+ * @param faults what is wrong with the set
+ * @param warm false before the heaters have warmed
+ */
+public record Setting(
+        double line,
+        String band,
+        Map<String, Double> controls,
+        Map<String, String> switches,
+        List<Fault> faults,
+        boolean warm) {
+    public Setting {
+        controls = Map.copyOf(controls);
+        switches = Map.copyOf(switches);
+        faults = List.copyOf(faults);
+    }
+
+    /** A sound, warm set at a line voltage. */
+    public static Setting of(double line) {
+        return new Setting(line, "", Map.of(), Map.of(), List.of(), true);
+    }
+
+    public Setting withLine(double volts) {
+        return new Setting(volts, band, controls, switches, faults, warm);
+    }
+
+    public Setting withBand(String name) {
+        return new Setting(line, name, controls, switches, faults, warm);
+    }
+
+    public Setting withControls(Map<String, Double> settings) {
+        return new Setting(line, band, settings, switches, faults, warm);
+    }
+
+    public Setting withFaults(List<Fault> wrong) {
+        return new Setting(line, band, controls, switches, wrong, warm);
+    }
+
+    public Setting cold() {
+        return new Setting(line, band, controls, switches, faults, false);
+    }
+}
