@@ -8,10 +8,13 @@ import java.util.List;
 final class Equations {
     /** Settled when no net moved more than this, relative to its volts, and … */
     private static final double RELATIVE = 1e-7;
-    /** … in volts near zero. */
-    private static final double VOLTS = 1e-7;
+    /** … in volts near zero: what rounding leaves at a net that only insulation holds, behind a closed contact. */
+    private static final double VOLTS = 3e-5;
     /** A balance of currents, relative to the largest current at the net, in amperes at least 1e-12. */
     private static final double BALANCE = 1e-7;
+
+    /** Imbalances below this, in amperes, do not make one state worse than another. */
+    private static final double MERIT = 1e-9;
 
     private final int nets;
     private final int size;
@@ -153,7 +156,7 @@ final class Equations {
         }
         for (int k = 0; k < devices.length; k++) stamp(k, x, jacobian);
         double worst = 0;
-        for (int i = 0; i < size; i++) worst = Math.max(worst, Math.abs(sum[i]) / tolerance(i));
+        for (int i = 0; i < size; i++) worst = Math.max(worst, Math.abs(sum[i]) / (tolerance(i) + MERIT));
         return worst;
     }
 

@@ -6,7 +6,7 @@ import java.util.Optional;
  * Finds the direct-current operating point of a circuit.
  *
  * <p>Method: modified nodal analysis (Ho, Ruehli and Brennan, 1975) with Newton's method. A step is cut so that no net moves more
- * than {@link #MOST} volts at once, then halved until the residual falls or {@link #HALVINGS} are used up. Where that fails, a
+ * than {@link #MOST} volts at once, then halved while the imbalance grows more than {@link #GROWTH}-fold, {@link #HALVINGS} times at most. Where that fails, a
  * conductance from every net to the reference is added and taken away by tens (gmin stepping); where that fails too, all sources
  * are raised from nothing (source stepping). Both are as in Nagel, SPICE2, 1975.
  *
@@ -21,6 +21,9 @@ public final class OperatingPoint {
     public static final double LEAST = 1e-12;
     /** The largest change of a net in one iteration, in volts. */
     private static final double MOST = 120;
+
+    /** Laws of tubes are so mild that a full step may raise the imbalance and still be the right one; beyond this it is halved. */
+    private static final double GROWTH = 3;
 
     private static final int HALVINGS = 6;
     private static final int ITERATIONS = 80;
@@ -92,7 +95,7 @@ public final class OperatingPoint {
             double largest = s.limit(MOST);
             double taken = 1;
             double after = s.advance(x, taken, gmin, sources);
-            for (int h = 0; h < HALVINGS && !(after < norm * (1 - 1e-4 * taken)) && after > s.noise(); h++) {
+            for (int h = 0; h < HALVINGS && after > GROWTH * norm && after > s.noise(); h++) {
                 taken /= 2;
                 after = s.advance(x, taken, gmin, sources);
             }

@@ -103,6 +103,10 @@ public final class Engine {
             return circuit;
         }
 
+        List<Rails.Rail> rails() {
+            return rails;
+        }
+
         public Operating solve() {
             return operating(engine.run(circuit));
         }

@@ -20,7 +20,7 @@ final class Linear {
     /** Field coils and output transformers warm up by some 60 K: copper gains 0.39 % a kelvin. */
     private static final double HOT_COIL = 1.23;
     /** Insulation of a sound electrolytic: ohms times farads. Of others: ohms. */
-    private static final double ELECTROLYTIC = 500;
+    static final double ELECTROLYTIC = 500;
 
     private static final double PAPER = 2e9;
     /** A dried electrolytic's leakage does not change, its capacitance does. */

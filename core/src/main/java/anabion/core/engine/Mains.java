@@ -8,10 +8,12 @@ import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
 import anabion.core.device.law.LampLaw;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
 
 /**
@@ -26,7 +28,7 @@ final class Mains {
     static final String L = "MAINS-L";
     static final String N = "MAINS-N";
     /** Kelvin of an oxide cathode's heater. */
-    private static final double HEATER = 1050;
+    static final double HEATER = 1050;
     /** Holds a primary that floats: insulation and line capacitors, in ohms. */
     private static final double INSULATION = 1e6;
 
@@ -38,6 +40,7 @@ final class Mains {
     private final double series;
     private final Function<Circuit, Solution> solver;
     private final String reference;
+    private final Set<String> live;
     private final Solution hot;
 
     /**
@@ -59,6 +62,7 @@ final class Mains {
         this.reference = reference;
         this.series = series;
         this.solver = solver;
+        this.live = live();
         this.hot = solver.apply(circuit(Map.of()).build());
     }
 
@@ -121,9 +125,31 @@ final class Mains {
                         frozen,
                         c);
             else if (p.device().isPresent()) heater(p, frozen, c);
-            else linear.add(p, c);
+            else if (p.nets().values().stream().anyMatch(live::contains)) linear.add(p, c);
         }
         return c;
+    }
+
+    /** The nets that alternate: reached from mains and transformer through resistances, not across the reference. */
+    private Set<String> live() {
+        Set<String> nets = new HashSet<>(List.of(L, N));
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w && transformer(w))
+                nets.addAll(p.nets().values());
+        nets.remove(reference);
+        boolean grown = true;
+        while (grown) {
+            grown = false;
+            for (Part p : chassis.parts()) {
+                if (!passes(p) || p.nets().values().stream().noneMatch(nets::contains)) continue;
+                for (String net : p.nets().values()) if (!net.equals(reference)) grown |= nets.add(net);
+            }
+        }
+        return nets;
+    }
+
+    private static boolean passes(Part p) {
+        return !(p.component() instanceof Component.Capacitor || p.device().isPresent());
     }
 
     private void lamp(

@@ -60,7 +60,7 @@ public final class Operating {
                 direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
         double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
         double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
-        return r.rectifier().cycle(new anabion.core.supply.Load(g, volts - amperes / g));
+        return r.characteristic().cycle(new anabion.core.supply.Load(g, volts - amperes / g));
     }
 
     /** The plate sags while its path conducts, by what the source's resistance takes of the power given. */
@@ -80,6 +80,30 @@ public final class Operating {
         for (Element e : mains.get().circuit().elements())
             if (e.name().equals("mains")) sum -= mains.get().watts(e);
         return sum;
+    }
+
+    /**
+     * Effective mains current: that of the heaters in phase with the mains, and the rectifiers' pulses, of which the part in phase
+     * is their power by the mains volts.
+     */
+    public double mainsAmperes() {
+        if (mains.isEmpty()) return 0;
+        double line = 0;
+        double heaters = 0;
+        for (Element e : mains.get().circuit().elements())
+            if (e instanceof Element.Source s && e.name().equals("mains")) {
+                line = s.volts();
+                heaters = Math.abs(mains.get().amperes(e)[0]);
+            }
+        double squares = heaters * heaters;
+        for (Rails.Rail r : rails) {
+            Cycle c = supplies().get(r.reservoir());
+            double ratio = Math.abs(r.rectifier().paths().get(0).volts()) / Math.max(line, 1e-9);
+            double pulses =
+                    ratio * c.effective() * Math.sqrt(r.rectifier().paths().size());
+            squares += pulses * pulses + 2 * heaters * c.given() / Math.max(line, 1e-9);
+        }
+        return Math.sqrt(squares);
     }
 
     /** The power that each part takes from the direct-current side, in watts, by reference. */

@@ -121,6 +121,13 @@ final class Rails {
                 characteristics.apply(rectifier, filter(reservoir)));
     }
 
+    /** To four figures, so that a leak across the line does not ask for a characteristic of its own. */
+    private static double rounded(double v) {
+        if (v == 0) return 0;
+        double unit = Math.pow(10, Math.floor(Math.log10(Math.abs(v))) - 3);
+        return Math.rint(v / unit) * unit;
+    }
+
     // --- the paths of one part ---
 
     private List<Port> ports(Part p) {

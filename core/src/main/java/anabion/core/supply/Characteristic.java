@@ -16,6 +16,7 @@ public final class Characteristic implements Law {
     private static final double LOWEST = 0.02;
 
     private final Rectifier rectifier;
+    private final Steady steady;
     private final double[] volts = new double[POINTS];
     private final double[] amperes = new double[POINTS];
     private final double[] slopes = new double[POINTS];
@@ -23,12 +24,13 @@ public final class Characteristic implements Law {
     /** @param siemens how fast the load's current follows the ripple: the filter resistors at the reservoir; 0 for a steady load */
     public Characteristic(Rectifier rectifier, double siemens) {
         this.rectifier = rectifier;
+        this.steady = new Steady(rectifier);
         double open = rectifier.open();
         double g = siemens > 0 ? siemens : 1e-6;
         double most = open;
         double guess = 0.95 * open;
         for (int n = 0; n < POINTS; n++) {
-            Cycle c = rectifier.cycle(load(g, most, n), guess);
+            Cycle c = steady.cycle(load(g, most, n), guess);
             guess = c.volts();
             volts[POINTS - 1 - n] = c.volts();
             amperes[POINTS - 1 - n] = c.amperes();
@@ -83,8 +85,9 @@ public final class Characteristic implements Law {
         return a * amperes[low] + b * h * slopes[low] + c * amperes[high] + e * h * slopes[high];
     }
 
-    public Rectifier rectifier() {
-        return rectifier;
+    /** The steady cycle under a load. */
+    public Cycle cycle(Load load) {
+        return steady.cycle(load);
     }
 
     @Override

@@ -1,0 +1,150 @@
+package anabion.core.engine;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Element;
+import anabion.core.circuit.OperatingPoint;
+import anabion.core.circuit.Solution;
+import anabion.core.device.DeviceType;
+import anabion.core.device.Semiconductor;
+import anabion.core.device.law.Fit;
+import anabion.core.device.law.LampLaw;
+import anabion.core.device.law.RectifierLaw;
+import anabion.core.input.BadInput;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What an ohmmeter shows between two nets with the power off and the tubes cold.
+ *
+ * <p>Method: the meter is a source of its test volts behind its own resistance; its ohms are volts by current at the probes. Junctions
+ * and filaments are solved as they are, so the answer depends on test volts and polarity; the range spans both polarities and
+ * electrolytics from new-formed to badly leaking. Parts that stay within a few per cent of each other give no range worth the name.
+ */
+public final class ColdOhms {
+    /** Above this the path is open. */
+    public static final double OPEN = 1e9;
+    /** Source resistance of the meter, in ohms. */
+    private static final double METER = 1000;
+    /** A long-idle electrolytic leaks so much more than a formed one, and a new one so much less. */
+    private static final double WORN = 0.02;
+
+    private static final double FORMED = 10;
+
+    private ColdOhms() {}
+
+    /**
+     * @param ohms with the positive probe on the first net and electrolytics in usual state
+     * @param low least value that a sound set can show
+     * @param high largest
+     */
+    public record Answer(double ohms, double low, double high) {}
+
+    /**
+     * @param test volts of the ohmmeter with open probes
+     * @throws BadInput if the chassis has no such net
+     */
+    public static Answer between(Chassis chassis, Setting setting, String a, String b, double test) {
+        for (String net : List.of(a, b))
+            if (!Engine.nets(chassis).contains(net))
+                throw BadInput.at("net " + net)
+                        .because("this chassis has no such net")
+                        .so("name one of its nets or pins");
+        double usual = measure(chassis, setting, a, b, test, 1);
+        double low = usual;
+        double high = usual;
+        for (double state : new double[] {WORN, 1, FORMED})
+            for (double volts : new double[] {test, -test}) {
+                double r = measure(chassis, setting, a, b, volts, state);
+                low = Math.min(low, r);
+                high = Math.max(high, r);
+            }
+        return new Answer(usual, low, high);
+    }
+
+    private static double measure(
+            Chassis chassis, Setting setting, String a, String b, double test, double electrolytics) {
+        if (a.equals(b)) return 0;
+        Circuit.Builder c = Circuit.of(b);
+        Faults faults = new Faults(chassis, setting.faults());
+        Linear linear = new Linear(chassis, setting.cold(), faults);
+        Sockets sockets = new Sockets(faults);
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Component.Lamp l && l.amperes() > 0) {
+                if (!faults.is(p.reference(), "open"))
+                    c.device(
+                            p.reference(),
+                            new LampLaw(l.volts(), l.amperes(), LampLaw.LAMP),
+                            faults.net(p, "1"),
+                            faults.net(p, "2"));
+            } else if (p.device().isPresent()) device(p, faults, sockets, c);
+            else if (electrolytic(p) && electrolytics != 1) formed(p, faults, electrolytics, c);
+            else linear.add(p, c);
+        }
+        c.source("meter", "METER", b, test).resistor("probe", "METER", a, METER);
+        Circuit circuit = c.build();
+        Solution s = new OperatingPoint().solve(circuit);
+        Element source = circuit.elements().stream()
+                .filter(e -> e.name().equals("meter"))
+                .findFirst()
+                .orElseThrow();
+        double amperes = -s.amperes(source)[0];
+        double volts = s.volts(a).orElse(0);
+        double ohms = Math.abs(amperes) < 1e-13 ? OPEN : volts / amperes;
+        return ohms < 0 || ohms > OPEN ? OPEN : ohms;
+    }
+
+    private static boolean electrolytic(Part p) {
+        return p.component() instanceof Component.Capacitor c && c.dielectric().equals("electrolytic");
+    }
+
+    private static void formed(Part p, Faults faults, double state, Circuit.Builder c) {
+        if (faults.is(p.reference(), "open")) return;
+        Component.Capacitor k = (Component.Capacitor) p.component();
+        String last = String.valueOf(k.farads().size() + 1);
+        for (int n = 1; n <= k.farads().size(); n++)
+            c.resistor(
+                    p.reference() + "." + n,
+                    faults.net(p, String.valueOf(n)),
+                    faults.net(p, last),
+                    faults.is(p.reference(), "short")
+                            ? Faults.SHORT
+                            : state * Linear.ELECTROLYTIC / Math.max(k.farads().get(n - 1), 1e-7));
+    }
+
+    /** A cold tube is its heater; a semiconductor works as ever. */
+    private static void device(Part p, Faults faults, Sockets sockets, Circuit.Builder c) {
+        Optional<DeviceType> type = Sockets.type(p);
+        if (type.isEmpty()) return;
+        Optional<Semiconductor> s = type.get().semiconductor();
+        if (s.isEmpty()) {
+            Optional<List<String>> ends = sockets.heater(p);
+            if (ends.isPresent() && type.get().heaterVolts() > 0 && !faults.is(p.reference(), "heater-open"))
+                c.device(
+                        p.reference(),
+                        new LampLaw(type.get().heaterVolts(), type.get().heaterAmperes(), Mains.HEATER),
+                        ends.get().get(0),
+                        ends.get().get(1));
+            return;
+        }
+        if (faults.is(p.reference(), "open")) return;
+        if (s.get().law().equals("rectifier")) {
+            RectifierLaw.Junction j = (RectifierLaw.Junction) Fit.silicon();
+            c.device(
+                    p.reference(),
+                    new anabion.core.device.law.JunctionLaw(j.saturation(), j.slope(), 1e-9),
+                    sockets.need(p, "a", ""),
+                    sockets.need(p, "k", ""));
+        } else if (s.get().law().equals("junction"))
+            c.device(p.reference(), Fit.law(s.get()), sockets.need(p, "a", ""), sockets.need(p, "k", ""));
+        else if (s.get().law().equals("bipolar"))
+            c.device(
+                    p.reference(),
+                    Fit.law(s.get()),
+                    sockets.need(p, "b", ""),
+                    sockets.need(p, "c", ""),
+                    sockets.need(p, "e", ""));
+    }
+}

@@ -1,0 +1,204 @@
+package anabion.core.engine;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Element;
+import anabion.core.supply.Characteristic;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+
+/**
+ * A set as a plain SPICE-style deck that a batch solver runs as it is.
+ *
+ * <p>The static deck has each rail as a source of its computed mean, since at an operating point the mains is zero. The deck over time
+ * has mains, transformer, rectifier and capacitors, and measures mean, ripple and peak current over the last cycles. Every net is
+ * named in a comment: {@code * net NODE = NAME}.
+ */
+public final class Decks {
+    private static final double SMALLEST = 1e-9;
+    private static final double LEAST = 1e-12;
+
+    private final Chassis chassis;
+    private final Setting setting;
+    private final Engine.Bench bench;
+    private final Operating solved;
+    private final Map<String, String> nodes = new LinkedHashMap<>();
+    private final List<String> lines = new ArrayList<>();
+
+    private Decks(Chassis chassis, Setting setting) {
+        this.chassis = chassis;
+        this.setting = setting;
+        this.bench = new Engine().prepare(chassis, setting);
+        this.solved = bench.solve();
+        nodes.put(bench.circuit().reference(), "0");
+    }
+
+    /** For the operating point. */
+    public static String direct(Chassis chassis, Setting setting) {
+        return new Decks(chassis, setting).direct();
+    }
+
+    /** Over time, with the real supply. */
+    public static String overTime(Chassis chassis, Setting setting) {
+        return new Decks(chassis, setting).overTime();
+    }
+
+    private String node(String net) {
+        return nodes.computeIfAbsent(net, n -> "n" + nodes.size());
+    }
+
+    private String net(int at) {
+        return node(bench.circuit().net(at));
+    }
+
+    private static String number(double v) {
+        return String.format(Locale.ROOT, "%.9g", v);
+    }
+
+    private static String name(String element) {
+        return element.replaceAll("[^A-Za-z0-9]", "_");
+    }
+
+    private String direct() {
+        for (Element e : bench.circuit().elements()) {
+            if (e instanceof Element.Device d && d.law() instanceof Characteristic) rail(d);
+            else element(e);
+        }
+        insulation();
+        lines.add(".op");
+        return text("operating point");
+    }
+
+    private void rail(Element.Device d) {
+        String back = bench.circuit().net(d.nodes().get(1));
+        String reservoir = bench.circuit().net(d.nodes().get(2));
+        double volts = solved.volts(reservoir).orElse(0) - solved.volts(back).orElse(0);
+        lines.add("V" + name(d.name()) + " " + node(reservoir) + " " + node(back) + " DC " + number(volts));
+    }
+
+    private void element(Element e) {
+        String n = name(e.name());
+        if (e instanceof Element.Resistor r)
+            lines.add("R" + n + " " + net(r.a()) + " " + net(r.b()) + " " + number(1 / r.siemens()));
+        else if (e instanceof Element.Source v)
+            lines.add("V" + n + " " + net(v.plus()) + " " + net(v.minus()) + " DC " + number(v.volts()));
+        else if (e instanceof Element.Current i)
+            lines.add("I" + n + " " + net(i.from()) + " " + net(i.to()) + " DC " + number(i.amperes()));
+        else if (e instanceof Element.Device d)
+            lines.addAll(d.law().deck(n, d.nodes().stream().map(this::net).toList()));
+    }
+
+    /** The picosiemens with which our own solution ties every net. */
+    private void insulation() {
+        for (String net : bench.circuit().nets())
+            lines.add("Rins_" + node(net) + " " + node(net) + " 0 " + number(1 / LEAST));
+    }
+
+    private String overTime() {
+        double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
+        for (Element e : bench.circuit().elements()) {
+            boolean own = e instanceof Element.Device d && d.law() instanceof Characteristic;
+            boolean mains = e.name().equals("mains") || transformer(Operating.reference(e.name()));
+            if (!own && !mains && !e.name().endsWith(".heater")) element(e);
+        }
+        insulation();
+        alternating(hertz);
+        for (Rails.Rail r : bench.rails()) rectifiers(r);
+        for (Part p : chassis.parts()) if (p.component() instanceof Capacitor c) capacitor(p, c);
+        double cycle = 1 / hertz;
+        double end = 8 * cycle;
+        lines.add(".tran " + number(cycle / 400) + " " + number(end) + " 0 " + number(cycle / 400) + " uic");
+        for (Rails.Rail r : bench.rails()) measures(r, end - 4 * cycle, end);
+        return text("over time");
+    }
+
+    private boolean transformer(String reference) {
+        return chassis.part(reference)
+                .filter(p -> p.component() instanceof Component.Windings w && Mains.transformer(w))
+                .isPresent();
+    }
+
+    /** Mains, ideal transformer with copper, heaters and lamps at their working resistance. */
+    private void alternating(double hertz) {
+        Circuit mains = solved.mains().orElseThrow().circuit();
+        for (Element e : mains.elements()) {
+            String n = "m_" + name(e.name());
+            if (e instanceof Element.Source v)
+                lines.add("V" + n + " " + node(mains.net(v.plus())) + " " + node(mains.net(v.minus())) + " SIN(0 "
+                        + number(v.volts() * Math.sqrt(2)) + " " + number(hertz) + ")");
+            else if (e instanceof Element.Transformer t) {
+                String s1 = node(mains.net(t.s1()));
+                String s2 = node(mains.net(t.s2()));
+                String p1 = node(mains.net(t.p1()));
+                String p2 = node(mains.net(t.p2()));
+                lines.add("E" + n + " " + s1 + "x " + s2 + " " + p1 + " " + p2 + " " + number(t.ratio()));
+                lines.add("V" + n + " " + s1 + "x " + s1 + " DC 0");
+                lines.add("F" + n + " " + p1 + " " + p2 + " V" + n + " " + number(t.ratio()));
+            } else if (e instanceof Element.Device d) {
+                double u = Math.abs(volt(d.nodes().get(0)) - volt(d.nodes().get(1)));
+                lines.add("R" + n + " " + node(mains.net(d.nodes().get(0))) + " "
+                        + node(mains.net(d.nodes().get(1))) + " "
+                        + number(((anabion.core.device.law.LampLaw) d.law()).ohms(u)));
+            } else if (e instanceof Element.Resistor r && mainsOnly(e.name()))
+                lines.add("R" + n + " " + node(mains.net(r.a())) + " " + node(mains.net(r.b())) + " "
+                        + number(1 / r.siemens()));
+        }
+    }
+
+    private boolean mainsOnly(String element) {
+        return element.equals("line") || element.equals("insulation") || transformer(Operating.reference(element));
+    }
+
+    private double volt(int node) {
+        return node < 0 ? 0 : solved.mains().orElseThrow().unknowns()[node];
+    }
+
+    private void rectifiers(Rails.Rail r) {
+        for (int n = 0; n < r.plates().size(); n++) {
+            String sensed = "sense_" + name(r.name()) + "_" + n;
+            lines.add("V" + sensed + " " + node(r.plates().get(n)) + " " + sensed + " DC 0");
+            lines.add(r.rectifier().paths().get(n).law().deck(name(r.name()) + "_" + n, sensed, node(r.output())));
+        }
+    }
+
+    private void capacitor(Part p, Capacitor c) {
+        String last = String.valueOf(c.farads().size() + 1);
+        for (int n = 1; n <= c.farads().size(); n++) {
+            double farads = c.farads().get(n - 1);
+            String a = p.nets().getOrDefault(String.valueOf(n), "");
+            String b = p.nets().getOrDefault(last, "");
+            if (farads < SMALLEST || a.isEmpty() || b.isEmpty()) continue;
+            double start = solved.volts(a).orElse(0) - solved.volts(b).orElse(0);
+            lines.add("C" + name(p.reference()) + "_" + n + " " + node(a) + " " + node(b) + " " + number(farads)
+                    + " IC=" + number(start));
+        }
+    }
+
+    private void measures(Rails.Rail r, double from, double to) {
+        String v = r.back().equals(bench.circuit().reference())
+                ? "v(" + node(r.reservoir()) + ")"
+                : "v(" + node(r.reservoir()) + "," + node(r.back()) + ")";
+        String window = " from=" + number(from) + " to=" + number(to);
+        String n = name(r.name()).toLowerCase(Locale.ROOT);
+        lines.add(".meas tran mean_" + n + " AVG " + v + window);
+        lines.add(".meas tran ripple_" + n + " PP " + v + window);
+        lines.add(".meas tran peak_" + n + " MAX i(Vsense_" + name(r.name()) + "_0)" + window);
+        lines.add(".meas tran effective_" + n + " RMS i(Vsense_" + name(r.name()) + "_0)" + window);
+    }
+
+    private String text(String what) {
+        StringBuilder deck =
+                new StringBuilder("* " + chassis.name() + ", " + what + " at " + number(setting.line()) + " V\n");
+        nodes.forEach((net, node) ->
+                deck.append("* net ").append(node).append(" = ").append(net).append('\n'));
+        deck.append(".options reltol=1e-5 abstol=1e-12 vntol=1e-7 gmin=1e-14 itl1=500 itl2=500 itl4=200\n");
+        lines.forEach(l -> deck.append(l).append('\n'));
+        return deck.append(".end\n").toString();
+    }
+}
