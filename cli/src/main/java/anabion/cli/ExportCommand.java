@@ -1,5 +1,8 @@
 package anabion.cli;
 
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.Decks;
+import anabion.core.engine.Setting;
 import anabion.core.format.ReadingCodec;
 import anabion.core.input.BadInput;
 import anabion.core.tree.TreeWriter;
@@ -19,25 +22,38 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 import picocli.CommandLine.Spec;
 
-/** {@code export CHASSIS --to pdf|html|csv}: the record on paper, or the readings as CSV. */
+/** {@code export CHASSIS --to …}: the record on paper, the readings as CSV, the circuit as a deck. */
 @Command(
         name = "export",
         mixinStandardHelpOptions = true,
-        description = "Write the record of a set as PDF or HTML, or its readings as CSV.")
+        description = "Write the record of a set as PDF or HTML, its readings as CSV, or its circuit as a deck.")
 final class ExportCommand implements Callable<Integer> {
     enum To {
-        pdf,
-        html,
-        csv
+        pdf("pdf"),
+        html("html"),
+        csv("csv"),
+        deck("cir"),
+        deck_tran("tran.cir");
+
+        private final String ending;
+
+        To(String ending) {
+            this.ending = ending;
+        }
+
+        @Override
+        public String toString() {
+            return name().replace('_', '-');
+        }
     }
 
-    @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
-    private Path chassis;
+    @Mixin
+    private SettingOptions options;
 
     @Option(names = "--to", required = true, description = "${COMPLETION-CANDIDATES}")
     private To to;
@@ -53,7 +69,7 @@ final class ExportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
-        SetArchive.Unpacked unpacked = SetArchive.open(chassis);
+        SetArchive.Unpacked unpacked = SetArchive.open(options.file());
         Path target = out != null ? out : beside();
         byte[] bytes = bytes(unpacked);
         try {
@@ -72,11 +88,12 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private Path beside() {
-        String name = chassis.getFileName().toString().replaceFirst("\\.[^.]+$", "");
-        return chassis.resolveSibling(name + "." + to);
+        String name = options.file().getFileName().toString().replaceFirst("\\.[^.]+$", "");
+        return options.file().resolveSibling(name + "." + to.ending);
     }
 
     private byte[] bytes(SetArchive.Unpacked unpacked) throws IOException {
+        if (to == To.deck || to == To.deck_tran) return deck(unpacked.set().chassis());
         if (to == To.csv) {
             StringBuilder csv = new StringBuilder();
             ReadingCodec.csv(unpacked.set().readings(), csv);
@@ -98,6 +115,16 @@ final class ExportCommand implements Callable<Integer> {
             }
             Files.delete(pictures);
         }
+    }
+
+    private byte[] deck(Chassis chassis) {
+        Setting setting = options.setting(chassis);
+        if (to == To.deck_tran && !chassis.supply().arrangement().usesMains())
+            throw BadInput.at("--to " + to)
+                    .because("this set has no mains side")
+                    .so("use --to deck");
+        String text = to == To.deck ? Decks.direct(chassis, setting) : Decks.overTime(chassis, setting);
+        return text.getBytes(StandardCharsets.UTF_8);
     }
 
     private byte[] page(SetArchive.Unpacked unpacked, Function<Photo, Path> file) throws IOException {

@@ -16,7 +16,15 @@ import picocli.CommandLine.Command;
 @Command(
         name = "anabion",
         description = "Headless commands. The window is opened by: anabion demo, anabion app.",
-        subcommands = {DecodeCommand.class, ValidateCommand.class, CompareCommand.class, ExportCommand.class})
+        subcommands = {
+            DecodeCommand.class,
+            ValidateCommand.class,
+            CompareCommand.class,
+            ExportCommand.class,
+            SolveCommand.class,
+            OhmsCommand.class,
+            SupplyCommand.class
+        })
 public final class Main {
     static final int FINE = 0;
     static final int FINDING = 1;
@@ -37,6 +45,7 @@ public final class Main {
     public static int run(String[] args, PrintStream out, PrintStream err) {
         boolean json = Arrays.asList(args).contains("--json");
         CommandLine line = new CommandLine(new Main());
+        line.setCaseInsensitiveEnumValuesAllowed(true);
         line.setOut(new PrintWriter(out, true, StandardCharsets.UTF_8));
         line.setErr(new PrintWriter(err, true, StandardCharsets.UTF_8));
         line.setParameterExceptionHandler((e, a) -> {

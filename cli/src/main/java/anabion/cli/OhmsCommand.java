@@ -1,0 +1,75 @@
+package anabion.cli;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.ColdOhms;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
+import anabion.core.tree.TreeWriter;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+
+/** {@code ohms CHASSIS NET NET}: the cold resistance between two nets. */
+@Command(
+        name = "ohms",
+        mixinStandardHelpOptions = true,
+        description = "Compute the resistance between two nets with the power off.")
+final class OhmsCommand implements Callable<Integer> {
+    @Mixin
+    private SettingOptions options;
+
+    @Parameters(index = "1", paramLabel = "NET", description = "net or pin at the positive probe")
+    private String from;
+
+    @Parameters(index = "2", paramLabel = "NET", description = "net or pin at the negative probe")
+    private String to;
+
+    @Option(
+            names = "--meter",
+            paramLabel = "1.5V",
+            description = "test volts of the ohmmeter with open probes (default: ${DEFAULT-VALUE})")
+    private String meter = "1.5V";
+
+    @Option(names = "--json", description = "one JSON object")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws Exception {
+        Chassis chassis = options.chassis();
+        ColdOhms.Answer a = ColdOhms.between(
+                chassis,
+                options.setting(chassis),
+                SettingOptions.net(chassis, from),
+                SettingOptions.net(chassis, to),
+                Notation.exact(meter, Unit.VOLT));
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("ohms", a.ohms());
+        all.put("range", List.of(a.low(), a.high()));
+        all.put("open", a.ohms() >= ColdOhms.OPEN);
+        spec.commandLine().getOut().print(json ? TreeWriter.text(all) : plain(a));
+        spec.commandLine().getOut().flush();
+        return Main.FINE;
+    }
+
+    private static String plain(ColdOhms.Answer a) {
+        if (a.ohms() >= ColdOhms.OPEN) return "open\n";
+        String range = a.high() > 1.02 * a.low() ? " (" + ohms(a.low()) + " to " + ohms(a.high()) + ")" : "";
+        return ohms(a.ohms()) + range + "\n";
+    }
+
+    private static String ohms(double value) {
+        return Figures.si(Quantity.ohms(value));
+    }
+}

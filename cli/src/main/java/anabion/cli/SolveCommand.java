@@ -1,0 +1,103 @@
+package anabion.cli;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.circuit.Element;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Operating;
+import anabion.core.tree.TreeWriter;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Spec;
+
+/** {@code solve CHASSIS}: what every net stands at. */
+@Command(
+        name = "solve",
+        mixinStandardHelpOptions = true,
+        description = "Compute every net's volts and every device's currents.")
+final class SolveCommand implements Callable<Integer> {
+    @Mixin
+    private SettingOptions options;
+
+    @Option(
+            names = "--meter",
+            paramLabel = "20k/V@250",
+            description = "say what this meter would show at each net, one after the other")
+    private String meter;
+
+    @Option(names = "--json", description = "one JSON object")
+    private boolean json;
+
+    @Spec
+    private CommandSpec spec;
+
+    @Override
+    public Integer call() throws Exception {
+        Chassis chassis = options.chassis();
+        Engine.Bench bench = new Engine().prepare(chassis, options.setting(chassis));
+        Operating o = bench.solve();
+        Map<String, Double> nets = nets(bench, o);
+        spec.commandLine().getOut().print(json ? TreeWriter.text(tree(o, nets)) : plain(o, nets));
+        spec.commandLine().getOut().flush();
+        return o.converged() ? Main.FINE : Main.FINDING;
+    }
+
+    private Map<String, Double> nets(Engine.Bench bench, Operating o) {
+        Map<String, Double> nets = o.direct().nets();
+        if (meter == null || !o.converged()) return nets;
+        MeterSpec spec = MeterSpec.parse(meter);
+        Map<String, Double> read = new LinkedHashMap<>();
+        nets.forEach((net, volts) -> read.put(
+                net, bench.solveWithMeter(net, spec.ohmsAt(volts)).volts(net).orElse(volts)));
+        return read;
+    }
+
+    private static Map<String, Object> tree(Operating o, Map<String, Double> nets) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("converged", o.converged());
+        all.put("iterations", o.direct().iterations());
+        all.put("residual", o.direct().residual());
+        all.put("unsettled", o.direct().unsettled());
+        all.put("nets", nets);
+        Map<String, Object> alternating = new LinkedHashMap<>();
+        o.mains().ifPresent(m -> m.circuit().nets().stream()
+                .filter(n -> nets.containsKey(n))
+                .forEach(n -> alternating.put(n, o.alternating(n).orElse(0))));
+        all.put("alternating", alternating);
+        Map<String, Object> devices = new LinkedHashMap<>();
+        for (Element e : o.direct().circuit().elements())
+            if (e instanceof Element.Device) {
+                Map<String, Object> one = new LinkedHashMap<>();
+                List<Double> currents = new ArrayList<>();
+                for (double i : o.direct().amperes(e)) currents.add(i);
+                one.put("currents", currents);
+                one.put("watts", o.direct().watts(e));
+                devices.put(e.name(), one);
+            }
+        all.put("devices", devices);
+        return all;
+    }
+
+    private static String plain(Operating o, Map<String, Double> nets) {
+        StringBuilder text = new StringBuilder();
+        if (!o.converged())
+            text.append("did not settle: ")
+                    .append(String.join(", ", o.direct().unsettled()))
+                    .append('\n');
+        nets.forEach((net, v) -> text.append(String.format(
+                Locale.ROOT,
+                "%-10s %10.3f V %8.1f V~%n",
+                net,
+                v,
+                o.alternating(net).orElse(0))));
+        return text.toString();
+    }
+}
