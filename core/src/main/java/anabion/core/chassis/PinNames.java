@@ -13,7 +13,8 @@ public final class PinNames {
     public static List<String> plain(String function) {
         List<String> names = new ArrayList<>();
         for (String f : function.split("\\+")) {
-            if (!f.isEmpty()) names.add(f.replaceFirst("(?<=[a-z0-9])[THPDR]\\d?$", ""));
+            if (f.equals("f-") || f.equals("fm")) names.add("f");
+            else if (!f.isEmpty()) names.add(f.replaceFirst("(?<=[a-z0-9])[THPDR]\\d?$", ""));
         }
         return names;
     }

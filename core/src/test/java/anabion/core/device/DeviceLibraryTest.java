@@ -12,21 +12,70 @@ class DeviceLibraryTest {
 
     @Test
     void everyTypeKeepsTheLaws() {
-        assertThat(library.all()).hasSizeGreaterThan(10).allSatisfy(t -> {
+        assertThat(library.all()).allSatisfy(t -> {
             assertThat(t.functions().keySet())
-                    .allMatch(pin -> pin >= 1 && pin <= t.base().pins());
-            assertThat(t.functions())
-                    .as("every pin of the base is spoken for")
-                    .hasSize(t.base().pins());
-            assertThat(t.source()).isNotBlank();
-            assertThat(t.heaterVolts()).isPositive();
-            assertThat(t.heaterAmperes()).isPositive();
-            assertThat(t.functions().values().stream()
-                            .filter(PinNames::isHeater)
-                            .count())
                     .as(t.name())
-                    .isGreaterThanOrEqualTo(2);
+                    .allMatch(pin -> pin >= 1 && pin <= t.base().pins());
+            assertThat(t.source()).isNotBlank();
+            assertThat(t.sections().isEmpty() != t.semiconductor().isEmpty())
+                    .as(t.name())
+                    .isTrue();
         });
+    }
+
+    @Test
+    void thereAreEnoughTypesForAWorkshop() {
+        assertThat(library.all().stream().filter(t -> t.semiconductor().isEmpty()))
+                .hasSizeGreaterThanOrEqualTo(70);
+        assertThat(library.all().stream().filter(t -> t.semiconductor().isPresent()))
+                .hasSizeGreaterThanOrEqualTo(40);
+    }
+
+    @Test
+    void everyTubeHasAHeaterAndItsElectrodes() {
+        assertThat(library.all().stream().filter(t -> t.semiconductor().isEmpty()))
+                .allSatisfy(t -> {
+                    assertThat(t.heaterVolts()).as(t.name()).isPositive();
+                    assertThat(t.heaterAmperes()).as(t.name()).isPositive();
+                    assertThat(t.functions().values().stream()
+                                    .filter(PinNames::isHeater)
+                                    .count())
+                            .as(t.name())
+                            .isGreaterThanOrEqualTo(2);
+                    assertThat(t.functions().values().stream().anyMatch(PinNames::isPlate)
+                                    || t.sections().stream().allMatch(s -> s.kind() == Section.Kind.DIODE))
+                            .as(t.name())
+                            .isTrue();
+                });
+    }
+
+    /** Types of a series family are known by their heater current: U 100 mA, P 300 mA, H 150 mA. */
+    @Test
+    void seriesFamiliesShareTheirCurrent() {
+        assertThat(library.all().stream().filter(t -> t.name().matches("U[A-Z]{1,3}\\d+")))
+                .isNotEmpty()
+                .allSatisfy(t -> assertThat(t.heaterAmperes()).as(t.name()).isEqualTo(0.1));
+        assertThat(library.all().stream()
+                        .filter(t -> t.name().matches("(12|35|50)[A-Z]+\\d")
+                                && !t.name().equals("12X4")))
+                .isNotEmpty()
+                .allSatisfy(t -> assertThat(t.heaterAmperes()).as(t.name()).isEqualTo(0.15));
+    }
+
+    @Test
+    void limitsStandAboveThePublishedOperatingPoint() {
+        for (DeviceType t : library.all())
+            for (Section s : t.sections()) {
+                if (s.kind() != Section.Kind.PENTODE && s.kind() != Section.Kind.TRIODE) continue;
+                double watts = t.limits().getOrDefault("plateWatts", Double.MAX_VALUE);
+                double volts = t.limits().getOrDefault("plateVolts", Double.MAX_VALUE);
+                for (Section.Point p : s.points()) {
+                    assertThat(p.plate()).as(t.name()).isLessThanOrEqualTo(volts);
+                    assertThat(p.plate() * p.plateMilliamps() / 1e3)
+                            .as(t.name())
+                            .isLessThanOrEqualTo(1.05 * watts);
+                }
+            }
     }
 
     @Test
