@@ -147,6 +147,26 @@ final class Linear {
         }
     }
 
+    /** The nets to which a part leads from one of its nets with little resistance, whatever its switches' positions. */
+    static List<String> joined(Part p, String net) {
+        Component k = p.component();
+        if (k instanceof Component.Switch s && !s.contacts().isEmpty()) {
+            List<String> nets = new ArrayList<>();
+            for (Contact c : s.contacts()) {
+                String from = p.nets().getOrDefault(c.from(), "");
+                String to = p.nets().getOrDefault(c.to(), "");
+                if (from.equals(net)) nets.add(to);
+                if (to.equals(net)) nets.add(from);
+            }
+            return nets;
+        }
+        boolean leads = k instanceof Component.Resistor r && r.ohms() <= 5 * Rails.SURGE
+                || k instanceof Component.Fuse
+                || k instanceof Component.Switch
+                || k instanceof Component.Windings w && w.windings().size() == 1;
+        return leads ? List.copyOf(p.nets().values()) : List.of();
+    }
+
     /** Where a switch stands: as set, where the band wants it, on, or in its first position. */
     private String position(Part p, Component.Switch s) {
         Map<String, String> set = setting.switches();

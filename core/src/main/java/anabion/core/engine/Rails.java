@@ -34,7 +34,7 @@ final class Rails {
     /** Below this the plate of a rectifier sees no alternating volts. */
     private static final double DEAD = 0.5;
     /** A resistor up to this, between rectifier and reservoir or in the return, belongs to the rectifier. */
-    private static final double SURGE = 1000;
+    static final double SURGE = 1000;
     /** A capacitor from this on is a reservoir, or steadies what is behind a filter resistor. */
     private static final double LARGE = 5e-7;
     /** What a dried electrolytic keeps. */
@@ -187,7 +187,7 @@ final class Rails {
                     Optional<String> end = otherEnd(p, w.windings(), at);
                     if (end.isPresent()) return end.get();
                 }
-                if (passes(p)) for (String n : p.nets().values()) if (seen.add(n)) next.add(n);
+                for (String n : Linear.joined(p, at)) if (seen.add(n)) next.add(n);
             }
         }
         return reference;
@@ -201,13 +201,6 @@ final class Rails {
             if (to.equals(net)) return Optional.of(from);
         }
         return Optional.empty();
-    }
-
-    private static boolean passes(Part p) {
-        return p.component() instanceof Component.Resistor r && r.ohms() <= 5 * SURGE
-                || p.component() instanceof Component.Fuse
-                || p.component() instanceof Component.Switch
-                || p.component() instanceof Component.Windings w && w.windings().size() == 1;
     }
 
     // --- what it feeds ---
