@@ -12,6 +12,7 @@ import anabion.core.reading.Standing;
 import anabion.core.tree.TreeWriter;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
+import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import java.io.Reader;
@@ -64,7 +65,8 @@ final class CompareCommand implements Callable<Integer> {
                 set.job().alterations(),
                 set.job().arrival().complaints(),
                 now,
-                anabion.core.reading.Tolerances.STANDARD);
+                anabion.core.reading.Tolerances.STANDARD,
+                Predictors.of(set.chassis()));
         List<Row> rows =
                 verdict.rows().stream().filter(r -> r.reading().isPresent()).toList();
         spec.commandLine().getOut().print(json ? TreeWriter.text(tree(rows, verdict)) : plain(rows, verdict));
@@ -99,7 +101,10 @@ final class CompareCommand implements Callable<Integer> {
         for (Row r : rows) {
             Map<String, Object> one = new LinkedHashMap<>();
             one.put("point", r.point().label());
-            one.put("charted", r.expectation().map(e -> e.charted()));
+            one.put(
+                    "charted",
+                    r.expectation().filter(e -> e.charted().isPresent()).map(e -> e.charted()
+                            .getAsDouble()));
             one.put("expected", r.expectation().map(e -> rounded(e.value())));
             one.put("read", r.reading().orElseThrow().value());
             one.put("verdict", WORDS.say(r.verdict()));

@@ -59,7 +59,7 @@ final class SettingOptions {
         Map<String, String> switches = new LinkedHashMap<>();
         controls.forEach((ref, value) -> sort(chassis, ref, value, pots, switches));
         return new Setting(
-                volts, band, pots, switches, faults.stream().map(Fault::parse).toList(), true);
+                volts, band, pots, switches, faults.stream().map(Fault::parse).toList(), Map.of(), true);
     }
 
     private static void sort(

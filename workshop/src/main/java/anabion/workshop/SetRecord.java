@@ -46,6 +46,13 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
 
     /** The verdict on the readings under a condition. */
     public Judge.Verdict judged(Condition now) {
-        return Judge.judge(chassis, readings, job.alterations(), job.arrival().complaints(), now, Tolerances.STANDARD);
+        return Judge.judge(
+                chassis,
+                readings,
+                job.alterations(),
+                job.arrival().complaints(),
+                now,
+                Tolerances.STANDARD,
+                Predictors.of(chassis));
     }
 }

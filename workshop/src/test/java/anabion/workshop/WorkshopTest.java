@@ -336,13 +336,6 @@ class WorkshopTest {
             assertThat(shelf.get(0).read()).isEqualTo(9);
             assertThat(shelf.get(0).charted()).isEqualTo(17);
             assertThat(w.sets().get(shelf.get(0).id()).chassis().parts()).hasSizeBetween(45, 60);
-            assertThat(w.sets()
-                            .get(shelf.get(0).id())
-                            .chassis()
-                            .chart()
-                            .orElseThrow()
-                            .provisional())
-                    .isTrue();
         }
     }
 

@@ -5,7 +5,7 @@ package anabion.core.circuit;
  * Golub and Van Loan, Matrix Computations, 3.4.) At the size of a receiver, 20 to 100 unknowns, it beats a general library,
  * which the engine benchmark keeps checking; it allocates nothing once made.
  */
-final class DenseLu {
+public final class DenseLu {
     /** A pivot below this, relative to the largest element of the matrix's column at the start, is no pivot. */
     private static final double TINY = 1e-300;
 
@@ -14,19 +14,19 @@ final class DenseLu {
     private final int[] pivot;
     private int singularAt = -1;
 
-    DenseLu(int n) {
+    public DenseLu(int n) {
         this.n = n;
         this.a = new double[n * n];
         this.pivot = new int[n];
     }
 
     /** The matrix to fill before {@link #factor()}: element (row, column) at {@code row * n + column}. */
-    double[] matrix() {
+    public double[] matrix() {
         return a;
     }
 
     /** @return false if the matrix is singular; {@link #singularAt()} then says at which unknown */
-    boolean factor() {
+    public boolean factor() {
         singularAt = -1;
         for (int k = 0; k < n; k++) {
             int p = largest(k);
@@ -41,7 +41,7 @@ final class DenseLu {
         return true;
     }
 
-    int singularAt() {
+    public int singularAt() {
         return singularAt;
     }
 
@@ -80,7 +80,7 @@ final class DenseLu {
     }
 
     /** Solves in place for one right-hand side. */
-    void solve(double[] b) {
+    public void solve(double[] b) {
         for (int k = 0; k < n; k++) {
             int p = pivot[k];
             if (p != k) {

@@ -71,7 +71,7 @@ final class Direct {
                 .mapToDouble(p -> ((Component.Battery) p.component()).volts())
                 .max()
                 .orElse(0);
-        return mains.isPresent() || most == 0 ? 1 : setting.line() / most;
+        return mains.isPresent() || most == 0 ? 1 : setting.line() * setting.trim(Setting.LINE) / most;
     }
 
     private void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {
@@ -99,7 +99,7 @@ final class Direct {
         }
         heater(p, type.get(), c);
         double heat = mains.map(m -> m.heat(p, type.get())).orElse(setting.line() > 0 ? 1.0 : 0.0);
-        double emission = faults.emission(p.reference()) * Rails.emission(heat, setting);
+        double emission = faults.emission(p.reference()) * Rails.emission(heat, setting) * setting.trim(p.reference());
         for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
         if (faults.is(p.reference(), "gassy"))
             c.current(
@@ -182,7 +182,7 @@ final class Direct {
     private static Law law(Section s, double emission, int terminals) {
         if (emission <= 1e-9) return new ColdLaw(terminals);
         Law full = LAWS.computeIfAbsent(s, Fit::law);
-        if (emission >= 1) return full;
+        if (Math.abs(emission - 1) < 1e-9) return full;
         if (full instanceof TriodeLaw t) return new TriodeLaw(t.space().times(emission), t.grid());
         if (full instanceof PentodeLaw t) return new PentodeLaw(t.space().times(emission), t.division(), t.grid());
         if (full instanceof HeptodeLaw t)
@@ -200,7 +200,12 @@ final class Direct {
             return;
         }
         if (s.law().equals("field-effect")) {
-            c.device(ref, Fit.law(s), sockets.need(p, "g", ""), sockets.need(p, "d", ""), sockets.need(p, "s", ""));
+            c.device(
+                    ref,
+                    Fit.law(s),
+                    sockets.need(p, "gate", ""),
+                    sockets.need(p, "drain", ""),
+                    sockets.need(p, "source", ""));
             return;
         }
         BipolarLaw law = (BipolarLaw) Fit.law(s);

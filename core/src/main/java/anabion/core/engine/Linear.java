@@ -54,7 +54,8 @@ final class Linear {
 
     private void resistor(Part p, double ohms, Circuit.Builder c) {
         String ref = p.reference();
-        double value = faults.ohms(ref, "drifted", faults.is(ref, "drifted") ? 1.5 * ohms : ohms);
+        double sound = ohms * setting.trim(ref);
+        double value = faults.ohms(ref, "drifted", faults.is(ref, "drifted") ? 1.5 * sound : sound);
         value = faults.ohms(ref, "wrong", value);
         if (faults.is(ref, "short")) value = Faults.SHORT;
         if (value > 0) pass(ref, p, value, c);

@@ -109,7 +109,7 @@ final class Mains {
 
     private Circuit.Builder circuit(Map<String, Double> frozen) {
         Circuit.Builder c = Circuit.of(reference);
-        c.source("mains", "MAINS", N, setting.line());
+        c.source("mains", "MAINS", N, setting.line() * setting.trim(Setting.LINE));
         c.resistor("line", "MAINS", L, Math.max(0.01, series));
         c.resistor("insulation", N, reference, INSULATION);
         for (Part p : chassis.parts()) {

@@ -43,6 +43,8 @@ final class Rails {
     private static final double HALF_HEAT = 0.68;
 
     private static final double HEAT_WIDTH = 0.045;
+    /** Below this there is none. */
+    private static final double DARK = 1e-5;
 
     private final Chassis chassis;
     private final Setting setting;
@@ -142,7 +144,9 @@ final class Rails {
         }
         for (Section s : type.get().sections()) {
             if (s.kind() != Section.Kind.RECTIFIER) continue;
-            double emission = faults.emission(p.reference()) * emission(mains.heat(p, type.get()), setting);
+            double emission = faults.emission(p.reference())
+                    * emission(mains.heat(p, type.get()), setting)
+                    * setting.trim(p.reference());
             RectifierLaw law = Fit.rectifier(s).weakened(Math.max(emission, 1e-12));
             String k = sockets.find(p, "k", s.name()).orElseGet(() -> sockets.cathode(p, s.name()));
             for (String a : List.of("a1", "a2", "a"))
@@ -168,7 +172,7 @@ final class Rails {
     static double emission(double heat, Setting setting) {
         if (!setting.warm()) return 0;
         double full = 1 + Math.exp(-(1 - HALF_HEAT) / HEAT_WIDTH);
-        return Math.min(1, full / (1 + Math.exp(-(heat - HALF_HEAT) / HEAT_WIDTH)));
+        return Math.max(0, Math.min(1, full / (1 + Math.exp(-(heat - HALF_HEAT) / HEAT_WIDTH)) - DARK));
     }
 
     // --- what feeds it ---

@@ -13,6 +13,7 @@ import java.util.Map;
  *     middle
  * @param switches reference of a switch to its position; unnamed ones stand where the band or "on" wants them
  * @param faults what is wrong with the set
+ * @param trims reference of a resistor or tube, or {@code LINE}, to the factor by which this specimen differs from nominal
  * @param warm false before the heaters have warmed
  */
 public record Setting(
@@ -21,8 +22,13 @@ public record Setting(
         Map<String, Double> controls,
         Map<String, String> switches,
         List<Fault> faults,
+        Map<String, Double> trims,
         boolean warm) {
+    /** The trim of the line voltage. */
+    public static final String LINE = "LINE";
+
     public Setting {
+        trims = Map.copyOf(trims);
         controls = Map.copyOf(controls);
         switches = Map.copyOf(switches);
         faults = List.copyOf(faults);
@@ -30,26 +36,34 @@ public record Setting(
 
     /** A sound, warm set at a line voltage. */
     public static Setting of(double line) {
-        return new Setting(line, "", Map.of(), Map.of(), List.of(), true);
+        return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true);
     }
 
     public Setting withLine(double volts) {
-        return new Setting(volts, band, controls, switches, faults, warm);
+        return new Setting(volts, band, controls, switches, faults, trims, warm);
     }
 
     public Setting withBand(String name) {
-        return new Setting(line, name, controls, switches, faults, warm);
+        return new Setting(line, name, controls, switches, faults, trims, warm);
     }
 
     public Setting withControls(Map<String, Double> settings) {
-        return new Setting(line, band, settings, switches, faults, warm);
+        return new Setting(line, band, settings, switches, faults, trims, warm);
     }
 
     public Setting withFaults(List<Fault> wrong) {
-        return new Setting(line, band, controls, switches, wrong, warm);
+        return new Setting(line, band, controls, switches, wrong, trims, warm);
+    }
+
+    public Setting withTrims(Map<String, Double> factors) {
+        return new Setting(line, band, controls, switches, faults, factors, warm);
+    }
+
+    double trim(String reference) {
+        return trims.isEmpty() ? 1 : trims.getOrDefault(reference, 1.0);
     }
 
     public Setting cold() {
-        return new Setting(line, band, controls, switches, faults, false);
+        return new Setting(line, band, controls, switches, faults, trims, false);
     }
 }

@@ -23,13 +23,19 @@ final class BandCompare {
     private BandCompare() {}
 
     static List<Finding> look(
-            Chassis chassis, List<Reading> readings, List<Alteration> alterations, Condition now, Tolerances policy) {
+            Chassis chassis,
+            List<Reading> readings,
+            List<Alteration> alterations,
+            Condition now,
+            Tolerances policy,
+            Predictor predictor) {
         List<Finding> found = new ArrayList<>();
         if (chassis.bands().size() < 2 || chassis.band(now.band()).isEmpty()) return found;
-        List<Row> here = new Sheet(chassis, readings, alterations, now, policy).rows();
+        List<Row> here = new Sheet(chassis, readings, alterations, now, policy, predictor).rows();
         for (Band other : chassis.bands()) {
             if (other.name().equals(now.band())) continue;
-            List<Row> there = new Sheet(chassis, readings, alterations, now.withBand(other.name()), policy).rows();
+            List<Row> there =
+                    new Sheet(chassis, readings, alterations, now.withBand(other.name()), policy, predictor).rows();
             for (Row row : here)
                 lost(chassis, row, there, now.band(), other.name()).ifPresent(found::add);
         }

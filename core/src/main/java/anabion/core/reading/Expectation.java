@@ -9,6 +9,8 @@ import anabion.core.quantity.Quantity;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * What the meter should show today, and how that follows from the chart.
@@ -19,13 +21,16 @@ import java.util.List;
  * V/(1 + R_s/R_m). Source: the voltage divider. It fails where the source resistance itself changes with the load, as
  * in a grid leak of many megohms that draws grid current.
  *
- * @param charted as printed
+ * @param charted as printed; empty where only the circuit says what should be there
  * @param value as it should read now
  * @param low lower end of what is still within
  * @param high upper end of what is still within
  * @param arithmetic the steps in words
  */
-public record Expectation(double charted, double value, double low, double high, List<Phrase> arithmetic) {
+public record Expectation(OptionalDouble charted, double value, double low, double high, List<Phrase> arithmetic) {
+    /** Tolerance of a point that only the circuit knows: parts and tubes of this specimen may all differ. */
+    private static final double UNCHARTED = 0.2;
+
     public Expectation {
         arithmetic = List.copyOf(arithmetic);
     }
@@ -41,12 +46,29 @@ public record Expectation(double charted, double value, double low, double high,
         }
         double fraction = policy.usual().orElse(row.tolerance().orElse(chart.tolerance()));
         double half = Math.abs(value) * fraction + policy.floor();
-        steps.add(Phrase.of(
+        steps.add(within(fraction, value, half));
+        return new Expectation(OptionalDouble.of(row.value()), value, value - half, value + half, steps);
+    }
+
+    /** What the circuit predicts, with the tolerance of the chart's row or, without one, of an uncharted point. */
+    static Expectation of(Predictor.Prediction p, Optional<Chart> chart, Optional<ChartRow> row, Tolerances policy) {
+        double usual = row.map(
+                        r -> r.tolerance().orElse(chart.map(Chart::tolerance).orElse(UNCHARTED)))
+                .orElse(UNCHARTED);
+        double fraction = policy.usual().orElse(usual);
+        double half = Math.abs(p.value()) * fraction + policy.floor();
+        List<Phrase> steps = new ArrayList<>(p.arithmetic());
+        steps.add(within(fraction, p.value(), half));
+        OptionalDouble charted = row.isPresent() ? OptionalDouble.of(row.get().value()) : OptionalDouble.empty();
+        return new Expectation(charted, p.value(), p.value() - half, p.value() + half, steps);
+    }
+
+    private static Phrase within(double fraction, double value, double half) {
+        return Phrase.of(
                 "arithmetic.tolerance",
                 Figures.percent(fraction),
                 Figures.volts(value - half),
-                Figures.volts(value + half)));
-        return new Expectation(row.value(), value, value - half, value + half, steps);
+                Figures.volts(value + half));
     }
 
     /** Half the width of the band in which a reading is within. */

@@ -45,12 +45,12 @@ public final class Judge {
         /** Charted rows that have a reading. */
         public int read() {
             return (int) rows.stream()
-                    .filter(r -> r.expectation().isPresent() && r.reading().isPresent())
+                    .filter(r -> r.charted() && r.reading().isPresent())
                     .count();
         }
 
         public int charted() {
-            return (int) rows.stream().filter(r -> r.expectation().isPresent()).count();
+            return (int) rows.stream().filter(Row::charted).count();
         }
     }
 
@@ -65,6 +65,7 @@ public final class Judge {
      * @param readings all readings of the set, in any order
      * @param alterations what was done to the set, oldest first
      * @param complaints what each band does wrong, as it came in or was heard since
+     * @param predictor what the set's circuit says; {@link Predictor#NONE} to restate the chart alone
      * @param now the condition in which unread points would be read; its band selects what is judged
      */
     public static Verdict judge(
@@ -73,12 +74,13 @@ public final class Judge {
             List<Alteration> alterations,
             List<Complaint> complaints,
             Condition now,
-            Tolerances policy) {
-        List<Row> rows = new Sheet(chassis, readings, alterations, now, policy).rows();
+            Tolerances policy,
+            Predictor predictor) {
+        List<Row> rows = new Sheet(chassis, readings, alterations, now, policy, predictor).rows();
         List<Finding> findings = new ArrayList<>();
         Board board = new Board(chassis, rows, now);
         for (Pattern p : Pattern.all()) findings.addAll(p.look(board));
-        findings.addAll(BandCompare.look(chassis, readings, alterations, now, policy));
+        findings.addAll(BandCompare.look(chassis, readings, alterations, now, policy, predictor));
         findings.addAll(SharedStages.look(chassis, complaints));
         findings.sort(Comparator.comparingInt((Finding f) -> -f.weight()));
         List<Row> said = rows.stream().map(r -> said(r, findings)).toList();

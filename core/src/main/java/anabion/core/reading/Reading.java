@@ -29,6 +29,10 @@ public record Reading(
         return new Reading(id, newPoint, reference, measure, value, doubtful, condition, state, at, extra);
     }
 
+    public Reading withValue(double newValue) {
+        return new Reading(id, point, reference, measure, newValue, doubtful, condition, state, at, extra);
+    }
+
     public Reading withState(UUID newState) {
         return new Reading(id, point, reference, measure, value, doubtful, condition, newState, at, extra);
     }

@@ -25,6 +25,11 @@ public record Row(
         return new Row(point, band, measure, expectation, reading, newStanding, newVerdict, stale);
     }
 
+    /** Whether the service chart has it. */
+    public boolean charted() {
+        return expectation.filter(e -> e.charted().isPresent()).isPresent();
+    }
+
     /** The reading's value, if it may be judged upon. */
     public java.util.OptionalDouble volts() {
         return reading.isPresent() && !reading.get().doubtful() && !stale

@@ -28,8 +28,16 @@ final class Sheet {
     private final List<Alteration> alterations;
     private final Condition now;
     private final Tolerances policy;
+    private final Predictor predictor;
 
-    Sheet(Chassis chassis, List<Reading> readings, List<Alteration> alterations, Condition now, Tolerances policy) {
+    Sheet(
+            Chassis chassis,
+            List<Reading> readings,
+            List<Alteration> alterations,
+            Condition now,
+            Tolerances policy,
+            Predictor predictor) {
+        this.predictor = predictor;
         this.chassis = chassis;
         this.points = Points.of(chassis);
         this.readings = readings;
@@ -85,13 +93,21 @@ final class Sheet {
         shown.add(key(point, charted.measure()));
         Optional<Reading> reading = latest(point, charted.measure());
         Condition condition = reading.map(Reading::condition).orElse(now);
-        Expectation expected = Expectation.of(chart, charted, condition, policy);
+        Expectation expected = predictor
+                .at(point, charted.measure(), condition)
+                .map(p -> Expectation.of(p, Optional.of(chart), Optional.of(charted), policy))
+                .orElseGet(() -> Expectation.of(chart, charted, condition, policy));
         return judge(point, charted.measure(), Optional.of(expected), reading);
     }
 
     private Row uncharted(Point point, Measure measure, Set<String> shown) {
         shown.add(key(point, measure));
-        return judge(point, measure, Optional.empty(), latest(point, measure));
+        Optional<Reading> reading = latest(point, measure);
+        Condition condition = reading.map(Reading::condition).orElse(now);
+        Optional<Expectation> expected = predictor
+                .at(point, measure, condition)
+                .map(p -> Expectation.of(p, chassis.chart(), Optional.empty(), policy));
+        return judge(point, measure, expected, reading);
     }
 
     /** The newest reading at the point on this band; a pin and its net are the same place. */

@@ -75,7 +75,7 @@ final class Bench {
     }
 
     Judge.Verdict verdict() {
-        return Judge.judge(set, readings, alterations, complaints, now, Tolerances.STANDARD);
+        return Judge.judge(set, readings, alterations, complaints, now, Tolerances.STANDARD, Predictor.NONE);
     }
 
     Row row(String point) {

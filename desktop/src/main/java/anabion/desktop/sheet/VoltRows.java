@@ -104,7 +104,8 @@ final class VoltRows {
                 Texts.column(net(row), columns.net(), false),
                 Texts.column(
                         row.expectation()
-                                .map(e -> Figures.volts(e.charted()) + wave)
+                                .filter(e -> e.charted().isPresent())
+                                .map(e -> Figures.volts(e.charted().getAsDouble()) + wave)
                                 .orElse(""),
                         columns.number(),
                         true,

@@ -137,7 +137,9 @@ public final class RecordPage {
         return new VoltRow(
                 r.point().label(),
                 r.point().device().isEmpty() ? r.point().net() : what,
-                e.map(x -> Figures.volts(x.charted()) + wave).orElse(""),
+                e.filter(x -> x.charted().isPresent())
+                        .map(x -> Figures.volts(x.charted().getAsDouble()) + wave)
+                        .orElse(""),
                 e.map(x -> Figures.volts(x.value()) + wave).orElse(""),
                 r.reading().map(x -> Figures.volts(x.value()) + wave).orElse(""),
                 words.say(r.verdict()),

@@ -1,0 +1,62 @@
+package anabion.core.engine;
+
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.OptionalDouble;
+
+/** A meter on a computed set: what it shows at a net. */
+final class Reader {
+    private final Engine.Bench bench;
+    private final Operating free;
+
+    Reader(Engine.Bench bench) {
+        this.bench = bench;
+        this.free = bench.solve();
+    }
+
+    boolean works() {
+        return free.converged();
+    }
+
+    /** Volts without a meter. */
+    double free(String net, Measure measure) {
+        return measure == Measure.AC_VOLTS
+                ? free.alternating(net).orElse(0)
+                : free.volts(net).orElse(0);
+    }
+
+    /** What a meter shows; a direct-current meter loads the circuit. Empty if that does not settle, or there is no such net. */
+    OptionalDouble read(String net, Measure measure, MeterSpec meter) {
+        if (measure == Measure.AC_VOLTS) return free.alternating(net);
+        if (free.volts(net).isEmpty()) return OptionalDouble.empty();
+        if (net.equals(bench.circuit().reference())) return OptionalDouble.of(0);
+        Operating loaded = bench.solveWithMeter(net, meter.ohmsAt(free(net, measure)));
+        return loaded.converged() ? loaded.volts(net) : OptionalDouble.empty();
+    }
+
+    /** The settings of the controls in a chart's or reading's words. */
+    static Map<String, Double> controls(Chassis chassis, String volume) {
+        double at = volume.isEmpty() || volume.startsWith("least") || volume.startsWith("min") ? 0 : 1;
+        Map<String, Double> controls = new LinkedHashMap<>();
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Potentiometer && p.role().startsWith("volume"))
+                controls.put(p.reference(), at);
+        return controls;
+    }
+
+    /** The setting that a chart was taken in. */
+    static Setting charted(Chassis chassis, Chart.Conditions c) {
+        return Setting.of(c.line()).withBand(known(chassis, c.band())).withControls(controls(chassis, c.volume()));
+    }
+
+    /** A band by its name; empty where the chassis has no such band. */
+    static String known(Chassis chassis, String band) {
+        return chassis.band(band).isPresent() ? band : "";
+    }
+}

@@ -1,0 +1,95 @@
+package anabion.workshop.demo;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Points;
+import anabion.core.engine.ChartMaker;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Setting;
+import anabion.core.engine.Specimen;
+import anabion.core.format.ChassisCodec;
+import anabion.core.format.ReadingCodec;
+import anabion.core.reading.Reading;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * Writes the computed papers of the demo sets anew: their service charts, from a healthy specimen, and the readings already taken,
+ * from another specimen with the planted faults. Run it after a change to a demo circuit or to the engine, with the resource folder as
+ * its argument; a test holds that the papers are those of the circuits.
+ */
+public final class DemoPapers {
+    /** The sets whose circuits are modelled. */
+    public static final List<String> MODELLED = List.of("halcyon", "brae", "lark");
+
+    private static final long CHARTED = 11;
+    private static final long ON_THE_BENCH = 8;
+
+    private DemoPapers() {}
+
+    public static void main(String[] args) throws IOException {
+        Path folder = Path.of(args[0]);
+        for (String name : MODELLED)
+            Files.writeString(folder.resolve(name + ".json"), ChassisCodec.text(charted(DemoWorkshop.chassis(name))));
+        StringBuilder csv = new StringBuilder();
+        ReadingCodec.csv(read("halcyon", DemoWorkshop.set("halcyon").readings()), csv);
+        Files.writeString(folder.resolve("halcyon.readings.csv"), csv);
+    }
+
+    /** A chassis with its chart computed. */
+    static Chassis charted(Chassis chassis) {
+        return chassis.withChart(ChartMaker.of(chassis, Specimen.of(chassis, CHARTED)));
+    }
+
+    /** The faults planted in a demo set. */
+    public static List<Fault> planted(String name) {
+        try (InputStream in = DemoPapers.class.getResourceAsStream("/anabion/demo/planted.json")) {
+            Fields all = Fields.of(TreeReader.read(in), "");
+            return all.has(name) ? all.strings(name).stream().map(Fault::parse).toList() : List.of();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** The same readings with the values that the faulty set shows: to three figures, as a meter does. */
+    static List<Reading> read(String name, List<Reading> taken) {
+        Chassis chassis = DemoWorkshop.chassis(name);
+        Engine engine = new Engine();
+        List<Reading> all = new ArrayList<>();
+        for (Reading r : taken) {
+            Setting setting = Setting.of(r.condition().line())
+                    .withControls(Map.of("RV1", 0.0))
+                    .withFaults(planted(name))
+                    .withTrims(Specimen.of(chassis, ON_THE_BENCH));
+            String net = Points.of(chassis).need(r.point()).net();
+            Engine.Bench bench = engine.prepare(chassis, setting);
+            double volts;
+            if (r.measure() == Measure.AC_VOLTS)
+                volts = bench.solve().alternating(net).orElse(0);
+            else {
+                double free = bench.solve().volts(net).orElse(0);
+                Operating loaded =
+                        bench.solveWithMeter(net, r.condition().meter().ohmsAt(free));
+                volts = loaded.volts(net).orElse(0);
+            }
+            all.add(r.withValue(shown(volts)));
+        }
+        return all;
+    }
+
+    private static double shown(double volts) {
+        double size = Math.abs(volts);
+        double unit = size >= 100 ? 1 : size >= 10 ? 0.1 : 0.01;
+        return Math.rint(Math.rint(volts / unit) * unit * 100) / 100 + 0.0;
+    }
+}
