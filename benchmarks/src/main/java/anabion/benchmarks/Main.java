@@ -6,7 +6,7 @@ import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
 
-/** {@code bench NAME [--json]}: startup, workshop or judge. */
+/** {@code bench NAME [--json]}: startup, workshop, judge or engine. */
 public final class Main {
     private Main() {}
 
@@ -19,11 +19,12 @@ public final class Main {
                     case "startup" -> Startup.measure(root);
                     case "workshop" -> WorkshopBench.measure();
                     case "judge" -> JudgeBench.measure();
+                    case "engine" -> EngineBench.measure();
                     default -> Map.of();
                 };
         if (results.isEmpty()) {
             System.err.println(
-                    "anabion: there is no benchmark \"" + name + "\"\n  Use one of startup, workshop, judge.");
+                    "anabion: there is no benchmark \"" + name + "\"\n  Use one of startup, workshop, judge, engine.");
             System.exit(2);
         }
         if (json) System.out.print(TreeWriter.text(results));

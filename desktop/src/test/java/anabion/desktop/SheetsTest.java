@@ -147,7 +147,7 @@ class SheetsTest extends WindowCase {
         WaitForAsyncUtils.asyncFx(
                 () -> copied[0] = Clipboard.getSystemClipboard().getString());
         WaitForAsyncUtils.waitForFxEvents();
-        assertThat(copied[0]).contains("V4.1\tgrid\t0.0\t0.0\t3.1\tmust not be positive");
+        assertThat(copied[0]).containsPattern("V4\\.1\tgrid\t0\\.0\t0\\.\\d+\t2\\.\\d\tmust not be positive");
     }
 
     @Test
@@ -282,6 +282,19 @@ class SheetsTest extends WindowCase {
         key(KeyCode.ESCAPE);
         until("closed", () -> !shell.overlay().isOpen());
         assertThat(shell.probe().field().isFocused()).isTrue();
+    }
+
+    @Test
+    void theLineSaysWhatAnyPointShouldRead() {
+        openHalcyon();
+        enter("should V3.7");
+        until("the answer", () -> shows("V3.7 should read 7") && shows("231 V line"));
+        enter("should V4.1 Pick-up RV1=0.3 C14:leaky:1M");
+        until("with band, control and fault", () -> shows("Pick-up") && shows("V4.1 should read 1"));
+        enter("should H");
+        until("alternating", () -> shows("H should read 5.9 ~ V") || shows("H should read 6.0 ~ V"));
+        enter("should V3.7 nonsense");
+        until("refused", () -> shows("this is no fault"));
     }
 
     @Test

@@ -105,7 +105,8 @@ public final class Circuit {
                     name, law, Arrays.stream(terminals).map(this::node).toList()));
         }
 
-        private Builder add(Element e) {
+        /** An element of a circuit whose nets are all here in the same order. */
+        public Builder add(Element e) {
             elements.add(e);
             return this;
         }

@@ -13,7 +13,9 @@ import anabion.core.reading.Condition;
 import anabion.core.reading.Predictor;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -74,12 +76,46 @@ public final class CircuitPredictor implements Predictor {
                 calibration.map(c -> c.offset(row, now.line())).orElse(0.0)));
     }
 
+    /**
+     * What is asked of any point.
+     *
+     * @param direct volts that the condition's meter shows
+     * @param alternating effective volts
+     */
+    public record Answer(double direct, double alternating) {}
+
+    /** Volts at a point under any setting and with any faults; empty if the circuit does not settle. */
+    public synchronized Optional<Answer> ask(
+            Point point,
+            Condition now,
+            Map<String, Double> controls,
+            Map<String, String> switches,
+            List<Fault> faults) {
+        Map<String, Double> pots = new LinkedHashMap<>(Reader.controls(chassis, now.volume()));
+        pots.putAll(controls);
+        List<Fault> all = new ArrayList<>(open(now.openEnds()));
+        all.addAll(faults);
+        Setting setting = new Setting(
+                now.line(),
+                Reader.known(chassis, now.band()),
+                pots,
+                switches,
+                all,
+                calibration.map(Calibration::trims).orElse(Map.of()),
+                true);
+        Reader reader = new Reader(engine.prepare(chassis, setting));
+        if (!reader.works()) return Optional.empty();
+        OptionalDouble direct = reader.read(point.net(), Measure.DC_VOLTS, now.meter());
+        if (direct.isEmpty()) return Optional.empty();
+        return Optional.of(new Answer(direct.getAsDouble(), reader.free(point.net(), Measure.AC_VOLTS)));
+    }
+
     private Engine.Bench bench(Condition now) {
         Setting setting = Setting.of(now.line())
                 .withBand(Reader.known(chassis, now.band()))
                 .withControls(Reader.controls(chassis, now.volume()))
                 .withFaults(open(now.openEnds()))
-                .withTrims(calibration.map(Calibration::trims).orElse(java.util.Map.of()));
+                .withTrims(calibration.map(Calibration::trims).orElse(Map.of()));
         return engine.prepare(chassis, setting);
     }
 

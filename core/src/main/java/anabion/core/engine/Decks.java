@@ -181,9 +181,9 @@ public final class Decks {
     }
 
     private void measures(Rails.Rail r, double from, double to) {
-        String v = r.back().equals(bench.circuit().reference())
-                ? "v(" + node(r.reservoir()) + ")"
-                : "v(" + node(r.reservoir()) + "," + node(r.back()) + ")";
+        String between = "across_" + name(r.name());
+        lines.add("E" + between + " " + between + " 0 " + node(r.reservoir()) + " " + node(r.back()) + " 1");
+        String v = "v(" + between + ")";
         String window = " from=" + number(from) + " to=" + number(to);
         String n = name(r.name()).toLowerCase(Locale.ROOT);
         lines.add(".meas tran mean_" + n + " AVG " + v + window);

@@ -18,6 +18,9 @@ import java.util.Optional;
  */
 public final class Engine {
     private static final int KEPT = 64;
+    /** Source resistance of a fixed rail, in ohms. */
+    private static final double STIFF = 0.01;
+
     private final OperatingPoint solver = new OperatingPoint();
     private final OperatingPoint mainsSolver = new OperatingPoint();
     private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
@@ -51,6 +54,12 @@ public final class Engine {
         for (Rails.Rail r : rails)
             c.device(r.name() + ".rail" + rails.indexOf(r), r.characteristic(), r.output(), r.back(), r.reservoir());
         return new Bench(this, c.build(), mains.map(Mains::solution), rails);
+    }
+
+    /** A set whose rails stand where they stand in another solution, whatever its faults draw. */
+    public Bench prepareOnRails(Chassis chassis, Setting setting, Operating sound) {
+        Bench bench = prepare(chassis, setting);
+        return new Bench(this, bench.onFixedRails(sound), bench.mains, List.of());
     }
 
     private Characteristic characteristic(Rectifier rectifier, double siemens) {
@@ -101,6 +110,24 @@ public final class Engine {
 
         public Circuit circuit() {
             return circuit;
+        }
+
+        /** The same circuit with a stiff source in place of every rectifier, as high as another solution has it. */
+        public Circuit onFixedRails(Operating sound) {
+            Circuit.Builder c = Circuit.of(circuit.reference());
+            circuit.nets().forEach(c::node);
+            for (Element e : circuit.elements())
+                if (!(e instanceof Element.Device d && d.law() instanceof Characteristic)) c.add(e);
+            for (Rails.Rail r : rails)
+                c.current(
+                                r.name() + ".push",
+                                r.back(),
+                                r.reservoir(),
+                                (sound.volts(r.reservoir()).orElse(0)
+                                                - sound.volts(r.back()).orElse(0))
+                                        / STIFF)
+                        .resistor(r.name() + ".stiff", r.reservoir(), r.back(), STIFF);
+            return c.build();
         }
 
         List<Rails.Rail> rails() {

@@ -3,6 +3,7 @@ package anabion.desktop.probe;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -35,6 +36,17 @@ public sealed interface Entry {
 
     /** Speaks to a meter at a network address. */
     record Connect(String address) implements Entry {}
+
+    /**
+     * Asks what a sound set shows at a point.
+     *
+     * @param settings band, control, switch or fault: {@code AM}, {@code RV1=0.3}, {@code C14:leaky:1M}
+     */
+    record Should(String point, List<String> settings) implements Entry {
+        public Should {
+            settings = List.copyOf(settings);
+        }
+    }
 
     record WaitsFor(String what) implements Entry {}
 

@@ -64,10 +64,20 @@ public final class ProbeParser {
                     case "band" -> new Entry.BandChoice(rest);
                     case "signal" -> new Entry.Signal(rest);
                     case "connect" -> new Entry.Connect(rest);
+                    case "should" -> should(rest);
                     case "waits" -> new Entry.WaitsFor(rest);
                     case "timer" -> timer(rest);
                     default -> null;
                 });
+    }
+
+    private static Entry should(String rest) {
+        List<String> words = List.of(rest.split("\\s+"));
+        if (words.get(0).isEmpty())
+            throw BadInput.at("")
+                    .because("a pin or net belongs here")
+                    .so("type it like should V3.7, should B2 Pick-up or should V4.1 C14:leaky:1M");
+        return new Entry.Should(words.get(0), words.subList(1, words.size()));
     }
 
     private static double volts(String text) {

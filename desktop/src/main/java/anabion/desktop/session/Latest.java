@@ -1,5 +1,6 @@
 package anabion.desktop.session;
 
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.atomic.AtomicLong;
@@ -29,6 +30,11 @@ final class Latest implements AutoCloseable {
                 Platform.runLater(() -> trouble.accept(e));
             }
         });
+    }
+
+    /** Runs something that nothing newer makes idle. */
+    <T> CompletableFuture<T> run(Supplier<T> work) {
+        return CompletableFuture.supplyAsync(work, worker);
     }
 
     @Override

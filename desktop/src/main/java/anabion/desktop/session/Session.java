@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
+import anabion.core.engine.CircuitPredictor;
 import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
@@ -18,6 +19,7 @@ import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.probe.Entry;
 import anabion.workshop.Op;
+import anabion.workshop.Question;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets.History;
 import anabion.workshop.StorageThread;
@@ -237,6 +239,12 @@ public final class Session implements AutoCloseable {
     /** The point that a typed name means. */
     public Point point(String name) {
         return Points.of(need().chassis()).need(name);
+    }
+
+    /** Computes what a sound set shows, on the compute worker. */
+    public CompletableFuture<Optional<CircuitPredictor.Answer>> ask(Question question) {
+        Chassis chassis = need().chassis();
+        return compute.run(() -> question.answer(chassis));
     }
 
     private void judge() {

@@ -80,4 +80,12 @@ class ProbeParserTest {
                 .isInstanceOfSatisfying(
                         BadInput.class, e -> assertThat(e.remedy()).isNotBlank());
     }
+
+    @Test
+    void shouldAsksForAPointWithSettings() {
+        assertThat(ProbeParser.parse("should V3.7", true)).isEqualTo(new Entry.Should("V3.7", java.util.List.of()));
+        assertThat(ProbeParser.parse("should B2 AM RV1=0.3 C14:leaky:1M", false))
+                .isEqualTo(new Entry.Should("B2", java.util.List.of("AM", "RV1=0.3", "C14:leaky:1M")));
+        assertThatThrownBy(() -> ProbeParser.parse("should", true)).hasMessageContaining("pin or net");
+    }
 }
