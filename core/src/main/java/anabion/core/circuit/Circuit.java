@@ -105,8 +105,7 @@ public final class Circuit {
                     name, law, Arrays.stream(terminals).map(this::node).toList()));
         }
 
-        /** An element of a circuit whose nets are all here in the same order. */
-        public Builder add(Element e) {
+        private Builder add(Element e) {
             elements.add(e);
             return this;
         }

@@ -1,6 +1,7 @@
 package anabion.core.engine;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
@@ -25,6 +26,7 @@ public final class Engine {
     private final OperatingPoint mainsSolver = new OperatingPoint();
     private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
     private final Memory<List<Element>, Solution> alternating = new Memory<>(KEPT);
+    private Optional<Feed> sound = Optional.empty();
     private double[] last = {};
     private List<String> lastNets = List.of();
 
@@ -42,6 +44,50 @@ public final class Engine {
 
     /** @param series ohms in the line */
     Bench prepare(Chassis chassis, Setting setting, double series) {
+        Feed feed = feed(chassis, setting, series);
+        Circuit.Builder c = direct(chassis, setting, feed);
+        for (Rails.Rail r : feed.rails())
+            c.device(
+                    r.name() + ".rail" + feed.rails().indexOf(r),
+                    r.characteristic(),
+                    r.output(),
+                    r.back(),
+                    r.reservoir());
+        return new Bench(this, c.build(), feed.mains().map(Mains::solution), feed.rails());
+    }
+
+    private static Circuit.Builder direct(Chassis chassis, Setting setting, Feed feed) {
+        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), feed.mains())
+                .circuit();
+    }
+
+    /** What feeds a set: the same for every fault that lies elsewhere. */
+    private record Feed(
+            Chassis chassis, Setting setting, double series, Optional<Mains> mains, List<Rails.Rail> rails) {
+        boolean serves(Chassis other, Setting wanted, double ohms) {
+            return chassis == other
+                    && series == ohms
+                    && setting.equals(wanted.withFaults(List.of()))
+                    && wanted.faults().stream().noneMatch(this::touches);
+        }
+
+        private boolean touches(Fault f) {
+            Optional<Part> part = chassis.part(f.part());
+            if (part.isEmpty() || f.mode().startsWith("heater") || mains.isEmpty()) return true;
+            for (String net : part.get().nets().values()) {
+                boolean tube = part.get().device().isPresent();
+                if (mains.get().alternates(net) && (!tube || f.mode().equals("joint"))) return true;
+                for (Rails.Rail r : rails)
+                    if (net.equals(r.output())
+                            || net.equals(r.reservoir())
+                            || r.plates().contains(net)) return true;
+            }
+            return false;
+        }
+    }
+
+    private Feed feed(Chassis chassis, Setting setting, double series) {
+        if (sound.filter(f -> f.serves(chassis, setting, series)).isPresent()) return sound.get();
         String reference = reference(chassis);
         Faults faults = new Faults(chassis, setting.faults());
         Optional<Mains> mains = Mains.has(chassis)
@@ -50,16 +96,22 @@ public final class Engine {
         List<Rails.Rail> rails = mains.map(
                         m -> new Rails(chassis, setting, faults, m, reference, this::characteristic).all())
                 .orElse(List.of());
-        Circuit.Builder c = new Direct(chassis, setting, faults, reference, mains).circuit();
-        for (Rails.Rail r : rails)
-            c.device(r.name() + ".rail" + rails.indexOf(r), r.characteristic(), r.output(), r.back(), r.reservoir());
-        return new Bench(this, c.build(), mains.map(Mains::solution), rails);
+        Feed feed = new Feed(chassis, setting, series, mains, rails);
+        if (setting.faults().isEmpty()) sound = Optional.of(feed);
+        return feed;
     }
 
     /** A set whose rails stand where they stand in another solution, whatever its faults draw. */
-    public Bench prepareOnRails(Chassis chassis, Setting setting, Operating sound) {
-        Bench bench = prepare(chassis, setting);
-        return new Bench(this, bench.onFixedRails(sound), bench.mains, List.of());
+    public Bench prepareOnRails(Chassis chassis, Setting setting, Operating other) {
+        Feed feed = feed(chassis, setting.withFaults(List.of()), 0);
+        Circuit.Builder c = direct(chassis, setting, feed);
+        for (Rails.Rail r : feed.rails()) {
+            double volts =
+                    other.volts(r.reservoir()).orElse(0) - other.volts(r.back()).orElse(0);
+            c.current(r.name() + ".push", r.back(), r.reservoir(), volts / STIFF)
+                    .resistor(r.name() + ".stiff", r.reservoir(), r.back(), STIFF);
+        }
+        return new Bench(this, c.build(), feed.mains().map(Mains::solution), List.of());
     }
 
     private Characteristic characteristic(Rectifier rectifier, double siemens) {
@@ -110,24 +162,6 @@ public final class Engine {
 
         public Circuit circuit() {
             return circuit;
-        }
-
-        /** The same circuit with a stiff source in place of every rectifier, as high as another solution has it. */
-        public Circuit onFixedRails(Operating sound) {
-            Circuit.Builder c = Circuit.of(circuit.reference());
-            circuit.nets().forEach(c::node);
-            for (Element e : circuit.elements())
-                if (!(e instanceof Element.Device d && d.law() instanceof Characteristic)) c.add(e);
-            for (Rails.Rail r : rails)
-                c.current(
-                                r.name() + ".push",
-                                r.back(),
-                                r.reservoir(),
-                                (sound.volts(r.reservoir()).orElse(0)
-                                                - sound.volts(r.back()).orElse(0))
-                                        / STIFF)
-                        .resistor(r.name() + ".stiff", r.reservoir(), r.back(), STIFF);
-            return c.build();
         }
 
         List<Rails.Rail> rails() {

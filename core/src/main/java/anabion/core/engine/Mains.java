@@ -76,6 +76,11 @@ final class Mains {
         return hot;
     }
 
+    /** Whether a net alternates. */
+    boolean alternates(String net) {
+        return live.contains(net);
+    }
+
     double volts(String net) {
         return hot.volts(net).orElse(0);
     }
