@@ -113,6 +113,18 @@ final class Shots {
                 session.step().set(Step.VOLTAGES);
                 shell.actions().get("guide").run().run();
             }));
+            shots.add(new Shot("x-brae", false, 1280, 800, () -> {
+                shell.overlay().close();
+                open(DemoWorkshop.chassis("brae").id(), Step.VOLTAGES);
+            }));
+            shots.add(new Shot(
+                    "x-lark",
+                    true,
+                    1280,
+                    800,
+                    () -> open(DemoWorkshop.chassis("lark").id(), Step.VOLTAGES)));
+            shots.add(new Shot(
+                    "x-lark-parts", false, 1280, 800, () -> session.step().set(Step.STUDY)));
             for (boolean dim : new boolean[] {false, true}) {
                 String end = dim ? "-small-dim" : "-small";
                 shots.add(new Shot("x-shelf" + end, dim, 1024, 700, () -> {

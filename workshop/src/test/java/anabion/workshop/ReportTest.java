@@ -42,7 +42,7 @@ class ReportTest {
                             "AM: distorted, after ten minutes",
                             "parts younger than the set")
                     .contains("licensed practice", "data:image/jpeg;base64,", "the &lt;underside&gt; &amp; more");
-            long needles = html.toString().split("class=\"needle ", -1).length - 1;
+            int needles = html.toString().split("class=\"needle ", -1).length - 1;
             assertThat(needles).as("one needle for each reading").isEqualTo(9);
         }
     }

@@ -5,22 +5,59 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalDouble;
 
-/**
- * Where a circuit settles, or how far the search came.
- *
- * @param circuit the circuit solved
- * @param unknowns volts of the nets in order, then the currents of sources and transformers; for a warm start
- * @param residual largest current in amperes by which a net's sum misses zero
- * @param iterations of Newton's method, over all attempts
- * @param unsettled nets that would not settle; empty on success
- */
-public record Solution(
-        Circuit circuit,
-        double[] unknowns,
-        boolean converged,
-        double residual,
-        int iterations,
-        List<String> unsettled) {
+/** Where a circuit settles, or how far the search came. */
+public final class Solution {
+    private final Circuit circuit;
+    private final double[] unknowns;
+    private final boolean converged;
+    private final double residual;
+    private final int iterations;
+    private final List<String> unsettled;
+
+    Solution(
+            Circuit circuit,
+            double[] unknowns,
+            boolean converged,
+            double residual,
+            int iterations,
+            List<String> unsettled) {
+        this.circuit = circuit;
+        this.unknowns = unknowns.clone();
+        this.converged = converged;
+        this.residual = residual;
+        this.iterations = iterations;
+        this.unsettled = List.copyOf(unsettled);
+    }
+
+    /** The circuit solved. */
+    public Circuit circuit() {
+        return circuit;
+    }
+
+    /** Volts of the nets in order, then the currents of sources and transformers; for a warm start. */
+    public double[] unknowns() {
+        return unknowns.clone();
+    }
+
+    public boolean converged() {
+        return converged;
+    }
+
+    /** The largest current in amperes by which a net's sum misses zero. */
+    public double residual() {
+        return residual;
+    }
+
+    /** Iterations of Newton's method, over all attempts. */
+    public int iterations() {
+        return iterations;
+    }
+
+    /** The nets that would not settle; empty on success. */
+    public List<String> unsettled() {
+        return unsettled;
+    }
+
     /** Volts of a net against the reference; empty if the circuit has no such net. */
     public OptionalDouble volts(String net) {
         var node = circuit.node(net);

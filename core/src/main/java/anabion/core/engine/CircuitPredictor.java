@@ -66,7 +66,7 @@ public final class CircuitPredictor implements Predictor {
         if (!reader.works()) return Optional.empty();
         double free = reader.free(point.net(), measure);
         OptionalDouble read = reader.read(point.net(), measure, now.meter());
-        if (read.isEmpty() || Math.abs(free) > 1 && Math.abs(read.getAsDouble()) < FLOATING * Math.abs(free))
+        if (read.isEmpty() || (Math.abs(free) > 1 && Math.abs(read.getAsDouble()) < FLOATING * Math.abs(free)))
             return Optional.empty();
         return Optional.of(said(
                 now,

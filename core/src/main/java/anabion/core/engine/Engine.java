@@ -65,7 +65,7 @@ public final class Engine {
     private record Feed(
             Chassis chassis, Setting setting, double series, Optional<Mains> mains, List<Rails.Rail> rails) {
         boolean serves(Chassis other, Setting wanted, double ohms) {
-            return chassis == other
+            return chassis.equals(other)
                     && series == ohms
                     && setting.equals(wanted.withFaults(List.of()))
                     && wanted.faults().stream().noneMatch(this::touches);

@@ -161,10 +161,10 @@ final class Linear {
             }
             return nets;
         }
-        boolean leads = k instanceof Component.Resistor r && r.ohms() <= 5 * Rails.SURGE
+        boolean leads = (k instanceof Component.Resistor r && r.ohms() <= 5 * Rails.SURGE)
                 || k instanceof Component.Fuse
                 || k instanceof Component.Switch
-                || k instanceof Component.Windings w && w.windings().size() == 1;
+                || (k instanceof Component.Windings w && w.windings().size() == 1);
         return leads ? List.copyOf(p.nets().values()) : List.of();
     }
 

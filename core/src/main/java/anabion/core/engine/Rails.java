@@ -108,8 +108,10 @@ final class Rails {
         double surge = reservoir.equals(cathode) ? 0 : between(cathode, reservoir);
         List<Path> paths = new ArrayList<>();
         for (Port p : ports)
-            paths.add(
-                    new Path(mains.volts(p.plate()) - mains.volts(back), mains.ohms(p.plate(), back) + surge, p.law()));
+            paths.add(new Path(
+                    rounded(mains.volts(p.plate()) - mains.volts(back)),
+                    rounded(mains.ohms(p.plate(), back) + surge),
+                    p.law()));
         double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
         Rectifier rectifier = new Rectifier(paths, Wave.SINE, hertz, farads(reservoir, back));
         return new Rail(
@@ -245,7 +247,8 @@ final class Rails {
         double sum = 0;
         for (int n = 1; n < last; n++) {
             String end = faults.net(p, String.valueOf(n));
-            boolean there = end.equals(net) && grounds.contains(common) || common.equals(net) && grounds.contains(end);
+            boolean there =
+                    (end.equals(net) && grounds.contains(common)) || (common.equals(net) && grounds.contains(end));
             if (there) sum += c.farads().get(n - 1) * (faults.is(p.reference(), "dried") ? DRIED : 1);
         }
         return sum;

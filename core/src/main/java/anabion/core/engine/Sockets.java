@@ -71,7 +71,7 @@ final class Sockets {
 
     /** {@code h}, {@code h+k}, {@code f}, {@code f-}, {@code f++g5}; the middle of a filament, {@code hm}, is no end. */
     private static boolean isEnd(String function) {
-        if (function.isEmpty() || function.charAt(0) != 'h' && function.charAt(0) != 'f') return false;
+        if (function.isEmpty() || (function.charAt(0) != 'h' && function.charAt(0) != 'f')) return false;
         return function.length() == 1 || function.charAt(1) == '+' || function.charAt(1) == '-';
     }
 

@@ -1,5 +1,6 @@
 package anabion.workshop.demo;
 
+import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
@@ -11,17 +12,23 @@ import anabion.core.engine.Setting;
 import anabion.core.engine.Specimen;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.ReadingCodec;
+import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
+import anabion.core.tree.Extra;
 import anabion.core.tree.Fields;
 import anabion.core.tree.TreeReader;
+import anabion.workshop.SetRecord;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 
 /**
  * Writes the computed papers of the demo sets anew: their service charts, from a healthy specimen, and the readings already taken,
@@ -35,6 +42,8 @@ public final class DemoPapers {
     private static final long CHARTED = 11;
     private static final long ON_THE_BENCH = 8;
 
+    private static final Instant FIRST = Instant.parse("2026-04-20T14:00:00Z");
+
     private DemoPapers() {}
 
     public static void main(String[] args) throws IOException {
@@ -44,6 +53,9 @@ public final class DemoPapers {
         StringBuilder csv = new StringBuilder();
         ReadingCodec.csv(read("halcyon", DemoWorkshop.set("halcyon").readings()), csv);
         Files.writeString(folder.resolve("halcyon.readings.csv"), csv);
+        StringBuilder finished = new StringBuilder();
+        ReadingCodec.csv(repaired("lark"), finished);
+        Files.writeString(folder.resolve("lark.readings.csv"), finished);
     }
 
     /** A chassis with its chart computed. */
@@ -83,6 +95,37 @@ public final class DemoPapers {
                 volts = loaded.volts(net).orElse(0);
             }
             all.add(r.withValue(shown(volts)));
+        }
+        return all;
+    }
+
+    /** Every charted point of a set that is well again, a minute apart, with a 10 MΩ meter. */
+    static List<Reading> repaired(String name) {
+        SetRecord set = DemoWorkshop.set(name);
+        Condition usual = new SetRecord(set.chassis(), set.job(), List.of(), List.of(), set.place()).usual();
+        Engine.Bench bench = new Engine()
+                .prepare(
+                        set.chassis(),
+                        Setting.of(usual.line())
+                                .withControls(Map.of("RV1", 0.0))
+                                .withTrims(Specimen.of(set.chassis(), ON_THE_BENCH)));
+        List<Reading> all = new ArrayList<>();
+        for (ChartRow r : set.chassis().chart().orElseThrow().rows()) {
+            String net = Points.of(set.chassis()).need(r.point()).net();
+            double volts = bench.solveWithMeter(net, usual.meter().ohmsAt(1))
+                    .volts(net)
+                    .orElse(0);
+            all.add(new Reading(
+                    UUID.nameUUIDFromBytes((name + r.point()).getBytes(StandardCharsets.UTF_8)),
+                    r.point(),
+                    Engine.reference(set.chassis()),
+                    r.measure(),
+                    shown(volts),
+                    false,
+                    usual,
+                    set.job().fitted().id(),
+                    FIRST.plusSeconds(60L * all.size()),
+                    Extra.NONE));
         }
         return all;
     }
