@@ -65,7 +65,7 @@ final class CompareCommand implements Callable<Integer> {
                 set.job().alterations(),
                 set.job().arrival().complaints(),
                 now,
-                anabion.core.reading.Tolerances.STANDARD,
+                anabion.core.reading.Tolerances.usual(set.chassis()),
                 Predictors.of(set.chassis()));
         List<Row> rows =
                 verdict.rows().stream().filter(r -> r.reading().isPresent()).toList();

@@ -52,7 +52,7 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
                 job.alterations(),
                 job.arrival().complaints(),
                 now,
-                Tolerances.STANDARD,
+                Tolerances.usual(chassis),
                 Predictors.of(chassis));
     }
 }

@@ -1,5 +1,6 @@
 package anabion.core.reading;
 
+import anabion.core.chassis.Chassis;
 import java.util.OptionalDouble;
 
 /**
@@ -12,4 +13,15 @@ import java.util.OptionalDouble;
 public record Tolerances(OptionalDouble usual, double floor, double drift) {
     /** The chart's tolerance, a quarter of a volt, and drifting up to one and a half tolerances. */
     public static final Tolerances STANDARD = new Tolerances(OptionalDouble.empty(), 0.25, 1.5);
+
+    /** Share of the supply that no reading can be blamed for. */
+    private static final double FLOOR = 0.006;
+
+    /** The standard, with a floor that a set on a few volts can use: a quarter of a volt would excuse a transistor anything. */
+    public static Tolerances usual(Chassis chassis) {
+        double volts = chassis.supply().volts();
+        return volts > 0
+                ? new Tolerances(STANDARD.usual, Math.min(STANDARD.floor, FLOOR * volts), STANDARD.drift)
+                : STANDARD;
+    }
 }

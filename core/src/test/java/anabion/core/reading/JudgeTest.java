@@ -5,10 +5,12 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.StageLine;
+import anabion.core.chassis.Supply;
 import anabion.core.chassis.TestSets;
 import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
@@ -175,5 +177,13 @@ class JudgeTest {
         assertThat(Fault.of("C14", "leaky", 11.84e6).text()).isEqualTo("C14:leaky:12M");
         assertThatThrownBy(() -> Fault.parse("C12 leaky")).isInstanceOf(BadInput.class);
         assertThatThrownBy(() -> Fault.parse("C12:sad")).isInstanceOf(BadInput.class);
+    }
+
+    @Test
+    void aSetOnAFewVoltsIsJudgedMoreFinely() {
+        Chassis mains = TestSets.audioEnd();
+        assertThat(Tolerances.usual(mains)).isEqualTo(Tolerances.STANDARD);
+        Chassis battery = mains.withSupply(new Supply(Arrangement.BATTERY, 9, 0, "", Extra.NONE));
+        assertThat(Tolerances.usual(battery).floor()).isBetween(0.04, 0.08);
     }
 }

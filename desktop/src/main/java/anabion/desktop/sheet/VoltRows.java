@@ -129,7 +129,8 @@ final class VoltRows {
     String net(Row row) {
         Point p = row.point();
         if (p.device().isEmpty()) return "";
-        String word = session.say(PinNames.key(p.function()));
+        String section = PinNames.section(p.function());
+        String word = session.say(PinNames.key(p.function())) + (section.isEmpty() ? "" : " " + section);
         boolean named = !p.net().equals(p.label())
                 && !p.net().equals("CHASSIS")
                 && p.net().length() <= 5
