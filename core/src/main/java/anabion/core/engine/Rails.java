@@ -35,6 +35,8 @@ final class Rails {
     private static final double DEAD = 0.5;
     /** A resistor up to this, between rectifier and reservoir or in the return, belongs to the rectifier. */
     static final double SURGE = 1000;
+    /** A winding from this on, in henries, smooths a rail. */
+    private static final double CHOKE = 0.5;
     /** A capacitor from this on is a reservoir, or steadies what is behind a filter resistor. */
     private static final double LARGE = 5e-7;
     /** What a dried electrolytic keeps. */
@@ -89,39 +91,72 @@ final class Rails {
             List<String> plates,
             Characteristic characteristic) {}
 
+    /**
+     * A path with its source.
+     *
+     * @param far the other end of the winding or mains that feeds the plate
+     * @param mate in a bridge, the rectifier through which the current comes back to that end
+     */
+    private record Fed(Port port, String far, Optional<Port> mate) {
+        String back() {
+            return mate.map(Port::plate).orElse(far);
+        }
+
+        RectifierLaw law() {
+            return mate.isPresent() ? port.law().doubled() : port.law();
+        }
+    }
+
     List<Rail> all() {
-        Map<String, List<Port>> byCathode = new LinkedHashMap<>();
-        for (Part p : chassis.parts())
-            for (Port port : ports(p))
-                if (Math.abs(mains.volts(port.plate())) > DEAD && port.law().amperes(100) > 1e-9)
-                    byCathode
-                            .computeIfAbsent(port.cathode(), k -> new ArrayList<>())
-                            .add(port);
+        List<Port> every = new ArrayList<>();
+        for (Part p : chassis.parts()) for (Port port : ports(p)) if (port.law().amperes(100) > 1e-9) every.add(port);
+        Map<String, List<Fed>> byCathode = new LinkedHashMap<>();
+        for (Port port : every) {
+            if (!mains.alternates(port.plate())) continue;
+            String far = back(port.plate());
+            if (Math.abs(mains.volts(port.plate()) - mains.volts(far)) <= DEAD) continue;
+            Optional<Port> mate = every.stream()
+                    .filter(q -> q.cathode().equals(far) && !q.plate().equals(port.plate()))
+                    .findFirst();
+            byCathode.computeIfAbsent(port.cathode(), k -> new ArrayList<>()).add(new Fed(port, far, mate));
+        }
         List<Rail> rails = new ArrayList<>();
-        byCathode.forEach((cathode, ports) -> rails.add(rail(cathode, ports)));
+        byCathode.forEach((cathode, fed) -> rails.add(rail(cathode, fed)));
         return rails;
     }
 
-    private Rail rail(String cathode, List<Port> ports) {
-        String back = back(ports.get(0).plate());
+    private Rail rail(String cathode, List<Fed> fed) {
+        String back = fed.get(0).back();
         String reservoir = reservoir(cathode, back);
         double surge = reservoir.equals(cathode) ? 0 : between(cathode, reservoir);
         List<Path> paths = new ArrayList<>();
-        for (Port p : ports)
+        for (Fed f : fed)
             paths.add(new Path(
-                    rounded(mains.volts(p.plate()) - mains.volts(back)),
-                    rounded(mains.ohms(p.plate(), back) + surge),
-                    p.law()));
+                    rounded(mains.volts(f.port().plate()) - mains.volts(f.far())),
+                    rounded(mains.ohms(f.port().plate(), f.far()) + surge),
+                    f.law()));
         double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
-        Rectifier rectifier = new Rectifier(paths, Wave.SINE, hertz, farads(reservoir, back));
+        Optional<Part> choke = choke(cathode, back);
+        if (choke.isPresent()) reservoir = other(choke.get(), cathode);
+        Rectifier rectifier = new Rectifier(
+                paths,
+                Wave.SINE,
+                hertz,
+                farads(reservoir, back),
+                choke.map(Rails::henries).orElse(0.0),
+                choke.map(p -> ((Component.Windings) p.component())
+                                .windings()
+                                .get(0)
+                                .ohms())
+                        .orElse(0.0));
         return new Rail(
-                ports.get(0).reference(),
+                fed.get(0).port().reference(),
                 cathode,
                 back,
                 reservoir,
                 filter(reservoir),
                 rectifier,
-                ports.stream().map(Port::plate).toList(),
+                fed.stream().map(f -> f.port().plate()).toList(),
                 characteristics.apply(rectifier, filter(reservoir)));
     }
 
@@ -219,6 +254,30 @@ final class Rails {
                 if (!other.equals(cathode) && farads(other, back) >= LARGE) return other;
         }
         return cathode;
+    }
+
+    /** A choke at a cathode that has no reservoir of its own. */
+    private Optional<Part> choke(String cathode, String back) {
+        if (farads(cathode, back) >= LARGE) return Optional.empty();
+        return chassis.parts().stream()
+                .filter(p -> p.touches(cathode)
+                        && p.component() instanceof Component.Windings w
+                        && w.windings().size() == 1
+                        && henries(p) >= CHOKE
+                        && !faults.is(p.reference(), "open")
+                        && farads(other(p, cathode), back) >= LARGE)
+                .findFirst();
+    }
+
+    private static double henries(Part p) {
+        return ((Component.Windings) p.component()).windings().get(0).henries();
+    }
+
+    private static String other(Part p, String net) {
+        return p.nets().values().stream()
+                .filter(n -> !n.equals(net))
+                .findFirst()
+                .orElse(net);
     }
 
     private double between(String a, String b) {

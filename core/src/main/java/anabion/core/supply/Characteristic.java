@@ -16,7 +16,7 @@ public final class Characteristic implements Law {
     private static final double LOWEST = 0.02;
 
     private final Rectifier rectifier;
-    private final Steady steady;
+    private final Finder steady;
     private final double[] volts = new double[POINTS];
     private final double[] amperes = new double[POINTS];
     private final double[] slopes = new double[POINTS];
@@ -24,7 +24,7 @@ public final class Characteristic implements Law {
     /** @param siemens how fast the load's current follows the ripple: the filter resistors at the reservoir; 0 for a steady load */
     public Characteristic(Rectifier rectifier, double siemens) {
         this.rectifier = rectifier;
-        this.steady = new Steady(rectifier);
+        this.steady = Finder.of(rectifier);
         double open = rectifier.open();
         double g = siemens > 0 ? siemens : 1e-6;
         double most = open;
@@ -87,7 +87,7 @@ public final class Characteristic implements Law {
 
     /** The steady cycle under a load. */
     public Cycle cycle(Load load) {
-        return steady.cycle(load);
+        return steady.cycle(load, 0.9 * rectifier.open());
     }
 
     @Override

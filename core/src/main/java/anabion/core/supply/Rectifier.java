@@ -3,13 +3,20 @@ package anabion.core.supply;
 import java.util.List;
 
 /**
- * A rectifier with a capacitor as its reservoir.
+ * A rectifier with its reservoir, which it feeds directly or through a choke.
  *
  * @param paths one for half wave, two for full wave and bridge
  * @param hertz of the source
  * @param farads of the reservoir; below {@link Steady#STRAY} it counts as that
+ * @param henries of a choke between rectifier and reservoir; 0 for none
+ * @param ohms of that choke
  */
-public record Rectifier(List<Path> paths, Wave wave, double hertz, double farads) {
+public record Rectifier(List<Path> paths, Wave wave, double hertz, double farads, double henries, double ohms) {
+    /** With the reservoir directly at the rectifier. */
+    public Rectifier(List<Path> paths, Wave wave, double hertz, double farads) {
+        this(paths, wave, hertz, farads, 0, 0);
+    }
+
     public Rectifier {
         paths = List.copyOf(paths);
         if (!(hertz > 0)) throw new IllegalArgumentException("a rectifier needs an alternating source");
@@ -24,6 +31,6 @@ public record Rectifier(List<Path> paths, Wave wave, double hertz, double farads
 
     /** The steady cycle under a load. */
     public Cycle cycle(Load load) {
-        return new Steady(this).cycle(load);
+        return Finder.of(this).cycle(load, 0.9 * open());
     }
 }

@@ -3,7 +3,7 @@ package anabion.core.supply;
 import java.util.List;
 
 /**
- * Finds steady cycles of one rectifier under any load.
+ * Finds steady cycles of a rectifier with its reservoir directly at it.
  *
  * <p>Method: C·dv/dt = Σ i_k(e_k(t) − v) − i_load(v), by the trapezoidal rule with {@link #STEPS} steps a cycle, each solved by
  * Newton's method; the reservoir's volts at the start of the cycle are found by shooting, with the secant rule on how far the
@@ -11,7 +11,7 @@ import java.util.List;
  * has not within {@link #ROUNDS} rounds, the cycle says so. With 400 steps the ripple is within 1 % of 6400 steps as long as a path's
  * resistance times the reservoir is above a tenth of a millisecond.
  */
-final class Steady {
+final class Steady implements Finder {
     private static final int STEPS = 400;
     private static final int ROUNDS = 40;
     /** Volts below which no path carries anything worth counting. */
@@ -42,12 +42,8 @@ final class Steady {
         }
     }
 
-    Cycle cycle(Load load) {
-        return cycle(load, 0.9 * rectifier.open());
-    }
-
-    /** @param guess reservoir volts to begin the search with */
-    Cycle cycle(Load load, double guess) {
+    @Override
+    public Cycle cycle(Load load, double guess) {
         Walk walk = new Walk(load);
         double start = guess;
         double error = walk.go(start) - start;

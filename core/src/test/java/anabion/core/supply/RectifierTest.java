@@ -100,6 +100,27 @@ class RectifierTest {
         assertThat(square.cycle(load).ripple()).isLessThan(sine.cycle(load).ripple());
     }
 
+    /** Above the critical current V = 2√2/π·V_rms less the drops; with next to no load the peak. (Any textbook.) */
+    @Test
+    void aChokeHoldsTheMeanAboveTheCriticalCurrentAndLetsItClimbBelow() {
+        Rectifier r = new Rectifier(
+                List.of(new Path(240, 20, Fit.silicon()), new Path(-240, 20, Fit.silicon())),
+                Wave.SINE,
+                50,
+                32e-6,
+                10,
+                100);
+        Cycle loaded = r.cycle(new Load(1 / 2500.0, 0));
+        double mean = 2 * Math.sqrt(2) / Math.PI * 240;
+        assertThat(loaded.settled()).isTrue();
+        assertThat(loaded.volts()).isCloseTo(mean - loaded.amperes() * 120 - 0.8, within(0.02 * mean));
+        assertThat(loaded.peak()).isLessThan(1.6 * loaded.amperes());
+        Cycle light = r.cycle(new Load(1 / 200e3, 0));
+        assertThat(light.volts()).isBetween(1.25 * mean, 240 * Math.sqrt(2));
+        Cycle directly = full(Fit.silicon(), 32e-6).cycle(new Load(1 / 2500.0, 0));
+        assertThat(loaded.ripple()).isLessThan(directly.ripple() / 3);
+    }
+
     @Test
     void directCurrentIsNoSourceForARectifier() {
         assertThatThrownBy(() -> new Rectifier(List.of(), Wave.SINE, 0, 1e-6)).hasMessageContaining("alternating");
