@@ -1,9 +1,6 @@
 package anabion.desktop.shell;
 
-import anabion.core.engine.CircuitPredictor;
 import anabion.core.input.BadInput;
-import anabion.core.quantity.Figures;
-import anabion.core.reading.Condition;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.look.Look;
 import anabion.desktop.probe.Entry;
@@ -13,7 +10,6 @@ import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;
 import anabion.workshop.Op;
 import anabion.workshop.Photo;
-import anabion.workshop.Question;
 import anabion.workshop.StorageTrouble;
 import anabion.workshop.Timer;
 import java.nio.file.Path;
@@ -303,7 +299,7 @@ public final class Shell extends StackPane {
             Timer timer = Timer.starting(session.need().id(), t.label(), t.length(), session.clock());
             return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));
         }
-        if (entry instanceof Entry.Should s) return should(s);
+        if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session, probe);
         if (entry instanceof Entry.Connect c) return meters.connect(c.address());
         if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
         if (entry instanceof Entry.Line l)
@@ -314,31 +310,6 @@ public final class Shell extends StackPane {
             session.condition().set(session.condition().get().map(c -> c.withSignal(s.words())));
         if (entry instanceof Entry.BandChoice b) band(b.name());
         return done;
-    }
-
-    /** The answer stands in the line until the next entry. */
-    private CompletableFuture<?> should(Entry.Should asked) {
-        Condition now = session.condition().get().orElseThrow();
-        Question question = Question.of(session.need().chassis(), asked.point(), asked.settings(), now);
-        CompletableFuture<String> answer = session.ask(question).thenApply(a -> said(question, a));
-        answer.thenAccept(words -> Platform.runLater(() -> Platform.runLater(() -> probe.say(words))));
-        return answer;
-    }
-
-    private String said(Question q, Optional<CircuitPredictor.Answer> answer) {
-        if (answer.isEmpty()) return session.say("ui.should.unknown", q.point().label());
-        boolean alternates = answer.get().alternating() > 0.5;
-        String volts = alternates
-                        && Math.abs(answer.get().direct()) < 0.05 * answer.get().alternating()
-                ? Figures.volts(answer.get().alternating()) + " ~"
-                : Figures.volts(answer.get().direct());
-        return session.say(
-                "ui.should",
-                q.point().label(),
-                volts,
-                Figures.fixed(q.condition().line(), 0),
-                q.condition().band(),
-                q.condition().meter().text());
     }
 
     private void band(String name) {

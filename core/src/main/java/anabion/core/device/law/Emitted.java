@@ -23,7 +23,7 @@ public record Emitted(double perveance, double contact) {
     }
 
     String deck(String volts) {
-        return Deck.number(perveance) + "*pow(" + Deck.number(SPREAD) + "*ln(1+exp((" + volts + "+"
-                + Deck.number(contact) + ")/" + Deck.number(SPREAD) + ")),1.5)";
+        return Deck.number(perveance) + "*pow(" + Deck.number(SPREAD) + "*"
+                + Smooth.softplus("(" + volts + "+" + Deck.number(contact) + ")/" + Deck.number(SPREAD)) + ",1.5)";
     }
 }

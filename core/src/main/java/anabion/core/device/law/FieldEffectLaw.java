@@ -32,7 +32,7 @@ public record FieldEffectLaw(double full, double pinch) implements Law {
     @Override
     public List<String> deck(String name, List<String> n) {
         String gs = Deck.volts(n.get(0), n.get(2));
-        String open = "(0.05*ln(1+exp((" + gs + "+" + Deck.number(pinch) + ")/0.05)))";
+        String open = "(0.05*" + Smooth.softplus("(" + gs + "+" + Deck.number(pinch) + ")/0.05") + ")";
         return List.of(
                 Deck.current(
                         name + "d",

@@ -14,6 +14,11 @@ final class Smooth {
         return (v + Math.sqrt(v * v + width * width)) / 2;
     }
 
+    /** ln(1 + e^x) as a deck writes it: the larger part apart, so that no exponential overflows. */
+    static String softplus(String x) {
+        return "(max(" + x + ",0)+ln(1+exp(-abs(" + x + "))))";
+    }
+
     /** The same as a deck writes it. */
     static String positive(String v, double width) {
         return "((" + v + "+sqrt((" + v + ")*(" + v + ")+" + Deck.number(width * width) + "))/2)";

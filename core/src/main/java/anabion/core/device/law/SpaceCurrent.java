@@ -57,8 +57,9 @@ public record SpaceCurrent(
 
     private String power(String u, String grid, double amplification) {
         String root = "sqrt(" + Deck.number(corner) + "+" + u + "*" + u + ")";
-        return "pow(" + u + "/" + Deck.number(softness) + "*ln(1+exp(" + Deck.number(softness) + "*("
-                + Deck.number(1 / amplification) + "+(" + grid + "+" + SHIFT + ")/" + root + "))),"
-                + Deck.number(exponent) + ")";
+        String drive = Deck.number(softness) + "*(" + Deck.number(1 / amplification) + "+(" + grid + "+" + SHIFT + ")/"
+                + root + ")";
+        return "pow(" + u + "/" + Deck.number(softness) + "*" + Smooth.softplus(drive) + "," + Deck.number(exponent)
+                + ")";
     }
 }
