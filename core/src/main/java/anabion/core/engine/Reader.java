@@ -6,14 +6,18 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.OptionalDouble;
 
-/** A meter on a computed set: what it shows at a net. */
+/** A meter on a computed set: what it shows at a net. It remembers what it has read. */
 final class Reader {
     private final Engine.Bench bench;
     private final Operating free;
+    private final Map<Probed, OptionalDouble> read = new HashMap<>();
+
+    private record Probed(String net, double ohms) {}
 
     Reader(Engine.Bench bench) {
         this.bench = bench;
@@ -36,8 +40,12 @@ final class Reader {
         if (measure == Measure.AC_VOLTS) return free.alternating(net);
         if (free.volts(net).isEmpty()) return OptionalDouble.empty();
         if (net.equals(bench.circuit().reference())) return OptionalDouble.of(0);
-        Operating loaded = bench.solveWithMeter(net, meter.ohmsAt(free(net, measure)));
-        return loaded.converged() ? loaded.volts(net) : OptionalDouble.empty();
+        return read.computeIfAbsent(new Probed(net, meter.ohmsAt(free(net, measure))), this::loaded);
+    }
+
+    private OptionalDouble loaded(Probed at) {
+        Operating o = bench.solveWithMeter(at.net(), at.ohms());
+        return o.converged() ? o.volts(at.net()) : OptionalDouble.empty();
     }
 
     /** The settings of the controls in a chart's or reading's words. */
