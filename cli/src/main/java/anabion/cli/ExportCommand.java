@@ -118,7 +118,7 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private byte[] deck(Chassis chassis) {
-        Setting setting = options.setting(chassis);
+        Setting setting = options.setting(SettingOptions.wired(chassis));
         if (to == To.deck_tran && !chassis.supply().arrangement().usesMains())
             throw BadInput.at("--to " + to)
                     .because("this set has no mains side")

@@ -2,6 +2,7 @@ package anabion.cli;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.engine.ColdOhms;
+import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
@@ -53,7 +54,7 @@ final class OhmsCommand implements Callable<Integer> {
                 options.setting(chassis),
                 SettingOptions.net(chassis, from),
                 SettingOptions.net(chassis, to),
-                Notation.exact(meter, Unit.VOLT));
+                test());
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("ohms", a.ohms());
         all.put("range", List.of(a.low(), a.high()));
@@ -61,6 +62,14 @@ final class OhmsCommand implements Callable<Integer> {
         spec.commandLine().getOut().print(json ? TreeWriter.text(all) : plain(a));
         spec.commandLine().getOut().flush();
         return Main.FINE;
+    }
+
+    private double test() {
+        double volts = Notation.exact(meter, Unit.VOLT);
+        if (volts > 0 && volts <= 500) return volts;
+        throw BadInput.at("--meter " + meter)
+                .because("an ohmmeter tests with more than 0 and at most 500 V")
+                .so("give its open-circuit volts, such as 1.5V");
     }
 
     private static String plain(ColdOhms.Answer a) {

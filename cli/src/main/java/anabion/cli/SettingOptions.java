@@ -1,8 +1,8 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
@@ -10,7 +10,6 @@ import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import picocli.CommandLine.Option;
@@ -34,10 +33,19 @@ final class SettingOptions {
             names = "--set",
             paramLabel = "POT=0.3",
             description = "a control's setting from 0 to 1, or a switch's position; may be repeated")
-    private Map<String, String> controls = new LinkedHashMap<>();
+    private List<String> controls = new ArrayList<>();
 
+    /** @throws BadInput if no circuit is entered yet */
     Chassis chassis() throws IOException {
-        return SetArchive.open(file).set().chassis();
+        return wired(SetArchive.open(file).set().chassis());
+    }
+
+    static Chassis wired(Chassis chassis) {
+        if (chassis.parts().isEmpty())
+            throw BadInput.at(chassis.name())
+                    .because("no circuit is entered yet")
+                    .so("enter its parts and nets first");
+        return chassis;
     }
 
     Path file() {
@@ -55,35 +63,15 @@ final class SettingOptions {
         double volts = line != null ? line : chassis.supply().volts();
         if (!(volts >= 0))
             throw BadInput.at("--line").because("a line has no " + volts + " V").so("give volts, such as 230");
-        Map<String, Double> pots = new LinkedHashMap<>();
-        Map<String, String> switches = new LinkedHashMap<>();
-        controls.forEach((ref, value) -> sort(chassis, ref, value, pots, switches));
+        Controls set = Controls.of(chassis, controls);
         return new Setting(
-                volts, band, pots, switches, faults.stream().map(Fault::parse).toList(), Map.of(), true);
-    }
-
-    private static void sort(
-            Chassis chassis, String ref, String value, Map<String, Double> pots, Map<String, String> switches) {
-        Component part = chassis.part(ref)
-                .orElseThrow(() -> BadInput.at("--set " + ref)
-                        .because("there is no such part")
-                        .so("name a potentiometer or switch"))
-                .component();
-        if (part instanceof Component.Switch) switches.put(ref, value);
-        else if (part instanceof Component.Potentiometer) pots.put(ref, share(ref, value));
-        else throw BadInput.at("--set " + ref).because("it cannot be set").so("name a potentiometer or switch");
-    }
-
-    private static double share(String ref, String value) {
-        try {
-            double share = Double.parseDouble(value);
-            if (share >= 0 && share <= 1) return share;
-        } catch (NumberFormatException e) {
-            // said below
-        }
-        throw BadInput.at("--set " + ref + "=" + value)
-                .because("a control stands between 0 and 1")
-                .so("write it like " + ref + "=0.3");
+                volts,
+                band,
+                set.pots(),
+                set.switches(),
+                faults.stream().map(Fault::parse).toList(),
+                Map.of(),
+                true);
     }
 
     /** The net of a name: a net as it is, or a pin or function. */

@@ -43,7 +43,15 @@ final class SupplyCommand implements Callable<Integer> {
             throw BadInput.at("--steps " + steps)
                     .because("this is no number of steps")
                     .so("give 1 to 200");
+        if (!(lamp >= 0))
+            throw BadInput.at("--lamp " + lamp)
+                    .because("a lamp has no such watts")
+                    .so("give its rated watts, such as 100");
         Chassis chassis = options.chassis();
+        if (!chassis.supply().arrangement().usesMains())
+            throw BadInput.at(chassis.name())
+                    .because("this set is not fed from the mains")
+                    .so("use solve for its battery");
         Setting setting = options.setting(chassis);
         List<PowerUp.Step> all = PowerUp.run(chassis, setting, setting.line(), steps, lamp);
         spec.commandLine().getOut().print(json ? TreeWriter.text(tree(all)) : plain(all));

@@ -141,6 +141,24 @@ class MainTest {
     }
 
     @Test
+    void whatCannotBeComputedIsRefused() throws IOException {
+        Path bare = folder.resolve("rover.json");
+        Files.writeString(bare, ChassisCodec.text(DemoWorkshop.chassis("rover")));
+        assertThat(run("solve", bare)).isEqualTo(2);
+        assertThat(err).contains("no circuit is entered");
+        assertThat(run("export", bare, "--to", "deck", "--out", folder.resolve("x.cir")))
+                .isEqualTo(2);
+        assertThat(folder.resolve("x.cir")).doesNotExist();
+        Path battery = folder.resolve("lark.json");
+        Files.writeString(battery, ChassisCodec.text(DemoWorkshop.chassis("lark")));
+        assertThat(run("supply", battery)).isEqualTo(2);
+        assertThat(err).contains("not fed from the mains");
+        assertThat(run("supply", chassis, "--lamp", "-5")).isEqualTo(2);
+        assertThat(run("ohms", chassis, "B2", "CHASSIS", "--meter", "0V")).isEqualTo(2);
+        assertThat(err).contains("500 V");
+    }
+
+    @Test
     void decksAreWritten() throws IOException {
         Path deck = folder.resolve("set.cir");
         assertThat(run("export", chassis, "--to", "deck", "--out", deck)).isZero();
@@ -157,8 +175,12 @@ class MainTest {
                 "--fault|C14:sick|no fault",
                 "--band|UHF|no such band",
                 "--set|RV1=3|between 0 and 1",
-                "--set|R7=0.3|cannot be set",
-                "--set|R99=0.3|no such part",
+                "--set|R7=0.3|no control or switch R7",
+                "--set|R99=0.3|no control or switch R99",
+                "--set|S2=Moon|AM, Pick-up",
+                "--fault|R7:gassy|does not fail as",
+                "--fault|C14:leaky:0|above zero",
+                "--fault|V4:emission:-3|below zero",
                 "--line|-5|--line"
             })
     void whatTheEngineCannotUseIsSaid(String option, String value, String said) {

@@ -6,7 +6,7 @@ package anabion.core.circuit;
  * which the engine benchmark keeps checking; it allocates nothing once made.
  */
 public final class DenseLu {
-    /** A pivot below this, relative to the largest element of the matrix's column at the start, is no pivot. */
+    /** A pivot below this is none. Every net is tied by a picosiemens, so only contradictory sources come here. */
     private static final double TINY = 1e-300;
 
     private final int n;

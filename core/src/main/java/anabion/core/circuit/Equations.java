@@ -219,11 +219,6 @@ final class Equations {
         for (int i = 0; i < size; i++) x[i] += by * dx[i];
     }
 
-    /** A relative imbalance below which halving the step is pointless. */
-    double noise() {
-        return 1;
-    }
-
     boolean settled(double[] x, double taken) {
         for (int i = 0; i < size; i++) {
             if (i < nets && Math.abs(dx[i]) * taken > RELATIVE * Math.abs(x[i]) + VOLTS) return false;

@@ -95,7 +95,8 @@ public final class OperatingPoint {
             double largest = s.limit(MOST);
             double taken = 1;
             double after = s.advance(x, taken, gmin, sources);
-            for (int h = 0; h < HALVINGS && after > GROWTH * norm && after > s.noise(); h++) {
+            // an imbalance of one is the tolerance itself: halving cannot better it
+            for (int h = 0; h < HALVINGS && after > GROWTH * norm && after > 1; h++) {
                 taken /= 2;
                 after = s.advance(x, taken, gmin, sources);
             }

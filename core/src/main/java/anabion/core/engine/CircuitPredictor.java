@@ -3,6 +3,7 @@ package anabion.core.engine;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
@@ -85,21 +86,16 @@ public final class CircuitPredictor implements Predictor {
     public record Answer(double direct, double alternating) {}
 
     /** Volts at a point under any setting and with any faults; empty if the circuit does not settle. */
-    public synchronized Optional<Answer> ask(
-            Point point,
-            Condition now,
-            Map<String, Double> controls,
-            Map<String, String> switches,
-            List<Fault> faults) {
+    public synchronized Optional<Answer> ask(Point point, Condition now, Controls controls, List<Fault> faults) {
         Map<String, Double> pots = new LinkedHashMap<>(Reader.controls(chassis, now.volume()));
-        pots.putAll(controls);
+        pots.putAll(controls.pots());
         List<Fault> all = new ArrayList<>(open(now.openEnds()));
         all.addAll(faults);
         Setting setting = new Setting(
                 now.line(),
                 Reader.known(chassis, now.band()),
                 pots,
-                switches,
+                controls.switches(),
                 all,
                 calibration.map(Calibration::trims).orElse(Map.of()),
                 true);
@@ -125,9 +121,12 @@ public final class CircuitPredictor implements Predictor {
         for (String r : references) {
             Optional<Part> part = chassis.part(r);
             if (part.isEmpty()) continue;
-            boolean tube = part.get().device().isPresent();
-            faults.add(Fault.of(r, tube ? "dead" : "open"));
-            if (tube) faults.add(Fault.of(r, "heater-open"));
+            boolean tube = part.get()
+                    .device()
+                    .filter(d -> d.deviceKind() == DeviceKind.TUBE)
+                    .isPresent();
+            if (!tube) faults.add(Fault.of(r, "open"));
+            else faults.addAll(List.of(Fault.of(r, "dead"), Fault.of(r, "heater-open")));
         }
         return faults;
     }

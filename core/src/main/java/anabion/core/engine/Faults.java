@@ -1,6 +1,8 @@
 package anabion.core.engine;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
@@ -18,14 +20,37 @@ final class Faults {
 
     private final List<Fault> all;
 
-    /** @throws BadInput if a fault names a part that the chassis lacks */
+    /** @throws BadInput if a fault names a part that the chassis lacks, or one that cannot fail so */
     Faults(Chassis chassis, List<Fault> all) {
         this.all = all;
-        for (Fault f : all)
-            if (chassis.part(f.part()).isEmpty())
-                throw BadInput.at(f.text())
-                        .because("there is no part " + f.part())
-                        .so("name a part of this chassis");
+        all.forEach(f -> check(chassis, f));
+    }
+
+    private static void check(Chassis chassis, Fault f) {
+        Part part = chassis.part(f.part()).orElseThrow(() -> BadInput.at(f.text())
+                .because("there is no part " + f.part())
+                .so("name a part of this chassis"));
+        List<String> modes = modes(part.component());
+        if (!modes.contains(f.mode()))
+            throw BadInput.at(f.text())
+                    .because("a " + part.component().kind() + " does not fail as \"" + f.mode() + "\"")
+                    .so("use one of " + String.join(", ", modes));
+        if (f.amount().startsWith("-") || f.amount().startsWith("−"))
+            throw BadInput.at(f.text()).because("the amount lies below zero").so("give a size, or leave it out");
+    }
+
+    /** The ways in which a kind of part fails. */
+    private static List<String> modes(Component c) {
+        if (c instanceof Component.Resistor) return List.of("open", "short", "drifted", "wrong", "joint");
+        if (c instanceof Component.Potentiometer) return List.of("open", "drifted", "joint");
+        if (c instanceof Component.Capacitor)
+            return List.of("open", "short", "leaky", "dried", "wrong", "mistuned", "joint");
+        if (c instanceof Component.Windings) return List.of("open", "short", "leaky", "mistuned", "joint");
+        if (c instanceof Component.Battery) return List.of("open", "weak", "joint");
+        if (!(c instanceof Component.Device d)) return List.of("open", "joint");
+        return d.deviceKind() == DeviceKind.TUBE
+                ? List.of("dead", "weak", "emission", "gassy", "heater-open", "heater-cathode", "joint")
+                : List.of("open", "short", "leaky", "gain", "weak", "dead", "joint");
     }
 
     boolean is(String reference, String mode) {
@@ -41,8 +66,16 @@ final class Faults {
     double ohms(String reference, String mode, double usual) {
         return find(reference, mode)
                 .filter(f -> !f.amount().isEmpty())
-                .map(f -> Notation.decode(f.amount(), Unit.OHM).value())
+                .map(Faults::ohms)
                 .orElse(usual);
+    }
+
+    private static double ohms(Fault f) {
+        double ohms = Notation.decode(f.amount(), Unit.OHM).value();
+        if (ohms > 0) return ohms;
+        throw BadInput.at(f.text())
+                .because("a resistance lies above zero")
+                .so("for none at all use " + f.target() + ":short");
     }
 
     /** The amount of a fault as a plain number; a usual one where none is stated. */

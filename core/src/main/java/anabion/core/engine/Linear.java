@@ -17,15 +17,13 @@ final class Linear {
     private static final double WINDING = 1;
     /** A closed contact, a fuse. */
     private static final double CONTACT = 0.02;
-    /** Field coils and output transformers warm up by some 60 K: copper gains 0.39 % a kelvin. */
+    /** Field coils warm up by some 60 K: copper gains 0.39 % a kelvin. */
     private static final double HOT_COIL = 1.23;
     /** Insulation of a sound electrolytic: ohms times farads. Of others: ohms. */
     static final double ELECTROLYTIC = 500;
 
     private static final double PAPER = 2e9;
-    /** A dried electrolytic's leakage does not change, its capacitance does. */
     private final Chassis chassis;
-
     private final Setting setting;
     private final Faults faults;
 
@@ -126,9 +124,9 @@ final class Linear {
 
     double ohms(Part p, Winding w) {
         double stated = w.ohms() > 0 ? w.ohms() : WINDING;
-        boolean hot = setting.warm() && (p.role().contains("field") || p.role().contains("output"));
+        double heat = setting.warm() && p.role().contains("field") ? HOT_COIL : 1;
         double shorted = faults.is(p.reference(), "short") ? 0.7 : 1;
-        return Math.max(1e-3, stated * (hot && p.role().contains("field") ? HOT_COIL : 1) * shorted);
+        return Math.max(1e-3, stated * heat * shorted);
     }
 
     private void contacts(Part p, Component.Switch s, Circuit.Builder c) {
