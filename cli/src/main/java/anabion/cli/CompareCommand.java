@@ -9,7 +9,6 @@ import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
-import anabion.core.tree.TreeWriter;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.workshop.Predictors;
@@ -27,10 +26,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code compare CHASSIS --readings R.csv}: readings against the chart, and what they say. */
 @Command(name = "compare", mixinStandardHelpOptions = true, description = "Compare readings with the service chart.")
@@ -47,11 +45,8 @@ final class CompareCommand implements Callable<Integer> {
             description = "readings: point,value and, if wanted, line, meter, band, …")
     private Path readings;
 
-    @Option(names = "--json", description = "one JSON object")
-    private boolean json;
-
-    @Spec
-    private CommandSpec spec;
+    @Mixin
+    private Output output;
 
     @Override
     public Integer call() throws Exception {
@@ -69,8 +64,7 @@ final class CompareCommand implements Callable<Integer> {
                 Predictors.of(set.chassis()));
         List<Row> rows =
                 verdict.rows().stream().filter(r -> r.reading().isPresent()).toList();
-        spec.commandLine().getOut().print(json ? TreeWriter.text(tree(rows, verdict)) : plain(rows, verdict));
-        spec.commandLine().getOut().flush();
+        output.say(tree(rows, verdict), plain(rows, verdict));
         boolean off = !verdict.findings().isEmpty()
                 || rows.stream().anyMatch(r -> r.standing() == Standing.OUT || r.standing() == Standing.DRIFTING);
         return off ? Main.FINDING : Main.FINE;

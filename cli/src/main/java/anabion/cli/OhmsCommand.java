@@ -7,17 +7,14 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
-import anabion.core.tree.TreeWriter;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code ohms CHASSIS NET NET}: the cold resistance between two nets. */
 @Command(
@@ -40,11 +37,8 @@ final class OhmsCommand implements Callable<Integer> {
             description = "test volts of the ohmmeter with open probes (default: ${DEFAULT-VALUE})")
     private String meter = "1.5V";
 
-    @Option(names = "--json", description = "one JSON object")
-    private boolean json;
-
-    @Spec
-    private CommandSpec spec;
+    @Mixin
+    private Output output;
 
     @Override
     public Integer call() throws Exception {
@@ -59,8 +53,7 @@ final class OhmsCommand implements Callable<Integer> {
         all.put("ohms", a.ohms());
         all.put("range", List.of(a.low(), a.high()));
         all.put("open", a.ohms() >= ColdOhms.OPEN);
-        spec.commandLine().getOut().print(json ? TreeWriter.text(all) : plain(a));
-        spec.commandLine().getOut().flush();
+        output.say(all, plain(a));
         return Main.FINE;
     }
 

@@ -5,7 +5,6 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.circuit.Element;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
-import anabion.core.tree.TreeWriter;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -14,9 +13,7 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Spec;
 
 /** {@code solve CHASSIS}: what every net stands at. */
 @Command(
@@ -33,11 +30,8 @@ final class SolveCommand implements Callable<Integer> {
             description = "say what this meter would show at each net, one after the other")
     private String meter;
 
-    @Option(names = "--json", description = "one JSON object")
-    private boolean json;
-
-    @Spec
-    private CommandSpec spec;
+    @Mixin
+    private Output output;
 
     @Override
     public Integer call() throws Exception {
@@ -45,8 +39,7 @@ final class SolveCommand implements Callable<Integer> {
         Engine.Bench bench = new Engine().prepare(chassis, options.setting(chassis));
         Operating o = bench.solve();
         Map<String, Double> nets = nets(bench, o);
-        spec.commandLine().getOut().print(json ? TreeWriter.text(tree(o, nets)) : plain(o, nets));
-        spec.commandLine().getOut().flush();
+        output.say(tree(o, nets), plain(o, nets));
         return o.converged() ? Main.FINE : Main.FINDING;
     }
 

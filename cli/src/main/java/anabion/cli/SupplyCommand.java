@@ -4,7 +4,6 @@ import anabion.core.chassis.Chassis;
 import anabion.core.engine.PowerUp;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
-import anabion.core.tree.TreeWriter;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -12,9 +11,7 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
-import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Spec;
 
 /** {@code supply CHASSIS}: rail, ripple and watts on the way up the variac. */
 @Command(
@@ -31,11 +28,8 @@ final class SupplyCommand implements Callable<Integer> {
     @Option(names = "--steps", paramLabel = "N", description = "steps up to the line (default: ${DEFAULT-VALUE})")
     private int steps = 10;
 
-    @Option(names = "--json", description = "one JSON object")
-    private boolean json;
-
-    @Spec
-    private CommandSpec spec;
+    @Mixin
+    private Output output;
 
     @Override
     public Integer call() throws Exception {
@@ -54,8 +48,7 @@ final class SupplyCommand implements Callable<Integer> {
                     .so("use solve for its battery");
         Setting setting = options.setting(chassis);
         List<PowerUp.Step> all = PowerUp.run(chassis, setting, setting.line(), steps, lamp);
-        spec.commandLine().getOut().print(json ? TreeWriter.text(tree(all)) : plain(all));
-        spec.commandLine().getOut().flush();
+        output.say(tree(all), plain(all));
         return all.stream().allMatch(PowerUp.Step::settled) ? Main.FINE : Main.FINDING;
     }
 

@@ -65,14 +65,7 @@ final class ChokeInput implements Finder {
     private final class Pass {
         private final Load load;
         private final double h = 1 / rectifier.hertz() / STEPS;
-        private double sum;
-        private double out;
-        private double low;
-        private double high;
-        private double peak;
-        private double squares;
-        private double given;
-        private double inverse;
+        private Tally tally = new Tally();
 
         Pass(Load load) {
             this.load = load;
@@ -80,14 +73,7 @@ final class ChokeInput implements Finder {
 
         /** By how much current and volts miss their start after a cycle. */
         double[] miss(double[] start) {
-            sum = 0;
-            out = 0;
-            low = Double.MAX_VALUE;
-            high = -Double.MAX_VALUE;
-            peak = 0;
-            squares = 0;
-            given = 0;
-            inverse = 0;
+            tally = new Tally();
             double i = start[0];
             double v = start[1];
             double c = Math.max(rectifier.farads(), Steady.STRAY);
@@ -123,30 +109,15 @@ final class ChokeInput implements Finder {
         }
 
         private void note(int n, double u, double v) {
-            sum += v;
-            out += load.amperes(v);
-            low = Math.min(low, v);
-            high = Math.max(high, v);
+            tally.step(v, v, load.amperes(v));
             for (int k = 0; k < curves.size(); k++) {
                 double e = sources[k][n];
-                double i = curves.get(k).amperes(e - u);
-                peak = Math.max(peak, i);
-                if (k == 0) squares += i * i;
-                given += i * e;
-                inverse = Math.max(inverse, u - e);
+                tally.path(k == 0, curves.get(k).amperes(e - u), e, u - e);
             }
         }
 
         Cycle result(boolean settled) {
-            return new Cycle(
-                    sum / STEPS,
-                    out / STEPS,
-                    high - low,
-                    peak,
-                    Math.sqrt(squares / STEPS),
-                    given / STEPS,
-                    inverse,
-                    settled);
+            return tally.cycle(STEPS, -1, settled);
         }
     }
 }

@@ -77,36 +77,21 @@ final class Steady implements Finder {
         private final double c = Math.max(rectifier.farads(), STRAY);
         private final double h = 1 / rectifier.hertz() / STEPS;
         private final Load load;
-        private double sum;
-        private double out;
-        private double low;
-        private double high;
-        private double peak;
-        private double squares;
-        private double given;
-        private double inverse;
+        private Tally tally = new Tally();
 
         Walk(Load load) {
             this.load = load;
         }
 
         double go(double start) {
-            sum = 0;
-            out = 0;
-            low = start;
-            high = start;
-            peak = 0;
-            squares = 0;
-            given = 0;
-            inverse = 0;
+            tally = new Tally();
             double v = start;
             double flow = flow(0, v);
             for (int n = 1; n <= steps; n++) {
                 double next = step(n, v, flow);
                 flow = flow(n, next);
-                sum += (v + next) / 2;
+                note(n, (v + next) / 2, next);
                 v = next;
-                note(n, v);
             }
             return v;
         }
@@ -155,32 +140,16 @@ final class Steady implements Finder {
             return x;
         }
 
-        private void note(int n, double v) {
-            low = Math.min(low, v);
-            high = Math.max(high, v);
-            out += load.amperes(v);
+        private void note(int n, double mean, double v) {
+            tally.step(v, mean, load.amperes(v));
             for (int k = 0; k < curves.length; k++) {
                 double e = sources[k][n];
-                inverse = Math.max(inverse, v - e);
-                if (!conducts(k, n, v)) continue;
-                double i = curves[k].amperes(e - v);
-                peak = Math.max(peak, i);
-                if (k == 0) squares += i * i;
-                given += i * e;
+                tally.path(k == 0, conducts(k, n, v) ? curves[k].amperes(e - v) : 0, e, v - e);
             }
         }
 
         Cycle result(boolean settled) {
-            double reverse = mirrored ? high + rectifier.open() : inverse;
-            return new Cycle(
-                    sum / steps,
-                    out / steps,
-                    high - low,
-                    peak,
-                    Math.sqrt(squares / STEPS),
-                    given / steps,
-                    reverse,
-                    settled);
+            return tally.cycle(STEPS, mirrored ? tally.high() + rectifier.open() : -1, settled);
         }
     }
 }
