@@ -1,5 +1,6 @@
 package anabion.cli;
 
+import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chassis;
 import anabion.core.engine.Decks;
 import anabion.core.engine.Setting;
@@ -119,9 +120,10 @@ final class ExportCommand implements Callable<Integer> {
 
     private byte[] deck(Chassis chassis) {
         Setting setting = options.setting(SettingOptions.wired(chassis));
-        if (to == To.deck_tran && !chassis.supply().arrangement().usesMains())
+        var arrangement = chassis.supply().arrangement();
+        if (to == To.deck_tran && !arrangement.usesMains() && arrangement != Arrangement.VIBRATOR)
             throw BadInput.at("--to " + to)
-                    .because("this set has no mains side")
+                    .because("nothing alternates in this set's supply")
                     .so("use --to deck");
         String text = to == To.deck ? Decks.direct(chassis, setting) : Decks.overTime(chassis, setting);
         return text.getBytes(StandardCharsets.UTF_8);

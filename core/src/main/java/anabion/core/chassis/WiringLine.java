@@ -21,7 +21,7 @@ import java.util.regex.Pattern;
 
 /**
  * One part as one quick line: {@code R12 220k V3.a B2}, {@code C14 .01/400 V3.7 V4.1 coupling}, {@code V4 6AQ5}. The kind
- * comes from the reference's letters; the words behind the nets are the role.
+ * comes from the reference's letters; the words behind the nets are the role. Terminals may be named: {@code S2 MW/LW 1=A 2=B 3=C}.
  */
 public final class WiringLine {
     private static final Pattern REFERENCE = Pattern.compile("([A-Za-z]{1,3})(\\d+[A-Za-z]?)");
@@ -53,11 +53,12 @@ public final class WiringLine {
             throw BadInput.at(reference).because("the value or type is missing").so("write it like R12 220k V3.7 B2");
         Optional<Part> before = chassis.part(reference);
         return letters.equals("V") || letters.equals("Q") || letters.equals("D")
-                ? device(reference, letters, words, before)
+                ? device(reference, letters, words, chassis, before)
                 : passive(reference, letters, words, chassis, before);
     }
 
-    private static Part device(String reference, String letters, List<String> words, Optional<Part> before) {
+    private static Part device(
+            String reference, String letters, List<String> words, Chassis chassis, Optional<Part> before) {
         String type = words.remove(0).toUpperCase(Locale.ROOT);
         Optional<DeviceType> known = DeviceLibrary.standard().find(type);
         Map<String, String> functions = new LinkedHashMap<>();
@@ -67,12 +68,7 @@ public final class WiringLine {
             if (!f.equals("nc")) nets.put(String.valueOf(pin), reference + "." + pin);
         }));
         before.ifPresent(p -> nets.putAll(p.nets()));
-        for (String word : List.copyOf(words)) {
-            if (!word.contains("=")) continue;
-            String[] pair = word.split("=", 2);
-            nets.put(pair[0], pair[1]);
-            words.remove(word);
-        }
+        nets.putAll(named(words, chassis));
         DeviceKind kind =
                 letters.equals("V") ? DeviceKind.TUBE : letters.equals("Q") ? DeviceKind.TRANSISTOR : DeviceKind.DIODE;
         String base = known.map(t -> t.base().code()).orElse("");
@@ -87,11 +83,24 @@ public final class WiringLine {
         String printed = value.toString();
         Component component = kept(component(letters, printed), before.map(Part::component));
         int terminals = terminals(component);
-        Map<String, String> nets = new LinkedHashMap<>();
-        for (int i = 1; i <= terminals && !words.isEmpty(); i++)
+        Map<String, String> nets = named(words, chassis);
+        boolean byName = !nets.isEmpty();
+        for (int i = 1; !byName && i <= terminals && !words.isEmpty(); i++)
             nets.put(String.valueOf(i), net(words.remove(0), chassis));
         if (nets.isEmpty()) before.ifPresent(p -> nets.putAll(p.nets()));
         return finish(reference, component, nets, words, printed, before);
+    }
+
+    /** Takes the words that name their terminal: {@code 3=B1}. */
+    private static Map<String, String> named(List<String> words, Chassis chassis) {
+        Map<String, String> nets = new LinkedHashMap<>();
+        for (String word : List.copyOf(words)) {
+            if (!word.contains("=")) continue;
+            String[] pair = word.split("=", 2);
+            nets.put(pair[0], Points.of(chassis).find(pair[1]).map(Point::net).orElse(pair[1]));
+            words.remove(word);
+        }
+        return nets;
     }
 
     /** {@code 1/2W}, {@code 10%}, {@code mfd} and {@code 400V} still belong to the value before the nets. */
@@ -207,9 +216,18 @@ public final class WiringLine {
                 if (!net.equals(part.reference() + "." + pin))
                     line.append(' ').append(pin).append('=').append(net);
             });
-        else part.nets().values().forEach(net -> line.append(' ').append(net));
+        else if (inOrder(part))
+            part.nets().values().forEach(net -> line.append(' ').append(net));
+        else part.nets().forEach((pin, net) -> line.append(' ').append(pin + "=" + net));
         return part.role().isEmpty()
                 ? line.toString()
                 : line.append(' ').append(part.role()).toString();
+    }
+
+    /** Whether its terminals are those that the nets of a line fill one by one. */
+    private static boolean inOrder(Part part) {
+        int n = 0;
+        for (String terminal : part.nets().keySet()) if (!terminal.equals(String.valueOf(++n))) return false;
+        return n <= terminals(part.component());
     }
 }

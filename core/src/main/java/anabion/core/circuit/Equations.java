@@ -196,9 +196,24 @@ final class Equations {
     /** Solves for the step that Newton's method proposes; false if the matrix is singular. */
     boolean step() {
         if (!lu.factor()) return false;
-        for (int i = 0; i < size; i++) dx[i] = -sum[i];
-        lu.solve(dx);
+        correct(dx);
         return true;
+    }
+
+    boolean factor() {
+        return lu.factor();
+    }
+
+    /** What the factored matrix makes of the imbalance last evaluated. */
+    double[] correction() {
+        double[] moves = new double[size];
+        correct(moves);
+        return moves;
+    }
+
+    private void correct(double[] moves) {
+        for (int i = 0; i < size; i++) moves[i] = -sum[i];
+        lu.solve(moves);
     }
 
     /** Cuts the step so that no net moves more than so many volts; returns the largest move left. */

@@ -3,29 +3,25 @@ package anabion.core.engine;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
 import anabion.core.circuit.DenseLu;
-import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * The healthy model brought to agree with a service chart.
  *
  * <p>Method: the specimen that was charted had parts anywhere within their tolerances. Of all such specimens the likeliest is taken
- * whose computed readings come near the printed ones: θ = Σ·Sᵀ·(S·Σ·Sᵀ + C)⁻¹·r with S the sensitivities by differences, Σ the spread
+ * whose computed readings come near the printed ones: θ = Σ·Sᵀ·(S·Σ·Sᵀ + C)⁻¹·r with S the sensitivities, Σ the spread
  * of parts, tubes and line, C that of printing and reading (linear Gaussian estimate, any textbook), repeated {@link #ROUNDS} times. What
  * is left at a row is kept as an offset. It fails where the chart belongs to another circuit: {@link #fits} then says no.
  */
 final class Calibration {
     private static final int ROUNDS = 2;
-    private static final double STEP = 0.02;
-    private static final double LINE_SPREAD = 0.02;
     /** Of a charted value, as a fraction, and in volts. */
     private static final double READING = 0.02;
 
@@ -76,11 +72,11 @@ final class Calibration {
                 .toList();
         List<String> nets =
                 rows.stream().map(r -> Points.of(chassis).need(r.point()).net()).toList();
-        Map<String, Double> spreads = spreads(chassis);
         Map<String, Double> trims = new LinkedHashMap<>();
         MeterSpec meter = MeterSpec.parse(chart.conditions().meter());
         for (int n = 0; n < ROUNDS && !rows.isEmpty(); n++) {
-            Reader reader = new Reader(engine.prepare(chassis, setting.withTrims(trims)));
+            Setting at = setting.withTrims(trims);
+            Reader reader = new Reader(engine.prepare(chassis, at));
             if (!reader.works()) break;
             double[] missing = new double[rows.size()];
             for (int i = 0; i < missing.length; i++) {
@@ -88,66 +84,36 @@ final class Calibration {
                         .orElse(rows.get(i).value());
                 missing[i] = rows.get(i).value() - read;
             }
-            trims = improved(engine, chassis, setting, trims, spreads, rows, nets, missing, reader);
+            Optional<Sensitivity> sensitivity = reader.sensitivity(engine, chassis, at);
+            if (sensitivity.isEmpty()) break;
+            trims = improved(sensitivity.get(), trims, rows, nets, missing);
         }
         return finished(engine, chassis, chart, setting, trims);
     }
 
-    private static Map<String, Double> spreads(Chassis chassis) {
-        Map<String, Double> spreads = new LinkedHashMap<>();
-        for (Part p : chassis.parts()) {
-            if (p.component() instanceof Component.Resistor r && r.ohms() > 0)
-                spreads.put(p.reference(), Math.max(0.01, r.tolerance() / 2));
-            else if (p.device().isPresent() && Sockets.type(p).isPresent()) spreads.put(p.reference(), Specimen.TUBES);
-        }
-        spreads.put(Setting.LINE, LINE_SPREAD);
-        return spreads;
-    }
-
     private static Map<String, Double> improved(
-            Engine engine,
-            Chassis chassis,
-            Setting setting,
+            Sensitivity sensitivity,
             Map<String, Double> trims,
-            Map<String, Double> spreads,
             List<ChartRow> rows,
             List<String> nets,
-            double[] missing,
-            Reader reader) {
-        List<String> names = new ArrayList<>(spreads.keySet());
+            double[] missing) {
         int m = rows.size();
-        double[][] slope = new double[names.size()][];
-        for (int k = 0; k < names.size(); k++) {
-            Map<String, Double> moved = new LinkedHashMap<>(trims);
-            moved.merge(names.get(k), 1 + STEP, (a, b) -> a * b);
-            Operating o = engine.prepare(chassis, setting.withTrims(moved)).solve();
-            slope[k] = new double[m];
-            if (!o.converged()) continue;
-            for (int i = 0; i < m; i++)
-                slope[k][i] = (o.volts(nets.get(i)).orElse(0) - reader.free(nets.get(i), Measure.DC_VOLTS)) / STEP;
-        }
         DenseLu lu = new DenseLu(m);
         for (int i = 0; i < m; i++) {
             double own = READING * Math.abs(rows.get(i).value()) + PRINTING;
-            for (int j = 0; j < m; j++) {
-                double sum = i == j ? own * own : 0;
-                for (int k = 0; k < names.size(); k++) {
-                    double s = spreads.get(names.get(k));
-                    sum += slope[k][i] * slope[k][j] * s * s;
-                }
-                lu.matrix()[i * m + j] = sum;
-            }
+            for (int j = 0; j < m; j++)
+                lu.matrix()[i * m + j] = (i == j ? own * own : 0) + sensitivity.covariance(nets.get(i), nets.get(j));
         }
         if (!lu.factor()) return trims;
         double[] weight = missing.clone();
         lu.solve(weight);
         Map<String, Double> better = new LinkedHashMap<>(trims);
-        for (int k = 0; k < names.size(); k++) {
-            double s = spreads.get(names.get(k));
+        for (String part : sensitivity.parts()) {
+            double s = sensitivity.spread(part);
             double move = 0;
-            for (int i = 0; i < m; i++) move += slope[k][i] * weight[i];
+            for (int i = 0; i < m; i++) move += sensitivity.slope(nets.get(i), part) * weight[i];
             double factor = 1 + Math.max(-2 * s, Math.min(2 * s, s * s * move));
-            better.merge(names.get(k), factor, (a, b) -> a * b);
+            better.merge(part, factor, (x, y) -> x * y);
         }
         return better;
     }

@@ -7,6 +7,7 @@ import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.supply.Characteristic;
+import anabion.core.supply.Rectifier;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -21,6 +22,10 @@ import java.util.Map;
  * named in a comment: {@code * net NODE = NAME}.
  */
 public final class Decks {
+    /** Cycles to run: a start from the computed mean is settled soon, the capacitor of a doubler starts empty. */
+    private static final int SHORT = 8;
+
+    private static final int LONG = 120;
     private static final double SMALLEST = 1e-9;
     private static final double LEAST = 1e-12;
 
@@ -101,21 +106,31 @@ public final class Decks {
     }
 
     private String overTime() {
-        double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
+        Rectifier first = bench.rails().get(0).rectifier();
+        double hertz = first.hertz();
         for (Element e : bench.circuit().elements()) {
             boolean own = e instanceof Element.Device d && d.law() instanceof Characteristic;
             boolean mains = e.name().equals("mains") || transformer(Operating.reference(e.name()));
             if (!own && !mains && !e.name().endsWith(".heater")) element(e);
         }
         insulation();
-        alternating(hertz);
+        strays();
+        alternating(first);
         for (Rails.Rail r : bench.rails()) rectifiers(r);
         for (Part p : chassis.parts()) if (p.component() instanceof Capacitor c) capacitor(p, c);
         double cycle = 1 / hertz;
-        double end = 8 * cycle;
+        double end = (first.pump() > 0 ? LONG : SHORT) * cycle;
         lines.add(".tran " + number(cycle / 400) + " " + number(end) + " 0 " + number(cycle / 400) + " uic");
         for (Rails.Rail r : bench.rails()) measures(r, end - 4 * cycle, end);
         return text("over time");
+    }
+
+    /** What a winding has against its core: without it a solver finds no way through the instant in which all diodes block. */
+    private void strays() {
+        for (Part p : chassis.parts())
+            if (transformer(p.reference()))
+                for (String net : p.nets().values())
+                    if (!node(net).equals("0")) lines.add("Cstray_" + node(net) + " " + node(net) + " 0 1e-10 IC=0");
     }
 
     private boolean transformer(String reference) {
@@ -125,13 +140,13 @@ public final class Decks {
     }
 
     /** Mains, ideal transformer with copper, heaters and lamps at their working resistance. */
-    private void alternating(double hertz) {
+    private void alternating(Rectifier rectifier) {
         Circuit mains = solved.mains().orElseThrow().circuit();
         for (Element e : mains.elements()) {
             String n = "m_" + name(e.name());
             if (e instanceof Element.Source v)
-                lines.add("V" + n + " " + node(mains.net(v.plus())) + " " + node(mains.net(v.minus())) + " SIN(0 "
-                        + number(v.volts() * Math.sqrt(2)) + " " + number(hertz) + ")");
+                lines.add("V" + n + " " + node(mains.net(v.plus())) + " " + node(mains.net(v.minus())) + " "
+                        + rectifier.wave().deck(v.volts(), rectifier.hertz()));
             else if (e instanceof Element.Transformer t) {
                 String s1 = node(mains.net(t.s1()));
                 String s2 = node(mains.net(t.s2()));
@@ -160,10 +175,11 @@ public final class Decks {
     }
 
     private void rectifiers(Rails.Rail r) {
-        for (int n = 0; n < r.plates().size(); n++) {
+        for (int n = 0; n < r.ports().size(); n++) {
+            Port port = r.ports().get(n);
             String sensed = "sense_" + name(r.name()) + "_" + n;
-            lines.add("V" + sensed + " " + node(r.plates().get(n)) + " " + sensed + " DC 0");
-            lines.add(r.rectifier().paths().get(n).law().deck(name(r.name()) + "_" + n, sensed, node(r.output())));
+            lines.add("V" + sensed + " " + node(port.plate()) + " " + sensed + " DC 0");
+            lines.add(port.law().deck(name(r.name()) + "_" + n, sensed, node(port.cathode())));
         }
     }
 
@@ -189,6 +205,8 @@ public final class Decks {
         lines.add(".meas tran mean_" + n + " AVG " + v + window);
         lines.add(".meas tran ripple_" + n + " PP " + v + window);
         lines.add(".meas tran peak_" + n + " MAX i(Vsense_" + name(r.name()) + "_0)" + window);
+        for (int k = 1; k < r.ports().size(); k++)
+            lines.add(".meas tran peak_" + n + "_" + k + " MAX i(Vsense_" + name(r.name()) + "_" + k + ")" + window);
         lines.add(".meas tran effective_" + n + " RMS i(Vsense_" + name(r.name()) + "_0)" + window);
     }
 

@@ -53,7 +53,7 @@ final class Direct {
         Circuit.Builder c = Circuit.of(reference);
         for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
         Linear linear = new Linear(chassis, setting, faults);
-        if (mains.isPresent()) c.resistor("mains", Mains.L, Mains.N, 0.01);
+        if (plugged()) c.resistor("mains", Mains.L, Mains.N, 0.01);
         double scale = scale();
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Battery b) battery(p, b, scale, c);
@@ -64,6 +64,10 @@ final class Direct {
         return c;
     }
 
+    private boolean plugged() {
+        return mains.isPresent() && Mains.vibrator(chassis).isEmpty();
+    }
+
     /** How far the batteries are from their nominal volts. */
     private double scale() {
         double most = chassis.parts().stream()
@@ -71,7 +75,7 @@ final class Direct {
                 .mapToDouble(p -> ((Component.Battery) p.component()).volts())
                 .max()
                 .orElse(0);
-        return mains.isPresent() || most == 0 ? 1 : setting.line() * setting.trim(Setting.LINE) / most;
+        return plugged() || most == 0 ? 1 : setting.line() * setting.trim(Setting.LINE) / most;
     }
 
     private void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {

@@ -45,6 +45,10 @@ public final class Engine {
     /** @param series ohms in the line */
     Bench prepare(Chassis chassis, Setting setting, double series) {
         Feed feed = feed(chassis, setting, series);
+        return new Bench(this, driven(chassis, setting, feed), feed.mains().map(Mains::solution), feed.rails());
+    }
+
+    private static Circuit driven(Chassis chassis, Setting setting, Feed feed) {
         Circuit.Builder c = direct(chassis, setting, feed);
         for (Rails.Rail r : feed.rails())
             c.device(
@@ -53,7 +57,21 @@ public final class Engine {
                     r.output(),
                     r.back(),
                     r.reservoir());
-        return new Bench(this, c.build(), feed.mains().map(Mains::solution), feed.rails());
+        return c.build();
+    }
+
+    /**
+     * The circuit of a set that differs a little from a solved one, such as in a trim: its rectifiers follow the tangents of those that
+     * the solution knows, so that none needs a characteristic of its own.
+     *
+     * @param part whose trim it is, or {@link Setting#LINE}
+     */
+    Circuit near(Chassis chassis, Setting base, Setting changed, String part, Operating solved) {
+        Feed feed = feed(chassis, base, 0);
+        if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, "open"))))
+            feed = feed(chassis, changed, 0, (output, rectifier, siemens) -> solved.toward(output, rectifier)
+                    .orElseGet(() -> characteristic(output, rectifier, siemens)));
+        return driven(chassis, changed, feed);
     }
 
     private static Circuit.Builder direct(Chassis chassis, Setting setting, Feed feed) {
@@ -88,17 +106,21 @@ public final class Engine {
 
     private Feed feed(Chassis chassis, Setting setting, double series) {
         if (sound.filter(f -> f.serves(chassis, setting, series)).isPresent()) return sound.get();
+        Feed feed = feed(chassis, setting, series, this::characteristic);
+        if (setting.faults().isEmpty()) sound = Optional.of(feed);
+        return feed;
+    }
+
+    private Feed feed(Chassis chassis, Setting setting, double series, Rails.Characteristics characteristics) {
         String reference = reference(chassis);
         Faults faults = new Faults(chassis, setting.faults());
         Optional<Mains> mains = Mains.has(chassis)
                 ? Optional.of(new Mains(chassis, setting, faults, reference, series, this::alternating))
                 : Optional.empty();
         List<Rails.Rail> rails = mains.map(
-                        m -> new Rails(chassis, setting, faults, m, reference, this::characteristic).all())
+                        m -> new Rails(chassis, setting, faults, m, reference, characteristics).all())
                 .orElse(List.of());
-        Feed feed = new Feed(chassis, setting, series, mains, rails);
-        if (setting.faults().isEmpty()) sound = Optional.of(feed);
-        return feed;
+        return new Feed(chassis, setting, series, mains, rails);
     }
 
     /** A set whose rails stand where they stand in another solution, whatever its faults draw. */
@@ -114,7 +136,7 @@ public final class Engine {
         return new Bench(this, c.build(), feed.mains().map(Mains::solution), List.of());
     }
 
-    private Characteristic characteristic(Rectifier rectifier, double siemens) {
+    private Characteristic characteristic(String output, Rectifier rectifier, double siemens) {
         return characteristics.get(new Key(rectifier, siemens), () -> new Characteristic(rectifier, siemens));
     }
 

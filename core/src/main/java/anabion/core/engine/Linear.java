@@ -43,7 +43,7 @@ final class Linear {
         else if (k instanceof Component.Windings w) windings(p, w.windings(), c);
         else if (k instanceof Component.Fuse) pass(ref, p, CONTACT, c);
         else if (k instanceof Component.Speaker s) pass(ref, p, Math.max(0.1, 0.85 * s.ohms()), c);
-        else if (k instanceof Component.Switch s) contacts(p, s, c);
+        else if (k instanceof Component.Switch s && !Mains.vibrates(p)) contacts(p, s, c);
     }
 
     private void pass(String name, Part p, double ohms, Circuit.Builder c) {

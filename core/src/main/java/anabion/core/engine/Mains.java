@@ -8,6 +8,7 @@ import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
 import anabion.core.device.law.LampLaw;
+import anabion.core.supply.Wave;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -29,6 +30,10 @@ final class Mains {
     static final String N = "MAINS-N";
     /** Kelvin of an oxide cathode's heater. */
     static final double HEATER = 1050;
+    /** Strokes a second of a usual vibrator. */
+    private static final double REED = 115;
+    /** A battery to anything that alternates, in ohms. */
+    private static final double STILL = 0.05;
     /** Holds a primary that floats: insulation and line capacitors, in ohms. */
     private static final double INSULATION = 1e6;
 
@@ -42,6 +47,7 @@ final class Mains {
     private final String reference;
     private final Set<String> live;
     private final Solution hot;
+    private final Optional<Part> vibrator;
 
     /**
      * @param series ohms put into the line: a lamp, a variac's winding
@@ -62,14 +68,39 @@ final class Mains {
         this.reference = reference;
         this.series = series;
         this.solver = solver;
+        this.vibrator = vibrator(chassis);
         this.live = live();
         this.hot = solver.apply(circuit(Map.of()).build());
     }
 
-    /** Whether a chassis has a mains side at all. */
+    /** Whether anything alternates in a chassis: it has a mains side, or a vibrator. */
     static boolean has(Chassis chassis) {
-        return chassis.parts().stream().anyMatch(p -> p.touches(L))
+        boolean wired = chassis.parts().stream().anyMatch(p -> p.touches(L))
                 && chassis.parts().stream().anyMatch(p -> p.touches(N));
+        return wired || vibrator(chassis).isPresent();
+    }
+
+    /**
+     * The vibrator: a switch of that role whose reed (1) joins the battery's return in turn to the two ends (2, 3) of a primary with a
+     * tap at the battery's other pole.
+     */
+    static Optional<Part> vibrator(Chassis chassis) {
+        return chassis.parts().stream().filter(Mains::vibrates).findFirst();
+    }
+
+    static boolean vibrates(Part p) {
+        return p.component() instanceof Component.Switch
+                && p.role().startsWith("vibrator")
+                && p.nets().containsKey("3");
+    }
+
+    Wave wave() {
+        return vibrator.isPresent() ? Wave.VIBRATOR : Wave.SINE;
+    }
+
+    double hertz() {
+        if (chassis.supply().hertz() > 0) return chassis.supply().hertz();
+        return vibrator.isPresent() ? REED : 50;
     }
 
     Solution solution() {
@@ -89,6 +120,7 @@ final class Mains {
     double heat(Part tube, DeviceType type) {
         Optional<List<String>> ends = sockets.heater(tube);
         if (ends.isEmpty() || type.heaterVolts() <= 0) return 1;
+        if (vibrator.isPresent()) return battery() / nominal();
         return Math.abs(volts(ends.get().get(0)) - volts(ends.get().get(1))) / type.heaterVolts();
     }
 
@@ -114,9 +146,12 @@ final class Mains {
 
     private Circuit.Builder circuit(Map<String, Double> frozen) {
         Circuit.Builder c = Circuit.of(reference);
-        c.source("mains", "MAINS", N, setting.line() * setting.trim(Setting.LINE));
-        c.resistor("line", "MAINS", L, Math.max(0.01, series));
-        c.resistor("insulation", N, reference, INSULATION);
+        if (vibrator.isPresent()) reed(vibrator.get(), c);
+        else {
+            c.source("mains", "MAINS", N, battery());
+            c.resistor("line", "MAINS", L, Math.max(0.01, series));
+            c.resistor("insulation", N, reference, INSULATION);
+        }
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Windings w && transformer(w)) transformer(p, w.windings(), c);
             else if (p.component() instanceof Component.Lamp l && l.amperes() > 0)
@@ -135,9 +170,42 @@ final class Mains {
         return c;
     }
 
+    private double nominal() {
+        return chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Battery)
+                .mapToDouble(p -> ((Component.Battery) p.component()).volts())
+                .max()
+                .orElse(chassis.supply().volts());
+    }
+
+    /** Volts of the line, or of the battery that a vibrator chops. */
+    private double battery() {
+        return setting.line() * setting.trim(Setting.LINE);
+    }
+
+    /** The battery's volts across one half of the primary, one way and the other in turn; the battery itself lies still. */
+    private void reed(Part p, Circuit.Builder c) {
+        String end = faults.net(p, "3");
+        String tap = tap(p.nets().get("3"));
+        boolean stuck = faults.is(p.reference(), "open") || faults.is(p.reference(), "dead");
+        c.source("mains", "MAINS", tap, stuck ? 0 : battery() * Wave.VIBRATOR.effective());
+        c.resistor("line", "MAINS", end, Math.max(0.01, series));
+        c.resistor("still", tap, reference, STILL);
+    }
+
+    private String tap(String end) {
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w && transformer(w))
+                for (Winding x : w.windings()) {
+                    if (p.nets().get(x.from()).equals(end)) return p.nets().get(x.to());
+                    if (p.nets().get(x.to()).equals(end)) return p.nets().get(x.from());
+                }
+        return reference;
+    }
+
     /** The nets that alternate: reached from mains and transformer through resistances, not across the reference. */
     private Set<String> live() {
-        Set<String> nets = new HashSet<>(List.of(L, N));
+        Set<String> nets = new HashSet<>(vibrator.isPresent() ? List.of() : List.of(L, N));
         for (Part p : chassis.parts())
             if (p.component() instanceof Component.Windings w && transformer(w))
                 nets.addAll(p.nets().values());

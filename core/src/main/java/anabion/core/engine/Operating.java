@@ -2,7 +2,9 @@ package anabion.core.engine;
 
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Solution;
+import anabion.core.supply.Characteristic;
 import anabion.core.supply.Cycle;
+import anabion.core.supply.Rectifier;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -55,9 +57,18 @@ public final class Operating {
         return Map.copyOf(cycles);
     }
 
+    /** The characteristic of a rectifier that differs a little from the one at a net, near where that one works. */
+    Optional<Characteristic> toward(String output, Rectifier changed) {
+        return rails.stream().filter(r -> r.output().equals(output)).findFirst().map(r -> r.characteristic()
+                .towards(changed, reservoir(r)));
+    }
+
+    private double reservoir(Rails.Rail r) {
+        return direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
+    }
+
     private Cycle cycle(Rails.Rail r) {
-        double volts =
-                direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
+        double volts = reservoir(r);
         double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
         double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
         return r.characteristic().cycle(new anabion.core.supply.Load(g, volts - amperes / g));

@@ -13,18 +13,15 @@ import anabion.core.device.law.RectifierLaw;
 import anabion.core.supply.Characteristic;
 import anabion.core.supply.Path;
 import anabion.core.supply.Rectifier;
-import anabion.core.supply.Wave;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.BiFunction;
 
 /**
  * Finds the rectifiers of a chassis, what feeds them and what they feed, from the nets alone: the reservoir is the capacitor on the
@@ -35,12 +32,6 @@ final class Rails {
     private static final double DEAD = 0.5;
     /** A resistor up to this, between rectifier and reservoir or in the return, belongs to the rectifier. */
     static final double SURGE = 1000;
-    /** A winding from this on, in henries, smooths a rail. */
-    private static final double CHOKE = 0.5;
-    /** A capacitor from this on is a reservoir, or steadies what is behind a filter resistor. */
-    private static final double LARGE = 5e-7;
-    /** What a dried electrolytic keeps. */
-    private static final double DRIED = 0.15;
     /** Emission against the heater's share of its rated volts: half at 0.68, a fiftieth at a half. */
     private static final double HALF_HEAT = 0.68;
 
@@ -54,7 +45,13 @@ final class Rails {
     private final Mains mains;
     private final String reference;
     private final Sockets sockets;
-    private final BiFunction<Rectifier, Double, Characteristic> characteristics;
+    private final Reservoirs behind;
+    private final Characteristics characteristics;
+
+    /** Where a rectifier's characteristic comes from. */
+    interface Characteristics {
+        Characteristic of(String output, Rectifier rectifier, double siemens);
+    }
 
     Rails(
             Chassis chassis,
@@ -62,7 +59,7 @@ final class Rails {
             Faults faults,
             Mains mains,
             String reference,
-            BiFunction<Rectifier, Double, Characteristic> characteristics) {
+            Characteristics characteristics) {
         this.characteristics = characteristics;
         this.chassis = chassis;
         this.setting = setting;
@@ -70,6 +67,7 @@ final class Rails {
         this.mains = mains;
         this.reference = reference;
         this.sockets = new Sockets(faults);
+        this.behind = new Reservoirs(chassis, faults, reference);
     }
 
     /**
@@ -80,6 +78,7 @@ final class Rails {
      * @param reservoir the net of the reservoir
      * @param siemens of the filter resistors at the reservoir
      * @param plates the nets of its plates, in the order of the paths
+     * @param ports all its rectifiers, the one of the first path first
      */
     record Rail(
             String name,
@@ -89,6 +88,7 @@ final class Rails {
             double siemens,
             Rectifier rectifier,
             List<String> plates,
+            List<Port> ports,
             Characteristic characteristic) {}
 
     /**
@@ -111,53 +111,124 @@ final class Rails {
         List<Port> every = new ArrayList<>();
         for (Part p : chassis.parts()) for (Port port : ports(p)) if (port.law().amperes(100) > 1e-9) every.add(port);
         Map<String, List<Fed>> byCathode = new LinkedHashMap<>();
-        for (Port port : every) {
+        List<Rail> rails = new ArrayList<>();
+        List<Port> others = new ArrayList<>(every);
+        for (Port port : every) doubler(port, every, others).ifPresent(rails::add);
+        for (Port port : List.copyOf(others)) {
             if (!mains.alternates(port.plate())) continue;
             String far = back(port.plate());
-            if (Math.abs(mains.volts(port.plate()) - mains.volts(far)) <= DEAD) continue;
-            Optional<Port> mate = every.stream()
+            if (!drives(port.plate(), far)) continue;
+            Optional<Port> mate = others.stream()
                     .filter(q -> q.cathode().equals(far) && !q.plate().equals(port.plate()))
                     .findFirst();
+            mate.ifPresent(others::remove);
+            others.remove(port);
             byCathode.computeIfAbsent(port.cathode(), k -> new ArrayList<>()).add(new Fed(port, far, mate));
         }
-        List<Rail> rails = new ArrayList<>();
         byCathode.forEach((cathode, fed) -> rails.add(rail(cathode, fed)));
+        for (Port port : others) negative(port).ifPresent(rails::add);
         return rails;
+    }
+
+    private boolean drives(String net, String far) {
+        return Math.abs(mains.volts(net) - mains.volts(far)) > DEAD;
     }
 
     private Rail rail(String cathode, List<Fed> fed) {
         String back = fed.get(0).back();
-        String reservoir = reservoir(cathode, back);
-        double surge = reservoir.equals(cathode) ? 0 : between(cathode, reservoir);
         List<Path> paths = new ArrayList<>();
-        for (Fed f : fed)
-            paths.add(new Path(
-                    rounded(mains.volts(f.port().plate()) - mains.volts(f.far())),
-                    rounded(mains.ohms(f.port().plate(), f.far()) + surge),
-                    f.law()));
-        double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
-        Optional<Part> choke = choke(cathode, back);
-        if (choke.isPresent()) reservoir = other(choke.get(), cathode);
+        String reservoir = behind.reservoir(cathode, back);
+        double surge = reservoir.equals(cathode) ? 0 : behind.between(cathode, reservoir);
+        for (Fed f : fed) paths.add(path(f.port().plate(), f.far(), 1, surge, f.law()));
+        List<String> plates = fed.stream().map(f -> f.port().plate()).toList();
+        List<Port> ports = new ArrayList<>(fed.stream().map(Fed::port).toList());
+        fed.forEach(f -> f.mate().ifPresent(ports::add));
+        return rail(fed.get(0).port().reference(), cathode, back, reservoir, paths, plates, ports, 0);
+    }
+
+    private Rail rail(
+            String name,
+            String cathode,
+            String back,
+            String closest,
+            List<Path> paths,
+            List<String> plates,
+            List<Port> ports,
+            double pump) {
+        Optional<Part> choke = behind.choke(cathode, back);
+        String reservoir = choke.map(part -> Reservoirs.other(part, cathode)).orElse(closest);
         Rectifier rectifier = new Rectifier(
                 paths,
-                Wave.SINE,
-                hertz,
-                farads(reservoir, back),
-                choke.map(Rails::henries).orElse(0.0),
-                choke.map(p -> ((Component.Windings) p.component())
-                                .windings()
-                                .get(0)
-                                .ohms())
-                        .orElse(0.0));
+                mains.wave(),
+                mains.hertz(),
+                behind.farads(reservoir, back),
+                choke.map(Reservoirs::henries).orElse(0.0),
+                choke.map(Reservoirs::ohms).orElse(0.0),
+                pump);
+        double siemens = behind.filter(reservoir);
         return new Rail(
-                fed.get(0).port().reference(),
+                name,
                 cathode,
                 back,
                 reservoir,
-                filter(reservoir),
+                siemens,
                 rectifier,
-                fed.stream().map(f -> f.port().plate()).toList(),
-                characteristics.apply(rectifier, filter(reservoir)));
+                plates,
+                ports,
+                characteristics.of(cathode, rectifier, siemens));
+    }
+
+    private Path path(String net, String far, double sign, double more, RectifierLaw law) {
+        return new Path(
+                rounded(sign * (mains.volts(net) - mains.volts(far))), rounded(mains.ohms(net, far) + more), law);
+    }
+
+    /**
+     * A rectifier whose cathode alternates: it makes its plate negative against the other end of what feeds it. It gives a bias, or
+     * the lower half of a doubler with two reservoirs in series.
+     */
+    private Optional<Rail> negative(Port port) {
+        if (mains.alternates(port.plate()) || !mains.alternates(port.cathode())) return Optional.empty();
+        String far = back(port.cathode());
+        if (!drives(port.cathode(), far)) return Optional.empty();
+        List<Path> paths = List.of(path(port.cathode(), far, -1, 0, port.law()));
+        String reservoir = behind.reservoir(far, port.plate());
+        return Optional.of(
+                rail(port.reference(), far, port.plate(), reservoir, paths, List.of(port.cathode()), List.of(port), 0));
+    }
+
+    /**
+     * A doubler with a common line: a capacitor from the source to the plate of one rectifier, which another one keeps from going
+     * negative. Both are then no rectifiers of their own.
+     */
+    private Optional<Rail> doubler(Port port, List<Port> every, List<Port> others) {
+        if (mains.alternates(port.plate())) return Optional.empty();
+        for (Part p : chassis.parts()) {
+            if (!(p.component() instanceof Capacitor c) || !p.touches(port.plate())) continue;
+            String source = Reservoirs.other(p, port.plate());
+            if (c.farads().get(0) < Reservoirs.LARGE || !mains.alternates(source)) continue;
+            Optional<Port> clamp = every.stream()
+                    .filter(q -> q.cathode().equals(port.plate()) && q != port)
+                    .findFirst();
+            String far = back(source);
+            if (clamp.isEmpty() || !drives(source, far)) continue;
+            others.removeAll(List.of(port, clamp.get()));
+            List<Path> paths = List.of(
+                    path(source, far, 1, 0, port.law()),
+                    path(source, far, 1, 0, clamp.get().law()));
+            String back = clamp.get().plate();
+            String reservoir = behind.reservoir(port.cathode(), back);
+            return Optional.of(rail(
+                    port.reference(),
+                    port.cathode(),
+                    back,
+                    reservoir,
+                    paths,
+                    List.of(),
+                    List.of(port, clamp.get()),
+                    behind.pump(p)));
+        }
+        return Optional.empty();
     }
 
     /** To four figures, so that a leak across the line does not ask for a characteristic of its own. */
@@ -242,91 +313,5 @@ final class Rails {
             if (to.equals(net)) return Optional.of(from);
         }
         return Optional.empty();
-    }
-
-    // --- what it feeds ---
-
-    private String reservoir(String cathode, String back) {
-        if (farads(cathode, back) >= LARGE) return cathode;
-        for (Part p : chassis.parts()) {
-            if (!(p.component() instanceof Component.Resistor r) || r.ohms() > SURGE || !p.touches(cathode)) continue;
-            for (String other : p.nets().values())
-                if (!other.equals(cathode) && farads(other, back) >= LARGE) return other;
-        }
-        return cathode;
-    }
-
-    /** A choke at a cathode that has no reservoir of its own. */
-    private Optional<Part> choke(String cathode, String back) {
-        if (farads(cathode, back) >= LARGE) return Optional.empty();
-        return chassis.parts().stream()
-                .filter(p -> p.touches(cathode)
-                        && p.component() instanceof Component.Windings w
-                        && w.windings().size() == 1
-                        && henries(p) >= CHOKE
-                        && !faults.is(p.reference(), "open")
-                        && farads(other(p, cathode), back) >= LARGE)
-                .findFirst();
-    }
-
-    private static double henries(Part p) {
-        return ((Component.Windings) p.component()).windings().get(0).henries();
-    }
-
-    private static String other(Part p, String net) {
-        return p.nets().values().stream()
-                .filter(n -> !n.equals(net))
-                .findFirst()
-                .orElse(net);
-    }
-
-    private double between(String a, String b) {
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Resistor r && p.joins(a, b)) return r.ohms();
-        return 0;
-    }
-
-    /** Capacitance from a net to the return, to the reference, or to what hangs on either by a small resistor. */
-    private double farads(String net, String back) {
-        Set<String> grounds = new HashSet<>(List.of(back, reference, Mains.N));
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Resistor r
-                    && r.ohms() <= SURGE
-                    && (p.touches(back) || p.touches(reference))
-                    && !p.touches(net)) grounds.addAll(p.nets().values());
-        double sum = 0;
-        for (Part p : chassis.parts()) if (p.component() instanceof Capacitor c) sum += farads(p, c, net, grounds);
-        return sum;
-    }
-
-    private double farads(Part p, Capacitor c, String net, Set<String> grounds) {
-        if (faults.is(p.reference(), "open")) return 0;
-        int last = c.farads().size() + 1;
-        String common = faults.net(p, String.valueOf(last));
-        double sum = 0;
-        for (int n = 1; n < last; n++) {
-            String end = faults.net(p, String.valueOf(n));
-            boolean there =
-                    (end.equals(net) && grounds.contains(common)) || (common.equals(net) && grounds.contains(end));
-            if (there) sum += c.farads().get(n - 1) * (faults.is(p.reference(), "dried") ? DRIED : 1);
-        }
-        return sum;
-    }
-
-    /** Conductance of the resistors from the reservoir to nets that a large capacitor holds still. */
-    private double filter(String reservoir) {
-        double sum = 0;
-        for (Part p : chassis.parts()) {
-            if (!(p.component() instanceof Component.Resistor r) || !p.touches(reservoir) || r.ohms() <= 0) continue;
-            for (String other : p.nets().values()) if (!other.equals(reservoir) && steady(other)) sum += 1 / r.ohms();
-        }
-        return sum;
-    }
-
-    private boolean steady(String net) {
-        return chassis.parts().stream()
-                .anyMatch(p -> p.touches(net)
-                        && p.component() instanceof Capacitor c
-                        && c.farads().stream().anyMatch(f -> f >= LARGE));
     }
 }

@@ -9,6 +9,7 @@ import anabion.core.chassis.Part;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** A meter on a computed set: what it shows at a net. It remembers what it has read. */
@@ -26,6 +27,10 @@ final class Reader {
 
     boolean works() {
         return free.converged();
+    }
+
+    Optional<Sensitivity> sensitivity(Engine engine, Chassis chassis, Setting setting) {
+        return Sensitivity.about(engine, chassis, setting, free);
     }
 
     /** Volts without a meter. */

@@ -17,14 +17,27 @@ public final class Characteristic implements Law {
 
     private final Rectifier rectifier;
     private final Finder steady;
-    private final double[] volts = new double[POINTS];
-    private final double[] amperes = new double[POINTS];
-    private final double[] slopes = new double[POINTS];
+    private final double siemens;
+    private final double offset;
+    private final double[] volts;
+    private final double[] amperes;
+    private final double[] slopes;
+    private boolean filled;
 
     /** @param siemens how fast the load's current follows the ripple: the filter resistors at the reservoir; 0 for a steady load */
     public Characteristic(Rectifier rectifier, double siemens) {
         this.rectifier = rectifier;
+        this.siemens = siemens;
+        this.offset = 0;
         this.steady = Finder.of(rectifier);
+        this.volts = new double[POINTS];
+        this.amperes = new double[POINTS];
+        this.slopes = new double[POINTS];
+    }
+
+    /** The table is made when first asked for: not every rectifier that is found is solved too. */
+    private void fill() {
+        filled = true;
         double open = rectifier.open();
         double g = siemens > 0 ? siemens : 1e-6;
         double most = open;
@@ -36,6 +49,34 @@ public final class Characteristic implements Law {
             amperes[POINTS - 1 - n] = c.amperes();
         }
         monotone();
+    }
+
+    private Characteristic(Characteristic base, Rectifier rectifier, double offset) {
+        this.rectifier = rectifier;
+        this.siemens = base.siemens;
+        this.offset = offset;
+        this.steady = Finder.of(rectifier);
+        this.volts = base.volts;
+        this.amperes = base.amperes;
+        this.slopes = base.slopes;
+        this.filled = true;
+    }
+
+    /**
+     * The characteristic of a rectifier that differs a little, near some volts of the reservoir: this one, raised by what one cycle
+     * of each under the same load says. Sixteen times quicker than a table of its own, and exact at that point to first order.
+     */
+    public Characteristic towards(Rectifier changed, double near) {
+        if (changed.equals(rectifier)) return this;
+        double current = Math.max(amperes(near), 1e-9);
+        double g = Math.max(siemens, current / Math.max(near, 1e-3));
+        Load load = new Load(g, near - current / g);
+        Cycle before = steady.cycle(load, near);
+        Cycle after = Finder.of(changed).cycle(load, near);
+        double h = 1e-3 * Math.max(1, Math.abs(near));
+        double slope = (amperes(near + h) - amperes(near - h)) / (2 * h);
+        double raised = (after.amperes() - before.amperes()) - slope * (after.volts() - before.volts());
+        return new Characteristic(this, changed, offset + raised);
     }
 
     /** From a load that takes next to nothing to one that pulls the reservoir to the ground. */
@@ -66,6 +107,11 @@ public final class Characteristic implements Law {
 
     /** Mean amperes at mean volts. */
     public double amperes(double v) {
+        return offset + tabled(v);
+    }
+
+    private double tabled(double v) {
+        if (!filled) fill();
         int last = POINTS - 1;
         if (v <= volts[0]) return amperes[0] + slopes[0] * (v - volts[0]);
         if (v >= volts[last]) return amperes[last] + slopes[last] * (v - volts[last]);

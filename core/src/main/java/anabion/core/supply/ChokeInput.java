@@ -8,13 +8,11 @@ import java.util.List;
  * <p>Method: L·di/dt = u − v − R·i with i = Σ i_k(e_k − u), and C·dv/dt = i − i_load(v), by backward Euler with {@link #STEPS} steps a
  * cycle; the rectifier's volts u are found in each step by bisection, since the whole falls with u. Current never flows back: above the
  * critical current it never stops, below it does, and the reservoir climbs from the mean of the half waves toward their peak. Choke
- * current and reservoir volts at the start of the cycle are found by shooting with Newton's method in both. Backward Euler damps the
+ * current and reservoir volts at the start of the cycle are found by {@link Shooting}. Backward Euler damps the
  * ripple by about 1 % at this step.
  */
 final class ChokeInput implements Finder {
     private static final int STEPS = 500;
-    private static final int ROUNDS = 30;
-    private static final double CLOSE = 1e-6;
 
     private final Rectifier rectifier;
     private final List<Curve> curves;
@@ -35,30 +33,8 @@ final class ChokeInput implements Finder {
     @Override
     public Cycle cycle(Load load, double guess) {
         Pass pass = new Pass(load);
-        double[] x = {load.amperes(guess), guess};
-        boolean settled = false;
-        for (int n = 0; n < ROUNDS && !settled; n++) {
-            double[] f = pass.miss(x);
-            settled = Math.abs(f[0]) < CLOSE && Math.abs(f[1]) < CLOSE * Math.max(1, x[1]);
-            if (settled) break;
-            double di = 1e-4 * Math.max(0.01, x[0]);
-            double dv = 1e-4 * Math.max(1, x[1]);
-            double[] a = pass.miss(new double[] {x[0] + di, x[1]});
-            double[] b = pass.miss(new double[] {x[0], x[1] + dv});
-            double j00 = (a[0] - f[0]) / di;
-            double j10 = (a[1] - f[1]) / di;
-            double j01 = (b[0] - f[0]) / dv;
-            double j11 = (b[1] - f[1]) / dv;
-            double det = j00 * j11 - j01 * j10;
-            if (Math.abs(det) < 1e-30) {
-                x = new double[] {x[0] + f[0], x[1] + f[1]};
-                continue;
-            }
-            x = new double[] {
-                Math.max(0, x[0] - (j11 * f[0] - j01 * f[1]) / det), Math.max(0, x[1] - (j00 * f[1] - j10 * f[0]) / det)
-            };
-        }
-        pass.miss(x);
+        boolean settled =
+                new Shooting(pass::miss, new double[] {0.01, 1}).settles(new double[] {load.amperes(guess), guess});
         return pass.result(settled);
     }
 

@@ -6,6 +6,7 @@ interface Finder {
     Cycle cycle(Load load, double guess);
 
     static Finder of(Rectifier r) {
+        if (r.pump() > 0) return new Doubler(r);
         return r.henries() > 0 ? new ChokeInput(r) : new Steady(r);
     }
 }

@@ -105,4 +105,12 @@ class WiringLineTest {
         assertThat(WiringLine.looksLike("R12 220k")).isTrue();
         assertThat(WiringLine.looksLike("V3.7 182")).isFalse();
     }
+
+    @Test
+    void terminalsOfAnyPartCanBeNamed() {
+        Part s2 = WiringLine.parse("S2 MW/LW 1=A 2=B 3=C band", set);
+        assertThat(s2.nets()).containsEntry("1", "A").containsEntry("3", "C");
+        assertThat(s2.role()).isEqualTo("band");
+        assertThat(WiringLine.of(s2)).isEqualTo("S2 MW/LW 1=A 2=B 3=C band");
+    }
 }

@@ -74,9 +74,18 @@ class IndependentSolverTest {
     @ValueSource(strings = {"halcyon", "brae"})
     void theSupplyAgrees(String name) throws Exception {
         Chassis set = EngineSets.named(name);
-        Setting setting = Setting.of(set.supply().volts());
-        Cycle ours =
-                new Engine().solve(set, setting).supplies().values().iterator().next();
+        agrees(set, Setting.of(set.supply().volts()));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"BRIDGE", "COMMON_LINE", "IN_SERIES", "VIBRATOR"})
+    void oddSuppliesAgree(OddSupplies kind) throws Exception {
+        agrees(kind.set(), Setting.of(kind.volts()));
+    }
+
+    private void agrees(Chassis set, Setting setting) throws Exception {
+        Operating solved = new Engine().solve(set, setting);
+        Cycle ours = solved.supplies().values().iterator().next();
         String out = run(Decks.overTime(set, setting));
         assertThat(measured(out, "mean")).isCloseTo(ours.volts(), within(0.01 * ours.volts()));
         assertThat(measured(out, "ripple")).isCloseTo(ours.ripple(), within(0.05 * ours.ripple()));
@@ -84,9 +93,12 @@ class IndependentSolverTest {
         assertThat(measured(out, "effective")).isCloseTo(ours.effective(), within(0.05 * ours.effective()));
     }
 
+    /** The largest of what was measured under a name. */
     private static double measured(String out, String what) {
         Matcher m = Pattern.compile("(?m)^" + what + "_\\w+\\s*=\\s*(\\S+)").matcher(out);
-        assertThat(m.find()).as(what + " in:\n" + out).isTrue();
-        return Double.parseDouble(m.group(1));
+        double most = Double.NEGATIVE_INFINITY;
+        while (m.find()) most = Math.max(most, Double.parseDouble(m.group(1)));
+        assertThat(most).as(what + " in:\n" + out).isFinite();
+        return most;
     }
 }

@@ -109,7 +109,8 @@ class RectifierTest {
                 50,
                 32e-6,
                 10,
-                100);
+                100,
+                0);
         Cycle loaded = r.cycle(new Load(1 / 2500.0, 0));
         double mean = 2 * Math.sqrt(2) / Math.PI * 240;
         assertThat(loaded.settled()).isTrue();

@@ -178,6 +178,8 @@ final class SignalStrip extends Region {
                     .findFirst());
             String read = row.flatMap(Row::reading)
                     .map(r -> Figures.volts(r.value()) + " V")
+                    .or(() -> row.flatMap(Row::expectation)
+                            .map(e -> session.say("ui.strip.expected", Figures.volts(e.value()))))
                     .orElse("");
             return (stage.detail() + " " + read).strip();
         }

@@ -2,6 +2,7 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
+import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.engine.CircuitPredictor;
@@ -19,6 +20,7 @@ import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.probe.Entry;
 import anabion.workshop.Op;
+import anabion.workshop.PinVolts;
 import anabion.workshop.Question;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets.History;
@@ -27,6 +29,7 @@ import anabion.workshop.Summary;
 import anabion.workshop.Timer;
 import anabion.workshop.Workshop;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -245,6 +248,13 @@ public final class Session implements AutoCloseable {
     public CompletableFuture<Optional<CircuitPredictor.Answer>> ask(Question question) {
         Chassis chassis = need().chassis();
         return compute.run(() -> question.answer(chassis));
+    }
+
+    /** What the meter should show at each pin of a tube or transistor, by pin, on the compute worker. */
+    public CompletableFuture<Map<String, String>> shouldRead(Part device) {
+        Chassis chassis = need().chassis();
+        Condition now = condition.get().orElseThrow();
+        return compute.run(() -> PinVolts.of(chassis, device, now));
     }
 
     private void judge() {

@@ -12,10 +12,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The socket of the lit row with the names of its pins. */
@@ -25,11 +29,13 @@ final class SocketPane extends HBox {
     private final VBox pins = new VBox(1);
     private Optional<Row> lit = Optional.empty();
     private boolean fromBelow = true;
+    private int asked;
 
     SocketPane(Session session) {
         super(24);
         this.session = session;
         getChildren().addAll(socket, pins);
+        HBox.setHgrow(pins, Priority.ALWAYS);
         setPadding(new Insets(8, 14, 8, 30));
         setAlignment(Pos.CENTER_LEFT);
     }
@@ -46,20 +52,43 @@ final class SocketPane extends HBox {
         Map<String, String> functions = device.get().functions();
         int pin = Integer.parseInt(row.get().point().pin());
         socket.show(base.get(), functions, pin, fromBelow);
-        pins.getChildren()
-                .setAll(Texts.label(
-                        session.say("ui.socket.pin", pin, pinWords(functions.getOrDefault(String.valueOf(pin), ""))),
-                        "strong"));
-        List<String> others = new ArrayList<>();
+        name(device.get(), pin, Map.of());
+        Part part = row.get().point().device().orElseThrow();
+        int mine = ++asked;
+        session.shouldRead(part)
+                .thenAccept(volts -> Platform.runLater(() -> {
+                    if (mine == asked) name(device.get(), pin, volts);
+                }));
+    }
+
+    /** @param volts pin to what the meter should show there, as far as it is known */
+    private void name(Device device, int wanted, Map<String, String> volts) {
+        Map<String, String> functions = device.functions();
+        String own = String.valueOf(wanted);
+        List<Label> others = new ArrayList<>();
         functions.forEach((p, f) -> {
-            if (!p.equals(String.valueOf(pin)) && !f.equals("nc")) others.add(p + " " + pinWords(f));
+            if (!p.equals(own) && !f.equals("nc"))
+                others.add(Texts.label(p + " " + pinWords(f) + volt(volts, p), "soft"));
         });
-        for (int i = 0; i < others.size(); i += 3)
-            pins.getChildren()
-                    .add(Texts.label(String.join("   ", others.subList(i, Math.min(i + 3, others.size()))), "soft"));
-        pins.getChildren().add(Texts.label(session.say(fromBelow ? "ui.socket.below" : "ui.socket.above"), "soft"));
-        socket.setAccessibleText(
-                pins.getChildren().stream().map(n -> ((Label) n).getText()).reduce("", (a, b) -> a + " " + b));
+        FlowPane rest = new FlowPane(14, 1);
+        rest.getChildren().setAll(others);
+        pins.getChildren()
+                .setAll(
+                        Texts.label(
+                                session.say("ui.socket.pin", wanted, pinWords(functions.getOrDefault(own, "")))
+                                        + volt(volts, own),
+                                "strong"),
+                        rest,
+                        Texts.label(session.say(fromBelow ? "ui.socket.below" : "ui.socket.above"), "soft"));
+        StringBuilder said = new StringBuilder();
+        for (Node n : pins.getChildren())
+            if (n instanceof Label l) said.append(l.getText()).append(' ');
+        others.forEach(l -> said.append(l.getText()).append(' '));
+        socket.setAccessibleText(said.toString().strip());
+    }
+
+    private String volt(Map<String, String> volts, String pin) {
+        return volts.containsKey(pin) ? session.say("ui.socket.volts", volts.get(pin)) : "";
     }
 
     private String pinWords(String function) {

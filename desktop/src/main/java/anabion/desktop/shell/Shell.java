@@ -272,7 +272,7 @@ public final class Shell extends StackPane {
             probe.say(session.say("ui.writing", text));
             stored.whenComplete((r, e) -> Platform.runLater(() -> {
                 if (e == null) {
-                    probe.say("");
+                    probe.say(r instanceof ShouldRead.Answer a ? a.words() : "");
                     showProbe();
                 } else probe.complain(message(e), text);
             }));
@@ -299,7 +299,7 @@ public final class Shell extends StackPane {
             Timer timer = Timer.starting(session.need().id(), t.label(), t.length(), session.clock());
             return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));
         }
-        if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session, probe);
+        if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session);
         if (entry instanceof Entry.Connect c) return meters.connect(c.address());
         if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
         if (entry instanceof Entry.Line l)

@@ -8,20 +8,18 @@ import anabion.desktop.session.Session;
 import anabion.workshop.Question;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import javafx.application.Platform;
 
 /** Answers "what should it read?" in the probe line. */
 final class ShouldRead {
     private ShouldRead() {}
 
-    /** The answer stands in the line until the next entry. */
-    static CompletableFuture<?> ask(Entry.Should asked, Session session, ProbeLine probe) {
+    /** What the line says until the next entry. */
+    record Answer(String words) {}
+
+    static CompletableFuture<Answer> ask(Entry.Should asked, Session session) {
         Condition now = session.condition().get().orElseThrow();
         Question question = Question.of(session.need().chassis(), asked.point(), asked.settings(), now);
-        CompletableFuture<String> answer = session.ask(question).thenApply(a -> words(question, a, session));
-        // twice later: the line is cleared when the entry has been carried out
-        answer.thenAccept(words -> Platform.runLater(() -> Platform.runLater(() -> probe.say(words))));
-        return answer;
+        return session.ask(question).thenApply(a -> new Answer(words(question, a, session)));
     }
 
     private static String words(Question q, Optional<CircuitPredictor.Answer> answer, Session session) {

@@ -11,9 +11,9 @@ import java.awt.RenderingHints;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.InputStreamReader;
+import java.io.InputStream;
+import java.io.InterruptedIOException;
 import java.io.OutputStream;
-import java.io.Reader;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
@@ -28,11 +28,13 @@ import javax.imageio.ImageIO;
 public final class SetReport {
     private static final int PICTURE_WIDTH = 480;
     private final Template template;
+    private final String empty;
 
     public SetReport() {
-        try (Reader text = new InputStreamReader(
-                SetReport.class.getResourceAsStream("/anabion/report/record.html"), StandardCharsets.UTF_8)) {
+        try (InputStream in = SetReport.class.getResourceAsStream("/anabion/report/record.html")) {
+            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
             template = Mustache.compiler().compile(text);
+            empty = text.replaceAll("\\{\\{[^}]*}}", "");
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -45,10 +47,36 @@ public final class SetReport {
 
     public void pdf(SetRecord set, Words words, Function<Photo, Path> file, OutputStream out) throws IOException {
         com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
+        Thread waking = new Thread(this::wake, "layout");
+        waking.start();
+        String page = page(set, words, file);
+        join(waking);
+        print(page, out);
+    }
+
+    /** The layout library takes as long to load as the verdict to reach: it is woken meanwhile, by the page without its content. */
+    private void wake() {
+        try {
+            print(empty, OutputStream.nullOutputStream());
+        } catch (IOException | RuntimeException e) {
+            return; // if this matters, the page itself will say so
+        }
+    }
+
+    private static void join(Thread waking) throws IOException {
+        try {
+            waking.join();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new InterruptedIOException("the record was given up");
+        }
+    }
+
+    private static void print(String page, OutputStream out) throws IOException {
         PdfRendererBuilder builder = new PdfRendererBuilder();
         font(builder, "Regular", 400);
         font(builder, "SemiBold", 600);
-        builder.withHtmlContent(page(set, words, file), null);
+        builder.withHtmlContent(page, null);
         builder.toStream(out);
         builder.run();
     }

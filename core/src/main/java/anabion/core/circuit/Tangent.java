@@ -1,0 +1,46 @@
+package anabion.core.circuit;
+
+import java.util.Optional;
+
+/**
+ * A circuit seen from its operating point, as if it were linear: how far every net moves when something changes a little.
+ *
+ * <p>Method: where the balance of currents F(x) of the changed circuit is evaluated at the old state x, the new state is
+ * x − J⁻¹·F(x) to first order, with J the factored Jacobian of the old one (the implicit function theorem; one step of Newton's
+ * method with the old matrix). Its error grows with the square of the change. Not for several threads at once.
+ */
+public final class Tangent {
+    private final Circuit circuit;
+    private final Equations equations;
+    private final double[] x;
+
+    private Tangent(Circuit circuit, Equations equations, double[] x) {
+        this.circuit = circuit;
+        this.equations = equations;
+        this.x = x;
+    }
+
+    /** Empty where the search for the operating point failed, or where the point is no more than a touch: a singular matrix. */
+    public static Optional<Tangent> at(Solution solution) {
+        if (!solution.converged()) return Optional.empty();
+        Circuit circuit = solution.circuit();
+        Equations equations = new Equations(circuit);
+        equations.load(circuit);
+        double[] x = solution.unknowns();
+        equations.evaluate(x, OperatingPoint.LEAST, 1, true);
+        return equations.factor() ? Optional.of(new Tangent(circuit, equations, x)) : Optional.empty();
+    }
+
+    /**
+     * How far each unknown moves, nets first, when the circuit becomes another one.
+     *
+     * @param changed over the same nets and sources in the same order
+     */
+    public double[] towards(Circuit changed) {
+        if (!changed.nets().equals(circuit.nets()) || !equations.fits(changed))
+            throw new IllegalArgumentException("the changed circuit has other nets or sources");
+        equations.load(changed);
+        equations.evaluate(x, OperatingPoint.LEAST, 1, false);
+        return equations.correction();
+    }
+}
