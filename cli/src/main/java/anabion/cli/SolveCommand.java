@@ -5,6 +5,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.circuit.Element;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
+import anabion.core.engine.Overload;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -39,7 +40,8 @@ final class SolveCommand implements Callable<Integer> {
         Engine.Bench bench = new Engine().prepare(chassis, options.setting(chassis));
         Operating o = bench.solve();
         Map<String, Double> nets = nets(bench, o);
-        output.say(tree(o, nets), plain(o, nets));
+        List<Overload> overloads = o.converged() ? Overload.of(chassis, o) : List.of();
+        output.say(tree(o, nets, overloads), plain(o, nets, overloads));
         return o.converged() ? Main.FINE : Main.FINDING;
     }
 
@@ -53,7 +55,7 @@ final class SolveCommand implements Callable<Integer> {
         return read;
     }
 
-    private static Map<String, Object> tree(Operating o, Map<String, Double> nets) {
+    private static Map<String, Object> tree(Operating o, Map<String, Double> nets, List<Overload> overloads) {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("converged", o.converged());
         all.put("iterations", o.direct().iterations());
@@ -76,10 +78,20 @@ final class SolveCommand implements Callable<Integer> {
                 devices.put(e.name(), one);
             }
         all.put("devices", devices);
+        all.put("overloads", overloads.stream().map(SolveCommand::tree).toList());
         return all;
     }
 
-    private static String plain(Operating o, Map<String, Double> nets) {
+    private static Map<String, Object> tree(Overload o) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("part", o.part());
+        one.put("place", o.place().code());
+        one.put("watts", o.watts());
+        one.put("limit", o.limit());
+        return one;
+    }
+
+    private static String plain(Operating o, Map<String, Double> nets, List<Overload> overloads) {
         StringBuilder text = new StringBuilder();
         if (!o.converged())
             text.append("did not settle: ")
@@ -91,6 +103,14 @@ final class SolveCommand implements Callable<Integer> {
                 net,
                 v,
                 o.alternating(net).orElse(0))));
+        for (Overload x : overloads)
+            text.append(String.format(
+                    Locale.ROOT,
+                    "%s %s: %.2f W, rated %.2f W%n",
+                    x.part(),
+                    x.place().code(),
+                    x.watts(),
+                    x.limit()));
         return text.toString();
     }
 }

@@ -64,7 +64,8 @@ public final class Solution {
         return node.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(at(node.getAsInt()));
     }
 
-    private double at(int node) {
+    /** Volts of a node of the circuit. */
+    public double at(int node) {
         return node == Circuit.REFERENCE ? 0 : unknowns[node];
     }
 

@@ -82,8 +82,13 @@ public final class CircuitPredictor implements Predictor {
      *
      * @param direct volts that the condition's meter shows
      * @param alternating effective volts
+     * @param overloads what burns meanwhile
      */
-    public record Answer(double direct, double alternating) {}
+    public record Answer(double direct, double alternating, List<Overload> overloads) {
+        public Answer {
+            overloads = List.copyOf(overloads);
+        }
+    }
 
     /** Volts at a point under any setting and with any faults; empty if the circuit does not settle. */
     public synchronized Optional<Answer> ask(Point point, Condition now, Controls controls, List<Fault> faults) {
@@ -103,7 +108,8 @@ public final class CircuitPredictor implements Predictor {
         if (!reader.works()) return Optional.empty();
         OptionalDouble direct = reader.read(point.net(), Measure.DC_VOLTS, now.meter());
         if (direct.isEmpty()) return Optional.empty();
-        return Optional.of(new Answer(direct.getAsDouble(), reader.free(point.net(), Measure.AC_VOLTS)));
+        return Optional.of(new Answer(
+                direct.getAsDouble(), reader.free(point.net(), Measure.AC_VOLTS), reader.overloads(chassis)));
     }
 
     private Engine.Bench bench(Condition now) {

@@ -8,6 +8,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -31,6 +32,10 @@ final class Reader {
 
     Optional<Sensitivity> sensitivity(Engine engine, Chassis chassis, Setting setting) {
         return Sensitivity.about(engine, chassis, setting, free);
+    }
+
+    List<Overload> overloads(Chassis chassis) {
+        return Overload.of(chassis, free);
     }
 
     /** Volts without a meter. */

@@ -179,4 +179,20 @@ class PitfallsTest {
         ColdOhms.Answer a = ColdOhms.between(lark, Setting.of(0), "Q4.2", "Q4.1", 1.5);
         assertThat(a.high()).isGreaterThan(1.5 * a.low());
     }
+
+    @Test
+    void anOpenOutputPrimaryBurnsTheScreenAndAShortedDecouplerItsFeedResistor() {
+        Chassis halcyon = EngineSets.named("halcyon");
+        assertThat(overloads(halcyon)).isEmpty();
+        assertThat(overloads(halcyon, "T2.primary:open")).contains("V4 SCREEN");
+        assertThat(overloads(halcyon, "C10:short")).anyMatch(x -> x.endsWith("BODY"));
+    }
+
+    private List<String> overloads(Chassis set, String... faults) {
+        Setting s = Setting.of(230)
+                .withFaults(List.of(faults).stream().map(Fault::parse).toList());
+        return Overload.of(set, engine.solve(set, s)).stream()
+                .map(o -> o.part() + " " + o.place())
+                .toList();
+    }
 }

@@ -1,6 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.engine.CircuitPredictor;
+import anabion.core.engine.Overload;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
 import anabion.desktop.probe.Entry;
@@ -29,12 +30,21 @@ final class ShouldRead {
                         && Math.abs(answer.get().direct()) < 0.05 * answer.get().alternating()
                 ? Figures.volts(answer.get().alternating()) + " ~"
                 : Figures.volts(answer.get().direct());
-        return session.say(
+        String said = session.say(
                 "ui.should",
                 q.point().label(),
                 volts,
                 Figures.fixed(q.condition().line(), 0),
                 q.condition().band(),
                 q.condition().meter().text());
+        StringBuilder all = new StringBuilder(said);
+        for (Overload o : answer.get().overloads())
+            all.append(session.say(
+                    "ui.should.overload",
+                    o.part(),
+                    session.say("place.heat." + o.place().code()),
+                    Figures.fixed(o.watts(), 1),
+                    Figures.fixed(o.limit(), 1)));
+        return all.toString();
     }
 }
