@@ -1,11 +1,15 @@
 package anabion.cli;
 
 import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.engine.Decks;
 import anabion.core.engine.Setting;
 import anabion.core.format.ReadingCodec;
 import anabion.core.input.BadInput;
+import anabion.core.signal.Domain;
+import anabion.core.signal.Frequencies;
+import anabion.core.signal.SignalDeck;
 import anabion.core.tree.TreeWriter;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -20,6 +24,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.function.Function;
 import picocli.CommandLine.Command;
@@ -39,7 +44,8 @@ final class ExportCommand implements Callable<Integer> {
         html("html"),
         csv("csv"),
         deck("cir"),
-        deck_tran("tran.cir");
+        deck_tran("tran.cir"),
+        deck_ac("ac.cir");
 
         private final String ending;
 
@@ -58,6 +64,15 @@ final class ExportCommand implements Callable<Integer> {
 
     @Option(names = "--to", required = true, description = "${COMPLETION-CANDIDATES}")
     private To to;
+
+    @Option(names = "--domain", paramLabel = "D", description = "of deck-ac: af (sound) or if")
+    private Domain domain = Domain.AF;
+
+    @Option(
+            names = "--at",
+            paramLabel = "NET",
+            description = "where the generator of deck-ac stands; default: where the path begins")
+    private String at = "";
 
     @Option(names = "--out", paramLabel = "FILE", description = "default: beside the chassis, with the new ending")
     private Path out;
@@ -94,6 +109,7 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private byte[] bytes(SetArchive.Unpacked unpacked) throws IOException {
+        if (to == To.deck_ac) return small(unpacked.set().chassis());
         if (to == To.deck || to == To.deck_tran) return deck(unpacked.set().chassis());
         if (to == To.csv) {
             StringBuilder csv = new StringBuilder();
@@ -126,6 +142,19 @@ final class ExportCommand implements Callable<Integer> {
                     .because("nothing alternates in this set's supply")
                     .so("use --to deck");
         String text = to == To.deck ? Decks.direct(chassis, setting) : Decks.overTime(chassis, setting);
+        return text.getBytes(StandardCharsets.UTF_8);
+    }
+
+    private byte[] small(Chassis chassis) {
+        Setting setting = options.loud(SettingOptions.wired(chassis));
+        Band band = options.band(chassis);
+        boolean between = domain == Domain.IF;
+        if (between && Frequencies.intermediate(chassis, Optional.of(band)).isEmpty())
+            throw BadInput.at("--domain if")
+                    .because("no IF transformer with its frequency is entered")
+                    .so("use --domain af");
+        String net = at.isEmpty() ? SignalDeck.usual(chassis, band, domain) : SettingOptions.net(chassis, at);
+        String text = SignalDeck.of(chassis, between ? setting.withCarrier(1) : setting, band, domain, net);
         return text.getBytes(StandardCharsets.UTF_8);
     }
 

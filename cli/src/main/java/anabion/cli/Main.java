@@ -23,6 +23,7 @@ import picocli.CommandLine.Command;
             ExportCommand.class,
             SolveCommand.class,
             OhmsCommand.class,
+            GainsCommand.class,
             SupplyCommand.class
         })
 public final class Main {

@@ -1,5 +1,6 @@
 package anabion.cli;
 
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.engine.Controls;
@@ -10,6 +11,7 @@ import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import picocli.CommandLine.Option;
@@ -71,7 +73,23 @@ final class SettingOptions {
                 set.switches(),
                 faults.stream().map(Fault::parse).toList(),
                 Map.of(),
-                true);
+                true,
+                0);
+    }
+
+    /** The setting with every volume control full up that the command leaves alone. */
+    Setting loud(Chassis chassis) {
+        Setting setting = setting(chassis);
+        Map<String, Double> pots = new LinkedHashMap<>(Controls.volume(chassis, 1));
+        pots.putAll(setting.controls());
+        return setting.withControls(pots);
+    }
+
+    /** The band asked for, or the first. */
+    Band band(Chassis chassis) {
+        if (chassis.bands().isEmpty())
+            throw BadInput.at(chassis.name()).because("no band is entered yet").so("name its stages and a band first");
+        return chassis.band(band).orElse(chassis.bands().get(0));
     }
 
     /** The net of a name: a net as it is, or a pin or function. */

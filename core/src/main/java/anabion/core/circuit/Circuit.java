@@ -7,6 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.function.Predicate;
 
 /** An immutable circuit. */
 public final class Circuit {
@@ -59,6 +60,12 @@ public final class Circuit {
         b.index.putAll(index);
         b.elements.addAll(elements);
         return b;
+    }
+
+    /** The same nets with some elements gone. */
+    public Circuit without(Predicate<Element> gone) {
+        return new Circuit(
+                reference, index, elements.stream().filter(gone.negate()).toList());
     }
 
     /** Collects nets and elements; a net exists once it is named. */

@@ -204,6 +204,12 @@ final class Equations {
         return lu.factor();
     }
 
+    /** All slopes at a state, row by row. */
+    double[] jacobian(double[] x) {
+        evaluate(x, OperatingPoint.LEAST, 1, true);
+        return lu.matrix().clone();
+    }
+
     /** What the factored matrix makes of the imbalance last evaluated. */
     double[] correction() {
         double[] moves = new double[size];

@@ -117,6 +117,7 @@ public final class DeviceLibrary {
                 row.number("atMilliamps", 0),
                 row.number("leakMicroamps", 0),
                 row.number("fullMilliamps", 0),
-                row.number("pinchVolts", 0));
+                row.number("pinchVolts", 0),
+                row.number("transitionMegahertz", 0));
     }
 }

@@ -11,6 +11,7 @@ package anabion.core.device;
  * @param leakMicroamps collector-base or reverse leakage at 25 °C
  * @param fullMilliamps drain current of a field-effect transistor at no gate volts
  * @param pinchVolts gate volts that stop it
+ * @param transitionMegahertz frequency at which the current gain has fallen to one
  */
 public record Semiconductor(
         String law,
@@ -20,4 +21,5 @@ public record Semiconductor(
         double atMilliamps,
         double leakMicroamps,
         double fullMilliamps,
-        double pinchVolts) {}
+        double pinchVolts,
+        double transitionMegahertz) {}

@@ -103,7 +103,8 @@ public final class CircuitPredictor implements Predictor {
                 controls.switches(),
                 all,
                 calibration.map(Calibration::trims).orElse(Map.of()),
-                true);
+                true,
+                0);
         Reader reader = new Reader(engine.prepare(chassis, setting));
         if (!reader.works()) return Optional.empty();
         OptionalDouble direct = reader.read(point.net(), Measure.DC_VOLTS, now.meter());

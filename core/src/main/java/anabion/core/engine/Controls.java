@@ -44,6 +44,15 @@ public record Controls(Map<String, Double> pots, Map<String, String> switches) {
         return new Controls(pots, switches);
     }
 
+    /** Every volume control at a share of its way. */
+    public static Map<String, Double> volume(Chassis chassis, double share) {
+        Map<String, Double> pots = new LinkedHashMap<>();
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Potentiometer && p.role().startsWith("volume"))
+                pots.put(p.reference(), share);
+        return pots;
+    }
+
     private static String position(String word, Component.Switch s, String value) {
         return s.positions().stream()
                 .filter(p -> p.equalsIgnoreCase(value))

@@ -6,6 +6,7 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
+import anabion.core.circuit.Reactances;
 import anabion.core.supply.Characteristic;
 import anabion.core.supply.Rectifier;
 import java.util.ArrayList;
@@ -13,6 +14,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.function.Consumer;
+import java.util.function.Predicate;
 
 /**
  * A set as a plain SPICE-style deck that a batch solver runs as it is.
@@ -54,7 +57,55 @@ public final class Decks {
         return new Decks(chassis, setting).overTime();
     }
 
-    private String node(String net) {
+    /**
+     * For small signals: a sweep with one volt of a generator at a net.
+     *
+     * @param replaced elements that the reactances stand for
+     * @param reactances told to what takes them in
+     */
+    public static String alternating(
+            Chassis chassis,
+            Setting setting,
+            Predicate<Element> replaced,
+            Consumer<Reactances> reactances,
+            Probe probe) {
+        Decks deck = new Decks(chassis, setting);
+        AlternatingDeck alternating = new AlternatingDeck(deck, probe.hertz());
+        alternating.elements(deck.bench.circuit(), replaced);
+        deck.insulation();
+        reactances.accept(alternating);
+        alternating.generator(probe.net(), probe.ohms(), probe.farads());
+        deck.line(".ac lin " + probe.points() + " " + number(probe.from()) + " " + number(probe.to()));
+        deck.line(".print ac vm(" + deck.node(probe.output()) + ") vp(" + deck.node(probe.output()) + ")");
+        return deck.text("small signals");
+    }
+
+    /**
+     * Where a small-signal deck is driven and read.
+     *
+     * @param hertz at which the losses of coils hold
+     */
+    public record Probe(
+            String net, String output, double ohms, double farads, double hertz, double from, double to, int points) {}
+
+    void line(String line) {
+        lines.add(line);
+    }
+
+    double volts(String net) {
+        return solved.volts(net).orElse(0);
+    }
+
+    /** Direct current into the first terminal of an element. */
+    double amperes(Element e) {
+        return solved.direct().amperes(e)[0];
+    }
+
+    boolean known(String net) {
+        return bench.circuit().node(net).isPresent();
+    }
+
+    String node(String net) {
         return nodes.computeIfAbsent(net, n -> "n" + nodes.size());
     }
 
@@ -62,11 +113,11 @@ public final class Decks {
         return node(bench.circuit().net(at));
     }
 
-    private static String number(double v) {
+    static String number(double v) {
         return String.format(Locale.ROOT, "%.9g", v);
     }
 
-    private static String name(String element) {
+    static String name(String element) {
         return element.replaceAll("[^A-Za-z0-9]", "_");
     }
 
@@ -87,7 +138,7 @@ public final class Decks {
         lines.add("V" + name(d.name()) + " " + node(reservoir) + " " + node(back) + " DC " + number(volts));
     }
 
-    private void element(Element e) {
+    void element(Element e) {
         String n = name(e.name());
         if (e instanceof Element.Resistor r)
             lines.add("R" + n + " " + net(r.a()) + " " + net(r.b()) + " " + number(1 / r.siemens()));

@@ -135,14 +135,14 @@ final class Direct {
         switch (s.kind()) {
             case DIODE -> {
                 String plate = sockets.find(p, s.name(), "").orElseGet(() -> sockets.need(p, "d", s.name()));
-                c.device(name, law(s, emission, 2), plate, k);
+                c.device(name, detecting(p, law(s, emission, 2), plate, k), plate, k);
             }
             case TRIODE -> {
                 Law law = law(s, emission, 3);
                 Optional<Section> partner = type.sections().stream()
                         .filter(x -> x.kind() == Section.Kind.HEPTODE)
                         .findFirst();
-                if (partner.isPresent() && oscillates(p)) law = new Driven(law, List.of(0), share(partner.get()), 1, 2);
+                if (partner.isPresent() && oscillates(p)) law = Driven.oscillating(law, 0, share(partner.get()), 1, 2);
                 c.device(name, law, sockets.need(p, "g1", s.name()), sockets.need(p, "a", s.name()), k);
             }
             case PENTODE ->
@@ -168,7 +168,15 @@ final class Direct {
     private Law converter(Part p, Section s, double emission) {
         Law law = law(s, emission, 5);
         if (emission <= 0 || !oscillates(p)) return law;
-        return new Driven(law, List.of(s.oscillator().equals("g3") ? 2 : 0), share(s), 1, 4);
+        return Driven.oscillating(law, s.oscillator().equals("g3") ? 2 : 0, share(s), 1, 4);
+    }
+
+    /** A detector's diode under its carrier. */
+    private Law detecting(Part p, Law law, String plate, String cathode) {
+        if (setting.carrier() <= 0 || law instanceof ColdLaw) return law;
+        return Detector.feeds(chassis, p, plate, cathode).isPresent()
+                ? Driven.carrying(law, 0, setting.carrier())
+                : law;
     }
 
     /** An AM converter oscillates on every band but FM, unless something stops it. */
@@ -200,7 +208,11 @@ final class Direct {
         if (s.law().equals("junction")) {
             if (faults.is(ref, "short"))
                 c.resistor(ref, sockets.need(p, "a", ""), sockets.need(p, "k", ""), Faults.SHORT);
-            else c.device(ref, Fit.law(s), sockets.need(p, "a", ""), sockets.need(p, "k", ""));
+            else {
+                String plate = sockets.need(p, "a", "");
+                String cathode = sockets.need(p, "k", "");
+                c.device(ref, detecting(p, Fit.law(s), plate, cathode), plate, cathode);
+            }
             return;
         }
         if (s.law().equals("field-effect")) {

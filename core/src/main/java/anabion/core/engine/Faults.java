@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** The faults of one setting, asked by part. */
-final class Faults {
+public final class Faults {
     /** What a short leaves, in ohms. */
     static final double SHORT = 0.05;
     /** A tube below this share of its emission no longer oscillates. */
@@ -21,7 +21,7 @@ final class Faults {
     private final List<Fault> all;
 
     /** @throws BadInput if a fault names a part that the chassis lacks, or one that cannot fail so */
-    Faults(Chassis chassis, List<Fault> all) {
+    public Faults(Chassis chassis, List<Fault> all) {
         this.all = all;
         all.forEach(f -> check(chassis, f));
     }
@@ -53,7 +53,7 @@ final class Faults {
                 : List.of("open", "short", "leaky", "gain", "weak", "dead", "joint");
     }
 
-    boolean is(String reference, String mode) {
+    public boolean is(String reference, String mode) {
         return find(reference, mode).isPresent();
     }
 
@@ -63,7 +63,7 @@ final class Faults {
     }
 
     /** The amount of a fault in ohms; a usual one where none is stated. */
-    double ohms(String reference, String mode, double usual) {
+    public double ohms(String reference, String mode, double usual) {
         return find(reference, mode)
                 .filter(f -> !f.amount().isEmpty())
                 .map(Faults::ohms)
@@ -79,7 +79,7 @@ final class Faults {
     }
 
     /** The amount of a fault as a plain number; a usual one where none is stated. */
-    double number(String reference, String mode, double usual) {
+    public double number(String reference, String mode, double usual) {
         Optional<Fault> f = find(reference, mode).filter(x -> !x.amount().isEmpty());
         if (f.isEmpty()) return usual;
         try {
@@ -92,7 +92,7 @@ final class Faults {
     }
 
     /** The net of a part's terminal; a bad joint there cuts it off. */
-    String net(Part part, String terminal) {
+    public String net(Part part, String terminal) {
         String pin = part.reference() + "." + terminal;
         String net = part.nets().getOrDefault(terminal, pin);
         return is(pin, "joint") ? pin + "*" : net;

@@ -67,6 +67,28 @@ public final class Operating {
         return direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
     }
 
+    /**
+     * Ripple of a reservoir.
+     *
+     * @param volts peak to peak
+     * @param hertz of its fundamental
+     */
+    public record Ripple(double volts, double hertz) {}
+
+    /** The ripple of every rail, by the net of its reservoir. */
+    public Map<String, Ripple> ripples() {
+        Map<String, Ripple> all = new LinkedHashMap<>();
+        for (Rails.Rail r : rails) {
+            int pulses = r.plates().size() > 1 || r.ports().size() > 2 ? 2 : 1;
+            all.put(
+                    r.reservoir(),
+                    new Ripple(
+                            supplies().get(r.reservoir()).ripple(),
+                            pulses * r.rectifier().hertz()));
+        }
+        return all;
+    }
+
     private Cycle cycle(Rails.Rail r) {
         double volts = reservoir(r);
         double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);

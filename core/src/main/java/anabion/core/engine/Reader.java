@@ -2,12 +2,9 @@ package anabion.core.engine;
 
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.chassis.Part;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -61,11 +58,7 @@ final class Reader {
     /** The settings of the controls in a chart's or reading's words. */
     static Map<String, Double> controls(Chassis chassis, String volume) {
         double at = volume.isEmpty() || volume.startsWith("least") || volume.startsWith("min") ? 0 : 1;
-        Map<String, Double> controls = new LinkedHashMap<>();
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Potentiometer && p.role().startsWith("volume"))
-                controls.put(p.reference(), at);
-        return controls;
+        return Controls.volume(chassis, at);
     }
 
     /** The setting that a chart was taken in. */

@@ -15,6 +15,7 @@ import java.util.Map;
  * @param faults what is wrong with the set
  * @param trims reference of a resistor or tube, or {@code LINE}, to the factor by which this specimen differs from nominal
  * @param warm false before the heaters have warmed
+ * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
  */
 public record Setting(
         double line,
@@ -23,7 +24,8 @@ public record Setting(
         Map<String, String> switches,
         List<Fault> faults,
         Map<String, Double> trims,
-        boolean warm) {
+        boolean warm,
+        double carrier) {
     /** The trim of the line voltage. */
     public static final String LINE = "LINE";
 
@@ -36,27 +38,32 @@ public record Setting(
 
     /** A sound, warm set at a line voltage. */
     public static Setting of(double line) {
-        return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true);
+        return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true, 0);
     }
 
     public Setting withLine(double volts) {
-        return new Setting(volts, band, controls, switches, faults, trims, warm);
+        return new Setting(volts, band, controls, switches, faults, trims, warm, carrier);
     }
 
     public Setting withBand(String name) {
-        return new Setting(line, name, controls, switches, faults, trims, warm);
+        return new Setting(line, name, controls, switches, faults, trims, warm, carrier);
     }
 
     public Setting withControls(Map<String, Double> settings) {
-        return new Setting(line, band, settings, switches, faults, trims, warm);
+        return new Setting(line, band, settings, switches, faults, trims, warm, carrier);
     }
 
     public Setting withFaults(List<Fault> wrong) {
-        return new Setting(line, band, controls, switches, wrong, trims, warm);
+        return new Setting(line, band, controls, switches, wrong, trims, warm, carrier);
     }
 
     public Setting withTrims(Map<String, Double> factors) {
-        return new Setting(line, band, controls, switches, faults, factors, warm);
+        return new Setting(line, band, controls, switches, faults, factors, warm, carrier);
+    }
+
+    /** With a carrier of so many volts, peak, at the detector. */
+    public Setting withCarrier(double volts) {
+        return new Setting(line, band, controls, switches, faults, trims, warm, volts);
     }
 
     double trim(String reference) {
@@ -64,6 +71,6 @@ public record Setting(
     }
 
     public Setting cold() {
-        return new Setting(line, band, controls, switches, faults, trims, false);
+        return new Setting(line, band, controls, switches, faults, trims, false, carrier);
     }
 }

@@ -9,14 +9,14 @@ import java.util.Map;
 import java.util.Optional;
 
 /** Which net carries which electrode of a device. */
-final class Sockets {
+public final class Sockets {
     private final Faults faults;
 
-    Sockets(Faults faults) {
+    public Sockets(Faults faults) {
         this.faults = faults;
     }
 
-    static Optional<DeviceType> type(Part part) {
+    public static Optional<DeviceType> type(Part part) {
         return part.device().map(Device::type).flatMap(DeviceLibrary.standard()::find);
     }
 
@@ -26,12 +26,17 @@ final class Sockets {
      * @param section of a tube with several; its own electrodes come before shared ones
      * @return empty if the part has no such pin
      */
-    Optional<String> find(Part part, String function, String section) {
+    public Optional<String> find(Part part, String function, String section) {
         return pin(part, function + section).or(() -> pin(part, function)).map(p -> faults.net(part, p));
     }
 
+    /** The pin of an electrode, as people name it: {@code V1.6}. */
+    public static Optional<String> named(Part part, String function, String section) {
+        return pin(part, function + section).or(() -> pin(part, function)).map(p -> part.reference() + "." + p);
+    }
+
     /** The net of an electrode; one of its own, joined to nothing, if the part has no such pin. */
-    String need(Part part, String function, String section) {
+    public String need(Part part, String function, String section) {
         return find(part, function, section).orElse(part.reference() + "." + function + section);
     }
 
@@ -76,7 +81,7 @@ final class Sockets {
     }
 
     /** The cathode, or the negative end of a filament. */
-    String cathode(Part part, String section) {
+    public String cathode(Part part, String section) {
         return find(part, "k", section)
                 .or(() -> find(part, "f-", ""))
                 .or(() -> find(part, "f", ""))

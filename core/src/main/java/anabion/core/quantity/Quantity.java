@@ -10,6 +10,10 @@ public record Quantity(double value, Unit unit) {
         return new Quantity(value, Unit.VOLT);
     }
 
+    public static Quantity hertz(double value) {
+        return new Quantity(value, Unit.HERTZ);
+    }
+
     public static Quantity amperes(double value) {
         return new Quantity(value, Unit.AMPERE);
     }

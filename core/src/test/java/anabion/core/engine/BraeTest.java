@@ -11,7 +11,7 @@ import org.junit.jupiter.api.Test;
 
 /** A hot-chassis set with series heaters at work, sound and broken. */
 class BraeTest {
-    private static final Chassis SET = EngineSets.named("brae");
+    private static final Chassis SET = SharedSets.named("brae");
     private final Engine engine = new Engine();
 
     private Operating with(double line, String... faults) {
@@ -100,7 +100,8 @@ class BraeTest {
                         java.util.Map.of("S1", "off"),
                         List.of(),
                         java.util.Map.of(),
-                        true));
+                        true,
+                        0));
         assertThat(off.volts("B1").orElseThrow()).isCloseTo(0, within(0.5));
         assertThat(off.wattsFromMains()).isLessThan(0.5);
     }

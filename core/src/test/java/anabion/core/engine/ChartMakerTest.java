@@ -23,7 +23,7 @@ class ChartMakerTest {
 
     @Test
     void aChartIsThatOfItsOwnMeterAndLine() {
-        Chassis set = EngineSets.named("halcyon");
+        Chassis set = SharedSets.named("halcyon");
         Chart chart = ChartMaker.of(set, Map.of());
         double plate = row(chart, "V3.7").value();
         double grid = row(chart, "V4.1").value();
@@ -39,7 +39,7 @@ class ChartMakerTest {
 
     @Test
     void aSpecimenStaysWithinItsPartsTolerances() {
-        Chassis set = EngineSets.named("halcyon");
+        Chassis set = SharedSets.named("halcyon");
         for (long seed = 0; seed < 30; seed++) {
             Map<String, Double> trims = Specimen.of(set, seed);
             assertThat(trims).isEqualTo(Specimen.of(set, seed));

@@ -30,7 +30,7 @@ class CircuitPredictorTest {
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae", "lark"})
     void underTheChartsOwnConditionItSaysWhatTheChartSays(String name) {
-        Chassis set = EngineSets.named(name);
+        Chassis set = SharedSets.named(name);
         Predictor p = CircuitPredictor.of(set);
         Chart chart = set.chart().orElseThrow();
         Condition same = at(set, chart.conditions().line(), chart.conditions().meter());
@@ -45,7 +45,7 @@ class CircuitPredictorTest {
     /** The specimen that was charted is found again better than the nominal set, at another line and with another meter. */
     @Test
     void calibrationBringsTheModelNearerToTheSpecimen() {
-        Chassis nominal = EngineSets.named("halcyon");
+        Chassis nominal = SharedSets.named("halcyon");
         var trims = Specimen.of(nominal, 77);
         Chassis charted = nominal.withChart(ChartMaker.of(nominal, trims));
         Predictor calibrated = CircuitPredictor.of(charted);
@@ -70,7 +70,7 @@ class CircuitPredictorTest {
 
     @Test
     void theMeterIsPartOfTheAnswer() {
-        Chassis set = EngineSets.named("halcyon");
+        Chassis set = SharedSets.named("halcyon");
         Predictor p = CircuitPredictor.of(set);
         double fine = predicted(p, set, "V3.7", at(set, 230, "10M"));
         double crude = predicted(p, set, "V3.7", at(set, 230, "1k/V"));
@@ -79,7 +79,7 @@ class CircuitPredictorTest {
 
     @Test
     void aLiftedPartIsMissingFromTheCircuitToo() {
-        Chassis set = EngineSets.named("halcyon");
+        Chassis set = SharedSets.named("halcyon");
         Predictor p = CircuitPredictor.of(set);
         Condition whole = at(set, 230, "10M");
         double lifted = predicted(p, set, "V2.6", whole.withOpenEnds(List.of("R7")));
@@ -89,7 +89,7 @@ class CircuitPredictorTest {
 
     @Test
     void aChartOfAnotherCircuitIsNotExplainedAway() {
-        Chassis set = EngineSets.named("halcyon");
+        Chassis set = SharedSets.named("halcyon");
         Chart c = set.chart().orElseThrow();
         List<ChartRow> strange = c.rows().stream()
                 .map(r -> r.point().equals("V2.6")
@@ -114,7 +114,7 @@ class CircuitPredictorTest {
 
     @Test
     void aSetWithoutASupplyIsNotPredicted() {
-        Chassis set = EngineSets.named("rover");
+        Chassis set = SharedSets.named("rover");
         assertThat(CircuitPredictor.of(set)).isSameAs(Predictor.NONE);
     }
 }

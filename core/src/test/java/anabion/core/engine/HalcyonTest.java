@@ -15,7 +15,7 @@ import org.junit.jupiter.api.Test;
 
 /** A five-tube set with a mains transformer at work, sound and broken. */
 class HalcyonTest {
-    private static final Chassis SET = EngineSets.named("halcyon");
+    private static final Chassis SET = SharedSets.named("halcyon");
     private static final Setting USUAL = Setting.of(230).withControls(Map.of("RV1", 0.0));
     private final Engine engine = new Engine();
 

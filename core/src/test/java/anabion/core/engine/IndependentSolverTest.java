@@ -4,7 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.circuit.Phasor;
+import anabion.core.signal.Domain;
+import anabion.core.signal.SignalDeck;
 import anabion.core.supply.Cycle;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -19,6 +23,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Our answers against a general-purpose circuit solver on the exported decks, where it is installed. */
@@ -49,7 +54,7 @@ class IndependentSolverTest {
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae", "lark"})
     void theOperatingPointAgrees(String name) throws Exception {
-        Chassis set = EngineSets.named(name);
+        Chassis set = SharedSets.named(name);
         Setting setting = Setting.of(set.supply().volts());
         Operating ours = new Engine().solve(set, setting);
         String deck = Decks.direct(set, setting);
@@ -73,7 +78,7 @@ class IndependentSolverTest {
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae"})
     void theSupplyAgrees(String name) throws Exception {
-        Chassis set = EngineSets.named(name);
+        Chassis set = SharedSets.named(name);
         agrees(set, Setting.of(set.supply().volts()));
     }
 
@@ -81,6 +86,38 @@ class IndependentSolverTest {
     @ValueSource(strings = {"BRIDGE", "COMMON_LINE", "IN_SERIES", "VIBRATOR"})
     void oddSuppliesAgree(OddSupplies kind) throws Exception {
         agrees(kind.set(), Setting.of(kind.volts()));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "halcyon,AM,AF,DET1",
+        "halcyon,AM,IF,V1.5",
+        "brae,MW,AF,DET1",
+        "brae,MW,IF,V1.2",
+        "lark,MW,AF,DET",
+        "lark,MW,IF,Q1.4"
+    })
+    void smallSignalsAgree(String name, String bandName, Domain domain, String net) throws Exception {
+        Chassis set = SharedSets.named(name);
+        Band band = set.band(bandName).orElseThrow();
+        Setting setting = Setting.of(set.supply().volts())
+                .withBand(bandName)
+                .withControls(Controls.volume(set, 1))
+                .withCarrier(domain == Domain.IF ? 1.5 : 0);
+        Matcher rows = Pattern.compile("(?m)^\\d+\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s*$")
+                .matcher(run(SignalDeck.of(set, setting, band, domain, net)));
+        int compared = 0;
+        while (rows.find()) {
+            double hertz = Double.parseDouble(rows.group(1));
+            Phasor ours = SignalDeck.answer(set, setting, band, domain, net, hertz);
+            assertThat(Double.parseDouble(rows.group(2)))
+                    .as(hertz + " Hz")
+                    .isCloseTo(ours.size(), within(0.01 * ours.size()));
+            assertThat(Math.cos(Double.parseDouble(rows.group(3)) - ours.angle()))
+                    .isGreaterThan(0.9995);
+            compared++;
+        }
+        assertThat(compared).isGreaterThan(50);
     }
 
     private void agrees(Chassis set, Setting setting) throws Exception {

@@ -10,7 +10,7 @@ import org.junit.jupiter.api.Test;
 
 /** Seven germanium transistors on a positive earth, sound and broken. */
 class LarkTest {
-    private static final Chassis SET = EngineSets.named("lark");
+    private static final Chassis SET = SharedSets.named("lark");
     private final Engine engine = new Engine();
 
     private double volts(String net, String... faults) {

@@ -150,7 +150,7 @@ class PitfallsTest {
 
     @Test
     void onFmTheOscillatorOfAnAmMixerIsOffByDesign() {
-        Chassis halcyon = EngineSets.named("halcyon");
+        Chassis halcyon = SharedSets.named("halcyon");
         List<anabion.core.chassis.Band> bands = new ArrayList<>(halcyon.bands());
         bands.add(new anabion.core.chassis.Band(
                 UUID.randomUUID(), "FM", anabion.core.chassis.BandKind.FM, List.of("Audio"), Extra.NONE));
@@ -161,7 +161,7 @@ class PitfallsTest {
 
     @Test
     void aBandSwitchContactOpenOnOneBandLeavesTheOthersAlone() {
-        Chassis brae = EngineSets.named("brae");
+        Chassis brae = SharedSets.named("brae");
         Setting fault = Setting.of(230).withFaults(List.of(Fault.parse("S2:open:MW")));
         double mw =
                 ColdOhms.between(brae, fault.withBand("MW"), "V1.6", "AVC", 1.5).ohms();
@@ -175,14 +175,14 @@ class PitfallsTest {
 
     @Test
     void aGermaniumJunctionGivesARangeOfOhms() {
-        Chassis lark = EngineSets.named("lark");
+        Chassis lark = SharedSets.named("lark");
         ColdOhms.Answer a = ColdOhms.between(lark, Setting.of(0), "Q4.2", "Q4.1", 1.5);
         assertThat(a.high()).isGreaterThan(1.5 * a.low());
     }
 
     @Test
     void anOpenOutputPrimaryBurnsTheScreenAndAShortedDecouplerItsFeedResistor() {
-        Chassis halcyon = EngineSets.named("halcyon");
+        Chassis halcyon = SharedSets.named("halcyon");
         assertThat(overloads(halcyon)).isEmpty();
         assertThat(overloads(halcyon, "T2.primary:open")).contains("V4 SCREEN");
         assertThat(overloads(halcyon, "C10:short")).anyMatch(x -> x.endsWith("BODY"));

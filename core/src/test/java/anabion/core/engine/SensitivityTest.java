@@ -29,7 +29,7 @@ class SensitivityTest {
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae", "lark"})
     void everySlopeIsWhatSolvingAnewSays(String name) {
-        Chassis set = EngineSets.named(name);
+        Chassis set = SharedSets.named(name);
         Sensitivity s = about(set, usual(set));
         for (String part : s.parts()) {
             Operating up = engine.solve(set, usual(set).withTrims(Map.of(part, 1.01)));
@@ -46,7 +46,7 @@ class SensitivityTest {
     @ParameterizedTest
     @CsvSource({"halcyon,V3.7,V4.2", "halcyon,B2,V1.5", "brae,V3.a,B1", "lark,Q6.e,Q5.c"})
     void spreadAndCorrelationAreThoseOfManySpecimens(String name, String a, String b) {
-        Chassis set = EngineSets.named(name);
+        Chassis set = SharedSets.named(name);
         String one = anabion.core.chassis.Points.of(set).need(a).net();
         String other = anabion.core.chassis.Points.of(set).need(b).net();
         Sensitivity s = about(set, usual(set));
@@ -74,7 +74,7 @@ class SensitivityTest {
 
     @Test
     void highLineLiftsEveryRailTogether() {
-        Chassis set = EngineSets.named("halcyon");
+        Chassis set = SharedSets.named("halcyon");
         Sensitivity s = about(set, usual(set));
         double b1 = s.slope("B1", Setting.LINE)
                 / engine.solve(set, usual(set)).volts("B1").orElseThrow();

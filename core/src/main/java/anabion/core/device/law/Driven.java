@@ -12,10 +12,14 @@ import java.util.List;
  * (screen or oscillator plate, and cathode). Method: the rectangle rule over {@link #POINTS} points of the half cycle, which for a
  * smooth periodic function converges faster than any power of their number.
  *
+ * <p>A detector's diode under a carrier is the same with a fixed amplitude.
+ *
  * @param swinging which terminals swing, in phase
- * @param share amplitude in volts per volt between the two terminals named next
+ * @param fixed amplitude in volts, and …
+ * @param share … what is added per volt between the two terminals named next
  */
-public record Driven(Law law, List<Integer> swinging, double share, int feeding, int cathode) implements Law {
+public record Driven(Law law, List<Integer> swinging, double fixed, double share, int feeding, int cathode)
+        implements Law {
     /** At the largest drive met, 16 points keep the mean grid current within 1 % of 256 points. */
     private static final int POINTS = 16;
 
@@ -29,6 +33,16 @@ public record Driven(Law law, List<Integer> swinging, double share, int feeding,
         swinging = List.copyOf(swinging);
     }
 
+    /** An oscillator, whose drive follows its supply. */
+    public static Driven oscillating(Law law, int grid, double share, int feeding, int cathode) {
+        return new Driven(law, List.of(grid), 0, share, feeding, cathode);
+    }
+
+    /** A diode or grid under a carrier of so many volts at its peaks. */
+    public static Driven carrying(Law law, int terminal, double volts) {
+        return new Driven(law, List.of(terminal), volts, 0, 0, 0);
+    }
+
     @Override
     public int terminals() {
         return law.terminals();
@@ -36,35 +50,66 @@ public record Driven(Law law, List<Integer> swinging, double share, int feeding,
 
     @Override
     public void currents(double[] v, double[] i) {
-        int n = v.length;
-        double[] at = v.clone();
-        double[] now = new double[n];
         java.util.Arrays.fill(i, 0);
-        double amplitude = share * Smooth.positive(v[feeding] - v[cathode], 1);
+        cycle(v, (cosine, now) -> {
+            for (int t = 0; t < i.length; t++) i[t] += now[t] / POINTS;
+        });
+    }
+
+    /** Amplitude of a terminal's current in phase with the swing, in amperes. */
+    public double fundamental(double[] v, int terminal) {
+        double[] sum = new double[1];
+        cycle(v, (cosine, now) -> sum[0] += 2 * now[terminal] * cosine / POINTS);
+        return sum[0];
+    }
+
+    /**
+     * Conversion conductance: the amplitude of the plate's current at the difference frequency per volt at the signal's terminal, half
+     * the first harmonic of the mutual conductance (any textbook).
+     */
+    public double conversion(double[] v, int signal, int plate) {
+        double h = 1e-3;
+        double[] up = v.clone();
+        up[signal] += h;
+        double[] sum = new double[1];
+        cycle(up, (cosine, now) -> sum[0] += now[plate] * cosine / POINTS / h);
+        cycle(v, (cosine, now) -> sum[0] -= now[plate] * cosine / POINTS / h);
+        return Math.abs(sum[0]);
+    }
+
+    /** The drive's amplitude at a state, in volts. */
+    public double amplitude(double[] v) {
+        return share == 0 ? fixed : fixed + share * Smooth.positive(v[feeding] - v[cathode], 1);
+    }
+
+    private interface Phase {
+        void at(double cosine, double[] amperes);
+    }
+
+    private void cycle(double[] v, Phase phase) {
+        double[] at = v.clone();
+        double[] now = new double[v.length];
+        double amplitude = amplitude(v);
         for (double c : COSINES) {
-            for (int t = 0; t < swinging.size(); t++) {
-                int s = swinging.get(t);
-                at[s] = v[s] + amplitude * c;
-            }
+            for (int s : swinging) at[s] = v[s] + amplitude * c;
             law.currents(at, now);
-            for (int t = 0; t < n; t++) i[t] += now[t];
+            phase.at(c, now);
         }
-        for (int t = 0; t < n; t++) i[t] /= POINTS;
     }
 
     /** Each phase is the law once more between shifted nodes, whose mean current returns to the terminals. */
     @Override
     public List<String> deck(String name, List<String> nodes) {
         List<String> lines = new ArrayList<>();
-        String drive =
-                Deck.number(share) + "*" + Smooth.positive(Deck.volts(nodes.get(feeding), nodes.get(cathode)), 1);
+        String drive = Deck.number(fixed) + "+" + Deck.number(share) + "*"
+                + Smooth.positive(Deck.volts(nodes.get(feeding), nodes.get(cathode)), 1);
         for (int p = 0; p < POINTS; p++) {
             List<String> shifted = new ArrayList<>();
             for (int t = 0; t < nodes.size(); t++) {
                 String own = name + "_" + p + "_" + t;
                 boolean swings = swinging.contains(t);
                 lines.add("B" + own + "v " + own + " 0 V=V(" + nodes.get(t) + ")"
-                        + (swings ? "+(" + Deck.number(COSINES[p]) + ")*" + drive : ""));
+                        + (swings ? "+(" + Deck.number(COSINES[p]) + ")*(" + drive + ")" : ""));
                 lines.add("B" + own + "i " + nodes.get(t) + " 0 I=-I(B" + own + "v)/" + POINTS);
                 shifted.add(own);
             }

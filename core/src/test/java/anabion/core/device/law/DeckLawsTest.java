@@ -100,7 +100,7 @@ class DeckLawsTest {
     void anOscillatingConverterIsTheMeanOfItsPhases() {
         Section s =
                 DeviceLibrary.standard().find("6BE6").orElseThrow().sections().get(0);
-        Law law = new Driven(Fit.law(s), List.of(0), Fit.driveShare(s), 1, 4);
+        Law law = Driven.oscillating(Fit.law(s), 0, Fit.driveShare(s), 1, 4);
         double[] v = {-9.5, 100, -1, 220, 0};
         double[] ours = new double[5];
         law.currents(v, ours);

@@ -9,10 +9,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 
 /** The demo sets, read from where the workshop keeps them. */
-final class EngineSets {
-    private EngineSets() {}
+public final class SharedSets {
+    private SharedSets() {}
 
-    static Chassis named(String name) {
+    public static Chassis named(String name) {
         Path file = Path.of("..", "workshop", "src", "main", "resources", "anabion", "demo", name + ".json");
         try (InputStream in = Files.newInputStream(file)) {
             return ChassisCodec.read(in);

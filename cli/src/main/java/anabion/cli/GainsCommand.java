@@ -1,0 +1,120 @@
+package anabion.cli;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.signal.Gains;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.concurrent.Callable;
+import picocli.CommandLine.Command;
+import picocli.CommandLine.Mixin;
+
+/** {@code gains CHASSIS --band B}: what every point needs, what every stage gives. */
+@Command(
+        name = "gains",
+        mixinStandardHelpOptions = true,
+        description = "Compute stage gains, injection levels for the standard output, hum and responses of a band.")
+final class GainsCommand implements Callable<Integer> {
+    @Mixin
+    private SettingOptions options;
+
+    @Mixin
+    private Output output;
+
+    @Override
+    public Integer call() throws Exception {
+        Chassis chassis = options.chassis();
+        Setting setting = options.loud(chassis);
+        Band band = options.band(chassis);
+        Gains g = Gains.of(new Engine(), chassis, setting, band).orElseThrow(() -> BadInput.at(chassis.name())
+                .because("the circuit does not settle, or has no speaker or stages on " + band.name())
+                .so("check it with solve, and its stages on the Study sheet"));
+        output.say(tree(band, g), plain(band, g));
+        return Main.FINE;
+    }
+
+    private static Map<String, Object> tree(Band band, Gains g) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        all.put("band", band.name());
+        all.put("output", g.output());
+        all.put("carrier", g.carrier());
+        all.put("efficiency", g.efficiency());
+        all.put("levels", g.levels().stream().map(GainsCommand::tree).toList());
+        List<Map<String, Object>> gains = new ArrayList<>();
+        for (Gains.StageGain s : g.gains()) {
+            Map<String, Object> one = new LinkedHashMap<>();
+            one.put("stage", s.stage());
+            one.put("domain", s.domain().code());
+            one.put("decibels", s.decibels());
+            gains.add(one);
+        }
+        all.put("gains", gains);
+        List<Map<String, Object>> control = new ArrayList<>();
+        for (Gains.Control c : g.control()) {
+            Map<String, Object> one = new LinkedHashMap<>();
+            one.put("input", c.input());
+            one.put("detector", c.detector());
+            one.put("line", c.line());
+            control.add(one);
+        }
+        all.put("control", control);
+        all.put("selectivity", points(g.selectivity()));
+        Gains.width(g.selectivity(), 6).ifPresent(w -> all.put("bandwidth", w));
+        all.put("sound", points(g.sound()));
+        all.put("hum", g.hum());
+        return all;
+    }
+
+    private static Map<String, Object> tree(Gains.Level l) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("stage", l.stage());
+        one.put("point", l.point());
+        one.put("domain", l.domain().code());
+        one.put("hertz", l.hertz());
+        one.put("volts", l.volts());
+        one.put("own", l.own());
+        one.put("ohms", l.ohms());
+        one.put("farads", l.farads());
+        return one;
+    }
+
+    private static List<List<Double>> points(List<Gains.Response> all) {
+        return all.stream().map(r -> List.of(r.hertz(), r.decibels())).toList();
+    }
+
+    private static String plain(Band band, Gains g) {
+        StringBuilder text = new StringBuilder();
+        text.append(String.format(Locale.ROOT, "%s, standard output %.0f mW%n", band.name(), 1000 * Gains.STANDARD));
+        for (Gains.Level l : g.levels())
+            text.append(String.format(
+                    Locale.ROOT,
+                    "%-10s %-8s %-8s generator %10s, at the point %10s%n",
+                    l.stage(),
+                    l.point(),
+                    Figures.si(Quantity.hertz(l.hertz())),
+                    Figures.si(Quantity.volts(l.volts())),
+                    Figures.si(Quantity.volts(l.own()))));
+        for (Gains.StageGain s : g.gains())
+            text.append(String.format(
+                    Locale.ROOT, "%-10s %s %6.1f dB%n", s.stage(), s.domain().code(), s.decibels()));
+        for (Gains.Control c : g.control())
+            text.append(String.format(
+                    Locale.ROOT,
+                    "in %10s  detector %10s  control %6.2f V%n",
+                    Figures.si(Quantity.volts(c.input())),
+                    Figures.si(Quantity.volts(c.detector())),
+                    c.line()));
+        Gains.width(g.selectivity(), 6)
+                .ifPresent(w -> text.append(String.format(Locale.ROOT, "bandwidth at -6 dB %.1f kHz%n", w / 1000)));
+        text.append(String.format(Locale.ROOT, "hum %s%n", Figures.si(Quantity.volts(g.hum()))));
+        return text.toString();
+    }
+}

@@ -1,0 +1,122 @@
+package anabion.core.circuit;
+
+/**
+ * {@link DenseLu} in complex numbers: the same elimination, with real and imaginary parts in two arrays. It allocates nothing once
+ * made.
+ */
+public final class ComplexLu {
+    private final int n;
+    private final double[] re;
+    private final double[] im;
+    private final int[] pivot;
+
+    public ComplexLu(int n) {
+        this.n = n;
+        this.re = new double[n * n];
+        this.im = new double[n * n];
+        this.pivot = new int[n];
+    }
+
+    /** Real parts of the matrix to fill before {@link #factor()}, row by row. */
+    public double[] real() {
+        return re;
+    }
+
+    public double[] imaginary() {
+        return im;
+    }
+
+    /** @return false if the matrix is singular */
+    public boolean factor() {
+        for (int k = 0; k < n; k++) {
+            int p = largest(k);
+            pivot[k] = p;
+            int at = p * n + k;
+            if (Math.abs(re[at]) + Math.abs(im[at]) < 1e-300) return false;
+            if (p != k) swapRows(p, k);
+            eliminate(k);
+        }
+        return true;
+    }
+
+    private int largest(int k) {
+        int p = k;
+        double most = -1;
+        for (int i = k; i < n; i++) {
+            double size = Math.abs(re[i * n + k]) + Math.abs(im[i * n + k]);
+            if (size > most) {
+                most = size;
+                p = i;
+            }
+        }
+        return p;
+    }
+
+    private void swapRows(int p, int k) {
+        for (int j = 0, x = p * n, y = k * n; j < n; j++, x++, y++) {
+            double r = re[x];
+            re[x] = re[y];
+            re[y] = r;
+            double i = im[x];
+            im[x] = im[y];
+            im[y] = i;
+        }
+    }
+
+    private void eliminate(int k) {
+        int row = k * n;
+        double a = re[row + k];
+        double b = im[row + k];
+        double size = a * a + b * b;
+        for (int i = k + 1; i < n; i++) {
+            int at = i * n;
+            double x = re[at + k];
+            double y = im[at + k];
+            if (x == 0 && y == 0) continue;
+            double fr = (x * a + y * b) / size;
+            double fi = (y * a - x * b) / size;
+            re[at + k] = fr;
+            im[at + k] = fi;
+            for (int j = k + 1; j < n; j++) {
+                double p = re[row + j];
+                double q = im[row + j];
+                re[at + j] -= fr * p - fi * q;
+                im[at + j] -= fr * q + fi * p;
+            }
+        }
+    }
+
+    /** Solves in place, after {@link #factor()}. */
+    public void solve(double[] x, double[] y) {
+        for (int k = 0; k < n; k++) {
+            int p = pivot[k];
+            double r = x[p];
+            x[p] = x[k];
+            x[k] = r;
+            double i = y[p];
+            y[p] = y[k];
+            y[k] = i;
+        }
+        for (int i = 1; i < n; i++) reduce(x, y, i, 0, i);
+        for (int i = n - 1; i >= 0; i--) {
+            reduce(x, y, i, i + 1, n);
+            double a = re[i * n + i];
+            double b = im[i * n + i];
+            double size = a * a + b * b;
+            double r = (x[i] * a + y[i] * b) / size;
+            y[i] = (y[i] * a - x[i] * b) / size;
+            x[i] = r;
+        }
+    }
+
+    private void reduce(double[] x, double[] y, int i, int from, int to) {
+        double r = x[i];
+        double s = y[i];
+        for (int j = from, at = i * n + from; j < to; j++, at++) {
+            r -= re[at] * x[j] - im[at] * y[j];
+            s -= re[at] * y[j] + im[at] * x[j];
+        }
+        x[i] = r;
+        y[i] = s;
+    }
+}

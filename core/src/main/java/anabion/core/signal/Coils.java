@@ -1,0 +1,189 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Winding;
+import anabion.core.circuit.Reactances;
+import anabion.core.engine.Faults;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/**
+ * What the windings of a chassis are to alternating currents, with usual values for what no sheet tells: an IF coil has a quality of
+ * {@link #QUALITY} and, where two tuned ones share a can, nine tenths of critical coupling; an output transformer's primary has its
+ * load's ohms at {@link #CORNER} Hz. (Usual designs of the time, from textbooks.) Coils of the IF are taken as aligned.
+ */
+final class Coils {
+    static final double QUALITY = 100;
+    private static final double CORNER = 80;
+    private static final double IRON = 0.998;
+    private static final double LINK = 0.85;
+    private static final double AERIAL = 0.3;
+    private static final double LOOSE = 0.5;
+    /** A capacitor from this on is a short at radio frequency. */
+    private static final double BYPASS = 2e-9;
+    /** Henries of a coil of which nothing is known but its copper. */
+    private static final double WIRE = 1e-9;
+    /** What shorted turns leave of the inductance, and their loss. */
+    private static final double SHORTED = 0.5;
+
+    private static final double SHORTED_LOSS = 0.3;
+    /** By how much a core that was turned without need changes the inductance. */
+    private static final double MISTUNED = 1.1;
+
+    private static final Pattern LOADS = Pattern.compile("([\\d.]+)(k?)(\\d*):([\\d.]+)");
+
+    private final Chassis chassis;
+    private final Faults faults;
+    private final Optional<Double> intermediate;
+
+    Coils(Chassis chassis, Faults faults, Optional<Double> intermediate) {
+        this.chassis = chassis;
+        this.faults = faults;
+        this.intermediate = intermediate;
+    }
+
+    /** A winding between its nets. */
+    private record Coil(Part part, int index, Winding winding, String from, String to) {
+        boolean iron() {
+            return part.role().contains("output")
+                    || part.role().contains("driver")
+                    || part.role().contains("choke");
+        }
+
+        boolean ofIf() {
+            return part.role().contains("IF");
+        }
+
+        boolean aerial() {
+            return part.role().startsWith("aerial") || part.role().startsWith("frame");
+        }
+    }
+
+    /** Whether the coils of a part are put in here: all but those of a mains transformer. */
+    static boolean covers(Part p) {
+        return p.component() instanceof Component.Windings w
+                && w.windings().stream().noneMatch(x -> x.volts() > 0);
+    }
+
+    void into(Reactances network) {
+        List<Coil> aerial = new ArrayList<>();
+        for (Part p : chassis.parts()) {
+            if (!covers(p)) continue;
+            List<Coil> own = coils(p);
+            if (!own.isEmpty() && own.get(0).aerial()) aerial.addAll(own);
+            else put(own, network);
+        }
+        put(aerial, network);
+    }
+
+    private List<Coil> coils(Part p) {
+        List<Winding> all = ((Component.Windings) p.component()).windings();
+        List<Coil> found = new ArrayList<>();
+        for (int n = 0; n < all.size(); n++) {
+            Winding w = all.get(n);
+            boolean open =
+                    faults.is(p.reference() + "." + w.name(), "open") || (n == 0 && faults.is(p.reference(), "open"));
+            if (!open) found.add(new Coil(p, n, w, faults.net(p, w.from()), faults.net(p, w.to())));
+        }
+        return found;
+    }
+
+    private void put(List<Coil> group, Reactances network) {
+        List<Coil> known = group.stream().filter(c -> henries(c) > 0).toList();
+        for (Coil c : group)
+            if (henries(c) <= 0)
+                network.coils(
+                        List.<String[]>of(new String[] {c.from(), c.to()}),
+                        new double[] {Math.max(0.01, c.winding().ohms())},
+                        new double[] {0},
+                        new double[][] {{WIRE}});
+        int n = known.size();
+        if (n == 0) return;
+        double[] ohms = new double[n];
+        double[] loss = new double[n];
+        double[][] henries = new double[n][n];
+        for (int i = 0; i < n; i++) {
+            Coil c = known.get(i);
+            ohms[i] = Math.max(1e-3, c.winding().ohms());
+            boolean shorted = faults.is(c.part().reference(), "short");
+            loss[i] = shorted ? SHORTED_LOSS : c.iron() ? 0 : 1 / QUALITY;
+            for (int j = 0; j < n; j++)
+                henries[i][j] = i == j
+                        ? henries(c)
+                        : coupling(known, c, known.get(j)) * Math.sqrt(henries(c) * henries(known.get(j)));
+            if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(henries(c)), 0);
+        }
+        network.coils(known.stream().map(c -> new String[] {c.from(), c.to()}).toList(), ohms, loss, henries);
+    }
+
+    private double coupling(List<Coil> group, Coil a, Coil b) {
+        if (a.iron()) return IRON;
+        if (a.ofIf()) return group.stream().filter(this::tuned).count() > 1 ? 0.9 / QUALITY : LINK;
+        if (a.aerial() && a.part() == b.part() && group.size() == 2) return LOOSE;
+        if (a.aerial())
+            return a.winding().name().contains("coupling") != b.winding().name().contains("coupling") ? AERIAL : 0;
+        return LOOSE;
+    }
+
+    private double henries(Coil c) {
+        double sound = aligned(c);
+        if (faults.is(c.part().reference(), "short") && c.index() == 0) return SHORTED * sound;
+        if (faults.is(c.part().reference(), "mistuned") && c.index() == 0) return MISTUNED * sound;
+        return sound;
+    }
+
+    private double aligned(Coil c) {
+        if (tuned(c) && across(c) > 0) return resonant(across(c));
+        if (c.winding().henries() > 0) return c.winding().henries();
+        Matcher loads = LOADS.matcher(c.part().printed());
+        if (!c.part().role().contains("output") || !loads.find()) return 0;
+        double primary = number(loads);
+        double own = c.index() == 0 ? primary : Double.parseDouble(loads.group(4));
+        double ofPrimary = primary / (2 * Math.PI * CORNER);
+        return ofPrimary * own / primary;
+    }
+
+    /** {@code 7k:3}, {@code 3k5:3}. */
+    private static double number(Matcher m) {
+        double whole = Double.parseDouble(m.group(1));
+        if (m.group(2).isEmpty()) return whole;
+        return 1000 * (whole + (m.group(3).isEmpty() ? 0 : Double.parseDouble("0." + m.group(3))));
+    }
+
+    /** What resonates with an inductance, or a capacitance, at the intermediate frequency. */
+    private double resonant(double other) {
+        double w = 2 * Math.PI * intermediate.orElseThrow();
+        return 1 / (w * w * other);
+    }
+
+    /** Tuned to the intermediate frequency: a coil of an IF can with a capacitor, or one as large as its neighbour. */
+    private boolean tuned(Coil c) {
+        if (!c.ofIf() || intermediate.isEmpty()) return false;
+        if (across(c) > 0) return true;
+        double largest = ((Component.Windings) c.part().component())
+                .windings().stream().mapToDouble(Winding::henries).max().orElse(0);
+        return c.winding().henries() > 0.4 * largest;
+    }
+
+    private double across(Coil c) {
+        double sum = 0;
+        for (Part p : chassis.parts()) {
+            if (!(p.component() instanceof Capacitor k)
+                    || k.farads().size() != 1
+                    || k.farads().get(0) >= BYPASS) continue;
+            String a = p.nets().getOrDefault("1", "");
+            String b = p.nets().getOrDefault("2", "");
+            String from = c.part().nets().getOrDefault(c.winding().from(), "");
+            String to = c.part().nets().getOrDefault(c.winding().to(), "");
+            if ((a.equals(from) && b.equals(to)) || (a.equals(to) && b.equals(from)))
+                sum += k.farads().get(0);
+        }
+        return sum;
+    }
+}

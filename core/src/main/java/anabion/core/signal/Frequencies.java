@@ -1,0 +1,43 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** The frequencies at which a band is tried: the usual ones of the trade, and those printed on the IF cans. */
+public final class Frequencies {
+    /** Of the test tone. */
+    public static final double TONE = 400;
+    /** Share of the carrier that the tone modulates. */
+    public static final double DEPTH = 0.3;
+
+    private static final Pattern PRINTED = Pattern.compile("([\\d.]+)\\s*([kM])Hz");
+
+    private Frequencies() {}
+
+    /** The intermediate frequency in hertz, as printed on an IF transformer; of an FM band the one in megahertz. */
+    public static Optional<Double> intermediate(Chassis chassis, Optional<Band> band) {
+        boolean fm = band.map(Band::kind).filter(k -> k == BandKind.FM).isPresent();
+        for (Part p : chassis.parts()) {
+            if (!p.role().contains("IF transformer")) continue;
+            Matcher m = PRINTED.matcher(p.printed());
+            if (m.find() && m.group(2).equals("M") == fm)
+                return Optional.of(Double.parseDouble(m.group(1)) * (fm ? 1e6 : 1e3));
+        }
+        return Optional.empty();
+    }
+
+    /** A carrier in the middle of a band, in hertz, by the band's name. */
+    public static double carrier(Band band) {
+        if (band.kind() == BandKind.FM) return 98e6;
+        String name = band.name().toUpperCase(Locale.ROOT);
+        if (name.startsWith("LW") || name.startsWith("LONG")) return 200e3;
+        if (name.startsWith("SW") || name.startsWith("KW") || name.startsWith("SHORT")) return 8e6;
+        return 1e6;
+    }
+}

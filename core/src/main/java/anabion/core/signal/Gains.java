@@ -1,0 +1,100 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * What a band does with signals.
+ *
+ * @param output volts at the speaker for the standard output of {@link #STANDARD} watts
+ * @param carrier volts of the carrier's peaks at the detector that give it, at {@link Frequencies#DEPTH} of modulation; 0 without a detector
+ * @param efficiency of the detector: direct volts per volt of the carrier's peak
+ * @param levels what a generator must give at each point for the standard output, from the speaker backward
+ * @param gains of the stages, from the aerial forward
+ * @param control automatic volume control, from weak to strong
+ * @param selectivity of the intermediate frequency
+ * @param sound from the detector or pick-up to the speaker
+ * @param hum volts at the speaker from the ripple of the rails
+ */
+public record Gains(
+        double output,
+        double carrier,
+        double efficiency,
+        List<Level> levels,
+        List<StageGain> gains,
+        List<Control> control,
+        List<Response> selectivity,
+        List<Response> sound,
+        double hum) {
+    /** The usual output at which sets are compared, in watts. */
+    public static final double STANDARD = 0.05;
+
+    public Gains {
+        levels = List.copyOf(levels);
+        gains = List.copyOf(gains);
+        control = List.copyOf(control);
+        selectivity = List.copyOf(selectivity);
+        sound = List.copyOf(sound);
+    }
+
+    /**
+     * What a generator must give, without load, behind its own ohms and a capacitor.
+     *
+     * @param volts effective; infinite where nothing comes through
+     * @param own effective volts at the point itself
+     */
+    public record Level(
+            String stage,
+            String point,
+            Domain domain,
+            double hertz,
+            double volts,
+            double own,
+            double ohms,
+            double farads) {}
+
+    /** From the input of a stage to the input of the next; of the last to the speaker. */
+    public record StageGain(String stage, Domain domain, double decibels) {}
+
+    /**
+     * One strength of signal.
+     *
+     * @param input effective volts at the converter's signal grid, or at the first grid of a straight set
+     * @param detector volts of the carrier's peaks there
+     * @param line volts of the control line
+     */
+    public record Control(double input, double detector, double line) {}
+
+    /** @param decibels against the middle */
+    public record Response(double hertz, double decibels) {}
+
+    /** Width between the points that lie so many decibels down, in hertz; empty if the sweep does not reach them. */
+    public static Optional<Double> width(List<Response> response, double down) {
+        double low = Double.NaN;
+        double high = Double.NaN;
+        for (int n = 1; n < response.size(); n++) {
+            Response a = response.get(n - 1);
+            Response b = response.get(n);
+            if (a.decibels() < -down != b.decibels() < -down) {
+                double at =
+                        a.hertz() + (b.hertz() - a.hertz()) * (-down - a.decibels()) / (b.decibels() - a.decibels());
+                if (b.decibels() > a.decibels() && Double.isNaN(low)) low = at;
+                else high = at;
+            }
+        }
+        return Double.isNaN(low) || Double.isNaN(high) ? Optional.empty() : Optional.of(high - low);
+    }
+
+    /**
+     * Computes a band.
+     *
+     * @return empty if the set does not settle, has no speaker, or no stages in this band
+     */
+    public static Optional<Gains> of(Engine engine, Chassis chassis, Setting setting, Band band) {
+        return new Survey(engine, chassis, setting, band).gains();
+    }
+}

@@ -1,0 +1,157 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.Element;
+import anabion.core.circuit.Reactances;
+import anabion.core.circuit.SmallSignal;
+import anabion.core.circuit.Solution;
+import anabion.core.device.DeviceType;
+import anabion.core.device.law.Driven;
+import anabion.core.engine.Detector;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Faults;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Setting;
+import anabion.core.engine.Sockets;
+import java.util.Optional;
+
+/** Makes the small-signal network of a set from its operating point. */
+final class Networks {
+    /** What a dried electrolytic keeps. */
+    private static final double DRIED = 0.15;
+
+    private final Chassis chassis;
+    private final Faults faults;
+    private final Operating solved;
+    private final Optional<Band> band;
+    private final Optional<Detector> detector;
+
+    Networks(Chassis chassis, Setting setting, Operating solved, Optional<Band> band) {
+        this.chassis = chassis;
+        this.faults = new Faults(chassis, setting.faults());
+        this.solved = solved;
+        this.band = band;
+        this.detector = Detector.of(chassis);
+    }
+
+    /** The network below the carrier's frequency: the detector's diode gives, and does not take. */
+    SmallSignal sound() {
+        return network(0);
+    }
+
+    SmallSignal intermediate() {
+        return network(0);
+    }
+
+    /** With the gang where the coil before the converter is in tune. */
+    SmallSignal carrier(double hertz) {
+        Optional<Part> gang = gang();
+        if (gang.isEmpty()) return network(0);
+        Optional<Integer> section = section(gang.get());
+        if (section.isEmpty()) return network(0);
+        String net = faults.net(gang.get(), String.valueOf(section.get()));
+        var quiet = network(0).at(hertz).driven(net, Engine.reference(chassis)).at(net);
+        double susceptance = -quiet.im() / (quiet.size() * quiet.size());
+        return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));
+    }
+
+    private Optional<Part> gang() {
+        return chassis.parts().stream()
+                .filter(p -> p.component() instanceof Capacitor && p.role().contains("gang"))
+                .findFirst();
+    }
+
+    /** The section of the gang that tunes the carrier: the first whose net meets no coil of the oscillator. */
+    private Optional<Integer> section(Part gang) {
+        int sections = ((Capacitor) gang.component()).farads().size();
+        for (int n = 1; n <= sections; n++) {
+            String net = gang.nets().getOrDefault(String.valueOf(n), "");
+            boolean oscillator = chassis.parts().stream()
+                    .anyMatch(p -> p != gang
+                            && p.touches(net)
+                            && (p.role().contains("oscillator") || p.role().contains("padder")));
+            if (!oscillator) return Optional.of(n);
+        }
+        return Optional.empty();
+    }
+
+    /** @param tuning farads of the gang's section that tunes the carrier */
+    private SmallSignal network(double tuning) {
+        SmallSignal network = SmallSignal.about(solved.direct(), this::replaced);
+        fill(network, tuning);
+        return network;
+    }
+
+    /** All that only alternating currents see, outside of tune. */
+    void fill(Reactances network) {
+        fill(network, 0);
+    }
+
+    private void fill(Reactances network, double tuning) {
+        Solution direct = solved.direct();
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Capacitor c) capacitor(p, c, tuning, network);
+            if (p.component() instanceof Component.Speaker s && !faults.is(p.reference(), "open"))
+                network.capacitor(faults.net(p, "1"), faults.net(p, "2"), 0, 1 / Math.max(0.5, s.ohms()));
+            if (p.device().isPresent()) transition(p, direct, network);
+        }
+        detector.ifPresent(d -> load(d, direct, network));
+        new Coils(chassis, faults, Frequencies.intermediate(chassis, band)).into(network);
+    }
+
+    /** Elements of the direct-current circuit for which the reactances stand. */
+    boolean replaced(Element e) {
+        int dot = e.name().indexOf('.');
+        String reference = dot < 0 ? e.name() : e.name().substring(0, dot);
+        if (detector.filter(d -> d.element().equals(e.name())).isPresent()) return true;
+        return chassis.part(reference)
+                .filter(p -> p.component() instanceof Component.Speaker
+                        || (Coils.covers(p) && e.name().matches(".*\\.\\d+")))
+                .isPresent();
+    }
+
+    private void capacitor(Part p, Capacitor c, double tuning, Reactances network) {
+        if (faults.is(p.reference(), "open")) return;
+        boolean gang = p.role().contains("gang");
+        String common = faults.net(p, String.valueOf(c.farads().size() + 1));
+        for (int n = 1; n <= c.farads().size(); n++) {
+            double farads = c.farads().get(n - 1) * (faults.is(p.reference(), "dried") ? DRIED : 1);
+            if (gang) farads = section(p).filter(Integer.valueOf(n)::equals).isPresent() ? tuning : 0;
+            network.capacitor(faults.net(p, String.valueOf(n)), common, farads, 0);
+        }
+    }
+
+    /** Stored charge of a transistor's base: gm/(2π·f_T), from base to emitter. */
+    private void transition(Part p, Solution direct, Reactances network) {
+        Optional<DeviceType> type = Sockets.type(p);
+        double megahertz = type.flatMap(DeviceType::semiconductor)
+                .map(s -> s.transitionMegahertz())
+                .orElse(0.0);
+        if (megahertz <= 0) return;
+        for (Element e : direct.circuit().elements())
+            if (e instanceof Element.Device d && d.name().equals(p.reference())) {
+                double gm = Math.abs(direct.amperes(d)[1]) / THERMAL;
+                network.capacitor(
+                        direct.circuit().net(d.nodes().get(0)),
+                        direct.circuit().net(d.nodes().get(2)),
+                        gm / (2 * Math.PI * megahertz * 1e6),
+                        0);
+            }
+    }
+
+    private static final double THERMAL = 0.0258;
+
+    /** Under a carrier the diode takes the fundamental of its current from the coil. */
+    private void load(Detector d, Solution direct, Reactances network) {
+        for (Element e : direct.circuit().elements())
+            if (e instanceof Element.Device x && x.name().equals(d.element()) && x.law() instanceof Driven law) {
+                double[] v = {direct.at(x.nodes().get(0)), direct.at(x.nodes().get(1))};
+                double volts = Math.max(law.amplitude(v), 1e-3);
+                network.capacitor(d.plate(), d.cathode(), 0, Math.max(0, law.fundamental(v, 0) / volts));
+            }
+    }
+}

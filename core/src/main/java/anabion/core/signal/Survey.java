@@ -1,0 +1,369 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.Phasor;
+import anabion.core.circuit.SmallSignal;
+import anabion.core.engine.Detector;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Setting;
+import anabion.core.signal.Gains.Control;
+import anabion.core.signal.Gains.Level;
+import anabion.core.signal.Gains.Response;
+import anabion.core.signal.Gains.StageGain;
+import anabion.core.signal.SignalPath.Amplifier;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/** Walks one band from the speaker to the aerial. */
+final class Survey {
+    /** A generator's ohms and the capacitor at its lead. */
+    private static final Source SOUND = new Source(600, 1e-7);
+
+    private static final Source RADIO = new Source(50, 1e-8);
+    /** A dummy aerial of the usual kind, without its coil, which hardly counts on these bands. */
+    private static final Source AERIAL = new Source(25, 2e-10);
+
+    private static final List<String> AERIAL_NETS = List.of("AE", "AERIAL", "ANT", "ANTENNA");
+    private static final double[] STRENGTHS = {0.1, 0.3, 1, 3, 10, 20};
+    private static final double[] OFFSETS = {0, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 30};
+    private static final double[] TONES = {
+        50, 70, 100, 140, 200, 280, 400, 700, 1000, 1500, 2000, 3000, 4000, 6000, 10000
+    };
+    private static final int HALVINGS = 16;
+
+    private final Engine engine;
+    private final Chassis chassis;
+    private final Setting setting;
+    private final Band band;
+    private final SignalPath path;
+    private final Optional<Part> speaker;
+    private final Optional<Detector> detector;
+    private final String reference;
+
+    private record Source(double ohms, double farads) {
+        Phasor impedance(double hertz) {
+            return new Phasor(ohms, -1 / (2 * Math.PI * hertz * farads));
+        }
+    }
+
+    Survey(Engine engine, Chassis chassis, Setting setting, Band band) {
+        this.engine = engine;
+        this.chassis = chassis;
+        this.setting = setting.withBand(band.name());
+        this.band = band;
+        this.path = SignalPath.of(chassis, band);
+        this.speaker = chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Speaker)
+                .findFirst();
+        boolean radio = path.stages().stream().anyMatch(a -> a.before() != Domain.AF);
+        this.detector = radio ? Detector.of(chassis) : Optional.empty();
+        this.reference = Engine.reference(chassis);
+    }
+
+    Optional<Gains> gains() {
+        if (speaker.isEmpty() || path.stages().isEmpty()) return Optional.empty();
+        double ohms = Math.max(0.5, ((Component.Speaker) speaker.get().component()).ohms());
+        double output = Math.sqrt(Gains.STANDARD * ohms);
+        Operating quiet = engine.solve(chassis, setting);
+        if (!quiet.converged()) return Optional.empty();
+        Carried now = detector.isPresent() ? carried(output, quiet) : new Carried(quiet, 0, 0);
+        if (!now.solved().converged()) return Optional.empty();
+        Networks networks = networks(now.solved());
+        SmallSignal sound = networks.sound();
+        List<Level> levels = new ArrayList<>();
+        List<StageGain> gains = new ArrayList<>();
+        sound(sound, output, levels, gains);
+        if (detector.isPresent()) radio(networks, now, levels, gains);
+        return Optional.of(new Gains(
+                output,
+                now.carrier(),
+                now.efficiency(),
+                levels,
+                gains,
+                detector.isPresent() ? control(quiet) : List.of(),
+                detector.isPresent() ? selectivity(networks) : List.of(),
+                response(sound),
+                hum(sound, now.solved())));
+    }
+
+    private Networks networks(Operating solved) {
+        return new Networks(chassis, setting, solved, Optional.of(band));
+    }
+
+    // --- the detector ---
+
+    private record Carried(Operating solved, double carrier, double efficiency) {}
+
+    /** The carrier at the detector that gives the wanted output, by halving: what a diode gives rises with the carrier. */
+    private Carried carried(double output, Operating quiet) {
+        double low = 1e-3;
+        double high = 40;
+        Carried now = with(Math.sqrt(low * high), quiet);
+        for (int n = 0; n < HALVINGS && now.solved().converged(); n++) {
+            var held = networks(now.solved())
+                    .sound()
+                    .at(Frequencies.TONE)
+                    .held(detector.get().audio());
+            double given = across(held).size() * now.efficiency() * now.carrier() * Frequencies.DEPTH / Math.sqrt(2);
+            if (given < output) low = now.carrier();
+            else high = now.carrier();
+            now = with(Math.sqrt(low * high), quiet);
+        }
+        return now;
+    }
+
+    private Carried with(double carrier, Operating quiet) {
+        Operating solved = engine.solve(chassis, setting.withCarrier(carrier));
+        String audio = detector.get().audio();
+        double moved = solved.volts(audio).orElse(0) - quiet.volts(audio).orElse(0);
+        return new Carried(solved, carrier, Math.abs(moved) / carrier);
+    }
+
+    private Phasor across(SmallSignal.Volts volts) {
+        return volts.at(speaker.get().nets().get("1"))
+                .minus(volts.at(speaker.get().nets().get("2")));
+    }
+
+    // --- sound ---
+
+    private void sound(SmallSignal network, double output, List<Level> levels, List<StageGain> gains) {
+        SmallSignal.Tone tone = network.at(Frequencies.TONE);
+        List<Amplifier> all =
+                path.stages().stream().filter(a -> a.before() == Domain.AF).toList();
+        var passing = tone.held(all.get(0).inputNet());
+        for (int n = all.size() - 1; n >= 0; n--) {
+            Amplifier a = all.get(n);
+            levels.add(sounding(tone, a.stage(), a.output(), a.outputNet(), output));
+            levels.add(sounding(tone, a.stage(), a.input(), a.inputNet(), output));
+            gains.add(0, gain(all, n, Domain.AF, passing, across(passing)));
+        }
+        source().ifPresent(net -> levels.add(sounding(tone, sourceStage(), net, net, output)));
+    }
+
+    /** From one input to the next while a signal passes through all of them. */
+    private static StageGain gain(
+            List<Amplifier> all, int n, Domain domain, SmallSignal.Volts passing, Phasor atTheEnd) {
+        double own = passing.at(all.get(n).inputNet()).size();
+        double next = n == all.size() - 1
+                ? atTheEnd.size()
+                : passing.at(all.get(n + 1).inputNet()).size();
+        return new StageGain(all.get(n).stage(), domain, decibels(next / Math.max(own, 1e-30)));
+    }
+
+    /** Where sound enters: the detector's output, or the socket of the pick-up. */
+    private Optional<String> source() {
+        if (detector.isPresent()) return Optional.of(detector.get().audio());
+        return band.stages().stream()
+                .flatMap(s -> chassis.stage(s).stream())
+                .flatMap(s -> s.parts().stream())
+                .flatMap(r -> chassis.part(r).stream())
+                .filter(p -> p.component() instanceof Component.Other)
+                .flatMap(p -> p.nets().values().stream())
+                .filter(n -> !n.equals(reference))
+                .findFirst();
+    }
+
+    private String sourceStage() {
+        if (detector.isEmpty()) return band.stages().get(0);
+        return chassis.owner(detector.get().coil()).map(s -> s.name()).orElse("");
+    }
+
+    private Level sounding(SmallSignal.Tone tone, String stage, String point, String net, double output) {
+        var driven = tone.driven(net, reference);
+        return level(stage, point, Domain.AF, Frequencies.TONE, SOUND, driven.at(net), across(driven), output);
+    }
+
+    private static Level level(
+            String stage,
+            String point,
+            Domain domain,
+            double hertz,
+            Source source,
+            Phasor own,
+            Phasor through,
+            double wanted) {
+        double amperes = wanted / through.size();
+        double volts = amperes * source.impedance(hertz).plus(own).size();
+        return new Level(stage, point, domain, hertz, volts, amperes * own.size(), source.ohms(), source.farads());
+    }
+
+    private List<Response> response(SmallSignal network) {
+        Optional<String> from = source();
+        if (from.isEmpty()) return List.of();
+        double middle = across(network.at(Frequencies.TONE).held(from.get())).size();
+        List<Response> all = new ArrayList<>();
+        for (double hertz : TONES)
+            all.add(new Response(
+                    hertz, decibels(across(network.at(hertz).held(from.get())).size() / middle)));
+        return all;
+    }
+
+    /** The fundamental of a sawtooth as high as the ripple, from every reservoir to the speaker. */
+    private double hum(SmallSignal network, Operating solved) {
+        double squares = 0;
+        for (var rail : solved.ripples().entrySet()) {
+            double volts = rail.getValue().volts() / (Math.PI * Math.sqrt(2));
+            double heard = volts
+                    * across(network.at(rail.getValue().hertz()).held(rail.getKey()))
+                            .size();
+            squares += heard * heard;
+        }
+        return Math.sqrt(squares);
+    }
+
+    // --- radio ---
+
+    private void radio(Networks networks, Carried now, List<Level> levels, List<StageGain> gains) {
+        double wanted = now.carrier() / Math.sqrt(2);
+        Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
+        List<StageGain> forward = new ArrayList<>();
+        forward.add(new StageGain(sourceStage(), Domain.AF, decibels(now.efficiency() * Frequencies.DEPTH)));
+        if (between.isPresent() && path.converter().isPresent()) {
+            SmallSignal.Tone tone = networks.intermediate().at(between.get());
+            intermediate(tone, between.get(), wanted, levels, forward);
+            carriers(networks, tone, now, wanted, levels, forward);
+        } else straight(networks, wanted, levels, forward);
+        gains.addAll(0, forward);
+    }
+
+    private void intermediate(
+            SmallSignal.Tone tone, double hertz, double wanted, List<Level> levels, List<StageGain> forward) {
+        List<Amplifier> all =
+                path.stages().stream().filter(a -> a.after() == Domain.IF).toList();
+        var passing = tone.driven(all.get(0).outputNet(), reference);
+        for (int n = all.size() - 1; n >= 0; n--) {
+            Amplifier a = all.get(n);
+            for (String[] at : new String[][] {{a.output(), a.outputNet()}, {a.input(), a.inputNet()}}) {
+                var driven = tone.driven(at[1], reference);
+                levels.add(level(a.stage(), at[0], Domain.IF, hertz, RADIO, driven.at(at[1]), atDiode(driven), wanted));
+            }
+            if (a.before() == Domain.IF) forward.add(0, gain(all, n, Domain.IF, passing, atDiode(passing)));
+        }
+    }
+
+    private Phasor atDiode(SmallSignal.Volts volts) {
+        return volts.at(detector.get().plate()).minus(volts.at(detector.get().cathode()));
+    }
+
+    private void carriers(
+            Networks networks,
+            SmallSignal.Tone intermediate,
+            Carried now,
+            double wanted,
+            List<Level> levels,
+            List<StageGain> forward) {
+        Amplifier mixer = path.converter().orElseThrow();
+        double hertz = Frequencies.carrier(band);
+        double gc = Converter.siemens(mixer, now.solved().direct());
+        var plate = intermediate.driven(mixer.outputNet(), reference);
+        double passed = gc * atDiode(plate).size();
+        List<Amplifier> after =
+                path.stages().stream().filter(a -> a.before() == Domain.IF).toList();
+        double next = after.isEmpty()
+                ? passed
+                : gc * plate.at(after.get(0).inputNet()).size();
+        forward.add(0, new StageGain(mixer.stage(), Domain.RF, decibels(next)));
+        SmallSignal.Tone tone = networks.carrier(hertz).at(hertz);
+        double atGrid = wanted / passed;
+        List<Amplifier> before =
+                path.stages().stream().filter(a -> a.before() == Domain.RF).toList();
+        for (int n = before.size() - 1; n >= 0; n--) {
+            Amplifier a = before.get(n);
+            var driven = tone.driven(a.inputNet(), reference);
+            levels.add(level(
+                    a.stage(),
+                    a.input(),
+                    Domain.RF,
+                    hertz,
+                    RADIO,
+                    driven.at(a.inputNet()),
+                    driven.at(mixer.inputNet()),
+                    atGrid));
+        }
+        aerial(tone, hertz, before.get(0), mixer.inputNet(), atGrid, levels, forward);
+    }
+
+    private void aerial(
+            SmallSignal.Tone tone,
+            double hertz,
+            Amplifier first,
+            String to,
+            double wanted,
+            List<Level> levels,
+            List<StageGain> forward) {
+        Optional<String> net = Engine.nets(chassis).stream()
+                .filter(n -> AERIAL_NETS.contains(n.toUpperCase(Locale.ROOT)))
+                .findFirst();
+        if (net.isEmpty()) return;
+        var driven = tone.driven(net.get(), reference);
+        String stage = band.stages().get(0);
+        Level level = level(stage, net.get(), Domain.RF, hertz, AERIAL, driven.at(net.get()), driven.at(to), wanted);
+        levels.add(level);
+        double grid =
+                wanted * driven.at(first.inputNet()).size() / driven.at(to).size();
+        forward.add(0, new StageGain(stage, Domain.RF, decibels(grid / level.volts())));
+    }
+
+    /** A straight set: the carrier goes all the way. */
+    private void straight(Networks networks, double wanted, List<Level> levels, List<StageGain> forward) {
+        double hertz = Frequencies.carrier(band);
+        SmallSignal.Tone tone = networks.carrier(hertz).at(hertz);
+        List<Amplifier> all =
+                path.stages().stream().filter(a -> a.before() == Domain.RF).toList();
+        var passing = tone.held(all.get(0).inputNet());
+        for (int n = all.size() - 1; n >= 0; n--) {
+            Amplifier a = all.get(n);
+            var driven = tone.driven(a.inputNet(), reference);
+            levels.add(level(
+                    a.stage(), a.input(), Domain.RF, hertz, RADIO, driven.at(a.inputNet()), atDiode(driven), wanted));
+            forward.add(0, gain(all, n, Domain.RF, passing, atDiode(passing)));
+        }
+    }
+
+    private List<Response> selectivity(Networks networks) {
+        Optional<Double> middle = Frequencies.intermediate(chassis, Optional.of(band));
+        if (middle.isEmpty() || path.converter().isEmpty()) return List.of();
+        SmallSignal network = networks.intermediate();
+        String plate = path.converter().get().outputNet();
+        double top = atDiode(network.at(middle.get()).driven(plate, reference)).size();
+        double step = middle.get() > 1e6 ? 20e3 : 1e3;
+        List<Response> all = new ArrayList<>();
+        for (int n = -OFFSETS.length + 1; n < OFFSETS.length; n++) {
+            double hertz = middle.get() + Math.signum(n) * OFFSETS[Math.abs(n)] * step;
+            double size = atDiode(network.at(hertz).driven(plate, reference)).size();
+            all.add(new Response(hertz, decibels(size / top)));
+        }
+        return all;
+    }
+
+    private List<Control> control(Operating quiet) {
+        Optional<String> line = chassis.parts().stream()
+                .filter(p -> p.role().startsWith("AVC filter") && p.component() instanceof Component.Capacitor)
+                .flatMap(p -> p.nets().values().stream())
+                .filter(n -> !n.equals(reference))
+                .findFirst();
+        Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
+        if (line.isEmpty() || between.isEmpty() || path.converter().isEmpty()) return List.of();
+        List<Control> all = new ArrayList<>();
+        for (double strength : STRENGTHS) {
+            Carried now = with(strength, quiet);
+            if (!now.solved().converged()) continue;
+            Amplifier mixer = path.converter().get();
+            double gc = Converter.siemens(mixer, now.solved().direct());
+            var plate = networks(now.solved()).intermediate().at(between.get()).driven(mixer.outputNet(), reference);
+            double input = strength / Math.sqrt(2) / (gc * atDiode(plate).size());
+            all.add(new Control(input, strength, now.solved().volts(line.get()).orElse(0)));
+        }
+        return all;
+    }
+
+    private static double decibels(double ratio) {
+        return 20 * Math.log10(Math.max(ratio, 1e-12));
+    }
+}

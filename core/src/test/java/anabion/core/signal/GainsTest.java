@@ -1,0 +1,144 @@
+package anabion.core.signal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.engine.SharedSets;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What sets do with signals, as a restorer with a generator meets it. */
+class GainsTest {
+    private final Engine engine = new Engine();
+
+    private Gains gains(String name, String... faults) {
+        Chassis set = SharedSets.named(name);
+        Setting setting = Setting.of(set.supply().volts())
+                .withControls(Controls.volume(set, 1))
+                .withFaults(List.of(faults).stream().map(Fault::parse).toList());
+        return Gains.of(engine, set, setting, set.bands().get(0)).orElseThrow();
+    }
+
+    private static double volts(Gains g, String point, Domain domain) {
+        return g.levels().stream()
+                .filter(l -> l.point().equals(point) && l.domain() == domain)
+                .findFirst()
+                .orElseThrow()
+                .volts();
+    }
+
+    private static double decibels(Gains g, String stage) {
+        return g.gains().stream()
+                .filter(s -> s.stage().equals(stage))
+                .findFirst()
+                .orElseThrow()
+                .decibels();
+    }
+
+    @Test
+    void aFiveTubeSetNeedsWhatTextbooksSay() {
+        Gains g = gains("halcyon");
+        assertThat(volts(g, "V4.1", Domain.AF)).as("output grid").isBetween(0.4, 1.5);
+        assertThat(volts(g, "V3.1", Domain.AF)).as("first audio grid").isBetween(0.008, 0.05);
+        assertThat(volts(g, "V2.1", Domain.IF)).as("IF grid").isBetween(5e-4, 5e-3);
+        assertThat(volts(g, "V1.7", Domain.RF)).as("mixer grid").isBetween(2e-5, 2e-4);
+        assertThat(decibels(g, "Audio")).as("a 6AT6 amplifies some fifty times").isBetween(30.0, 37.0);
+        assertThat(Gains.width(g.selectivity(), 6).orElseThrow()).isBetween(4e3, 12e3);
+        assertThat(g.hum()).isPositive().isLessThan(g.output() / 5);
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "brae", "lark"})
+    void everyPointNearerTheAerialNeedsLessAndStagesAddUp(String name) {
+        Gains g = gains(name);
+        List<Gains.Level> all =
+                g.levels().stream().filter(l -> l.domain() == Domain.IF).toList();
+        for (int n = 3;
+                n < all.size();
+                n += 2) // plate and grid take turns; a plate may need more than the grid behind it
+        assertThat(all.get(n).own()).isLessThan(all.get(n - 2).own());
+        double sound = g.gains().stream()
+                .filter(s -> s.domain() == Domain.AF && !s.stage().equals("Detector"))
+                .mapToDouble(Gains.StageGain::decibels)
+                .sum();
+        Gains.Level first = g.levels().stream()
+                .filter(l -> l.domain() == Domain.AF && l.stage().equals("Audio"))
+                .reduce((a, b) -> b)
+                .orElseThrow();
+        assertThat(20 * Math.log10(g.output() / first.own())).isCloseTo(sound, within(0.5));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "brae"})
+    void automaticVolumeControlHoldsTheDetectorAgainstTheAerial(String name) {
+        List<Gains.Control> c = gains(name).control();
+        for (int n = 1; n < c.size(); n++) {
+            assertThat(c.get(n).input()).isGreaterThan(c.get(n - 1).input());
+            assertThat(c.get(n).line()).isLessThan(c.get(n - 1).line());
+        }
+        Gains.Control weak = c.get(1);
+        Gains.Control strong = c.get(4);
+        double at = 20 * Math.log10(strong.input() / weak.input());
+        double out = 20 * Math.log10(strong.detector() / weak.detector());
+        assertThat(out).isLessThan(0.9 * at);
+    }
+
+    @Test
+    void inATransistorSetTheControlTakesTheBaseTowardEarth() {
+        List<Gains.Control> c = gains("lark").control();
+        assertThat(c.get(2).line()).isGreaterThan(c.get(0).line() + 0.2);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"C23:open,Output,1,8", "C11:open,IF,1,12", "V2:emission:0.4,IF,2,15", "C10:open,IF,0.5,40"})
+    void aFaultTakesGainFromItsOwnStage(String fault, String stage, double least, double most) {
+        double lost = decibels(gains("halcyon"), stage) - decibels(gains("halcyon", fault), stage);
+        assertThat(lost).isBetween(least, most);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"C14:open,V3.7,AF", "L4:open,V2.1,IF", "L3.secondary:open,V1.7,IF", "T2.primary:open,V4.1,AF"})
+    void behindABrokenLinkAPointNeedsHundredsOfTimesMore(String fault, String point, Domain domain) {
+        double sound = volts(gains("halcyon"), point, domain);
+        assertThat(volts(gains("halcyon", fault), point, domain)).isGreaterThan(50 * sound);
+    }
+
+    @Test
+    void aTurnedCoreAndAStoppedOscillatorShow() {
+        Gains sound = gains("halcyon");
+        assertThat(volts(gains("halcyon", "L4:mistuned"), "V2.1", Domain.IF))
+                .isGreaterThan(1.5 * volts(sound, "V2.1", Domain.IF));
+        assertThat(volts(gains("halcyon", "L2:open"), "V1.7", Domain.RF)).isInfinite();
+        assertThat(volts(gains("halcyon", "L2:open"), "V1.7", Domain.IF))
+                .isLessThan(4 * volts(sound, "V1.7", Domain.IF));
+    }
+
+    @Test
+    void aDriedReservoirHums() {
+        assertThat(gains("halcyon", "C18:dried").hum())
+                .isGreaterThan(2 * gains("halcyon").hum());
+        assertThat(gains("lark").hum()).isZero();
+    }
+
+    @Test
+    void pickUpHasSoundOnlyAndTurningDownTheVolumeAsksForMore() {
+        Chassis set = SharedSets.named("halcyon");
+        var band = set.band("Pick-up").orElseThrow();
+        Setting loud = Setting.of(230).withControls(Map.of("RV1", 1.0));
+        Gains full = Gains.of(engine, set, loud, band).orElseThrow();
+        Gains half = Gains.of(engine, set, loud.withControls(Map.of("RV1", 0.5)), band)
+                .orElseThrow();
+        assertThat(full.levels()).allMatch(l -> l.domain() == Domain.AF);
+        assertThat(volts(half, "PU", Domain.AF))
+                .isBetween(1.8 * volts(full, "PU", Domain.AF), 2.3 * volts(full, "PU", Domain.AF));
+    }
+}
