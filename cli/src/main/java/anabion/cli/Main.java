@@ -24,6 +24,7 @@ import picocli.CommandLine.Command;
             SolveCommand.class,
             OhmsCommand.class,
             GainsCommand.class,
+            SpreadCommand.class,
             SupplyCommand.class
         })
 public final class Main {

@@ -141,10 +141,41 @@ class MainTest {
     }
 
     @Test
+    void gainsAndSpreadAnswer() throws IOException {
+        assertThat(run("gains", chassis, "--band", "AM", "--json")).isZero();
+        Fields f = json(out);
+        assertThat(f.objects("levels")).anySatisfy(l -> {
+            assertThat(l.text("point")).isEqualTo("V4.1");
+            assertThat(l.number("volts")).isBetween(0.4, 1.5);
+        });
+        assertThat(f.objects("gains")).extracting(g -> g.text("stage")).contains("Mixer", "IF", "Audio", "Output");
+        assertThat(f.number("hum")).isPositive();
+        assertThat(run("gains", chassis, "--band", "Pick-up")).isZero();
+        assertThat(out).contains("PU").doesNotContain("kHz");
+        assertThat(run("spread", chassis, "--json", "--meter", "20k/V")).isZero();
+        Fields s = json(out);
+        Fields screen = s.objects("readings").stream()
+                .filter(r -> r.text("point").equals("V2.6"))
+                .findFirst()
+                .orElseThrow();
+        assertThat(screen.number("deviation")).isBetween(2.0, 10.0);
+        assertThat(screen.object("shares").number("R7")).isNegative();
+        assertThat(run("spread", chassis)).isZero();
+        assertThat(out).contains("V2.6", "mostly R7");
+        Path deck = folder.resolve("small.cir");
+        assertThat(run("export", chassis, "--to", "deck-ac", "--domain", "if", "--out", deck))
+                .isZero();
+        assertThat(Files.readString(deck)).contains(".ac lin", "Kw", "* net ");
+        assertThat(run("export", chassis, "--to", "deck-ac", "--at", "NOWHERE", "--out", deck))
+                .isEqualTo(2);
+    }
+
+    @Test
     void whatCannotBeComputedIsRefused() throws IOException {
         Path bare = folder.resolve("rover.json");
         Files.writeString(bare, ChassisCodec.text(DemoWorkshop.chassis("rover")));
         assertThat(run("solve", bare)).isEqualTo(2);
+        assertThat(run("gains", bare)).isEqualTo(2);
         assertThat(err).contains("no circuit is entered");
         assertThat(run("export", bare, "--to", "deck", "--out", folder.resolve("x.cir")))
                 .isEqualTo(2);

@@ -168,6 +168,10 @@ public final class Engine {
         return s;
     }
 
+    static Circuit metered(Circuit circuit, String net, double ohms) {
+        return circuit.more().resistor("meter", net, circuit.reference(), ohms).build();
+    }
+
     /** One set under one setting, on the bench. */
     public static final class Bench {
         private final Engine engine;
@@ -196,9 +200,7 @@ public final class Engine {
 
         /** With a meter of so many ohms from a net to the reference. */
         public Operating solveWithMeter(String net, double ohms) {
-            return operating(engine.run(circuit.more()
-                    .resistor("meter", net, circuit.reference(), ohms)
-                    .build()));
+            return operating(engine.run(metered(circuit, net, ohms)));
         }
 
         private Operating operating(Solution direct) {

@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.UnaryOperator;
 
 /**
  * How far the volts of a set lie apart from specimen to specimen: what each part's tolerance, each tube's spread and the line's
@@ -37,6 +38,17 @@ public final class Sensitivity {
 
     /** About a solved set; empty if it did not settle. */
     static Optional<Sensitivity> about(Engine engine, Chassis chassis, Setting setting, Operating solved) {
+        return about(engine, chassis, setting, solved, circuit -> circuit);
+    }
+
+    /** About a set solved with a meter at a net. */
+    static Optional<Sensitivity> about(
+            Engine engine, Chassis chassis, Setting setting, Operating solved, String net, double ohms) {
+        return about(engine, chassis, setting, solved, circuit -> Engine.metered(circuit, net, ohms));
+    }
+
+    private static Optional<Sensitivity> about(
+            Engine engine, Chassis chassis, Setting setting, Operating solved, UnaryOperator<Circuit> dressed) {
         Optional<Tangent> tangent = Tangent.at(solved.direct());
         if (tangent.isEmpty()) return Optional.empty();
         Map<String, Double> spreads = spreads(chassis);
@@ -44,8 +56,8 @@ public final class Sensitivity {
         for (String part : spreads.keySet()) {
             Map<String, Double> trims = new LinkedHashMap<>(setting.trims());
             trims.merge(part, 1 + STEP, (a, b) -> a * b);
-            double[] moves =
-                    tangent.get().towards(engine.near(chassis, setting, setting.withTrims(trims), part, solved));
+            Circuit changed = engine.near(chassis, setting, setting.withTrims(trims), part, solved);
+            double[] moves = tangent.get().towards(dressed.apply(changed));
             for (int i = 0; i < moves.length; i++) moves[i] /= STEP;
             slopes.put(part, moves);
         }
