@@ -1,5 +1,7 @@
 package anabion.core.chassis;
 
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.Section;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -60,5 +62,20 @@ public final class PinNames {
         if (plain.isEmpty()) return "pin.other";
         String first = plain.get(0).toLowerCase(Locale.ROOT);
         return first.matches("a\\d") ? "pin.a" : first.matches("d\\d") ? "pin.d" : "pin." + first;
+    }
+
+    /** Key of the word for a function of a known device: in a converter whose first grid oscillates, the third takes the signal. */
+    public static String key(Part device, String function) {
+        List<String> plain = plain(function);
+        String first = plain.isEmpty() ? "" : plain.get(0);
+        if (!first.equals("g1") && !first.equals("g3")) return key(function);
+        boolean pentagrid = device.device()
+                .flatMap(d -> DeviceLibrary.standard().find(d.type()))
+                .filter(t -> t.sections().stream()
+                        .anyMatch(s -> s.kind() == Section.Kind.HEPTODE
+                                && s.oscillator().equals("g1")))
+                .isPresent();
+        if (!pentagrid) return key(function);
+        return first.equals("g1") ? "pin.g1.oscillator" : "pin.g3.signal";
     }
 }

@@ -29,6 +29,16 @@ class WordsTest {
     private final Words words = new Words(Vocabulary.STANDARD);
 
     @Test
+    void inAConverterTheThirdGridTakesTheSignal() {
+        var halcyon = anabion.core.engine.SharedSets.named("halcyon");
+        var mixer = halcyon.part("V1").orElseThrow();
+        var output = halcyon.part("V4").orElseThrow();
+        assertThat(words.say(anabion.core.chassis.PinNames.key(mixer, "g3"))).isEqualTo("signal grid");
+        assertThat(words.say(anabion.core.chassis.PinNames.key(mixer, "g1"))).isEqualTo("oscillator grid");
+        assertThat(words.say(anabion.core.chassis.PinNames.key(output, "g1"))).isEqualTo("grid");
+    }
+
+    @Test
     void vocabularyChoosesWordsAndUnits() {
         Words valve = new Words(new Vocabulary(true, true));
         assertThat(words.say("part.tube")).isEqualTo("tube");

@@ -131,7 +131,10 @@ final class SignalStrip extends Region {
         Mark mark = new Mark(health.suspicion() >= 1 ? Mark.Kind.TRIANGLE : Mark.of(health.standing()));
         Label name = Texts.label(stage.name(), signal ? "stage" : "medium");
         Label detail = Texts.label(detail(set, stage), "soft", "small");
-        Label word = Texts.label(word(health), "soft", "small");
+        boolean onlyExpected = !signal
+                && health.standing() == Standing.NOT_TAKEN
+                && !detail.getText().isEmpty();
+        Label word = Texts.label(onlyExpected ? "" : word(health), "soft", "small");
         if (health.suspicion() >= 1) word.getStyleClass().add("word-out");
         HBox first = new HBox(7, mark, name);
         first.setAlignment(javafx.geometry.Pos.CENTER_LEFT);

@@ -52,30 +52,30 @@ final class SocketPane extends HBox {
         Map<String, String> functions = device.get().functions();
         int pin = Integer.parseInt(row.get().point().pin());
         socket.show(base.get(), functions, pin, fromBelow);
-        name(device.get(), pin, Map.of());
         Part part = row.get().point().device().orElseThrow();
+        name(part, pin, Map.of());
         int mine = ++asked;
         session.shouldRead(part)
                 .thenAccept(volts -> Platform.runLater(() -> {
-                    if (mine == asked) name(device.get(), pin, volts);
+                    if (mine == asked) name(part, pin, volts);
                 }));
     }
 
     /** @param volts pin to what the meter should show there, as far as it is known */
-    private void name(Device device, int wanted, Map<String, String> volts) {
-        Map<String, String> functions = device.functions();
+    private void name(Part part, int wanted, Map<String, String> volts) {
+        Map<String, String> functions = part.device().orElseThrow().functions();
         String own = String.valueOf(wanted);
         List<Label> others = new ArrayList<>();
         functions.forEach((p, f) -> {
             if (!p.equals(own) && !f.equals("nc"))
-                others.add(Texts.label(p + " " + pinWords(f) + volt(volts, p), "soft"));
+                others.add(Texts.label(p + " " + pinWords(part, f) + volt(volts, p), "soft"));
         });
         FlowPane rest = new FlowPane(14, 1);
         rest.getChildren().setAll(others);
         pins.getChildren()
                 .setAll(
                         Texts.label(
-                                session.say("ui.socket.pin", wanted, pinWords(functions.getOrDefault(own, "")))
+                                session.say("ui.socket.pin", wanted, pinWords(part, functions.getOrDefault(own, "")))
                                         + volt(volts, own),
                                 "strong"),
                         rest,
@@ -91,10 +91,10 @@ final class SocketPane extends HBox {
         return volts.containsKey(pin) ? session.say("ui.socket.volts", volts.get(pin)) : "";
     }
 
-    private String pinWords(String function) {
+    private String pinWords(Part part, String function) {
         List<String> words = new ArrayList<>();
         String section = PinNames.section(function);
-        for (String f : PinNames.plain(function)) words.add(session.say(PinNames.key(f)));
+        for (String f : PinNames.plain(function)) words.add(session.say(PinNames.key(part, f)));
         return String.join(" and ", words.stream().distinct().toList()) + (section.isEmpty() ? "" : " " + section);
     }
 

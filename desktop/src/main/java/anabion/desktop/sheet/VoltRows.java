@@ -130,7 +130,8 @@ final class VoltRows {
         Point p = row.point();
         if (p.device().isEmpty()) return "";
         String section = PinNames.section(p.function());
-        String word = session.say(PinNames.key(p.function())) + (section.isEmpty() ? "" : " " + section);
+        String word =
+                session.say(PinNames.key(p.device().get(), p.function())) + (section.isEmpty() ? "" : " " + section);
         boolean named = !p.net().equals(p.label())
                 && !p.net().equals("CHASSIS")
                 && p.net().length() <= 5

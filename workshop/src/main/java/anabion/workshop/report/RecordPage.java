@@ -2,6 +2,7 @@ package anabion.workshop.report;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
 import anabion.core.job.Alteration;
 import anabion.core.job.Complaint;
 import anabion.core.job.SymptomKind;
@@ -133,7 +134,10 @@ public final class RecordPage {
     private VoltRow row(Row r) {
         Optional<Expectation> e = r.expectation();
         String wave = r.measure() == Measure.AC_VOLTS ? " ~" : "";
-        String what = words.say(anabion.core.chassis.PinNames.key(r.point().function()));
+        String what = words.say(r.point()
+                .device()
+                .map(d -> PinNames.key(d, r.point().function()))
+                .orElseGet(() -> PinNames.key(r.point().function())));
         return new VoltRow(
                 r.point().label(),
                 r.point().device().isEmpty() ? r.point().net() : what,
