@@ -21,7 +21,8 @@ import java.util.regex.Pattern;
 
 /**
  * One part as one quick line: {@code R12 220k V3.a B2}, {@code C14 .01/400 V3.7 V4.1 coupling}, {@code V4 6AQ5}. The kind
- * comes from the reference's letters; the words behind the nets are the role. Terminals may be named: {@code S2 MW/LW 1=A 2=B 3=C}.
+ * comes from the reference's letters; the words behind the nets are the role. Terminals may be named: {@code S2 MW/LW 1=A 2=B 3=C}. Windings and
+ * contacts are written as in {@link LinkWords}.
  */
 public final class WiringLine {
     private static final Pattern REFERENCE = Pattern.compile("([A-Za-z]{1,3})(\\d+[A-Za-z]?)");
@@ -77,8 +78,9 @@ public final class WiringLine {
 
     private static Part passive(
             String reference, String letters, List<String> words, Chassis chassis, Optional<Part> before) {
+        if (words.stream().anyMatch(LinkWords::links)) return linked(reference, letters, words, chassis, before);
         StringBuilder value = new StringBuilder(words.remove(0));
-        while (!words.isEmpty() && continuesValue(words.get(0)))
+        while (!words.isEmpty() && continuesValue(words.get(0), letters))
             value.append(' ').append(words.remove(0));
         String printed = value.toString();
         Component component = kept(component(letters, printed), before.map(Part::component));
@@ -89,6 +91,30 @@ public final class WiringLine {
             nets.put(String.valueOf(i), net(words.remove(0), chassis));
         if (nets.isEmpty()) before.ifPresent(p -> nets.putAll(p.nets()));
         return finish(reference, component, nets, words, printed, before);
+    }
+
+    /** A part whose windings or contacts are written out. */
+    private static Part linked(
+            String reference, String letters, List<String> words, Chassis chassis, Optional<Part> before) {
+        int first = 0;
+        while (!LinkWords.links(words.get(first))) first++;
+        String printed = String.join(" ", words.subList(0, first));
+        List<String> links = words.stream().filter(LinkWords::links).toList();
+        List<String> role = new ArrayList<>(words.subList(first, words.size()));
+        role.removeAll(links);
+        LinkWords reader = new LinkWords(chassis);
+        Component component;
+        if (letters.startsWith("S")) {
+            List<String> positions = List.of(printed.split("/"));
+            component = new Component.Switch(positions, reader.contacts(links, positions));
+        } else
+            component = new Component.Windings(reader.windings(
+                    links,
+                    before.map(Part::component)
+                            .filter(Component.Windings.class::isInstance)
+                            .map(c -> ((Component.Windings) c).windings())
+                            .orElse(List.of())));
+        return finish(reference, component, reader.nets(), role, printed, before);
     }
 
     /** Takes the words that name their terminal: {@code 3=B1}. */
@@ -104,8 +130,9 @@ public final class WiringLine {
     }
 
     /** {@code 1/2W}, {@code 10%}, {@code mfd} and {@code 400V} still belong to the value before the nets. */
-    private static boolean continuesValue(String word) {
-        return word.matches("(?i)(±?\\d+%|\\d+(/\\d+)?W|\\d+V|mfd|mmf|mmfd|mf|uf|pf|nf|uuf|cm|ohms?|mH|uH|H|[kM]?Ω)");
+    private static boolean continuesValue(String word, String letters) {
+        if (letters.equals("L") && word.matches("(?i)[mu]?H")) return true;
+        return word.matches("(?i)(±?\\d+%|\\d+(/\\d+)?W|\\d+V|mfd|mmf|mmfd|mf|uf|pf|nf|uuf|cm|ohms?|[kM]?Ω)");
     }
 
     private static int terminals(Component component) {
@@ -132,12 +159,19 @@ public final class WiringLine {
                         Extra.NONE)));
             case "F" -> new Component.Fuse(Notation.decode(value, Unit.AMPERE).value());
             case "LS" -> new Component.Speaker(Notation.decode(value, Unit.OHM).value());
-            case "LP" -> new Component.Lamp(Notation.decode(value, Unit.VOLT).value(), 0);
+            case "LP" -> lamp(value);
             case "B", "BT" ->
                 new Component.Battery(Notation.decode(value, Unit.VOLT).value(), 0);
             case "S", "SW" -> new Component.Switch(List.of(value.split("/")), List.of());
             default -> new Component.Other(value);
         };
+    }
+
+    /** {@code 6.3V} or {@code 6.3V/.3A}. */
+    private static Component lamp(String value) {
+        String[] both = value.split("/", 2);
+        double amperes = both.length > 1 ? Notation.exact(both[1], Unit.AMPERE) : 0;
+        return new Component.Lamp(Notation.decode(both[0], Unit.VOLT).value(), amperes);
     }
 
     /** What the line does not say, such as a winding's ohms or a capacitor's kind, stays as it was. */
@@ -154,7 +188,7 @@ public final class WiringLine {
         if (now instanceof Component.Battery b && before.orElse(now) instanceof Component.Battery old)
             return new Component.Battery(b.volts(), old.ohms());
         if (now instanceof Component.Lamp l && before.orElse(now) instanceof Component.Lamp old)
-            return new Component.Lamp(l.volts(), old.amperes());
+            return new Component.Lamp(l.volts(), l.amperes() > 0 ? l.amperes() : old.amperes());
         return now;
     }
 
@@ -216,6 +250,10 @@ public final class WiringLine {
                 if (!net.equals(part.reference() + "." + pin))
                     line.append(' ').append(pin).append('=').append(net);
             });
+        else if (part.component() instanceof Component.Windings w
+                && w.windings().size() > 1) line.append(LinkWords.of(part, w.windings()));
+        else if (part.component() instanceof Component.Switch s && !s.contacts().isEmpty())
+            line.append(LinkWords.ofContacts(part, s.contacts()));
         else if (inOrder(part))
             part.nets().values().forEach(net -> line.append(' ').append(net));
         else part.nets().forEach((pin, net) -> line.append(' ').append(pin + "=" + net));

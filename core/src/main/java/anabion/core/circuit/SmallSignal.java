@@ -21,7 +21,21 @@ public final class SmallSignal implements Reactances {
 
     private record Capacitance(int a, int b, double farads, double siemens) {}
 
-    private record Coils(int[] from, int[] to, double[] ohms, double[] loss, double[][] henries) {}
+    private static final class Coils {
+        private final int[] from;
+        private final int[] to;
+        private final double[] ohms;
+        private final double[] loss;
+        private final double[][] henries;
+
+        private Coils(int[] from, int[] to, double[] ohms, double[] loss, double[][] henries) {
+            this.from = from;
+            this.to = to;
+            this.ohms = ohms;
+            this.loss = loss;
+            this.henries = henries;
+        }
+    }
 
     private SmallSignal(Circuit circuit, int size, double[] conductance) {
         this.circuit = circuit;
@@ -92,12 +106,12 @@ public final class SmallSignal implements Reactances {
     }
 
     private void stamp(ComplexLu lu, Coils c, double w) {
-        int n = c.from().length;
+        int n = c.from.length;
         ComplexLu z = new ComplexLu(n);
         for (int i = 0; i < n; i++)
             for (int j = 0; j < n; j++) {
-                z.real()[i * n + j] = i == j ? c.ohms()[i] + w * c.henries()[i][i] * c.loss()[i] : 0;
-                z.imaginary()[i * n + j] = w * c.henries()[i][j];
+                z.real()[i * n + j] = i == j ? c.ohms[i] + w * c.henries[i][i] * c.loss[i] : 0;
+                z.imaginary()[i * n + j] = w * c.henries[i][j];
             }
         if (!z.factor()) throw new ArithmeticException("coils coupled without any leakage");
         for (int j = 0; j < n; j++) {
@@ -105,7 +119,7 @@ public final class SmallSignal implements Reactances {
             double[] y = new double[n];
             x[j] = 1;
             z.solve(x, y);
-            for (int i = 0; i < n; i++) stamp(lu, c.from()[i], c.to()[i], c.from()[j], c.to()[j], x[i], y[i]);
+            for (int i = 0; i < n; i++) stamp(lu, c.from[i], c.to[i], c.from[j], c.to[j], x[i], y[i]);
         }
     }
 

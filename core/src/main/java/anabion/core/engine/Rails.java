@@ -208,7 +208,7 @@ final class Rails {
             String source = Reservoirs.other(p, port.plate());
             if (c.farads().get(0) < Reservoirs.LARGE || !mains.alternates(source)) continue;
             Optional<Port> clamp = every.stream()
-                    .filter(q -> q.cathode().equals(port.plate()) && q != port)
+                    .filter(q -> q.cathode().equals(port.plate()) && !q.plate().equals(port.plate()))
                     .findFirst();
             String far = back(source);
             if (clamp.isEmpty() || !drives(source, far)) continue;

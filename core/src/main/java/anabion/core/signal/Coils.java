@@ -125,7 +125,7 @@ final class Coils {
     private double coupling(List<Coil> group, Coil a, Coil b) {
         if (a.iron()) return IRON;
         if (a.ofIf()) return group.stream().filter(this::tuned).count() > 1 ? 0.9 / QUALITY : LINK;
-        if (a.aerial() && a.part() == b.part() && group.size() == 2) return LOOSE;
+        if (a.aerial() && a.part().equals(b.part()) && group.size() == 2) return LOOSE;
         if (a.aerial())
             return a.winding().name().contains("coupling") != b.winding().name().contains("coupling") ? AERIAL : 0;
         return LOOSE;

@@ -71,7 +71,7 @@ final class Networks {
         for (int n = 1; n <= sections; n++) {
             String net = gang.nets().getOrDefault(String.valueOf(n), "");
             boolean oscillator = chassis.parts().stream()
-                    .anyMatch(p -> p != gang
+                    .anyMatch(p -> !p.equals(gang)
                             && p.touches(net)
                             && (p.role().contains("oscillator") || p.role().contains("padder")));
             if (!oscillator) return Optional.of(n);

@@ -1,7 +1,5 @@
 package anabion.core.supply;
 
-import java.util.function.UnaryOperator;
-
 /**
  * Finds the state of two quantities from which a cycle comes back to itself: Newton's method on how far it misses, with slopes by
  * differences. (Shooting; Aprille and Trick, 1972.) It fails, and says so, where {@link #ROUNDS} rounds do not close the cycle.
@@ -10,15 +8,19 @@ final class Shooting {
     private static final int ROUNDS = 30;
     private static final double CLOSE = 1e-6;
 
-    private final UnaryOperator<double[]> miss;
+    /** Walks a cycle from a state and says by how much its end differs. */
+    interface Walk {
+        double[] miss(double[] start);
+    }
+
+    private final Walk walk;
     private final double[] least;
 
     /**
-     * @param miss state at the start of a cycle to how much the end differs from it
      * @param least change of each quantity that still counts
      */
-    Shooting(UnaryOperator<double[]> miss, double[] least) {
-        this.miss = miss;
+    Shooting(Walk walk, double[] least) {
+        this.walk = walk;
         this.least = least;
     }
 
@@ -26,12 +28,12 @@ final class Shooting {
     boolean settles(double[] start) {
         double[] x = start.clone();
         for (int n = 0; n < ROUNDS; n++) {
-            double[] f = miss.apply(x.clone());
+            double[] f = walk.miss(x.clone());
             if (Math.abs(f[0]) < CLOSE * scale(x, 0) && Math.abs(f[1]) < CLOSE * scale(x, 1)) return true;
             x = better(x, f);
         }
-        miss.apply(x);
-        return false;
+        double[] last = walk.miss(x);
+        return Math.abs(last[0]) < CLOSE * scale(x, 0) && Math.abs(last[1]) < CLOSE * scale(x, 1);
     }
 
     private double scale(double[] x, int k) {
@@ -41,8 +43,8 @@ final class Shooting {
     private double[] better(double[] x, double[] f) {
         double d0 = 1e-4 * scale(x, 0);
         double d1 = 1e-4 * scale(x, 1);
-        double[] a = miss.apply(new double[] {x[0] + d0, x[1]});
-        double[] b = miss.apply(new double[] {x[0], x[1] + d1});
+        double[] a = walk.miss(new double[] {x[0] + d0, x[1]});
+        double[] b = walk.miss(new double[] {x[0], x[1] + d1});
         double j00 = (a[0] - f[0]) / d0;
         double j10 = (a[1] - f[1]) / d0;
         double j01 = (b[0] - f[0]) / d1;

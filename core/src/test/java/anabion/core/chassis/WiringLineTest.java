@@ -113,4 +113,41 @@ class WiringLineTest {
         assertThat(s2.role()).isEqualTo("band");
         assertThat(WiringLine.of(s2)).isEqualTo("S2 MW/LW 1=A 2=B 3=C band");
     }
+
+    @Test
+    void windingsAreWrittenEndToEndAndMayShareATap() {
+        Part t1 = WiringLine.parse(
+                "T9 230 M2>MAINS-N=230V,32R AC1>CHASSIS=240V,190R CHASSIS>AC2=240V,190R H>CHASSIS=6.3V mains transformer",
+                set);
+        Component.Windings w = (Component.Windings) t1.component();
+        assertThat(w.windings()).extracting(Winding::volts).containsExactly(230.0, 240.0, 240.0, 6.3);
+        assertThat(w.windings()).extracting(Winding::ohms).containsExactly(32.0, 190.0, 190.0, 0.0);
+        assertThat(w.windings().get(1).to())
+                .as("the tap")
+                .isEqualTo(w.windings().get(2).from());
+        assertThat(t1.nets()).hasSize(7).containsEntry("6", "H");
+        assertThat(t1.role()).isEqualTo("mains transformer");
+        assertThat(t1.printed()).isEqualTo("230");
+        Part again = WiringLine.parse(WiringLine.of(t1), set.withParts(java.util.List.of(t1)));
+        assertThat(again.nets()).isEqualTo(t1.nets());
+        assertThat(again.component()).isEqualTo(t1.component());
+    }
+
+    @Test
+    void contactsSayInWhichPositionsTheyAreClosed() {
+        Part s = WiringLine.parse("S9 MW/LW/SW A>B@MW,LW B>C@SW band switch", set);
+        Component.Switch k = (Component.Switch) s.component();
+        assertThat(k.contacts())
+                .extracting(Contact::at)
+                .containsExactly(java.util.List.of("MW", "LW"), java.util.List.of("SW"));
+        assertThat(s.nets()).hasSize(3);
+        assertThat(WiringLine.of(s)).isEqualTo("S9 MW/LW/SW A>B@MW,LW B>C@SW band switch");
+        assertThatThrownBy(() -> WiringLine.parse("S9 MW/LW A>B@FM", set)).hasMessageContaining("MW, LW");
+        assertThatThrownBy(() -> WiringLine.parse("T9 x A>B=3Q out", set)).hasMessageContaining("240V");
+    }
+
+    @Test
+    void aLampMayHaveItsCurrent() {
+        assertThat(WiringLine.parse("LP9 6.3V/.3A H CHASSIS", set).component()).isEqualTo(new Component.Lamp(6.3, 0.3));
+    }
 }
