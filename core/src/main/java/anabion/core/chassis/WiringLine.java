@@ -65,8 +65,8 @@ public final class WiringLine {
         Map<String, String> functions = new LinkedHashMap<>();
         Map<String, String> nets = new LinkedHashMap<>();
         known.ifPresent(t -> t.functions().forEach((pin, f) -> {
-            functions.put(String.valueOf(pin), f);
-            if (!f.equals("nc")) nets.put(String.valueOf(pin), reference + "." + pin);
+            functions.put(pin, f);
+            if (!f.equals("nc")) nets.put(pin, reference + "." + pin);
         }));
         before.ifPresent(p -> nets.putAll(p.nets()));
         nets.putAll(named(words, chassis));

@@ -12,6 +12,10 @@ public enum Base {
     OCTAL("octal", 8, 8, Key.SPIGOT),
     LOCTAL("loctal", 8, 8, Key.SPIGOT),
     RIMLOCK("rimlock", 8, 8, Key.RIDGE),
+    PINS_4("pins-4", 4, 4, Key.THICK),
+    PINS_5("pins-5", 5, 5, Key.THICK),
+    PINS_6("pins-6", 6, 6, Key.THICK),
+    PINS_7("pins-7", 7, 7, Key.THICK),
     SIDE_CONTACT_8("side-contact-8", 8, 8, Key.GAP),
     TRANSISTOR_3("transistor-3", 3, 4, Key.GAP),
     TRANSISTOR_4("transistor-4", 4, 5, Key.GAP),
@@ -21,7 +25,9 @@ public enum Base {
     public enum Key {
         GAP,
         SPIGOT,
-        RIDGE
+        RIDGE,
+        /** The two thick pins of the heater lie to either side of it. */
+        THICK
     }
 
     private final String code;

@@ -63,19 +63,18 @@ public final class DeviceLibrary {
 
     private static DeviceType type(Fields row) {
         String base = row.text("base");
-        Map<Integer, String> functions = new LinkedHashMap<>();
-        row.texts("pins").forEach((pin, f) -> functions.put(Integer.parseInt(pin), f));
         return new DeviceType(
                 row.text("name"),
                 row.strings("also"),
                 row.text("what"),
                 Base.named(base).orElseThrow(() -> row.trouble("base", "\"" + base + "\" is no base", "see Base")),
-                functions,
+                row.texts("pins"),
                 row.number("heaterVolts", 0),
                 row.number("heaterAmperes", 0),
                 row.list("sections", DeviceLibrary::section),
                 row.maybeObject("limits").map(DeviceLibrary::limits).orElse(Map.of()),
                 row.maybeObject("semiconductor").map(DeviceLibrary::semiconductor),
+                row.text("flag", ""),
                 row.text("source"));
     }
 

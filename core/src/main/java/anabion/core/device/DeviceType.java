@@ -1,6 +1,7 @@
 package anabion.core.device;
 
 import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,12 +13,14 @@ import java.util.TreeMap;
  * @param name the standard type number
  * @param also other type numbers of the same type
  * @param description what it is, in the trade's words
- * @param functions pin number to function: {@code a g1 g2 g3 k h f d aT g1T aH g1H k+g3 e b c nc}
+ * @param functions pin to function: {@code a g1 g2 g3 k h f d aT g1T aH g1H k+g3 e b c nc}; a pin is a number, {@code cap} for the top
+ *     cap, or an electrode's name where the numbers are not certain
  * @param heaterVolts 0 for semiconductors
  * @param heaterAmperes 0 for semiconductors
  * @param sections what each of its systems does, by published figures
  * @param limits name of a rating to its value, the unit in the name
  * @param semiconductor figures of a semiconductor
+ * @param flag what is not certain about the type; empty for nothing
  * @param source what kind of source the figures have
  */
 public record DeviceType(
@@ -25,22 +28,23 @@ public record DeviceType(
         List<String> also,
         String description,
         Base base,
-        Map<Integer, String> functions,
+        Map<String, String> functions,
         double heaterVolts,
         double heaterAmperes,
         List<Section> sections,
         Map<String, Double> limits,
         Optional<Semiconductor> semiconductor,
+        String flag,
         String source) {
     public DeviceType {
         also = List.copyOf(also);
-        functions = Collections.unmodifiableMap(new TreeMap<>(functions));
+        functions = Collections.unmodifiableMap(new LinkedHashMap<>(functions));
         sections = List.copyOf(sections);
         limits = Collections.unmodifiableMap(new TreeMap<>(limits));
     }
 
     /** The first pin that carries a function, looking into combined ones ({@code k+g3}). */
-    public Optional<Integer> pinOf(String function) {
+    public Optional<String> pinOf(String function) {
         return functions.entrySet().stream()
                 .filter(e -> e.getValue().equals(function)
                         || List.of(e.getValue().split("\\+")).contains(function))

@@ -14,10 +14,12 @@ import anabion.core.device.law.BipolarLaw;
 import anabion.core.device.law.ColdLaw;
 import anabion.core.device.law.Driven;
 import anabion.core.device.law.Fit;
+import anabion.core.device.law.Heated;
 import anabion.core.device.law.HeptodeLaw;
 import anabion.core.device.law.LampLaw;
 import anabion.core.device.law.PentodeLaw;
 import anabion.core.device.law.TriodeLaw;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -29,6 +31,10 @@ final class Direct {
     private static final Map<Section, Double> SHARES = new ConcurrentHashMap<>();
     /** Insulation between an AC heater and everything else does not matter; a heater–cathode short is this many ohms. */
     private static final double HEATER_SHORT = 1000;
+    /** Share of the rated volts below which a heater gets nothing from the mains. */
+    private static final double UNHEATED = 0.01;
+    /** Volts at the grid of an FM oscillator per volt of its plate, as usually built. */
+    private static final double FM_DRIVE = 0.03;
     /** Grid current out of a gassy tube, in amperes. */
     private static final double GAS = 3e-6;
 
@@ -102,7 +108,9 @@ final class Direct {
             return;
         }
         heater(p, type.get(), c);
-        double heat = mains.map(m -> m.heat(p, type.get())).orElse(setting.line() > 0 ? 1.0 : 0.0);
+        double heat = byDirectCurrent(p, type.get())
+                ? 1
+                : mains.map(m -> m.heat(p, type.get())).orElse(1.0);
         double emission = faults.emission(p.reference()) * Rails.emission(heat, setting) * setting.trim(p.reference());
         for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
         if (faults.is(p.reference(), "gassy"))
@@ -118,14 +126,48 @@ final class Direct {
         if (ends.isEmpty() || type.heaterAmperes() <= 0) return;
         String a = ends.get().get(0);
         String b = ends.get().get(1);
-        if (!faults.is(p.reference(), "heater-open"))
-            c.resistor(p.reference() + ".heater", a, b, type.heaterVolts() / type.heaterAmperes());
+        if (!faults.is(p.reference(), "heater-open")) filament(p, type, a, b, c);
         if (faults.is(p.reference(), "heater-cathode"))
             c.resistor(
                     p.reference() + ".hk",
                     a,
                     sockets.cathode(p, ""),
                     faults.ohms(p.reference(), "heater-cathode", HEATER_SHORT));
+    }
+
+    /** A filament with its middle brought out is two, each at the rated volts and half of the current. */
+    private void filament(Part p, DeviceType type, String a, String b, Circuit.Builder c) {
+        double ohms = type.heaterVolts() / type.heaterAmperes();
+        Optional<String> middle = sockets.find(p, "fm", "");
+        if (middle.isEmpty()) {
+            c.resistor(p.reference() + ".heater", a, b, ohms);
+            return;
+        }
+        c.resistor(p.reference() + ".heater", a, middle.get(), 2 * ohms);
+        c.resistor(p.reference() + ".heater2", middle.get(), b, 2 * ohms);
+    }
+
+    /** Whether the heater hangs on direct current, a battery or a rail: what alternates does not reach it. */
+    private boolean byDirectCurrent(Part p, DeviceType type) {
+        return sockets.heater(p).isPresent()
+                && mains.map(m -> m.heat(p, type) < UNHEATED).orElse(true);
+    }
+
+    /** Puts a system in, with its heater's ends where direct current feeds them. */
+    private void put(String name, Part p, DeviceType type, Law law, List<String> nets, Circuit.Builder c) {
+        if (!byDirectCurrent(p, type) || law instanceof ColdLaw || type.heaterVolts() <= 0) {
+            c.device(name, law, nets.toArray(new String[0]));
+            return;
+        }
+        List<String> all = new ArrayList<>(nets);
+        List<String> ends = sockets.heater(p).orElseThrow();
+        all.add(ends.get(0));
+        all.add(sockets.find(p, "fm", "").orElse(ends.get(1)));
+        c.device(name, heated(law, type.heaterVolts()), all.toArray(new String[0]));
+    }
+
+    private static Law heated(Law law, double volts) {
+        return law instanceof Driven d ? d.of(new Heated(d.law(), volts)) : new Heated(law, volts);
     }
 
     private void section(Part p, DeviceType type, Section s, double emission, Circuit.Builder c) {
@@ -135,7 +177,7 @@ final class Direct {
         switch (s.kind()) {
             case DIODE -> {
                 String plate = sockets.find(p, s.name(), "").orElseGet(() -> sockets.need(p, "d", s.name()));
-                c.device(name, detecting(p, law(s, emission, 2), plate, k), plate, k);
+                put(name, p, type, detecting(p, law(s, emission, 2), plate, k), List.of(plate, k), c);
             }
             case TRIODE -> {
                 Law law = law(s, emission, 3);
@@ -143,25 +185,34 @@ final class Direct {
                         .filter(x -> x.kind() == Section.Kind.HEPTODE)
                         .findFirst();
                 if (partner.isPresent() && oscillates(p)) law = Driven.oscillating(law, 0, share(partner.get()), 1, 2);
-                c.device(name, law, sockets.need(p, "g1", s.name()), sockets.need(p, "a", s.name()), k);
+                else if (partner.isEmpty()) law = selfOscillating(p, s, gridDetecting(p, law));
+                put(name, p, type, law, List.of(sockets.need(p, "g1", s.name()), sockets.need(p, "a", s.name()), k), c);
             }
             case PENTODE ->
-                c.device(
+                put(
                         name,
-                        law(s, emission, 4),
-                        sockets.need(p, "g1", s.name()),
-                        sockets.need(p, "g2", s.name()),
-                        sockets.need(p, "a", s.name()),
-                        k);
+                        p,
+                        type,
+                        gridDetecting(p, law(s, emission, 4)),
+                        List.of(
+                                sockets.need(p, "g1", s.name()),
+                                sockets.need(p, "g2", s.name()),
+                                sockets.need(p, "a", s.name()),
+                                k),
+                        c);
             default ->
-                c.device(
+                put(
                         name,
+                        p,
+                        type,
                         converter(p, s, emission),
-                        sockets.need(p, "g1", s.name()),
-                        sockets.need(p, "g2", s.name()),
-                        sockets.need(p, "g3", s.name()),
-                        sockets.need(p, "a", s.name()),
-                        k);
+                        List.of(
+                                sockets.need(p, "g1", s.name()),
+                                sockets.need(p, "g2", s.name()),
+                                sockets.need(p, "g3", s.name()),
+                                sockets.need(p, "a", s.name()),
+                                k),
+                        c);
         }
     }
 
@@ -169,6 +220,24 @@ final class Direct {
         Law law = law(s, emission, 5);
         if (emission <= 0 || !oscillates(p)) return law;
         return Driven.oscillating(law, s.oscillator().equals("g3") ? 2 : 0, share(s), 1, 4);
+    }
+
+    /** A triode at a coil of the FM oscillator swings by a share of its plate's volts, on FM alone. */
+    private Law selfOscillating(Part p, Section s, Law law) {
+        if (law instanceof ColdLaw || !fm() || faults.stopsOscillator(chassis, p.reference())) return law;
+        String grid = sockets.need(p, "g1", s.name());
+        boolean coil = chassis.parts().stream().anyMatch(x -> x.role().startsWith("FM oscillator") && x.touches(grid));
+        return coil ? Driven.oscillating(law, 0, FM_DRIVE, 1, 2) : law;
+    }
+
+    /** A grid that detects: a carrier drives it into its own current, and it biases itself. */
+    private Law gridDetecting(Part p, Law law) {
+        if (setting.carrier() <= 0 || law instanceof ColdLaw) return law;
+        return Detector.ofGrid(chassis)
+                        .filter(d -> d.element().equals(p.reference()))
+                        .isPresent()
+                ? Driven.carrying(law, 0, setting.carrier())
+                : law;
     }
 
     /** A detector's diode under its carrier. */
@@ -181,10 +250,14 @@ final class Direct {
 
     /** An AM converter oscillates on every band but FM, unless something stops it. */
     private boolean oscillates(Part p) {
-        String band = Linear.band(chassis, setting);
-        boolean fm =
-                chassis.band(band).map(Band::kind).filter(k -> k == BandKind.FM).isPresent();
-        return !fm && setting.warm() && !faults.stopsOscillator(chassis, p.reference());
+        return !fm() && setting.warm() && !faults.stopsOscillator(chassis, p.reference());
+    }
+
+    private boolean fm() {
+        return chassis.band(Linear.band(chassis, setting))
+                .map(Band::kind)
+                .filter(k -> k == BandKind.FM)
+                .isPresent();
     }
 
     private static double share(Section s) {

@@ -120,7 +120,6 @@ final class Mains {
     double heat(Part tube, DeviceType type) {
         Optional<List<String>> ends = sockets.heater(tube);
         if (ends.isEmpty() || type.heaterVolts() <= 0) return 1;
-        if (vibrator.isPresent()) return battery() / nominal();
         return Math.abs(volts(ends.get().get(0)) - volts(ends.get().get(1))) / type.heaterVolts();
     }
 
@@ -170,12 +169,15 @@ final class Mains {
         return c;
     }
 
-    private double nominal() {
-        return chassis.parts().stream()
+    /** Share of its rated volts that a rectifier's heater has: with a vibrator the battery feeds it. */
+    double rectifierHeat(Part tube, DeviceType type) {
+        if (vibrator.isEmpty()) return heat(tube, type);
+        double nominal = chassis.parts().stream()
                 .filter(p -> p.component() instanceof Component.Battery)
                 .mapToDouble(p -> ((Component.Battery) p.component()).volts())
                 .max()
                 .orElse(chassis.supply().volts());
+        return faults.is(tube.reference(), "heater-open") ? 0 : battery() / nominal;
     }
 
     /** Volts of the line, or of the battery that a vibrator chops. */

@@ -59,7 +59,7 @@ public record Overload(String part, Place place, double watts, double limit) {
         String name = d.name().equals(ref) ? "" : d.name().substring(ref.length() + 1);
         Optional<Section> section = type.section(name);
         if (section.isEmpty()) return;
-        double[] watts = watts(d, direct);
+        double[] watts = watts(d, direct, section.get().kind());
         int plate = watts.length - 2;
         double limit = type.limits().getOrDefault("plateWatts", 0.0);
         switch (section.get().kind()) {
@@ -75,10 +75,11 @@ public record Overload(String part, Place place, double watts, double limit) {
     }
 
     /** The power of each terminal against the last one, the cathode. */
-    private static double[] watts(Element.Device d, Solution direct) {
+    private static double[] watts(Element.Device d, Solution direct, Section.Kind kind) {
         double[] amperes = direct.amperes(d);
-        int n = amperes.length;
+        int n = kind == Section.Kind.TRIODE ? 3 : kind == Section.Kind.PENTODE ? 4 : 5;
         double[] watts = new double[n];
+        if (amperes.length < n) return watts;
         double cathode = direct.at(d.nodes().get(n - 1));
         for (int k = 0; k < n; k++) watts[k] = amperes[k] * (direct.at(d.nodes().get(k)) - cathode);
         return watts;

@@ -9,6 +9,7 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
 import anabion.core.device.law.Fit;
+import anabion.core.device.law.Heated;
 import anabion.core.device.law.RectifierLaw;
 import anabion.core.supply.Characteristic;
 import anabion.core.supply.Path;
@@ -32,12 +33,6 @@ final class Rails {
     private static final double DEAD = 0.5;
     /** A resistor up to this, between rectifier and reservoir or in the return, belongs to the rectifier. */
     static final double SURGE = 1000;
-    /** Emission against the heater's share of its rated volts: half at 0.68, a fiftieth at a half. */
-    private static final double HALF_HEAT = 0.68;
-
-    private static final double HEAT_WIDTH = 0.045;
-    /** Below this there is none. */
-    private static final double DARK = 1e-5;
 
     private final Chassis chassis;
     private final Setting setting;
@@ -253,7 +248,7 @@ final class Rails {
         for (Section s : type.get().sections()) {
             if (s.kind() != Section.Kind.RECTIFIER) continue;
             double emission = faults.emission(p.reference())
-                    * emission(mains.heat(p, type.get()), setting)
+                    * emission(mains.rectifierHeat(p, type.get()), setting)
                     * setting.trim(p.reference());
             RectifierLaw law = Fit.rectifier(s).weakened(Math.max(emission, 1e-12));
             String k = sockets.find(p, "k", s.name()).orElseGet(() -> sockets.cathode(p, s.name()));
@@ -279,8 +274,7 @@ final class Rails {
     /** Share of the emission at a share of the heater volts; nothing before the set has warmed. */
     static double emission(double heat, Setting setting) {
         if (!setting.warm()) return 0;
-        double full = 1 + Math.exp(-(1 - HALF_HEAT) / HEAT_WIDTH);
-        return Math.max(0, Math.min(1, full / (1 + Math.exp(-(heat - HALF_HEAT) / HEAT_WIDTH)) - DARK));
+        return Heated.emission(heat);
     }
 
     // --- what feeds it ---

@@ -35,7 +35,7 @@ final class Networks {
         this.faults = new Faults(chassis, setting.faults());
         this.solved = solved;
         this.band = band;
-        this.detector = Detector.of(chassis);
+        this.detector = band.map(b -> Detector.of(chassis, b)).orElseGet(() -> Detector.of(chassis));
     }
 
     /** The network below the carrier's frequency: the detector's diode gives, and does not take. */
@@ -99,7 +99,7 @@ final class Networks {
                 network.capacitor(faults.net(p, "1"), faults.net(p, "2"), 0, 1 / Math.max(0.5, s.ohms()));
             if (p.device().isPresent()) transition(p, direct, network);
         }
-        detector.ifPresent(d -> load(d, direct, network));
+        detector.filter(d -> !d.grid()).ifPresent(d -> load(d, direct, network));
         new Coils(chassis, faults, Frequencies.intermediate(chassis, band)).into(network);
     }
 
@@ -107,7 +107,7 @@ final class Networks {
     boolean replaced(Element e) {
         int dot = e.name().indexOf('.');
         String reference = dot < 0 ? e.name() : e.name().substring(0, dot);
-        if (detector.filter(d -> d.element().equals(e.name())).isPresent()) return true;
+        if (detector.filter(d -> !d.grid() && d.element().equals(e.name())).isPresent()) return true;
         return chassis.part(reference)
                 .filter(p -> p.component() instanceof Component.Speaker
                         || (Coils.covers(p) && e.name().matches(".*\\.\\d+")))

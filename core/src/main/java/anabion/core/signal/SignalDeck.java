@@ -65,7 +65,7 @@ public final class SignalDeck {
             return new Decks.Probe(net, speaker, 600, 1e-7, Frequencies.TONE, 100, 10000, 100);
         }
         double middle = Frequencies.intermediate(chassis, Optional.of(band)).orElse(465e3);
-        String fed = Detector.of(chassis).map(Detector::fed).orElse(net);
+        String fed = Detector.of(chassis, band).map(Detector::fed).orElse(net);
         double span = middle / 20;
         return new Decks.Probe(net, fed, 50, 1e-8, middle, middle - span, middle + span, 101);
     }

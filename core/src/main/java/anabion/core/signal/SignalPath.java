@@ -52,7 +52,7 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter) {
                 .flatMap(s -> chassis.stage(s).stream())
                 .flatMap(s -> s.parts().stream())
                 .anyMatch(r -> chassis.part(r).filter(p -> converts(chassis, p)).isPresent());
-        Optional<Detector> detector = Detector.of(chassis);
+        Optional<Detector> detector = Detector.of(chassis, band);
         boolean radio = detector.isPresent()
                 && band.stages().stream()
                         .flatMap(s -> chassis.stage(s).stream())

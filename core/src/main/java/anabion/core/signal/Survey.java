@@ -62,7 +62,7 @@ final class Survey {
                 .filter(p -> p.component() instanceof Component.Speaker)
                 .findFirst();
         boolean radio = path.stages().stream().anyMatch(a -> a.before() != Domain.AF);
-        this.detector = radio ? Detector.of(chassis) : Optional.empty();
+        this.detector = radio ? Detector.of(chassis, band) : Optional.empty();
         this.reference = Engine.reference(chassis);
     }
 

@@ -45,7 +45,7 @@ final class SocketPane extends HBox {
         lit = row;
         Optional<Device> device = row.flatMap(r -> r.point().device()).flatMap(Part::device);
         Optional<Base> base = device.flatMap(d -> Base.named(d.base()));
-        boolean known = base.isPresent();
+        boolean known = base.isPresent() && row.get().point().pin().matches("\\d+");
         setVisible(known);
         setManaged(known);
         if (!known) return;

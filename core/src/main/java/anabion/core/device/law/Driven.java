@@ -38,6 +38,11 @@ public record Driven(Law law, List<Integer> swinging, double fixed, double share
         return new Driven(law, List.of(grid), 0, share, feeding, cathode);
     }
 
+    /** The same swing on another law. */
+    public Driven of(Law other) {
+        return new Driven(other, swinging, fixed, share, feeding, cathode);
+    }
+
     /** A diode or grid under a carrier of so many volts at its peaks. */
     public static Driven carrying(Law law, int terminal, double volts) {
         return new Driven(law, List.of(terminal), volts, 0, 0, 0);

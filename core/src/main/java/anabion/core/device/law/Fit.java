@@ -66,11 +66,16 @@ public final class Fit {
     public static PentodeLaw pentode(Section s) {
         Point p = s.points().get(0);
         double all = (p.plateMilliamps() + p.screenMilliamps()) / 1e3;
-        Division division = division(p, p.plateMilliamps() > 20 ? POWER_KNEE : KNEE, 1);
+        Division division = division(p, knee(p), 1);
         double steepness = p.millisiemens() / p.plateMilliamps();
         SpaceCurrent space =
                 s.mu() > 0 ? fitted(shape(s), p.grid(), p.screen(), all, steepness) : remote(s, p, all, steepness);
         return new PentodeLaw(space, division, grid());
+    }
+
+    /** The knee lies at no more than a quarter of the plate's published volts: tubes for 12 V plates are wound for it. */
+    private static double knee(Point p) {
+        return Math.min(p.plateMilliamps() > 20 ? POWER_KNEE : KNEE, p.plate() / 4);
     }
 
     private static Division division(Point p, double knee, double passed) {
@@ -94,7 +99,7 @@ public final class Fit {
         double passed = first ? pass(p.grid()) : average(Fit::pass, bias, drive);
         return new HeptodeLaw(
                 swung.times(all / mean),
-                division(p, KNEE, passed),
+                division(p, knee(p), passed),
                 HALF,
                 WIDTH,
                 grid(),
