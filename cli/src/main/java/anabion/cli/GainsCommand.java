@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -60,7 +61,7 @@ final class GainsCommand implements Callable<Integer> {
         List<Map<String, Object>> control = new ArrayList<>();
         for (Gains.Control c : g.control()) {
             Map<String, Object> one = new LinkedHashMap<>();
-            one.put("input", c.input());
+            one.put("input", finite(c.input()));
             one.put("detector", c.detector());
             one.put("line", c.line());
             control.add(one);
@@ -79,11 +80,20 @@ final class GainsCommand implements Callable<Integer> {
         one.put("point", l.point());
         one.put("domain", l.domain().code());
         one.put("hertz", l.hertz());
-        one.put("volts", l.volts());
-        one.put("own", l.own());
+        one.put("volts", finite(l.volts()));
+        one.put("own", finite(l.own()));
         one.put("ohms", l.ohms());
         one.put("farads", l.farads());
         return one;
+    }
+
+    /** Nothing comes through where a level would have to be without end. */
+    private static Optional<Double> finite(double volts) {
+        return Double.isFinite(volts) ? Optional.of(volts) : Optional.empty();
+    }
+
+    private static String said(double volts) {
+        return Double.isFinite(volts) ? Figures.si(Quantity.volts(volts)) : "nothing";
     }
 
     private static List<List<Double>> points(List<Gains.Response> all) {
@@ -100,8 +110,8 @@ final class GainsCommand implements Callable<Integer> {
                     l.stage(),
                     l.point(),
                     Figures.si(Quantity.hertz(l.hertz())),
-                    Figures.si(Quantity.volts(l.volts())),
-                    Figures.si(Quantity.volts(l.own()))));
+                    said(l.volts()),
+                    said(l.own())));
         for (Gains.StageGain s : g.gains())
             text.append(String.format(
                     Locale.ROOT, "%-10s %s %6.1f dB%n", s.stage(), s.domain().code(), s.decibels()));
@@ -109,7 +119,7 @@ final class GainsCommand implements Callable<Integer> {
             text.append(String.format(
                     Locale.ROOT,
                     "in %10s  detector %10s  control %6.2f V%n",
-                    Figures.si(Quantity.volts(c.input())),
+                    said(c.input()),
                     Figures.si(Quantity.volts(c.detector())),
                     c.line()));
         Gains.width(g.selectivity(), 6)

@@ -172,8 +172,8 @@ class MainTest {
 
     @Test
     void whatCannotBeComputedIsRefused() throws IOException {
-        Path bare = folder.resolve("rover.json");
-        Files.writeString(bare, ChassisCodec.text(DemoWorkshop.chassis("rover")));
+        Path bare = folder.resolve("moor.json");
+        Files.writeString(bare, ChassisCodec.text(DemoWorkshop.chassis("moor")));
         assertThat(run("solve", bare)).isEqualTo(2);
         assertThat(run("gains", bare)).isEqualTo(2);
         assertThat(err).contains("no circuit is entered");

@@ -115,7 +115,8 @@ class ScpiMeterTest {
 
     @Test
     void nobodyThereIsNamed() {
-        // below the range from which connections take their own ports: no other program can have been given it meanwhile
+        // below the range from which connections take their own ports: no other program can have been given it
+        // meanwhile
         assertThatThrownBy(() -> ScpiMeter.connect("127.0.0.1:1"))
                 .isInstanceOf(MeterTrouble.class)
                 .hasMessageContaining("No meter answers at 127.0.0.1");

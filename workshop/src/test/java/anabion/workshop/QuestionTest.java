@@ -73,8 +73,8 @@ class QuestionTest {
 
     @Test
     void aSetWithoutACircuitHasNoAnswer() {
-        Chassis rover = DemoWorkshop.chassis("rover");
-        assertThat(Predictors.of(rover)).isNotInstanceOf(CircuitPredictor.class);
+        Chassis moor = DemoWorkshop.chassis("moor");
+        assertThat(Predictors.of(moor)).isNotInstanceOf(CircuitPredictor.class);
         assertThat(Predictors.of(set)).isSameAs(Predictors.of(DemoWorkshop.chassis("halcyon")));
     }
 }

@@ -120,7 +120,9 @@ public final class StudyLine {
         for (String word : rest.split("[\\s,]+")) {
             if (word.isEmpty()) continue;
             if (word.startsWith("@"))
-                point = Points.of(chassis).need(word.substring(1)).label();
+                point = word.equals("@" + Stage.LINE)
+                        ? Stage.LINE
+                        : Points.of(chassis).need(word.substring(1)).label();
             else parts.add(known(word, chassis));
         }
         var before = chassis.stage(name);

@@ -27,6 +27,9 @@ import java.util.regex.Pattern;
 public final class WiringLine {
     private static final Pattern REFERENCE = Pattern.compile("([A-Za-z]{1,3})(\\d+[A-Za-z]?)");
 
+    /** A capacitor from this on, in farads, is an electrolytic unless something else is said. */
+    private static final double ELECTROLYTIC = 1e-6;
+
     private WiringLine() {}
 
     /** Whether a text begins like a wiring line: a reference and at least one more word. */
@@ -69,7 +72,11 @@ public final class WiringLine {
             if (!f.equals("nc")) nets.put(pin, reference + "." + pin);
         }));
         before.ifPresent(p -> nets.putAll(p.nets()));
-        nets.putAll(named(words, chassis));
+        named(words, chassis).forEach((pin, net) -> {
+            nets.put(pin, net);
+            if (!pin.matches("\\d+"))
+                functions.putIfAbsent(pin, pin); // an electrode by name, where no library knows the pins
+        });
         DeviceKind kind =
                 letters.equals("V") ? DeviceKind.TUBE : letters.equals("Q") ? DeviceKind.TRANSISTOR : DeviceKind.DIODE;
         String base = known.map(t -> t.base().code()).orElse("");
@@ -160,11 +167,17 @@ public final class WiringLine {
             case "F" -> new Component.Fuse(Notation.decode(value, Unit.AMPERE).value());
             case "LS" -> new Component.Speaker(Notation.decode(value, Unit.OHM).value());
             case "LP" -> lamp(value);
-            case "B", "BT" ->
-                new Component.Battery(Notation.decode(value, Unit.VOLT).value(), 0);
+            case "B", "BT" -> battery(value);
             case "S", "SW" -> new Component.Switch(List.of(value.split("/")), List.of());
             default -> new Component.Other(value);
         };
+    }
+
+    /** {@code 90V}, or with its internal resistance {@code 12.6V/.03R}. */
+    private static Component battery(String value) {
+        String[] both = value.split("/", 2);
+        double ohms = both.length > 1 ? Notation.exact(both[1], Unit.OHM) : 0;
+        return new Component.Battery(Notation.decode(both[0], Unit.VOLT).value(), ohms);
     }
 
     /** {@code 6.3V} or {@code 6.3V/.3A}. */
@@ -182,11 +195,11 @@ public final class WiringLine {
             return new Component.Potentiometer(p.ohms(), old.taper());
         if (now instanceof Capacitor c
                 && before.orElse(now) instanceof Capacitor old
-                && c.dielectric().isEmpty()) return new Capacitor(c.farads(), c.volts(), old.dielectric());
+                && !old.dielectric().isEmpty()) return new Capacitor(c.farads(), c.volts(), old.dielectric());
         if (now instanceof Component.Switch w && before.orElse(now) instanceof Component.Switch old)
             return new Component.Switch(w.positions(), old.contacts());
         if (now instanceof Component.Battery b && before.orElse(now) instanceof Component.Battery old)
-            return new Component.Battery(b.volts(), old.ohms());
+            return new Component.Battery(b.volts(), b.ohms() > 0 ? b.ohms() : old.ohms());
         if (now instanceof Component.Lamp l && before.orElse(now) instanceof Component.Lamp old)
             return new Component.Lamp(l.volts(), l.amperes() > 0 ? l.amperes() : old.amperes());
         return now;
@@ -211,7 +224,7 @@ public final class WiringLine {
         return new Capacitor(
                 d.sections(),
                 d.rating().map(r -> r.value()).orElse(0.0),
-                d.sections().size() > 1 ? "electrolytic" : "");
+                d.sections().size() > 1 || d.value() >= ELECTROLYTIC ? "electrolytic" : "");
     }
 
     /** The net behind a name: a pin or function of a known device, a known net, or a new name. */

@@ -29,6 +29,7 @@ public record Section(String name, Kind kind, double mu, OptionalDouble cutoff, 
     /**
      * Typical operation: volts above the cathode, milliamperes, millisiemens; 0 where not applicable.
      *
+     * @param millisiemens mutual conductance; of a converter its conversion conductance
      * @param leakOhms grid leak of a running oscillator
      * @param gridMilliamps mean current in that leak
      */

@@ -2,6 +2,7 @@ package anabion.core.engine;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
@@ -58,6 +59,10 @@ public final class FaultList {
         Optional<DeviceType> type = Sockets.type(p);
         if (type.flatMap(DeviceType::semiconductor).isPresent()) {
             for (String mode : List.of("open", "short", "leaky", "gain")) all.add(Fault.of(ref, mode));
+            return;
+        }
+        if (p.device().orElseThrow().deviceKind() != DeviceKind.TUBE) {
+            for (String mode : List.of("open", "weak")) all.add(Fault.of(ref, mode));
             return;
         }
         for (String mode : List.of("dead", "weak", "heater-open", "heater-cathode")) all.add(Fault.of(ref, mode));

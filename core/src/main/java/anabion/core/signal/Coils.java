@@ -25,6 +25,7 @@ final class Coils {
     private static final double LINK = 0.85;
     private static final double AERIAL = 0.3;
     private static final double LOOSE = 0.5;
+    private static final double FM = 98e6;
     /** A capacitor from this on is a short at radio frequency. */
     private static final double BYPASS = 2e-9;
     /** Henries of a coil of which nothing is known but its copper. */
@@ -117,7 +118,7 @@ final class Coils {
                 henries[i][j] = i == j
                         ? henries(c)
                         : coupling(known, c, known.get(j)) * Math.sqrt(henries(c) * henries(known.get(j)));
-            if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(henries(c)), 0);
+            if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(c, henries(c)), 0);
         }
         network.coils(known.stream().map(c -> new String[] {c.from(), c.to()}).toList(), ohms, loss, henries);
     }
@@ -126,9 +127,12 @@ final class Coils {
         if (a.iron()) return IRON;
         if (a.ofIf()) return group.stream().filter(this::tuned).count() > 1 ? 0.9 / QUALITY : LINK;
         if (a.aerial() && a.part().equals(b.part()) && group.size() == 2) return LOOSE;
-        if (a.aerial())
-            return a.winding().name().contains("coupling") != b.winding().name().contains("coupling") ? AERIAL : 0;
+        if (a.aerial()) return links(a) != links(b) ? AERIAL : 0;
         return LOOSE;
+    }
+
+    private static boolean links(Coil c) {
+        return c.winding().name().contains("coupling") || c.part().role().contains("coupling");
     }
 
     private double henries(Coil c) {
@@ -139,7 +143,7 @@ final class Coils {
     }
 
     private double aligned(Coil c) {
-        if (tuned(c) && across(c) > 0) return resonant(across(c));
+        if (tuned(c) && across(c) > 0) return resonant(c, across(c));
         if (c.winding().henries() > 0) return c.winding().henries();
         Matcher loads = LOADS.matcher(c.part().printed());
         if (!c.part().role().contains("output") || !loads.find()) return 0;
@@ -156,15 +160,22 @@ final class Coils {
         return 1000 * (whole + (m.group(3).isEmpty() ? 0 : Double.parseDouble("0." + m.group(3))));
     }
 
-    /** What resonates with an inductance, or a capacitance, at the intermediate frequency. */
-    private double resonant(double other) {
-        double w = 2 * Math.PI * intermediate.orElseThrow();
+    /** What resonates with an inductance, or a capacitance, at the frequency of a coil. */
+    private double resonant(Coil c, double other) {
+        double w = 2 * Math.PI * own(c).orElseThrow();
         return 1 / (w * w * other);
+    }
+
+    /** The frequency printed on its can, else the set's; of an FM coil the middle of the band. */
+    private Optional<Double> own(Coil c) {
+        if (c.part().role().startsWith("FM RF")) return Optional.of(FM);
+        if (!c.ofIf()) return Optional.empty();
+        return Frequencies.printed(c.part()).or(() -> intermediate);
     }
 
     /** Tuned to the intermediate frequency: a coil of an IF can with a capacitor, or one as large as its neighbour. */
     private boolean tuned(Coil c) {
-        if (!c.ofIf() || intermediate.isEmpty()) return false;
+        if (own(c).isEmpty()) return false;
         if (across(c) > 0) return true;
         double largest = ((Component.Windings) c.part().component())
                 .windings().stream().mapToDouble(Winding::henries).max().orElse(0);

@@ -23,12 +23,18 @@ public final class Frequencies {
     /** The intermediate frequency in hertz, as printed on an IF transformer; of an FM band the one in megahertz. */
     public static Optional<Double> intermediate(Chassis chassis, Optional<Band> band) {
         boolean fm = band.map(Band::kind).filter(k -> k == BandKind.FM).isPresent();
-        for (Part p : chassis.parts()) {
-            if (!p.role().contains("IF transformer")) continue;
-            Matcher m = PRINTED.matcher(p.printed());
-            if (m.find() && m.group(2).equals("M") == fm)
-                return Optional.of(Double.parseDouble(m.group(1)) * (fm ? 1e6 : 1e3));
-        }
+        return chassis.parts().stream()
+                .filter(p -> p.role().contains("IF transformer"))
+                .flatMap(p -> printed(p).stream())
+                .filter(f -> f > 2e6 == fm)
+                .findFirst();
+    }
+
+    /** The frequency printed on a part, in hertz. */
+    static Optional<Double> printed(Part p) {
+        Matcher m = PRINTED.matcher(p.printed());
+        if (m.find())
+            return Optional.of(Double.parseDouble(m.group(1)) * (m.group(2).equals("M") ? 1e6 : 1e3));
         return Optional.empty();
     }
 

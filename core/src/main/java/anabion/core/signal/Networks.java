@@ -17,6 +17,8 @@ import anabion.core.engine.Faults;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
 import anabion.core.engine.Sockets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /** Makes the small-signal network of a set from its operating point. */
@@ -51,9 +53,9 @@ final class Networks {
     SmallSignal carrier(double hertz) {
         Optional<Part> gang = gang();
         if (gang.isEmpty()) return network(0);
-        Optional<Integer> section = section(gang.get());
-        if (section.isEmpty()) return network(0);
-        String net = faults.net(gang.get(), String.valueOf(section.get()));
+        List<Integer> sections = sections(gang.get());
+        if (sections.isEmpty()) return network(0);
+        String net = faults.net(gang.get(), String.valueOf(sections.get(0)));
         var quiet = network(0).at(hertz).driven(net, Engine.reference(chassis)).at(net);
         double susceptance = -quiet.im() / (quiet.size() * quiet.size());
         return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));
@@ -65,18 +67,19 @@ final class Networks {
                 .findFirst();
     }
 
-    /** The section of the gang that tunes the carrier: the first whose net meets no coil of the oscillator. */
-    private Optional<Integer> section(Part gang) {
-        int sections = ((Capacitor) gang.component()).farads().size();
-        for (int n = 1; n <= sections; n++) {
+    /** The sections of the gang that tune the carrier, all alike: those whose nets meet no coil of the oscillator. */
+    private List<Integer> sections(Part gang) {
+        int all = ((Capacitor) gang.component()).farads().size();
+        List<Integer> found = new ArrayList<>();
+        for (int n = 1; n <= all; n++) {
             String net = gang.nets().getOrDefault(String.valueOf(n), "");
             boolean oscillator = chassis.parts().stream()
                     .anyMatch(p -> !p.equals(gang)
                             && p.touches(net)
                             && (p.role().contains("oscillator") || p.role().contains("padder")));
-            if (!oscillator) return Optional.of(n);
+            if (!oscillator) found.add(n);
         }
-        return Optional.empty();
+        return found;
     }
 
     /** @param tuning farads of the gang's section that tunes the carrier */
@@ -120,7 +123,7 @@ final class Networks {
         String common = faults.net(p, String.valueOf(c.farads().size() + 1));
         for (int n = 1; n <= c.farads().size(); n++) {
             double farads = c.farads().get(n - 1) * (faults.is(p.reference(), "dried") ? DRIED : 1);
-            if (gang) farads = section(p).filter(Integer.valueOf(n)::equals).isPresent() ? tuning : 0;
+            if (gang) farads = sections(p).contains(n) ? tuning : 0;
             network.capacitor(faults.net(p, String.valueOf(n)), common, farads, 0);
         }
     }
@@ -149,7 +152,7 @@ final class Networks {
     private void load(Detector d, Solution direct, Reactances network) {
         for (Element e : direct.circuit().elements())
             if (e instanceof Element.Device x && x.name().equals(d.element()) && x.law() instanceof Driven law) {
-                double[] v = {direct.at(x.nodes().get(0)), direct.at(x.nodes().get(1))};
+                double[] v = x.nodes().stream().mapToDouble(direct::at).toArray();
                 double volts = Math.max(law.amplitude(v), 1e-3);
                 network.capacitor(d.plate(), d.cathode(), 0, Math.max(0, law.fundamental(v, 0) / volts));
             }

@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
@@ -8,11 +9,13 @@ import anabion.core.chassis.Stage;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.engine.Detector;
+import anabion.core.engine.Engine;
 import anabion.core.engine.Faults;
 import anabion.core.engine.Sockets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * The amplifying systems of a band in signal order, each with the nets of its input and output.
@@ -40,18 +43,14 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter) {
             int plate,
             Domain before,
             Domain after) {
-        private Amplifier named(String other) {
-            return new Amplifier(stage, other, input, inputNet, output, outputNet, signal, plate, before, after);
+        private Amplifier within(Domain from, Domain to) {
+            return new Amplifier(stage, element, input, inputNet, output, outputNet, signal, plate, from, to);
         }
     }
 
     static SignalPath of(Chassis chassis, Band band) {
         List<Amplifier> found = new ArrayList<>();
         Optional<Amplifier> converter = Optional.empty();
-        boolean converts = band.stages().stream()
-                .flatMap(s -> chassis.stage(s).stream())
-                .flatMap(s -> s.parts().stream())
-                .anyMatch(r -> chassis.part(r).filter(p -> converts(chassis, p)).isPresent());
         Optional<Detector> detector = Detector.of(chassis, band);
         boolean radio = detector.isPresent()
                 && band.stages().stream()
@@ -67,13 +66,15 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter) {
             for (String reference : stage.get().parts()) {
                 Optional<Part> part = chassis.part(reference);
                 if (part.isEmpty() || part.get().device().isEmpty()) continue;
-                boolean mixes = now == Domain.RF && converts && converts(chassis, part.get());
-                Domain after = mixes ? Domain.IF : now;
-                Optional<Amplifier> a = amplifier(chassis, name, part.get(), now, after);
-                if (a.isEmpty() || mate(chassis, found, a.get())) continue;
-                found.add(a.get());
-                if (mixes) converter = a;
-                now = after;
+                for (Amplifier system : systems(chassis, name, part.get())) {
+                    boolean mixes =
+                            now == Domain.RF && converter.isEmpty() && converts(chassis, band, part.get(), system);
+                    Amplifier a = system.within(now, mixes ? Domain.IF : now);
+                    if (mate(chassis, found, a)) continue;
+                    found.add(a);
+                    if (mixes) converter = Optional.of(a);
+                    now = a.after();
+                }
             }
         }
         return new SignalPath(found, converter);
@@ -85,66 +86,65 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter) {
                 .anyMatch(p -> p.component() instanceof Component.Windings && p.joins(a.inputNet(), b.inputNet())));
     }
 
-    /** A mixing tube, or a transistor at a coil of the oscillator. */
-    private static boolean converts(Chassis chassis, Part p) {
-        Optional<DeviceType> type = Sockets.type(p);
-        if (type.isEmpty()) return false;
-        if (type.get().semiconductor().isPresent())
-            return chassis.parts().stream()
-                    .anyMatch(c -> c.component() instanceof Component.Windings
-                            && c.role().contains("oscillator")
-                            && p.nets().values().stream()
-                                    .anyMatch(n -> c.touches(n) && n.startsWith(p.reference() + ".")));
-        return type.get().sections().stream().anyMatch(s -> s.kind() == Section.Kind.HEPTODE);
+    /** A mixing tube; on FM, and with transistors, the system at a coil of the oscillator. */
+    private static boolean converts(Chassis chassis, Band band, Part p, Amplifier system) {
+        boolean fm = band.kind() == BandKind.FM;
+        DeviceType type = Sockets.type(p).orElseThrow();
+        if (type.semiconductor().isPresent())
+            return at(
+                    chassis,
+                    fm ? "FM oscillator" : "oscillator",
+                    n -> n.startsWith(p.reference() + ".") && p.touches(n));
+        if (fm) return at(chassis, "FM oscillator", n -> n.equals(system.inputNet()) || n.equals(system.outputNet()));
+        return type.sections().stream().anyMatch(s -> s.kind() == Section.Kind.HEPTODE);
     }
 
-    private static Optional<Amplifier> amplifier(Chassis chassis, String stage, Part p, Domain before, Domain after) {
-        DeviceType type = Sockets.type(p).orElse(null);
-        if (type == null) return Optional.empty();
+    private static boolean at(Chassis chassis, String role, Predicate<String> net) {
+        return chassis.parts().stream()
+                .filter(c ->
+                        c.component() instanceof Component.Windings && c.role().startsWith(role))
+                .anyMatch(c -> c.nets().values().stream().anyMatch(net));
+    }
+
+    /** The amplifying systems of a device, the triode of a mixing tube left out. */
+    private static List<Amplifier> systems(Chassis chassis, String stage, Part p) {
+        Optional<DeviceType> type = Sockets.type(p);
+        if (type.isEmpty()) return List.of();
         Sockets sockets = new Sockets(new Faults(chassis, List.of()));
-        if (type.semiconductor().isPresent())
-            return switch (type.semiconductor().get().law()) {
-                case "bipolar" -> Optional.of(made(stage, p, "", "b", "c", sockets, 0, 1, before, after));
-                case "field-effect" -> Optional.of(made(stage, p, "", "gate", "drain", sockets, 0, 1, before, after));
-                default -> Optional.empty();
+        if (type.get().semiconductor().isPresent())
+            return switch (type.get().semiconductor().get().law()) {
+                case "bipolar" -> List.of(made(stage, p, "", "b", "c", sockets, 0, 1));
+                case "field-effect" -> List.of(made(stage, p, "", "gate", "drain", sockets, 0, 1));
+                default -> List.of();
             };
-        for (Section s : type.sections()) {
+        boolean mixer = type.get().sections().stream().anyMatch(x -> x.kind() == Section.Kind.HEPTODE);
+        List<Amplifier> found = new ArrayList<>();
+        for (Section s : type.get().sections()) {
             if (s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER) continue;
-            boolean partner = type.sections().stream().anyMatch(x -> x.kind() == Section.Kind.HEPTODE);
-            if (s.kind() == Section.Kind.TRIODE && partner) continue;
-            String element = s.name().isEmpty() ? p.reference() : p.reference() + "." + s.name();
+            if (s.kind() == Section.Kind.TRIODE && mixer) continue;
             boolean outer = s.kind() == Section.Kind.HEPTODE && !s.oscillator().equals("g3");
             int plate = s.kind() == Section.Kind.TRIODE ? 1 : s.kind() == Section.Kind.PENTODE ? 2 : 3;
-            return Optional.of(
-                    made(stage, p, s.name(), outer ? "g3" : "g1", "a", sockets, outer ? 2 : 0, plate, before, after)
-                            .named(element));
+            String grid = outer ? "g3" : "g1";
+            boolean earthed = sockets.need(p, grid, s.name()).equals(Engine.reference(chassis));
+            found.add(made(stage, p, s.name(), earthed ? "k" : grid, "a", sockets, outer ? 2 : 0, plate));
         }
-        return Optional.empty();
+        return found;
     }
 
     private static Amplifier made(
-            String stage,
-            Part p,
-            String section,
-            String in,
-            String out,
-            Sockets sockets,
-            int signal,
-            int plate,
-            Domain before,
-            Domain after) {
+            String stage, Part p, String section, String in, String out, Sockets sockets, int signal, int plate) {
         String input = sockets.need(p, in, section);
         String output = sockets.need(p, out, section);
         return new Amplifier(
                 stage,
-                p.reference(),
+                section.isEmpty() ? p.reference() : p.reference() + "." + section,
                 Sockets.named(p, in, section).orElse(input),
                 input,
                 Sockets.named(p, out, section).orElse(output),
                 output,
                 signal,
                 plate,
-                before,
-                after);
+                Domain.AF,
+                Domain.AF);
     }
 }

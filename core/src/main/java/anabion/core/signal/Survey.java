@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
@@ -29,13 +30,17 @@ final class Survey {
     /** A dummy aerial of the usual kind, without its coil, which hardly counts on these bands. */
     private static final Source AERIAL = new Source(25, 2e-10);
 
-    private static final List<String> AERIAL_NETS = List.of("AE", "AERIAL", "ANT", "ANTENNA");
+    private static final List<String> AERIAL_NETS = List.of("AE", "FMA", "AERIAL", "ANT", "ANTENNA");
     private static final double[] STRENGTHS = {0.1, 0.3, 1, 3, 10, 20};
     private static final double[] OFFSETS = {0, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 30};
     private static final double[] TONES = {
         50, 70, 100, 140, 200, 280, 400, 700, 1000, 1500, 2000, 3000, 4000, 6000, 10000
     };
     private static final int HALVINGS = 16;
+    /** Volts at the converter that no aerial brings: tubes that are shut altogether ask for them. */
+    private static final double MOST = 3;
+    /** Carrier at an FM detector that counts as enough: its sound does not follow the carrier. */
+    private static final double LIMITED = 1;
 
     private final Engine engine;
     private final Chassis chassis;
@@ -72,7 +77,9 @@ final class Survey {
         double output = Math.sqrt(Gains.STANDARD * ohms);
         Operating quiet = engine.solve(chassis, setting);
         if (!quiet.converged()) return Optional.empty();
-        Carried now = detector.isPresent() ? carried(output, quiet) : new Carried(quiet, 0, 0);
+        boolean fm = band.kind() == BandKind.FM;
+        Carried now =
+                detector.isEmpty() ? new Carried(quiet, 0, 0) : fm ? with(LIMITED, quiet) : carried(output, quiet);
         if (!now.solved().converged()) return Optional.empty();
         Networks networks = networks(now.solved());
         SmallSignal sound = networks.sound();
@@ -223,7 +230,8 @@ final class Survey {
         double wanted = now.carrier() / Math.sqrt(2);
         Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
         List<StageGain> forward = new ArrayList<>();
-        forward.add(new StageGain(sourceStage(), Domain.AF, decibels(now.efficiency() * Frequencies.DEPTH)));
+        if (band.kind() != BandKind.FM)
+            forward.add(new StageGain(sourceStage(), Domain.AF, decibels(now.efficiency() * Frequencies.DEPTH)));
         if (between.isPresent() && path.converter().isPresent()) {
             SmallSignal.Tone tone = networks.intermediate().at(between.get());
             intermediate(tone, between.get(), wanted, levels, forward);
@@ -299,6 +307,7 @@ final class Survey {
             List<StageGain> forward) {
         Optional<String> net = Engine.nets(chassis).stream()
                 .filter(n -> AERIAL_NETS.contains(n.toUpperCase(Locale.ROOT)))
+                .filter(this::ofThisBand)
                 .findFirst();
         if (net.isEmpty()) return;
         var driven = tone.driven(net.get(), reference);
@@ -308,6 +317,13 @@ final class Survey {
         double grid =
                 wanted * driven.at(first.inputNet()).size() / driven.at(to).size();
         forward.add(0, new StageGain(stage, Domain.RF, decibels(grid / level.volts())));
+    }
+
+    private boolean ofThisBand(String net) {
+        return band.stages().stream()
+                .flatMap(s -> chassis.stage(s).stream())
+                .flatMap(s -> s.parts().stream())
+                .anyMatch(r -> chassis.part(r).filter(p -> p.touches(net)).isPresent());
     }
 
     /** A straight set: the carrier goes all the way. */
@@ -358,6 +374,7 @@ final class Survey {
             double gc = Converter.siemens(mixer, now.solved().direct());
             var plate = networks(now.solved()).intermediate().at(between.get()).driven(mixer.outputNet(), reference);
             double input = strength / Math.sqrt(2) / (gc * atDiode(plate).size());
+            if (!(input < MOST)) continue;
             all.add(new Control(input, strength, now.solved().volts(line.get()).orElse(0)));
         }
         return all;

@@ -114,7 +114,7 @@ class CircuitPredictorTest {
 
     @Test
     void aSetWithoutASupplyIsNotPredicted() {
-        Chassis set = SharedSets.named("rover");
+        Chassis set = SharedSets.named("moor");
         assertThat(CircuitPredictor.of(set)).isSameAs(Predictor.NONE);
     }
 }

@@ -52,7 +52,7 @@ class IndependentSolverTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"halcyon", "brae", "lark"})
+    @ValueSource(strings = {"halcyon", "brae", "lark", "rover", "trunk-road", "concerto", "true/moor"})
     void theOperatingPointAgrees(String name) throws Exception {
         Chassis set = SharedSets.named(name);
         Setting setting = Setting.of(set.supply().volts());
@@ -76,7 +76,7 @@ class IndependentSolverTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"halcyon", "brae"})
+    @ValueSource(strings = {"halcyon", "brae", "rover", "concerto", "true/moor"})
     void theSupplyAgrees(String name) throws Exception {
         Chassis set = SharedSets.named(name);
         agrees(set, Setting.of(set.supply().volts()));

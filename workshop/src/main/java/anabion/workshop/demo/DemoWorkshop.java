@@ -76,6 +76,12 @@ public final class DemoWorkshop {
         }
     }
 
+    /** The circuit that a set really has, also where its papers are lost: for simulated instruments, never for the restorer. */
+    public static Chassis trueCircuit(String name) {
+        if (DemoWorkshop.class.getResource("/anabion/demo/true/" + name + ".json") == null) return chassis(name);
+        return chassis("true/" + name);
+    }
+
     /** One demo set with its job and readings. */
     public static SetRecord set(String name) {
         try (InputStream job = resource(name + ".job.json")) {

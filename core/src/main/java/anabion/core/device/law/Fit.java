@@ -4,6 +4,7 @@ import anabion.core.circuit.Law;
 import anabion.core.device.Section;
 import anabion.core.device.Section.Point;
 import anabion.core.device.Semiconductor;
+import java.util.List;
 import java.util.function.DoubleUnaryOperator;
 
 /**
@@ -89,19 +90,39 @@ public final class Fit {
 
     public static HeptodeLaw heptode(Section s) {
         Point p = s.points().get(0);
+        if (p.millisiemens() == 0) return heptode(s, WIDTH);
+        double width = bisect(w -> p.millisiemens() / 1e3 - conversion(s, w), 0.1, 2 * WIDTH);
+        return heptode(s, width);
+    }
+
+    /** Conversion conductance at the published point, in siemens, if the third grid turns over so many volts. */
+    private static double conversion(Section s, double width) {
+        Point p = s.points().get(0);
+        double bias = -p.gridMilliamps() / 1e3 * p.leakOhms();
+        boolean first = !s.oscillator().equals("g3");
+        double[] v = {first ? bias : p.grid(), p.screen(), first ? p.grid() : bias, p.plate(), 0};
+        Driven driven = new Driven(heptode(s, width), List.of(first ? 0 : 2), drive(p), 0, 0, 0);
+        return driven.conversion(v, first ? 2 : 0, 3);
+    }
+
+    /** The wider the volts over which the third grid turns the current over, the further below zero lies its middle. */
+    private static HeptodeLaw heptode(Section s, double width) {
+        Point p = s.points().get(0);
+        double half = HALF / WIDTH * width;
         double all = (p.plateMilliamps() + p.screenMilliamps()) / 1e3;
         boolean first = !s.oscillator().equals("g3");
         SpaceCurrent swung = converter(s, p);
         double bias = -p.gridMilliamps() / 1e3 * p.leakOhms();
         double drive = drive(p);
+        DoubleUnaryOperator pass = v -> 1 / (1 + Math.exp(-(v + half) / width));
         double mean =
                 first ? average(v -> swung.amperes(v, p.screen()), bias, drive) : swung.amperes(p.grid(), p.screen());
-        double passed = first ? pass(p.grid()) : average(Fit::pass, bias, drive);
+        double passed = first ? pass.applyAsDouble(p.grid()) : average(pass, bias, drive);
         return new HeptodeLaw(
                 swung.times(all / mean),
                 division(p, knee(p), passed),
-                HALF,
-                WIDTH,
+                half,
+                width,
                 grid(),
                 new Emitted(OUTER_PERVEANCE, CONTACT));
     }
@@ -111,10 +132,6 @@ public final class Fit {
         double wide = s.cutoff().isPresent() ? p.screen() / -s.cutoff().getAsDouble() : 0;
         return new SpaceCurrent(
                 1, s.mu(), EXPONENT, CONVERTER_SOFTNESS, CORNER, wide > 0 ? CONVERTER_WIDE_SHARE : 0, wide);
-    }
-
-    private static double pass(double volts) {
-        return 1 / (1 + Math.exp(-(volts + HALF) / WIDTH));
     }
 
     /** Mean over a cycle of a quantity that follows a grid swinging about its bias. */
@@ -193,7 +210,9 @@ public final class Fit {
         double near = (1 - WIDE_CURRENT) / (steepness / EXPONENT - WIDE_CURRENT / far);
         double mu = p.screen() / (near - grid);
         double ratio = WIDE_CURRENT / (1 - WIDE_CURRENT) * Math.pow(near / far, EXPONENT);
-        SpaceCurrent shape = new SpaceCurrent(1, mu, EXPONENT, HARD, CORNER, ratio / (1 + ratio), wide);
+        double corner =
+                Math.min(CORNER, p.screen() * p.screen() / 20); // at a few volts the usual one would reach too far
+        SpaceCurrent shape = new SpaceCurrent(1, mu, EXPONENT, HARD, corner, ratio / (1 + ratio), wide);
         return shape.times(amperes / shape.amperes(p.grid(), p.screen()));
     }
 

@@ -26,6 +26,10 @@ public record SpaceCurrent(
         double remoteMu) {
     /** c in volts, usual for oxide cathodes: it makes I ~ E^1.5 agree with published points at high and low plate volts alike. */
     static final double SHIFT = 0.6;
+    /** Volts against which half of the electrons turn back, and the spread of their speeds in volts. */
+    private static final double RETARDING = 1;
+
+    private static final double SPEED = 0.15;
     /** Rounds the law where the electrode turns negative, in volts. */
     private static final double EDGE = 0.5;
 
@@ -34,8 +38,14 @@ public record SpaceCurrent(
         double u = Smooth.positive(electrode, EDGE);
         double g = (grid + SHIFT) / Math.sqrt(corner + u * u);
         double near = power(u, g, mu);
-        if (remoteShare == 0) return perveance * near;
-        return perveance * ((1 - remoteShare) * near + remoteShare * power(u, g, remoteMu));
+        double scale = perveance * reaching(electrode);
+        if (remoteShare == 0) return scale * near;
+        return scale * ((1 - remoteShare) * near + remoteShare * power(u, g, remoteMu));
+    }
+
+    /** Share of the electrons that still reach an electrode: against a volt or two none do, so one that floats settles there. */
+    private static double reaching(double electrode) {
+        return 1 / (1 + Math.exp(-(electrode + RETARDING) / SPEED));
     }
 
     private double power(double u, double g, double amplification) {
@@ -50,9 +60,11 @@ public record SpaceCurrent(
     String deck(String grid, String electrode) {
         String u = Smooth.positive(electrode, EDGE);
         String near = power(u, grid, mu);
-        if (remoteShare == 0) return Deck.number(perveance) + "*" + near;
-        return Deck.number(perveance) + "*(" + Deck.number(1 - remoteShare) + "*" + near + "+"
-                + Deck.number(remoteShare) + "*" + power(u, grid, remoteMu) + ")";
+        String scale =
+                Deck.number(perveance) + "/(1+exp(-max(((" + electrode + ")+" + RETARDING + ")/" + SPEED + ",-200)))";
+        if (remoteShare == 0) return scale + "*" + near;
+        return scale + "*(" + Deck.number(1 - remoteShare) + "*" + near + "+" + Deck.number(remoteShare) + "*"
+                + power(u, grid, remoteMu) + ")";
     }
 
     private String power(String u, String grid, double amplification) {
