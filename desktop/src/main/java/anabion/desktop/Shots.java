@@ -124,6 +124,18 @@ final class Shots {
                     800,
                     () -> open(DemoWorkshop.chassis("lark").id(), Step.VOLTAGES)));
             shots.add(new Shot(
+                    "x-concerto",
+                    false,
+                    1024,
+                    700,
+                    () -> open(DemoWorkshop.chassis("concerto").id(), Step.VOLTAGES)));
+            shots.add(new Shot(
+                    "x-rover",
+                    false,
+                    1280,
+                    800,
+                    () -> open(DemoWorkshop.chassis("rover").id(), Step.STUDY)));
+            shots.add(new Shot(
                     "x-lark-parts", false, 1280, 800, () -> session.step().set(Step.STUDY)));
             for (boolean dim : new boolean[] {false, true}) {
                 String end = dim ? "-small-dim" : "-small";

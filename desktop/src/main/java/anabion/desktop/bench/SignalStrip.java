@@ -1,9 +1,11 @@
 package anabion.desktop.bench;
 
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
@@ -140,7 +142,8 @@ final class SignalStrip extends Region {
         first.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         VBox box = new VBox(-1, first);
         if (signal) {
-            HBox second = new HBox(6, detail, word);
+            HBox second = new HBox(6, word);
+            if (!detail.getText().isEmpty()) second.getChildren().add(0, detail);
             second.setPadding(new javafx.geometry.Insets(0, 0, 0, 19));
             box.getChildren().add(second);
         } else {
@@ -189,10 +192,14 @@ final class SignalStrip extends Region {
         if (!stage.detail().isEmpty()) return stage.detail();
         return stage.parts().stream()
                 .flatMap(r -> set.chassis().part(r).stream())
-                .filter(p -> p.device().isPresent())
+                .flatMap(p -> inBrief(p).stream())
                 .findFirst()
-                .map((Part p) -> p.reference() + " " + p.device().get().type())
                 .orElse("");
+    }
+
+    private static Optional<String> inBrief(Part p) {
+        if (p.component() instanceof Component.Speaker s) return Optional.of(Figures.si(Quantity.ohms(s.ohms())));
+        return p.device().map(d -> p.reference() + " " + d.type());
     }
 
     @Override

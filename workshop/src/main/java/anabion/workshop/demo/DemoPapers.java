@@ -56,6 +56,9 @@ public final class DemoPapers {
         StringBuilder finished = new StringBuilder();
         ReadingCodec.csv(repaired("lark"), finished);
         Files.writeString(folder.resolve("lark.readings.csv"), finished);
+        StringBuilder traced = new StringBuilder();
+        ReadingCodec.csv(taken("concerto", planted("concerto")), traced);
+        Files.writeString(folder.resolve("concerto.readings.csv"), traced);
     }
 
     /** A chassis with its chart computed. */
@@ -101,20 +104,28 @@ public final class DemoPapers {
 
     /** Every charted point of a set that is well again, a minute apart, with a 10 MΩ meter. */
     static List<Reading> repaired(String name) {
+        return taken(name, List.of());
+    }
+
+    private static List<Reading> taken(String name, List<Fault> faults) {
         SetRecord set = DemoWorkshop.set(name);
         Condition usual = new SetRecord(set.chassis(), set.job(), List.of(), List.of(), set.place()).usual();
         Engine.Bench bench = new Engine()
                 .prepare(
                         set.chassis(),
                         Setting.of(usual.line())
+                                .withBand(usual.band())
                                 .withControls(Map.of("RV1", 0.0))
+                                .withFaults(faults)
                                 .withTrims(Specimen.of(set.chassis(), ON_THE_BENCH)));
         List<Reading> all = new ArrayList<>();
         for (ChartRow r : set.chassis().chart().orElseThrow().rows()) {
             String net = Points.of(set.chassis()).need(r.point()).net();
-            double volts = bench.solveWithMeter(net, usual.meter().ohmsAt(1))
-                    .volts(net)
-                    .orElse(0);
+            double volts = r.measure() == Measure.AC_VOLTS
+                    ? bench.solve().alternating(net).orElse(0)
+                    : bench.solveWithMeter(net, usual.meter().ohmsAt(1))
+                            .volts(net)
+                            .orElse(0);
             all.add(new Reading(
                     UUID.nameUUIDFromBytes((name + r.point()).getBytes(StandardCharsets.UTF_8)),
                     r.point(),

@@ -3,6 +3,7 @@ package anabion.core.reading.pattern;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
@@ -25,6 +26,7 @@ final class Oscillator implements Pattern {
         List<Finding> found = new ArrayList<>();
         for (Row row : board.read()) {
             if (row.point().device().isEmpty()
+                    || PinNames.is(row.point().function(), "k")
                     || !board.works(row.point().device().get())) continue;
             Optional<Part> leak = board.resistorsAt(row.point().net()).stream()
                     .filter(r -> r.role().contains("oscillator grid leak"))

@@ -109,7 +109,7 @@ final class PlateVolts implements Pattern {
                 3,
                 Phrase.of("plate.headline-gone", device),
                 List.of(Phrase.of(
-                        "plate.gone",
+                        board.sibling(row, "g2").isPresent() ? "plate.gone" : "plate.gone-triode",
                         row.point().label(),
                         Figures.volts(row.volts().getAsDouble()))),
                 suspects,
