@@ -99,6 +99,11 @@ final class Shots {
                     shell.actions().get("new").run().run();
                 })));
         if (extra) {
+            shots.add(new Shot("x-checks", false, 1024, 700, () -> {
+                shell.overlay().close();
+                open(DemoWorkshop.chassis("trunk-road").id(), Step.STUDY);
+                shell.actions().get("tab-5").run().run();
+            }));
             shots.add(new Shot("x-danger", false, 1280, 800, () -> {
                 shell.overlay().close();
                 open(halcyon, Step.VOLTAGES);

@@ -44,6 +44,10 @@ public record Part(
         return touches(one) && touches(other) && !one.equals(other);
     }
 
+    public Part withProvenance(Provenance other) {
+        return new Part(id, reference, component, nets, role, printed, other, note, extra);
+    }
+
     public Part withReference(String newReference, Map<String, String> newNets) {
         return new Part(id, newReference, component, newNets, role, printed, provenance, note, extra);
     }

@@ -250,7 +250,9 @@ public final class WiringLine {
                 nets,
                 role,
                 printed,
-                before.map(Part::provenance).orElse(Provenance.SHEET),
+                before.map(Part::provenance)
+                        .filter(p -> p != Provenance.INFERRED) // typed anew, it is no guess any more
+                        .orElse(Provenance.SHEET),
                 before.map(Part::note).orElse(""),
                 before.map(Part::extra).orElse(Extra.NONE));
     }

@@ -143,6 +143,7 @@ final class SignalStrip extends Region {
         VBox box = new VBox(-1, first);
         if (signal) {
             HBox second = new HBox(6, word);
+            detail.setUserData(detail.getText());
             if (!detail.getText().isEmpty()) second.getChildren().add(0, detail);
             second.setPadding(new javafx.geometry.Insets(0, 0, 0, 19));
             box.getChildren().add(second);
@@ -243,7 +244,11 @@ final class SignalStrip extends Region {
             if (node instanceof VBox box
                     && box.getChildren().size() > 1
                     && box.getChildren().get(1) instanceof HBox second) {
-                second.setPadding(new javafx.geometry.Insets(0, 0, 0, each < TIGHT ? 0 : 19));
+                boolean tight = each < TIGHT;
+                second.setPadding(new javafx.geometry.Insets(0, 0, 0, tight ? 0 : 19));
+                for (javafx.scene.Node n : second.getChildren())
+                    if (n instanceof Label l && l.getUserData() instanceof String whole)
+                        l.setText(tight ? whole.replaceFirst("^[VQD]\\d+[A-Za-z]? (?=\\S)", "") : whole);
             }
             double width = Math.min(each - 2, node.prefWidth(-1));
             double x = Math.round(from + each * i);

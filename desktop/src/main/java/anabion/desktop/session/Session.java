@@ -15,6 +15,7 @@ import anabion.core.job.WorkOrder;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
+import anabion.core.signal.CircuitCheck;
 import anabion.core.tree.Extra;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -43,6 +44,7 @@ import javafx.beans.property.SimpleObjectProperty;
 public final class Session implements AutoCloseable {
     private final StorageThread storage;
     private final Latest compute = new Latest();
+    private final Latest checks = new Latest();
     private final java.time.Clock clock;
     private final java.nio.file.Path folder;
 
@@ -50,6 +52,7 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<List<Timer>> timers = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<Optional<SetRecord>> set = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<Judge.Verdict>> verdict = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<List<CircuitCheck.Remark>> remarks = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
@@ -64,6 +67,9 @@ public final class Session implements AutoCloseable {
         this.folder = workshop.folder();
         set.addListener((o, a, b) -> judge());
         condition.addListener((o, a, b) -> judge());
+        set.addListener((o, a, b) -> {
+            if (!a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) check();
+        });
     }
 
     public void onTrouble(Consumer<Throwable> handler) {
@@ -84,6 +90,11 @@ public final class Session implements AutoCloseable {
 
     public ObjectProperty<Optional<Judge.Verdict>> verdict() {
         return verdict;
+    }
+
+    /** What is odd about the circuit of the set on the bench. */
+    public ObjectProperty<List<CircuitCheck.Remark>> remarks() {
+        return remarks;
     }
 
     public ObjectProperty<Optional<Condition>> condition() {
@@ -257,6 +268,15 @@ public final class Session implements AutoCloseable {
         return compute.run(() -> PinVolts.of(chassis, device, now));
     }
 
+    private void check() {
+        Chassis chassis = set.get().map(SetRecord::chassis).orElse(null);
+        if (chassis == null) {
+            remarks.set(List.of());
+            return;
+        }
+        checks.ask(() -> CircuitCheck.of(chassis), remarks::set, t -> remarks.set(List.of()));
+    }
+
     private void judge() {
         if (set.get().isEmpty() || condition.get().isEmpty()) {
             verdict.set(Optional.empty());
@@ -279,6 +299,7 @@ public final class Session implements AutoCloseable {
     @Override
     public void close() {
         compute.close();
+        checks.close();
         storage.close();
     }
 }

@@ -2,6 +2,7 @@ package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.Provenance;
 import anabion.core.chassis.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.desktop.session.Session;
@@ -35,11 +36,16 @@ final class PartsTab extends StudyTab {
                         false,
                         p -> session.say("part." + p.component().kind())),
                 new Column<>("study.value", 104, true, Part::printed),
-                new Column<>("study.role", 170, false, Part::role),
+                new Column<>("study.role", 170, false, this::role),
                 new Column<>(
                         "study.nets", 0, false, p -> String.join("  ", p.nets().values())));
         show(hasSet() ? chassis().parts() : List.of(), columns, "study.parts.empty");
         pane.getChildren().setAll(head(columns), list);
+    }
+
+    private String role(Part p) {
+        if (p.provenance() != Provenance.INFERRED) return p.role();
+        return (p.role() + " (" + session.say("study.inferred") + ")").strip();
     }
 
     @Override

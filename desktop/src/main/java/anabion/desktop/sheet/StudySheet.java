@@ -29,6 +29,9 @@ import javafx.scene.layout.VBox;
 
 /** The set's papers: parts with their nets, the service chart with its conditions, the stages of each band. */
 public final class StudySheet implements Sheet {
+    /** Width below which the tabs carry their numbers instead of their keys. */
+    private static final double TIGHT_BELOW = 740;
+
     private final Session session;
     private final BorderPane pane = new BorderPane();
     private final HBox tabs = new HBox(16);
@@ -36,20 +39,32 @@ public final class StudySheet implements Sheet {
     private final List<StudyTab> all;
     private final Runnable changed;
     private int now;
+    private boolean tight;
 
     /** @param changed called when another tab is shown */
     public StudySheet(Session session, Runnable changed) {
         this.session = session;
         this.changed = changed;
         this.all = List.of(
-                new PartsTab(session), new ChartTab(session), new StagesTab(session), new AdjustersTab(session));
+                new PartsTab(session),
+                new ChartTab(session),
+                new StagesTab(session),
+                new AdjustersTab(session),
+                new ChecksTab(session, this::rebuild));
         pane.getStyleClass().add("sheet");
-        HBox top = new HBox(20, Texts.label(session.say("step.study"), "title"), tabs);
+        Label title = Texts.label(session.say("step.study"), "title");
+        title.setMinWidth(Label.USE_PREF_SIZE);
+        HBox top = new HBox(20, title, tabs);
         top.setAlignment(Pos.CENTER_LEFT);
         tabs.setAlignment(Pos.CENTER_LEFT);
         top.setPadding(new Insets(12, 14, 4, 14));
         note.setPadding(new Insets(0, 14, 4, 14));
         pane.setTop(new VBox(top, note));
+        pane.widthProperty().addListener((o, a, b) -> {
+            if (tight == b.doubleValue() < TIGHT_BELOW) return;
+            tight = !tight;
+            rebuild();
+        });
         session.set().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
         say("");
@@ -60,12 +75,13 @@ public final class StudySheet implements Sheet {
         tabs.getChildren().clear();
         for (int i = 0; i < all.size(); i++) {
             int number = i;
-            Button tab = new Button(
-                    session.say(all.get(i).title()) + "  " + all.get(i).count());
+            String name = session.say(all.get(i).title()) + "  " + all.get(i).count();
+            Button tab = new Button(tight ? (i + 1) + " " + name : name);
             tab.getStyleClass().setAll("tab");
             if (i == now) tab.getStyleClass().add("here");
             tab.setOnAction(e -> tab(number + 1));
-            tabs.getChildren().addAll(tab, Texts.label("Alt " + (i + 1), "key"));
+            tabs.getChildren().add(tab);
+            if (!tight) tabs.getChildren().add(Texts.label("Alt " + (i + 1), "key"));
         }
         all.forEach(StudyTab::rebuild);
         pane.setCenter(all.get(now).node());
@@ -196,6 +212,7 @@ public final class StudySheet implements Sheet {
     @Override
     public List<String[]> hints() {
         return List.of(
+                new String[] {"Alt 1-" + all.size(), session.say("ui.hint.tabs")},
                 new String[] {"Enter", session.say("ui.hint.edit")},
                 new String[] {"Ctrl V", session.say("ui.hint.paste")});
     }

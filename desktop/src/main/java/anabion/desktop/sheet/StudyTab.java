@@ -5,6 +5,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.List;
 import java.util.function.Function;
+import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
@@ -63,7 +64,9 @@ abstract class StudyTab {
             }
         });
         list.getItems().setAll(items);
-        list.setPlaceholder(Texts.wrapped(session.say(emptyKey), "soft"));
+        Label empty = Texts.wrapped(session.say(emptyKey), "soft");
+        empty.setPadding(new Insets(0, 14, 0, 14));
+        list.setPlaceholder(empty);
         if (!items.isEmpty()) list.getSelectionModel().select(Math.max(0, Math.min(selected, items.size() - 1)));
     }
 

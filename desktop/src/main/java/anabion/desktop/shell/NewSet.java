@@ -5,6 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
+import anabion.core.chassis.TypicalCircuit;
 import anabion.core.job.Step;
 import anabion.core.tree.Coded;
 import anabion.core.tree.Extra;
@@ -33,6 +34,7 @@ final class NewSet {
     private final TextField bands = new TextField();
     private final ComboBox<String> kind = new ComboBox<>();
     private final ComboBox<String> supply = new ComboBox<>();
+    private final ComboBox<String> typical = new ComboBox<>();
     private final CheckBox copy = new CheckBox();
     private final Label said = Texts.wrapped("", "brick");
 
@@ -64,6 +66,11 @@ final class NewSet {
         row(grid, 2, "arrival.kind", kind, "new-kind");
         row(grid, 3, "arrival.arrangement", supply, "new-supply");
         row(grid, 4, "arrival.bands", bands, "new-bands");
+        typical.getItems().add(session.say("typical.none"));
+        for (TypicalCircuit t : TypicalCircuit.values()) typical.getItems().add(session.say("typical." + t.code()));
+        typical.setMaxWidth(Double.MAX_VALUE);
+        typical.getSelectionModel().select(0);
+        row(grid, 5, "new.typical", typical, "new-typical");
         copy.setText(session.say(
                 "new.copy", session.set().get().map(s -> s.chassis().name()).orElse("")));
         copy.setId("new-copy");
@@ -135,6 +142,8 @@ final class NewSet {
                                         Arrangement.values()[
                                                 supply.getSelectionModel().getSelectedIndex()])),
                         bands.getText());
+        int at = typical.getSelectionModel().getSelectedIndex();
+        if (at > 0 && !copy.isSelected()) chassis = TypicalCircuit.values()[at - 1].into(chassis);
         SetRecord set = Sets.fresh(chassis);
         shell.overlay().close();
         session.ask(

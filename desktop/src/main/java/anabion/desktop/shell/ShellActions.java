@@ -54,7 +54,7 @@ final class ShellActions {
         a.add("arithmetic", "F4", () -> shell.bench().toggleArithmetic());
         a.add("socket", "F5", () -> shell.bench().flipSocket());
         a.add("meter", "F6", () -> shell.takeFromMeter());
-        for (int i = 1; i <= 4; i++) {
+        for (int i = 1; i <= 5; i++) {
             int tab = i;
             a.add("tab-" + i, "Alt+" + i, () -> shell.bench().sheet().tab(tab));
         }

@@ -1,0 +1,112 @@
+package anabion.core.chassis;
+
+import anabion.core.input.BadInput;
+import anabion.core.tree.Coded;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+
+/**
+ * A circuit of a usual kind, to start from where no papers are left. Every part of it is marked as inferred, until what is really there
+ * is entered.
+ */
+public enum TypicalCircuit implements Coded {
+    FIVE_TUBE(Arrangement.TRANSFORMER, SetKind.HOME),
+    FIVE_TUBE_AC_DC(Arrangement.FLOATING_NEGATIVE, SetKind.HOME),
+    BATTERY_FOUR_TUBE(Arrangement.BATTERY_A_B, SetKind.PORTABLE),
+    SEVEN_TRANSISTOR(Arrangement.BATTERY, SetKind.PORTABLE),
+    AM_FM(Arrangement.TRANSFORMER, SetKind.HOME),
+    TUNED_RADIO_FREQUENCY(Arrangement.TRANSFORMER, SetKind.HOME),
+    CAR_HYBRID(Arrangement.CAR_NEGATIVE, SetKind.CAR);
+
+    private final Arrangement arrangement;
+    private final SetKind kind;
+
+    TypicalCircuit(Arrangement arrangement, SetKind kind) {
+        this.arrangement = arrangement;
+        this.kind = kind;
+    }
+
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    public Arrangement arrangement() {
+        return arrangement;
+    }
+
+    public SetKind kind() {
+        return kind;
+    }
+
+    public static Optional<TypicalCircuit> named(String code) {
+        for (TypicalCircuit t : values()) if (t.code().equalsIgnoreCase(code)) return Optional.of(t);
+        return Optional.empty();
+    }
+
+    /** What usually suits a set of this kind and supply; empty if none does. */
+    public static Optional<TypicalCircuit> usual(SetKind kind, Arrangement arrangement) {
+        for (TypicalCircuit t : values()) if (t.kind == kind && t.arrangement == arrangement) return Optional.of(t);
+        return Optional.empty();
+    }
+
+    /**
+     * A chassis with this circuit put in.
+     *
+     * @throws BadInput if it has parts already: they would be lost
+     */
+    public Chassis into(Chassis chassis) {
+        if (!chassis.parts().isEmpty())
+            throw BadInput.at(chassis.name())
+                    .because("it has parts already")
+                    .so("start from a typical circuit with a set that has none");
+        Chassis grown = chassis.withStages(List.of(), List.of());
+        List<String> rest = new ArrayList<>();
+        for (String line : lines()) {
+            if (!WiringLine.looksLike(line)) {
+                rest.add(line);
+                continue;
+            }
+            List<Part> parts = new ArrayList<>(grown.parts());
+            parts.add(WiringLine.parse(line, grown).withProvenance(Provenance.INFERRED));
+            grown = grown.withParts(parts);
+        }
+        for (String line : rest) grown = StudyLine.stageOrBand(line, grown);
+        return grown.withStages(grown.stages(), kept(chassis.bands(), grown.bands()));
+    }
+
+    /** Bands that the set had already keep their identity and kind; those it lacks come from the circuit. */
+    private static List<Band> kept(List<Band> before, List<Band> now) {
+        List<Band> all = new ArrayList<>();
+        for (Band b : now) {
+            Optional<Band> old =
+                    before.stream().filter(x -> x.name().equals(b.name())).findFirst();
+            BandKind kind = b.name().equals("FM")
+                    ? BandKind.FM
+                    : b.name().equals("Pick-up")
+                            ? BandKind.PICK_UP
+                            : old.map(Band::kind).orElse(b.kind());
+            all.add(new Band(old.map(Band::id).orElseGet(UUID::randomUUID), b.name(), kind, b.stages(), b.extra()));
+        }
+        return all;
+    }
+
+    private List<String> lines() {
+        try (InputStream in = TypicalCircuit.class.getResourceAsStream("/anabion/typical/" + code() + ".txt")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .map(String::strip)
+                    .filter(l -> !l.isEmpty())
+                    .toList();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}

@@ -1,0 +1,160 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.Element;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Overload;
+import anabion.core.engine.Setting;
+import anabion.core.quantity.Figures;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * What is odd about a circuit as it has been entered: ends that hang in the air, nets that no direct current reaches, parts beyond
+ * their ratings, stages from which nothing comes to the speaker. A check of the drawing, not of the set.
+ */
+public final class CircuitCheck {
+    private static final int MOST = 40;
+
+    private final Chassis chassis;
+    private final List<Remark> found = new ArrayList<>();
+
+    /**
+     * One oddity.
+     *
+     * @param where the net, part or stage
+     */
+    public record Remark(String where, Phrase words) {}
+
+    private CircuitCheck(Chassis chassis) {
+        this.chassis = chassis;
+    }
+
+    /** All oddities; a chassis without parts has none. */
+    public static List<Remark> of(Chassis chassis) {
+        CircuitCheck check = new CircuitCheck(chassis);
+        if (chassis.parts().isEmpty()) return List.of();
+        check.ends();
+        check.powered();
+        return check.found.stream().limit(MOST).toList();
+    }
+
+    private void remark(String where, String key, Object... fillings) {
+        found.add(new Remark(where, Phrase.of(key, fillings)));
+    }
+
+    /** A net at one terminal only. */
+    private void ends() {
+        Map<String, Set<String>> at = new LinkedHashMap<>();
+        for (Part p : chassis.parts())
+            p.nets().forEach((terminal, net) -> at.computeIfAbsent(net, n -> new LinkedHashSet<>())
+                    .add(p.reference() + "." + terminal));
+        at.forEach((net, terminals) -> {
+            if (terminals.size() > 1 || open(net)) return;
+            String only = terminals.iterator().next();
+            String reference = only.substring(0, only.indexOf('.'));
+            boolean lead = chassis.part(reference)
+                    .filter(p -> p.component() instanceof Component.Other)
+                    .isPresent();
+            if (!lead) remark(net, "check.floating", net, reference);
+        });
+    }
+
+    /** What may end outside the chassis: aerial, earth, mains. */
+    private static boolean open(String net) {
+        return net.startsWith("MAINS") || net.matches("(?i)AE|AER|ANT|AERIAL|ANTENNA|FMA|EARTH|CHASSIS|B-");
+    }
+
+    private void powered() {
+        double line = chassis.supply().volts();
+        boolean battery = chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Battery);
+        boolean plugged = chassis.parts().stream().anyMatch(p -> p.touches("MAINS-L"));
+        if (!battery && !plugged) {
+            remark("", "check.no-supply");
+            return;
+        }
+        Engine engine = new Engine();
+        Operating solved = engine.solve(chassis, Setting.of(line));
+        unreached(solved);
+        if (!solved.converged()) {
+            remark("", "check.unsettled", String.join(", ", solved.direct().unsettled()));
+            return;
+        }
+        for (Overload o : Overload.of(chassis, solved))
+            remark(
+                    o.part(),
+                    "check.overload." + o.place().code(),
+                    o.part(),
+                    Figures.fixed(o.watts(), 1),
+                    Figures.fixed(o.limit(), 1));
+        for (Band b : chassis.bands()) deaf(engine, b);
+    }
+
+    /** Nets that only capacitors and grids reach: nothing says what they stand at. */
+    private void unreached(Operating solved) {
+        Map<String, String> group = new HashMap<>();
+        var circuit = solved.direct().circuit();
+        for (Element e : circuit.elements()) {
+            if (e instanceof Element.Resistor r) {
+                if (1 / r.siemens() < INSULATION) join(group, circuit.net(r.a()), circuit.net(r.b()));
+            } else if (e instanceof Element.Source s) join(group, circuit.net(s.plus()), circuit.net(s.minus()));
+            else if (e instanceof Element.Device d) {
+                int first = d.nodes().size() > 2 ? 1 : 0; // a grid holds nothing, a plate does
+                for (int k = first + 1; k < d.nodes().size(); k++)
+                    join(
+                            group,
+                            circuit.net(d.nodes().get(first)),
+                            circuit.net(d.nodes().get(k)));
+            }
+        }
+        Collection<String> nets = Engine.nets(chassis);
+        for (Part p : chassis.parts()) {
+            if (p.device().isEmpty()) continue;
+            p.nets().forEach((pin, net) -> {
+                String function = p.device().get().functions().getOrDefault(pin, "");
+                boolean grid = function.startsWith("g") || function.equals("b");
+                boolean held = root(group, net).equals(root(group, circuit.reference()));
+                if (grid
+                        && nets.contains(net)
+                        && !held
+                        && found.stream().noneMatch(f -> f.where().equals(net))) remark(net, "check.no-path", net);
+            });
+        }
+    }
+
+    private static final double INSULATION = 5e7;
+    /** Volts that no generator gives: what needs them brings nothing through. */
+    private static final double SILENT = 1000;
+
+    private static String root(Map<String, String> group, String net) {
+        String at = net;
+        while (!group.getOrDefault(at, at).equals(at)) at = group.get(at);
+        return at;
+    }
+
+    private static void join(Map<String, String> group, String a, String b) {
+        group.put(root(group, a), root(group, b));
+    }
+
+    private void deaf(Engine engine, Band band) {
+        if (band.stages().isEmpty()) return;
+        Setting loud =
+                Setting.of(chassis.supply().volts()).withControls(anabion.core.engine.Controls.volume(chassis, 1));
+        Set<String> silent = new LinkedHashSet<>();
+        Gains.of(engine, chassis, loud, band)
+                .ifPresent(g ->
+                        g.levels().stream().filter(l -> !(l.volts() < SILENT)).forEach(l -> silent.add(l.stage())));
+        for (String stage : silent) remark(stage, "check.deaf", stage, band.name());
+    }
+}
