@@ -87,5 +87,9 @@ class EditorTest extends WindowCase {
         until(
                 "known now",
                 () -> session.set().get().get().chassis().part("R13").get().provenance() == Provenance.SHEET);
+        enter("drop Detector");
+        until("a stage less", () -> session.need().chassis().stage("Detector").isEmpty());
+        enter("stages");
+        until("found again", () -> session.need().chassis().stage("Detector").isPresent());
     }
 }

@@ -7,6 +7,7 @@ import anabion.core.chassis.ValueList;
 import anabion.core.chassis.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.input.BadInput;
+import anabion.core.signal.StageFinder;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
@@ -126,6 +127,8 @@ public final class StudySheet implements Sheet {
             String name = line.strip().substring(4).strip();
             return session.putChassis(session.say("ui.change.drop", name), StudyLine.drop(name, chassis));
         }
+        if (command.equals("stages") && words.length == 1)
+            return session.putChassis(session.say("ui.change.stages"), StageFinder.named(chassis));
         if (command.equals("rename") && words.length == 3)
             return rename(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT));
         return session.putChassis(

@@ -1,0 +1,54 @@
+package anabion.core.signal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.ChassisCheck;
+import anabion.core.chassis.Stage;
+import anabion.core.chassis.StageLine;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.engine.SharedSets;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Stages found from the nets against those that a restorer named. */
+class StageFinderTest {
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {
+                "halcyon;Aerial,Mixer,IF,Detector,Audio,Output,Speaker",
+                "brae;Aerial,Mixer,IF,Detector,Audio,Output,Speaker",
+                "rover;Aerial,Mixer,IF,Detector,Audio,Output,Speaker",
+                "trunk-road;Aerial,Mixer,IF,Detector,Audio,Driver,Output,Speaker",
+                "lark;Aerial,Mixer,IF 1,IF 2,Detector,Audio,Driver,Output,Speaker"
+            })
+    void namesAndPartsAreNearlyThoseOfTheRestorer(String name, String expected) {
+        Chassis set = SharedSets.named(name);
+        Chassis bare = set.withStages(List.of(), set.bands());
+        Chassis found = StageFinder.named(bare);
+        assertThat(found.stages().stream()
+                        .filter(s -> s.line() == StageLine.SIGNAL)
+                        .map(Stage::name))
+                .containsExactly(expected.split(","));
+        assertThat(ChassisCheck.flaws(found)).isEmpty();
+        int same = 0;
+        int all = 0;
+        for (Stage s : set.stages()) {
+            if (s.line() != StageLine.SIGNAL || found.stage(s.name()).isEmpty()) continue;
+            all += s.parts().size();
+            same += (int) s.parts().stream()
+                    .filter(found.stage(s.name()).orElseThrow().parts()::contains)
+                    .count();
+        }
+        assertThat(same).as("parts placed alike, of " + all).isGreaterThan(all * 3 / 4);
+        Setting loud = Setting.of(set.supply().volts()).withControls(Controls.volume(set, 1));
+        assertThat(Gains.of(new Engine(), found, loud, found.bands().get(0))
+                        .orElseThrow()
+                        .levels())
+                .isNotEmpty();
+    }
+}
