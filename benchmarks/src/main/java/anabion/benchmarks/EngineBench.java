@@ -2,6 +2,7 @@ package anabion.benchmarks;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.DenseLu;
 import anabion.core.circuit.OperatingPoint;
@@ -10,6 +11,8 @@ import anabion.core.engine.Engine;
 import anabion.core.engine.FaultList;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
+import anabion.core.engine.Spread;
+import anabion.core.signal.Gains;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -79,6 +82,19 @@ public class EngineBench {
             if (bench.solve().converged()) settled++;
         }
         return settled;
+    }
+
+    /** Levels, gains, AVC, responses and hum of a band: some sixty networks and twenty operating points. */
+    @Benchmark
+    public Gains gainsOfABand(Halcyon h) {
+        return Gains.of(h.engine, h.set, h.usual, h.set.bands().get(0)).orElseThrow();
+    }
+
+    /** Spread and covariance of every net of the set, against every part. */
+    @Benchmark
+    public Spread spreadOfEveryNet(Halcyon h) {
+        return Spread.of(h.engine, h.set, h.usual, new MeterSpec.Fixed(10e6), Engine.nets(h.set))
+                .orElseThrow();
     }
 
     /** A matrix as a receiver of so many nets gives it: some five entries a row. */

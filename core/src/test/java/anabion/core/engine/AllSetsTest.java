@@ -9,6 +9,7 @@ import anabion.core.signal.Gains;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -48,6 +49,7 @@ class AllSetsTest {
                     .isEmpty();
     }
 
+    @Tag("slow")
     @ParameterizedTest
     @MethodSource("names")
     void everySingleFaultSettles(String name) {
@@ -60,6 +62,7 @@ class AllSetsTest {
         }
     }
 
+    @Tag("slow")
     @ParameterizedTest
     @MethodSource("names")
     void everyBandBringsSoundToTheSpeaker(String name) {
