@@ -148,6 +148,10 @@ final class ExportCommand implements Callable<Integer> {
     private byte[] small(Chassis chassis) {
         Setting setting = options.loud(SettingOptions.wired(chassis));
         Band band = options.band(chassis);
+        if (domain == Domain.RF)
+            throw BadInput.at("--domain rf")
+                    .because("a deck has one frequency, and a converter has two")
+                    .so("use --domain af or if");
         boolean between = domain == Domain.IF;
         if (between && Frequencies.intermediate(chassis, Optional.of(band)).isEmpty())
             throw BadInput.at("--domain if")

@@ -46,7 +46,7 @@ final class GainsCommand implements Callable<Integer> {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("band", band.name());
         all.put("output", g.output());
-        all.put("carrier", g.carrier());
+        all.put("carrier", finite(g.carrier()));
         all.put("efficiency", g.efficiency());
         all.put("levels", g.levels().stream().map(GainsCommand::tree).toList());
         List<Map<String, Object>> gains = new ArrayList<>();
@@ -54,14 +54,14 @@ final class GainsCommand implements Callable<Integer> {
             Map<String, Object> one = new LinkedHashMap<>();
             one.put("stage", s.stage());
             one.put("domain", s.domain().code());
-            one.put("decibels", s.decibels());
+            one.put("decibels", finite(s.decibels()));
             gains.add(one);
         }
         all.put("gains", gains);
         List<Map<String, Object>> control = new ArrayList<>();
         for (Gains.Control c : g.control()) {
             Map<String, Object> one = new LinkedHashMap<>();
-            one.put("input", finite(c.input()));
+            one.put("input", c.input());
             one.put("detector", c.detector());
             one.put("line", c.line());
             control.add(one);
@@ -80,24 +80,30 @@ final class GainsCommand implements Callable<Integer> {
         one.put("point", l.point());
         one.put("domain", l.domain().code());
         one.put("hertz", l.hertz());
-        one.put("volts", finite(l.volts()));
-        one.put("own", finite(l.own()));
+        one.put("volts", heard(l, l.volts()));
+        one.put("own", heard(l, l.own()));
         one.put("ohms", l.ohms());
         one.put("farads", l.farads());
         return one;
     }
 
-    /** Nothing comes through where a level would have to be without end. */
-    private static Optional<Double> finite(double volts) {
-        return Double.isFinite(volts) ? Optional.of(volts) : Optional.empty();
+    /** Empty where nothing comes through. */
+    private static Optional<Double> heard(Gains.Level level, double volts) {
+        return level.heard() ? Optional.of(volts) : Optional.empty();
     }
 
-    private static String said(double volts) {
-        return Double.isFinite(volts) ? Figures.si(Quantity.volts(volts)) : "nothing";
+    private static Optional<Double> finite(double value) {
+        return Double.isFinite(value) ? Optional.of(value) : Optional.empty();
     }
 
-    private static List<List<Double>> points(List<Gains.Response> all) {
-        return all.stream().map(r -> List.of(r.hertz(), r.decibels())).toList();
+    private static String said(Optional<Double> volts) {
+        return volts.map(v -> Figures.si(Quantity.volts(v))).orElse("nothing");
+    }
+
+    private static List<List<Object>> points(List<Gains.Response> all) {
+        return all.stream()
+                .map(r -> List.<Object>of(r.hertz(), finite(r.decibels())))
+                .toList();
     }
 
     private static String plain(Band band, Gains g) {
@@ -110,16 +116,22 @@ final class GainsCommand implements Callable<Integer> {
                     l.stage(),
                     l.point(),
                     Figures.si(Quantity.hertz(l.hertz())),
-                    said(l.volts()),
-                    said(l.own())));
+                    said(heard(l, l.volts())),
+                    said(heard(l, l.own()))));
         for (Gains.StageGain s : g.gains())
             text.append(String.format(
-                    Locale.ROOT, "%-10s %s %6.1f dB%n", s.stage(), s.domain().code(), s.decibels()));
+                    Locale.ROOT,
+                    "%-10s %s %9s%n",
+                    s.stage(),
+                    s.domain().code(),
+                    finite(s.decibels())
+                            .map(d -> String.format(Locale.ROOT, "%.1f dB", d))
+                            .orElse("nothing")));
         for (Gains.Control c : g.control())
             text.append(String.format(
                     Locale.ROOT,
                     "in %10s  detector %10s  control %6.2f V%n",
-                    said(c.input()),
+                    Figures.si(Quantity.volts(c.input())),
                     Figures.si(Quantity.volts(c.detector())),
                     c.line()));
         Gains.width(g.selectivity(), 6)

@@ -171,6 +171,18 @@ class MainTest {
     }
 
     @Test
+    void whereNothingComesThroughGainsSaySo() throws IOException {
+        assertThat(run("gains", chassis, "--fault", "T2.primary:open", "--json"))
+                .isZero();
+        assertThat(out).contains("\"volts\" : null", "\"carrier\" : null");
+        assertThat(run("gains", chassis, "--fault", "T2.primary:open")).isZero();
+        assertThat(out).contains("nothing").doesNotContain("NaN", "Infinity");
+        assertThat(run("export", chassis, "--to", "deck-ac", "--domain", "rf", "--out", folder.resolve("x.cir")))
+                .isEqualTo(2);
+        assertThat(folder.resolve("x.cir")).doesNotExist();
+    }
+
+    @Test
     void whatCannotBeComputedIsRefused() throws IOException {
         Path bare = folder.resolve("moor.json");
         Files.writeString(bare, ChassisCodec.text(DemoWorkshop.chassis("moor")));

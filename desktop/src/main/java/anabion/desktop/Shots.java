@@ -1,5 +1,8 @@
 package anabion.desktop;
 
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.WiringLine;
+import anabion.core.format.ListCodec;
 import anabion.core.job.Step;
 import anabion.desktop.look.Look;
 import anabion.desktop.look.Motion;
@@ -97,13 +100,13 @@ final class Shots {
                 new Shot("new-set", false, 1280, 800, () -> {
                     shell.overlay().close();
                     shell.actions().get("new").run().run();
+                }),
+                new Shot("study-checks", false, 1280, 800, () -> {
+                    shell.overlay().close();
+                    mistyped(DemoWorkshop.chassis("trunk-road").id());
                 })));
         if (extra) {
-            shots.add(new Shot("x-checks", false, 1024, 700, () -> {
-                shell.overlay().close();
-                open(DemoWorkshop.chassis("trunk-road").id(), Step.STUDY);
-                shell.actions().get("tab-5").run().run();
-            }));
+            shots.add(new Shot("x-checks", true, 1024, 700, () -> {}));
             shots.add(new Shot("x-danger", false, 1280, 800, () -> {
                 shell.overlay().close();
                 open(halcyon, Step.VOLTAGES);
@@ -181,10 +184,27 @@ final class Shots {
                 folder.resolve(shot.name() + ".png").toFile());
     }
 
+    /** A circuit with three slips of the pen, and what is noticed about it. */
+    private void mistyped(UUID id) {
+        session.open(id, () -> {
+            Chassis slipped = session.need().chassis();
+            for (String line : List.of(
+                    "C17 .02/100 V3.6 GRID4 coupling to a grid",
+                    "R12 2M2 V3.6 CHASSIS grid leak",
+                    "R15 56 1W BIAS B output bias"))
+                slipped = ListCodec.withPart(slipped, WiringLine.parse(line, slipped));
+            session.putChassis("slips", slipped);
+            session.step().set(Step.STUDY);
+            shell.go(Shell.Where.BENCH);
+            shell.actions().get("tab-5").run().run();
+        });
+    }
+
     /** Waits until the storage and compute threads have answered and the layout stands. */
     private void settle() {
         for (int i = 0; i < 6; i++) {
             session.ask(w -> 0, x -> {}).join();
+            session.computed().join();
             on(() -> {});
             try {
                 Thread.sleep(60);

@@ -24,8 +24,7 @@ final class LinkWords {
     }
 
     static boolean links(String word) {
-        int at = word.indexOf('>');
-        return at > 0 && at < word.length() - 1;
+        return word.indexOf('>') >= 0;
     }
 
     /** Terminal to net, as far as words have been read. */
@@ -74,6 +73,10 @@ final class LinkWords {
     List<Contact> contacts(List<String> words, List<String> positions) {
         List<Contact> all = new ArrayList<>();
         for (String word : words) {
+            if (positions.isEmpty())
+                throw BadInput.at("\"" + word + "\"")
+                        .because("the switch has no positions")
+                        .so("name them first: S2 MW/LW A>B@MW");
             String[] halves = word.split("@", 2);
             String[] ends = ends(halves[0]);
             List<String> at = halves.length > 1 ? List.of(halves[1].split(",")) : List.of("on");
@@ -88,14 +91,16 @@ final class LinkWords {
     }
 
     private static String[] ends(String text) {
-        String[] ends = text.split(">", 2);
-        if (ends.length < 2 || ends[1].isEmpty())
-            throw BadInput.at("\"" + text + "\"").because("one end is missing").so("write it like V4.5>B1");
+        String[] ends = text.split(">", -1);
+        if (ends.length != 2 || ends[0].isEmpty() || ends[1].isEmpty())
+            throw BadInput.at("\"" + text + "\"")
+                    .because("a winding or contact has two ends")
+                    .so("write it like V4.5>B1");
         return ends;
     }
 
     private String net(String name) {
-        return Points.of(chassis).find(name).map(Point::net).orElse(name);
+        return WiringLine.netOrName(name, chassis);
     }
 
     private String terminal(String name) {

@@ -2,6 +2,7 @@ package anabion.core.chassis;
 
 import anabion.core.input.BadInput;
 import anabion.core.tree.Coded;
+import anabion.core.tree.Extra;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -17,19 +18,23 @@ import java.util.UUID;
  * is entered.
  */
 public enum TypicalCircuit implements Coded {
-    FIVE_TUBE(Arrangement.TRANSFORMER, SetKind.HOME),
-    FIVE_TUBE_AC_DC(Arrangement.FLOATING_NEGATIVE, SetKind.HOME),
-    BATTERY_FOUR_TUBE(Arrangement.BATTERY_A_B, SetKind.PORTABLE),
-    SEVEN_TRANSISTOR(Arrangement.BATTERY, SetKind.PORTABLE),
-    AM_FM(Arrangement.TRANSFORMER, SetKind.HOME),
-    TUNED_RADIO_FREQUENCY(Arrangement.TRANSFORMER, SetKind.HOME),
-    CAR_HYBRID(Arrangement.CAR_NEGATIVE, SetKind.CAR);
+    FIVE_TUBE(Arrangement.TRANSFORMER, 230, 50, SetKind.HOME),
+    FIVE_TUBE_AC_DC(Arrangement.FLOATING_NEGATIVE, 117, 60, SetKind.HOME),
+    BATTERY_FOUR_TUBE(Arrangement.BATTERY_A_B, 90, 0, SetKind.PORTABLE),
+    SEVEN_TRANSISTOR(Arrangement.BATTERY, 9, 0, SetKind.PORTABLE),
+    AM_FM(Arrangement.TRANSFORMER, 230, 50, SetKind.HOME),
+    TUNED_RADIO_FREQUENCY(Arrangement.TRANSFORMER, 230, 50, SetKind.HOME),
+    CAR_HYBRID(Arrangement.CAR_NEGATIVE, 12, 0, SetKind.CAR);
 
     private final Arrangement arrangement;
+    private final double volts;
+    private final double hertz;
     private final SetKind kind;
 
-    TypicalCircuit(Arrangement arrangement, SetKind kind) {
+    TypicalCircuit(Arrangement arrangement, double volts, double hertz, SetKind kind) {
         this.arrangement = arrangement;
+        this.volts = volts;
+        this.hertz = hertz;
         this.kind = kind;
     }
 
@@ -51,14 +56,13 @@ public enum TypicalCircuit implements Coded {
         return Optional.empty();
     }
 
-    /** What usually suits a set of this kind and supply; empty if none does. */
-    public static Optional<TypicalCircuit> usual(SetKind kind, Arrangement arrangement) {
-        for (TypicalCircuit t : values()) if (t.kind == kind && t.arrangement == arrangement) return Optional.of(t);
-        return Optional.empty();
+    /** The supply that it is drawn for. */
+    public Supply supply() {
+        return new Supply(arrangement, volts, hertz, "", Extra.NONE);
     }
 
     /**
-     * A chassis with this circuit put in.
+     * A chassis with this circuit put in, fed as the circuit is drawn for.
      *
      * @throws BadInput if it has parts already: they would be lost
      */
@@ -67,7 +71,7 @@ public enum TypicalCircuit implements Coded {
             throw BadInput.at(chassis.name())
                     .because("it has parts already")
                     .so("start from a typical circuit with a set that has none");
-        Chassis grown = chassis.withStages(List.of(), List.of());
+        Chassis grown = chassis.withSupply(supply()).withStages(List.of(), List.of());
         List<String> rest = new ArrayList<>();
         for (String line : lines()) {
             if (!WiringLine.looksLike(line)) {

@@ -112,7 +112,7 @@ public final class WiringLine {
         LinkWords reader = new LinkWords(chassis);
         Component component;
         if (letters.startsWith("S")) {
-            List<String> positions = List.of(printed.split("/"));
+            List<String> positions = printed.isEmpty() ? List.of() : List.of(printed.split("/"));
             component = new Component.Switch(positions, reader.contacts(links, positions));
         } else
             component = new Component.Windings(reader.windings(
@@ -130,7 +130,11 @@ public final class WiringLine {
         for (String word : List.copyOf(words)) {
             if (!word.contains("=")) continue;
             String[] pair = word.split("=", 2);
-            nets.put(pair[0], Points.of(chassis).find(pair[1]).map(Point::net).orElse(pair[1]));
+            if (pair[0].isEmpty() || pair[1].isEmpty())
+                throw BadInput.at("\"" + word + "\"")
+                        .because("a terminal and its net belong to both sides of =")
+                        .so("write it like 3=B1");
+            nets.put(pair[0], netOrName(pair[1], chassis));
             words.remove(word);
         }
         return nets;
@@ -225,6 +229,11 @@ public final class WiringLine {
                 d.sections(),
                 d.rating().map(r -> r.value()).orElse(0.0),
                 d.sections().size() > 1 || d.value() >= ELECTROLYTIC ? "electrolytic" : "");
+    }
+
+    /** The net of a pin or net that is there, else the name itself: its device may be entered later. */
+    static String netOrName(String word, Chassis chassis) {
+        return Points.of(chassis).find(word).map(Point::net).orElse(word);
     }
 
     /** The net behind a name: a pin or function of a known device, a known net, or a new name. */

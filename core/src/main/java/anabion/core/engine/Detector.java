@@ -7,6 +7,8 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 
 /**
@@ -30,7 +32,7 @@ public record Detector(
                         p.component() instanceof Component.Capacitor && p.role().contains("detector grid"))
                 .findFirst();
         if (capacitor.isEmpty()) return Optional.empty();
-        Sockets sockets = new Sockets(new Faults(chassis, java.util.List.of()));
+        Sockets sockets = new Sockets(new Faults(chassis, List.of()));
         for (Part p : chassis.parts()) {
             if (Sockets.type(p).isEmpty()
                     || Sockets.type(p).get().semiconductor().isPresent()) continue;
@@ -44,7 +46,7 @@ public record Detector(
 
     /** The detector of a band: the one whose coil stands in its stages. */
     public static Optional<Detector> of(Chassis chassis, Band band) {
-        java.util.List<Detector> all = all(chassis);
+        List<Detector> all = all(chassis);
         for (Detector d : all)
             for (String name : band.stages())
                 if (chassis.stage(name)
@@ -58,9 +60,9 @@ public record Detector(
         return all(chassis).stream().findFirst();
     }
 
-    private static java.util.List<Detector> all(Chassis chassis) {
-        Sockets sockets = new Sockets(new Faults(chassis, java.util.List.of()));
-        java.util.List<Detector> found = new java.util.ArrayList<>();
+    private static List<Detector> all(Chassis chassis) {
+        Sockets sockets = new Sockets(new Faults(chassis, List.of()));
+        List<Detector> found = new ArrayList<>();
         for (Part p : chassis.parts()) {
             Optional<DeviceType> type = Sockets.type(p);
             if (type.isEmpty()) continue;

@@ -15,6 +15,8 @@ import java.util.Optional;
 public final class Faults {
     /** What a short leaves, in ohms. */
     static final double SHORT = 0.05;
+    /** What a dried electrolytic keeps. */
+    private static final double DRIED = 0.15;
     /** A tube below this share of its emission no longer oscillates. */
     private static final double STOPS = 0.3;
 
@@ -76,6 +78,12 @@ public final class Faults {
         throw BadInput.at(f.text())
                 .because("a resistance lies above zero")
                 .so("for none at all use " + f.target() + ":short");
+    }
+
+    /** What a capacitor still has: nothing when open, a share when it has dried. */
+    public double farads(String reference, double sound) {
+        if (is(reference, "open")) return 0;
+        return is(reference, "dried") ? DRIED * sound : sound;
     }
 
     /** The amount of a fault as a plain number; a usual one where none is stated. */

@@ -15,8 +15,8 @@ final class Reservoirs {
     private static final double CHOKE = 0.5;
     /** A capacitor from this on is a reservoir, or steadies what is behind a filter resistor. */
     static final double LARGE = 5e-7;
-    /** What a dried electrolytic keeps. */
-    private static final double DRIED = 0.15;
+
+    private static final double NEXT_TO_NOTHING = 1e-12;
 
     private final Chassis chassis;
     private final Faults faults;
@@ -63,8 +63,7 @@ final class Reservoirs {
     /** What the capacitor that drives a doubler has, with its faults; an open one passes next to nothing. */
     double pump(Part p) {
         double farads = ((Capacitor) p.component()).farads().get(0);
-        if (faults.is(p.reference(), "open")) return 1e-12;
-        return farads * (faults.is(p.reference(), "dried") ? DRIED : 1);
+        return Math.max(NEXT_TO_NOTHING, faults.farads(p.reference(), farads));
     }
 
     static String other(Part p, String net) {
@@ -94,7 +93,6 @@ final class Reservoirs {
     }
 
     private double farads(Part p, Capacitor c, String net, Set<String> grounds) {
-        if (faults.is(p.reference(), "open")) return 0;
         int last = c.farads().size() + 1;
         String common = faults.net(p, String.valueOf(last));
         double sum = 0;
@@ -102,7 +100,7 @@ final class Reservoirs {
             String end = faults.net(p, String.valueOf(n));
             boolean there =
                     (end.equals(net) && grounds.contains(common)) || (common.equals(net) && grounds.contains(end));
-            if (there) sum += c.farads().get(n - 1) * (faults.is(p.reference(), "dried") ? DRIED : 1);
+            if (there) sum += faults.farads(p.reference(), c.farads().get(n - 1));
         }
         return sum;
     }

@@ -5,6 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Element;
+import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Overload;
@@ -26,6 +27,8 @@ import java.util.Set;
  */
 public final class CircuitCheck {
     private static final int MOST = 40;
+    /** Ohms from which on a path is insulation. */
+    private static final double INSULATION = 5e7;
 
     private final Chassis chassis;
     private final List<Remark> found = new ArrayList<>();
@@ -98,7 +101,7 @@ public final class CircuitCheck {
                     o.part(),
                     Figures.fixed(o.watts(), 1),
                     Figures.fixed(o.limit(), 1));
-        for (Band b : chassis.bands()) deaf(engine, b);
+        deaf(engine);
     }
 
     /** Nets that only capacitors and grids reach: nothing says what they stand at. */
@@ -133,10 +136,6 @@ public final class CircuitCheck {
         }
     }
 
-    private static final double INSULATION = 5e7;
-    /** Volts that no generator gives: what needs them brings nothing through. */
-    private static final double SILENT = 1000;
-
     private static String root(Map<String, String> group, String net) {
         String at = net;
         while (!group.getOrDefault(at, at).equals(at)) at = group.get(at);
@@ -147,14 +146,15 @@ public final class CircuitCheck {
         group.put(root(group, a), root(group, b));
     }
 
-    private void deaf(Engine engine, Band band) {
-        if (band.stages().isEmpty()) return;
-        Setting loud =
-                Setting.of(chassis.supply().volts()).withControls(anabion.core.engine.Controls.volume(chassis, 1));
-        Set<String> silent = new LinkedHashSet<>();
-        Gains.of(engine, chassis, loud, band)
-                .ifPresent(g ->
-                        g.levels().stream().filter(l -> !(l.volts() < SILENT)).forEach(l -> silent.add(l.stage())));
-        for (String stage : silent) remark(stage, "check.deaf", stage, band.name());
+    /** The stage nearest the speaker from which nothing comes; those before it say no more. */
+    private void deaf(Engine engine) {
+        Setting loud = Setting.of(chassis.supply().volts()).withControls(Controls.volume(chassis, 1));
+        Map<String, List<String>> bands = new LinkedHashMap<>();
+        for (Band b : chassis.bands())
+            Gains.of(engine, chassis, loud, b)
+                    .flatMap(g -> g.levels().stream().filter(l -> !l.heard()).findFirst())
+                    .ifPresent(l -> bands.computeIfAbsent(l.stage(), k -> new ArrayList<>())
+                            .add(b.name()));
+        bands.forEach((stage, on) -> remark(stage, "check.deaf", stage, String.join(", ", on)));
     }
 }

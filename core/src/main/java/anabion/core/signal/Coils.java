@@ -7,11 +7,12 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Reactances;
 import anabion.core.engine.Faults;
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Unit;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /**
  * What the windings of a chassis are to alternating currents, with usual values for what no sheet tells: an IF coil has a quality of
@@ -25,7 +26,6 @@ final class Coils {
     private static final double LINK = 0.85;
     private static final double AERIAL = 0.3;
     private static final double LOOSE = 0.5;
-    private static final double FM = 98e6;
     /** A capacitor from this on is a short at radio frequency. */
     private static final double BYPASS = 2e-9;
     /** Henries of a coil of which nothing is known but its copper. */
@@ -36,8 +36,6 @@ final class Coils {
     private static final double SHORTED_LOSS = 0.3;
     /** By how much a core that was turned without need changes the inductance. */
     private static final double MISTUNED = 1.1;
-
-    private static final Pattern LOADS = Pattern.compile("([\\d.]+)(k?)(\\d*):([\\d.]+)");
 
     private final Chassis chassis;
     private final Faults faults;
@@ -145,19 +143,21 @@ final class Coils {
     private double aligned(Coil c) {
         if (tuned(c) && across(c) > 0) return resonant(c, across(c));
         if (c.winding().henries() > 0) return c.winding().henries();
-        Matcher loads = LOADS.matcher(c.part().printed());
-        if (!c.part().role().contains("output") || !loads.find()) return 0;
-        double primary = number(loads);
-        double own = c.index() == 0 ? primary : Double.parseDouble(loads.group(4));
-        double ofPrimary = primary / (2 * Math.PI * CORNER);
-        return ofPrimary * own / primary;
+        if (!c.part().role().contains("output")) return 0;
+        return load(c, 0)
+                .map(primary -> load(c, c.index()).orElse(0.0) / (2 * Math.PI * CORNER))
+                .orElse(0.0);
     }
 
-    /** {@code 7k:3}, {@code 3k5:3}. */
-    private static double number(Matcher m) {
-        double whole = Double.parseDouble(m.group(1));
-        if (m.group(2).isEmpty()) return whole;
-        return 1000 * (whole + (m.group(3).isEmpty() ? 0 : Double.parseDouble("0." + m.group(3))));
+    /** The ohms that an output transformer's winding is meant for: the second of {@code 3k5:3} at its secondary. */
+    private static Optional<Double> load(Coil c, int index) {
+        String[] loads = c.part().printed().split(":");
+        if (loads.length != 2 || index > 1) return Optional.empty();
+        try {
+            return Optional.of(Notation.exact(loads[index].strip(), Unit.OHM));
+        } catch (BadInput e) {
+            return Optional.empty(); // printed is what stood on the part: it need not be a ratio
+        }
     }
 
     /** What resonates with an inductance, or a capacitance, at the frequency of a coil. */
@@ -168,7 +168,7 @@ final class Coils {
 
     /** The frequency printed on its can, else the set's; of an FM coil the middle of the band. */
     private Optional<Double> own(Coil c) {
-        if (c.part().role().startsWith("FM RF")) return Optional.of(FM);
+        if (c.part().role().startsWith("FM RF")) return Optional.of(Frequencies.FM);
         if (!c.ofIf()) return Optional.empty();
         return Frequencies.printed(c.part()).or(() -> intermediate);
     }

@@ -11,8 +11,6 @@ final class Converter {
     /** Oscillation between base and emitter of a self-oscillating transistor, peak, as usually published. */
     private static final double DRIVE = 0.1;
 
-    private static final double THERMAL = 0.0258;
-
     private Converter() {}
 
     /** Conversion conductance in siemens; 0 where nothing oscillates. */
@@ -22,7 +20,8 @@ final class Converter {
             double[] v = new double[d.nodes().size()];
             for (int k = 0; k < v.length; k++) v[k] = direct.at(d.nodes().get(k));
             if (d.law() instanceof Driven law) return law.conversion(v, a.signal(), a.plate());
-            if (d.law() instanceof BipolarLaw) return Math.abs(direct.amperes(d)[1]) / THERMAL * ratio(DRIVE / THERMAL);
+            if (d.law() instanceof BipolarLaw law)
+                return Math.abs(direct.amperes(d)[1]) / law.slope() * ratio(DRIVE / law.slope());
         }
         return 0;
     }

@@ -16,6 +16,9 @@ public final class Frequencies {
     /** Share of the carrier that the tone modulates. */
     public static final double DEPTH = 0.3;
 
+    /** In the middle of the FM band. */
+    static final double FM = 98e6;
+
     private static final Pattern PRINTED = Pattern.compile("([\\d.]+)\\s*([kM])Hz");
 
     private Frequencies() {}
@@ -40,7 +43,7 @@ public final class Frequencies {
 
     /** A carrier in the middle of a band, in hertz, by the band's name. */
     public static double carrier(Band band) {
-        if (band.kind() == BandKind.FM) return 98e6;
+        if (band.kind() == BandKind.FM) return FM;
         String name = band.name().toUpperCase(Locale.ROOT);
         if (name.startsWith("LW") || name.startsWith("LONG")) return 200e3;
         if (name.startsWith("SW") || name.startsWith("KW") || name.startsWith("SHORT")) return 8e6;

@@ -11,7 +11,7 @@ import java.util.Optional;
  * What a band does with signals.
  *
  * @param output volts at the speaker for the standard output of {@link #STANDARD} watts
- * @param carrier volts of the carrier's peaks at the detector that give it, at {@link Frequencies#DEPTH} of modulation; 0 without a detector
+ * @param carrier volts of the carrier's peaks at the detector that give it, at {@link Frequencies#DEPTH} of modulation; 0 without a detector, infinite where none does
  * @param efficiency of the detector: direct volts per volt of the carrier's peak
  * @param levels what a generator must give at each point for the standard output, from the speaker backward
  * @param gains of the stages, from the aerial forward
@@ -55,9 +55,20 @@ public record Gains(
             double volts,
             double own,
             double ohms,
-            double farads) {}
+            double farads) {
+        /** Volts that no generator gives: what needs them brings nothing through. */
+        private static final double SILENT = 1000;
 
-    /** From the input of a stage to the input of the next; of the last to the speaker. */
+        public boolean heard() {
+            return volts < SILENT;
+        }
+    }
+
+    /**
+     * From the input of a stage to the input of the next; of the last to the speaker.
+     *
+     * @param decibels minus infinity where nothing passes
+     */
     public record StageGain(String stage, Domain domain, double decibels) {}
 
     /**

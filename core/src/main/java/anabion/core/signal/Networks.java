@@ -10,6 +10,7 @@ import anabion.core.circuit.Reactances;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
+import anabion.core.device.law.BipolarLaw;
 import anabion.core.device.law.Driven;
 import anabion.core.engine.Detector;
 import anabion.core.engine.Engine;
@@ -23,9 +24,6 @@ import java.util.Optional;
 
 /** Makes the small-signal network of a set from its operating point. */
 final class Networks {
-    /** What a dried electrolytic keeps. */
-    private static final double DRIED = 0.15;
-
     private final Chassis chassis;
     private final Faults faults;
     private final Operating solved;
@@ -40,12 +38,8 @@ final class Networks {
         this.detector = band.map(b -> Detector.of(chassis, b)).orElseGet(() -> Detector.of(chassis));
     }
 
-    /** The network below the carrier's frequency: the detector's diode gives, and does not take. */
-    SmallSignal sound() {
-        return network(0);
-    }
-
-    SmallSignal intermediate() {
+    /** For sound and the intermediate frequency, to which all that is tuned is aligned. */
+    SmallSignal aligned() {
         return network(0);
     }
 
@@ -118,11 +112,10 @@ final class Networks {
     }
 
     private void capacitor(Part p, Capacitor c, double tuning, Reactances network) {
-        if (faults.is(p.reference(), "open")) return;
         boolean gang = p.role().contains("gang");
         String common = faults.net(p, String.valueOf(c.farads().size() + 1));
         for (int n = 1; n <= c.farads().size(); n++) {
-            double farads = c.farads().get(n - 1) * (faults.is(p.reference(), "dried") ? DRIED : 1);
+            double farads = faults.farads(p.reference(), c.farads().get(n - 1));
             if (gang) farads = sections(p).contains(n) ? tuning : 0;
             network.capacitor(faults.net(p, String.valueOf(n)), common, farads, 0);
         }
@@ -136,8 +129,8 @@ final class Networks {
                 .orElse(0.0);
         if (megahertz <= 0) return;
         for (Element e : direct.circuit().elements())
-            if (e instanceof Element.Device d && d.name().equals(p.reference())) {
-                double gm = Math.abs(direct.amperes(d)[1]) / THERMAL;
+            if (e instanceof Element.Device d && d.name().equals(p.reference()) && d.law() instanceof BipolarLaw law) {
+                double gm = Math.abs(direct.amperes(d)[1]) / law.slope();
                 network.capacitor(
                         direct.circuit().net(d.nodes().get(0)),
                         direct.circuit().net(d.nodes().get(2)),
@@ -145,8 +138,6 @@ final class Networks {
                         0);
             }
     }
-
-    private static final double THERMAL = 0.0258;
 
     /** Under a carrier the diode takes the fundamental of its current from the coil. */
     private void load(Detector d, Solution direct, Reactances network) {

@@ -3,12 +3,9 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.circuit.Phasor;
-import anabion.core.circuit.SmallSignal;
 import anabion.core.engine.Decks;
 import anabion.core.engine.Detector;
 import anabion.core.engine.Engine;
-import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
 import java.util.Optional;
@@ -45,28 +42,20 @@ public final class SignalDeck {
                         .so("name its stages, or say where with --at"));
     }
 
-    /** What the deck's output shows at one frequency, by our own network. */
-    public static Phasor answer(Chassis chassis, Setting setting, Band band, Domain domain, String net, double hertz) {
-        Operating solved = new Engine().solve(chassis, setting.withBand(band.name()));
-        Decks.Probe p = probe(chassis, band, domain, net);
-        SmallSignal network = new Networks(chassis, setting, solved, Optional.of(band)).intermediate();
-        var driven = network.at(hertz).driven(net, Engine.reference(chassis));
-        Phasor source = new Phasor(p.ohms(), -1 / (2 * Math.PI * hertz * p.farads()));
-        return driven.at(p.output()).over(source.plus(driven.at(net)));
-    }
-
-    private static Decks.Probe probe(Chassis chassis, Band band, Domain domain, String net) {
+    static Decks.Probe probe(Chassis chassis, Band band, Domain domain, String net) {
         if (domain == Domain.AF) {
             String speaker = chassis.parts().stream()
                     .filter(p -> p.component() instanceof Component.Speaker)
                     .map(p -> p.nets().get("1"))
                     .findFirst()
                     .orElse(net);
-            return new Decks.Probe(net, speaker, 600, 1e-7, Frequencies.TONE, 100, 10000, 100);
+            return new Decks.Probe(
+                    net, speaker, Generator.SOUND.ohms(), Generator.SOUND.farads(), Frequencies.TONE, 100, 10000, 100);
         }
         double middle = Frequencies.intermediate(chassis, Optional.of(band)).orElse(465e3);
         String fed = Detector.of(chassis, band).map(Detector::fed).orElse(net);
         double span = middle / 20;
-        return new Decks.Probe(net, fed, 50, 1e-8, middle, middle - span, middle + span, 101);
+        return new Decks.Probe(
+                net, fed, Generator.RADIO.ohms(), Generator.RADIO.farads(), middle, middle - span, middle + span, 101);
     }
 }

@@ -13,6 +13,7 @@ import anabion.core.engine.Detector;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Faults;
 import anabion.core.engine.Sockets;
+import anabion.core.input.BadInput;
 import anabion.core.tree.Extra;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -58,6 +59,10 @@ public final class StageFinder {
     private Chassis found() {
         List<Device> all = devices();
         order(all);
+        if (path.isEmpty())
+            throw BadInput.at(chassis.name())
+                    .because("no tube or transistor leads to a speaker yet")
+                    .so("enter the output stage with its transformer and the speaker first");
         List<String> names = names();
         for (int n = 0; n < path.size(); n++) own(path.get(n).part().reference(), names.get(n));
         detector.filter(d -> !d.grid()).ifPresent(d -> own(d.coil(), "Detector"));

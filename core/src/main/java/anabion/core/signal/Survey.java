@@ -23,13 +23,6 @@ import java.util.Optional;
 
 /** Walks one band from the speaker to the aerial. */
 final class Survey {
-    /** A generator's ohms and the capacitor at its lead. */
-    private static final Source SOUND = new Source(600, 1e-7);
-
-    private static final Source RADIO = new Source(50, 1e-8);
-    /** A dummy aerial of the usual kind, without its coil, which hardly counts on these bands. */
-    private static final Source AERIAL = new Source(25, 2e-10);
-
     private static final List<String> AERIAL_NETS = List.of("AE", "FMA", "AERIAL", "ANT", "ANTENNA");
     private static final double[] STRENGTHS = {0.1, 0.3, 1, 3, 10, 20};
     private static final double[] OFFSETS = {0, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 30};
@@ -37,8 +30,12 @@ final class Survey {
         50, 70, 100, 140, 200, 280, 400, 700, 1000, 1500, 2000, 3000, 4000, 6000, 10000
     };
     private static final int HALVINGS = 16;
+    /** A ratio of volts below this passes nothing. */
+    private static final double NOTHING = 1e-12;
     /** Volts at the converter that no aerial brings: tubes that are shut altogether ask for them. */
     private static final double MOST = 3;
+    /** Volts of a carrier that no set has at its detector. */
+    private static final double MOST_CARRIER = 40;
     /** Carrier at an FM detector that counts as enough: its sound does not follow the carrier. */
     private static final double LIMITED = 1;
 
@@ -50,12 +47,6 @@ final class Survey {
     private final Optional<Part> speaker;
     private final Optional<Detector> detector;
     private final String reference;
-
-    private record Source(double ohms, double farads) {
-        Phasor impedance(double hertz) {
-            return new Phasor(ohms, -1 / (2 * Math.PI * hertz * farads));
-        }
-    }
 
     Survey(Engine engine, Chassis chassis, Setting setting, Band band) {
         this.engine = engine;
@@ -82,7 +73,7 @@ final class Survey {
                 detector.isEmpty() ? new Carried(quiet, 0, 0) : fm ? with(LIMITED, quiet) : carried(output, quiet);
         if (!now.solved().converged()) return Optional.empty();
         Networks networks = networks(now.solved());
-        SmallSignal sound = networks.sound();
+        SmallSignal sound = networks.aligned();
         List<Level> levels = new ArrayList<>();
         List<StageGain> gains = new ArrayList<>();
         sound(sound, output, levels, gains);
@@ -110,19 +101,29 @@ final class Survey {
     /** The carrier at the detector that gives the wanted output, by halving: what a diode gives rises with the carrier. */
     private Carried carried(double output, Operating quiet) {
         double low = 1e-3;
-        double high = 40;
+        double high = MOST_CARRIER;
+        if (given(with(high, quiet))
+                < output) { // then no carrier brings it, and the set is looked at under a usual one
+            Carried usual = with(LIMITED, quiet);
+            return new Carried(usual.solved(), Double.POSITIVE_INFINITY, usual.efficiency());
+        }
         Carried now = with(Math.sqrt(low * high), quiet);
         for (int n = 0; n < HALVINGS && now.solved().converged(); n++) {
-            var held = networks(now.solved())
-                    .sound()
-                    .at(Frequencies.TONE)
-                    .held(detector.get().audio());
-            double given = across(held).size() * now.efficiency() * now.carrier() * Frequencies.DEPTH / Math.sqrt(2);
-            if (given < output) low = now.carrier();
+            if (given(now) < output) low = now.carrier();
             else high = now.carrier();
             now = with(Math.sqrt(low * high), quiet);
         }
         return now;
+    }
+
+    /** Volts at the speaker under a modulated carrier. */
+    private double given(Carried now) {
+        if (!now.solved().converged()) return 0;
+        var held = networks(now.solved())
+                .aligned()
+                .at(Frequencies.TONE)
+                .held(detector.get().audio());
+        return across(held).size() * now.efficiency() * now.carrier() * Frequencies.DEPTH / Math.sqrt(2);
     }
 
     private Carried with(double carrier, Operating quiet) {
@@ -183,27 +184,14 @@ final class Survey {
 
     private Level sounding(SmallSignal.Tone tone, String stage, String point, String net, double output) {
         var driven = tone.driven(net, reference);
-        return level(stage, point, Domain.AF, Frequencies.TONE, SOUND, driven.at(net), across(driven), output);
-    }
-
-    private static Level level(
-            String stage,
-            String point,
-            Domain domain,
-            double hertz,
-            Source source,
-            Phasor own,
-            Phasor through,
-            double wanted) {
-        double amperes = wanted / through.size();
-        double volts = amperes * source.impedance(hertz).plus(own).size();
-        return new Level(stage, point, domain, hertz, volts, amperes * own.size(), source.ohms(), source.farads());
+        return Generator.SOUND.level(stage, point, Domain.AF, Frequencies.TONE, driven.at(net), across(driven), output);
     }
 
     private List<Response> response(SmallSignal network) {
         Optional<String> from = source();
         if (from.isEmpty()) return List.of();
         double middle = across(network.at(Frequencies.TONE).held(from.get())).size();
+        if (!(middle > 0)) return List.of();
         List<Response> all = new ArrayList<>();
         for (double hertz : TONES)
             all.add(new Response(
@@ -233,7 +221,7 @@ final class Survey {
         if (band.kind() != BandKind.FM)
             forward.add(new StageGain(sourceStage(), Domain.AF, decibels(now.efficiency() * Frequencies.DEPTH)));
         if (between.isPresent() && path.converter().isPresent()) {
-            SmallSignal.Tone tone = networks.intermediate().at(between.get());
+            SmallSignal.Tone tone = networks.aligned().at(between.get());
             intermediate(tone, between.get(), wanted, levels, forward);
             carriers(networks, tone, now, wanted, levels, forward);
         } else straight(networks, wanted, levels, forward);
@@ -249,7 +237,8 @@ final class Survey {
             Amplifier a = all.get(n);
             for (String[] at : new String[][] {{a.output(), a.outputNet()}, {a.input(), a.inputNet()}}) {
                 var driven = tone.driven(at[1], reference);
-                levels.add(level(a.stage(), at[0], Domain.IF, hertz, RADIO, driven.at(at[1]), atDiode(driven), wanted));
+                levels.add(Generator.RADIO.level(
+                        a.stage(), at[0], Domain.IF, hertz, driven.at(at[1]), atDiode(driven), wanted));
             }
             if (a.before() == Domain.IF) forward.add(0, gain(all, n, Domain.IF, passing, atDiode(passing)));
         }
@@ -284,12 +273,11 @@ final class Survey {
         for (int n = before.size() - 1; n >= 0; n--) {
             Amplifier a = before.get(n);
             var driven = tone.driven(a.inputNet(), reference);
-            levels.add(level(
+            levels.add(Generator.RADIO.level(
                     a.stage(),
                     a.input(),
                     Domain.RF,
                     hertz,
-                    RADIO,
                     driven.at(a.inputNet()),
                     driven.at(mixer.inputNet()),
                     atGrid));
@@ -312,7 +300,8 @@ final class Survey {
         if (net.isEmpty()) return;
         var driven = tone.driven(net.get(), reference);
         String stage = band.stages().get(0);
-        Level level = level(stage, net.get(), Domain.RF, hertz, AERIAL, driven.at(net.get()), driven.at(to), wanted);
+        Level level =
+                Generator.AERIAL.level(stage, net.get(), Domain.RF, hertz, driven.at(net.get()), driven.at(to), wanted);
         levels.add(level);
         double grid =
                 wanted * driven.at(first.inputNet()).size() / driven.at(to).size();
@@ -336,8 +325,8 @@ final class Survey {
         for (int n = all.size() - 1; n >= 0; n--) {
             Amplifier a = all.get(n);
             var driven = tone.driven(a.inputNet(), reference);
-            levels.add(level(
-                    a.stage(), a.input(), Domain.RF, hertz, RADIO, driven.at(a.inputNet()), atDiode(driven), wanted));
+            levels.add(Generator.RADIO.level(
+                    a.stage(), a.input(), Domain.RF, hertz, driven.at(a.inputNet()), atDiode(driven), wanted));
             forward.add(0, gain(all, n, Domain.RF, passing, atDiode(passing)));
         }
     }
@@ -345,9 +334,10 @@ final class Survey {
     private List<Response> selectivity(Networks networks) {
         Optional<Double> middle = Frequencies.intermediate(chassis, Optional.of(band));
         if (middle.isEmpty() || path.converter().isEmpty()) return List.of();
-        SmallSignal network = networks.intermediate();
+        SmallSignal network = networks.aligned();
         String plate = path.converter().get().outputNet();
         double top = atDiode(network.at(middle.get()).driven(plate, reference)).size();
+        if (!(top > 0)) return List.of();
         double step = middle.get() > 1e6 ? 20e3 : 1e3;
         List<Response> all = new ArrayList<>();
         for (int n = -OFFSETS.length + 1; n < OFFSETS.length; n++) {
@@ -372,7 +362,7 @@ final class Survey {
             if (!now.solved().converged()) continue;
             Amplifier mixer = path.converter().get();
             double gc = Converter.siemens(mixer, now.solved().direct());
-            var plate = networks(now.solved()).intermediate().at(between.get()).driven(mixer.outputNet(), reference);
+            var plate = networks(now.solved()).aligned().at(between.get()).driven(mixer.outputNet(), reference);
             double input = strength / Math.sqrt(2) / (gc * atDiode(plate).size());
             if (!(input < MOST)) continue;
             all.add(new Control(input, strength, now.solved().volts(line.get()).orElse(0)));
@@ -381,6 +371,6 @@ final class Survey {
     }
 
     private static double decibels(double ratio) {
-        return 20 * Math.log10(Math.max(ratio, 1e-12));
+        return ratio > NOTHING ? 20 * Math.log10(ratio) : Double.NEGATIVE_INFINITY;
     }
 }

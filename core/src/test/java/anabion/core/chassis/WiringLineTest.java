@@ -150,4 +150,19 @@ class WiringLineTest {
     void aLampMayHaveItsCurrent() {
         assertThat(WiringLine.parse("LP9 6.3V/.3A H CHASSIS", set).component()).isEqualTo(new Component.Lamp(6.3, 0.3));
     }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {
+                "T9 A>",
+                "T9 x >B",
+                "T9 x A>B>C",
+                "S9 A>B@on",
+                "S9 MW/LW 1= 2=B",
+                "BT9 12V/abc A B",
+                "LP9 6V/ A B"
+            })
+    void halfAWordIsRefusedAndNotTakenForSomethingElse(String line) {
+        assertThatThrownBy(() -> WiringLine.parse(line, set)).isInstanceOf(BadInput.class);
+    }
 }

@@ -29,6 +29,9 @@ class OddSuppliesTest {
     @Test
     void aBridgeGivesThePeakLessTwoDrops() {
         assertThat(rail(OddSupplies.BRIDGE)).isBetween(24 * Math.sqrt(2) - 4, 24 * Math.sqrt(2) - 1);
+        double whole = solve(OddSupplies.BRIDGE).supplies().get("B1").ripple();
+        double half = solve(OddSupplies.BRIDGE, "D1:open").supplies().get("B1").ripple();
+        assertThat(half).as("with one half wave gone").isGreaterThan(1.6 * whole);
     }
 
     @Test

@@ -7,10 +7,12 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
+import anabion.core.engine.FaultList;
 import anabion.core.engine.Setting;
 import anabion.core.engine.SharedSets;
 import java.util.List;
 import java.util.Map;
+import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -140,5 +142,24 @@ class GainsTest {
         assertThat(full.levels()).allMatch(l -> l.domain() == Domain.AF);
         assertThat(volts(half, "PU", Domain.AF))
                 .isBetween(1.8 * volts(full, "PU", Domain.AF), 2.3 * volts(full, "PU", Domain.AF));
+    }
+
+    /** Whatever is broken, an answer is a number or says that nothing comes through. */
+    @Tag("slow")
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "lark"})
+    void noFaultGivesNonsense(String name) {
+        for (Fault f : FaultList.of(SharedSets.named(name))) {
+            Gains g = gains(name, f.text());
+            assertThat(g.levels()).as(f.text()).allSatisfy(l -> assertThat(l.volts())
+                    .isPositive());
+            assertThat(g.gains()).as(f.text()).allSatisfy(x -> assertThat(x.decibels())
+                    .isNotNaN());
+            assertThat(g.selectivity()).as(f.text()).allSatisfy(x -> assertThat(x.decibels())
+                    .isNotNaN());
+            assertThat(g.sound()).as(f.text()).allSatisfy(x -> assertThat(x.decibels())
+                    .isNotNaN());
+            assertThat(g.hum()).as(f.text()).isNotNaN();
+        }
     }
 }

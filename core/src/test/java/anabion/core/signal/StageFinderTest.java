@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ChassisCheck;
@@ -10,7 +11,9 @@ import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.engine.SharedSets;
+import anabion.core.input.BadInput;
 import java.util.List;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -50,5 +53,15 @@ class StageFinderTest {
                         .orElseThrow()
                         .levels())
                 .isNotEmpty();
+    }
+
+    @Test
+    void ofASetWithoutASpeakerNothingIsNamed() {
+        Chassis set = SharedSets.named("halcyon");
+        Chassis dumb = set.withParts(
+                set.parts().stream().filter(p -> !p.reference().equals("LS1")).toList());
+        assertThatThrownBy(() -> StageFinder.named(dumb.withStages(List.of(), List.of())))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("speaker");
     }
 }

@@ -7,7 +7,6 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.Provenance;
 import anabion.core.chassis.SetKind;
-import anabion.core.chassis.Supply;
 import anabion.core.chassis.TestSets;
 import anabion.core.chassis.TypicalCircuit;
 import anabion.core.chassis.WiringLine;
@@ -16,7 +15,6 @@ import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.format.ListCodec;
 import anabion.core.input.BadInput;
-import anabion.core.tree.Extra;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -25,18 +23,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Circuits to start from, and what is noticed about one while it is entered. */
 class TypicalCircuitTest {
     private static Chassis started(TypicalCircuit t) {
-        double volts =
-                switch (t) {
-                    case FIVE_TUBE_AC_DC -> 117;
-                    case BATTERY_FOUR_TUBE -> 90;
-                    case SEVEN_TRANSISTOR -> 9;
-                    case CAR_HYBRID -> 12;
-                    default -> 230;
-                };
         Chassis blank = Chassis.blank(
-                UUID.randomUUID(),
-                Identity.of("Ostelle", "Trial", SetKind.HOME),
-                new Supply(t.arrangement(), volts, t.arrangement().usesMains() ? 50 : 0, "", Extra.NONE));
+                UUID.randomUUID(), Identity.of("Ostelle", "Trial", SetKind.HOME), TypicalCircuit.FIVE_TUBE.supply());
         return t.into(blank);
     }
 
@@ -46,6 +34,7 @@ class TypicalCircuitTest {
         Chassis set = started(t);
         assertThat(set.parts()).isNotEmpty().allSatisfy(p -> assertThat(p.provenance())
                 .isEqualTo(Provenance.INFERRED));
+        assertThat(set.supply()).isEqualTo(t.supply());
         assertThat(CircuitCheck.of(set)).isEmpty();
         Setting loud = Setting.of(set.supply().volts()).withControls(Controls.volume(set, 1));
         Gains g = Gains.of(new Engine(), set, loud, set.bands().get(0)).orElseThrow();
@@ -83,7 +72,7 @@ class TypicalCircuitTest {
     void anEndInTheAirAGridWithoutReturnAndABurningPartAreNoticed() {
         Chassis set = started(TypicalCircuit.FIVE_TUBE);
         assertThat(remarks(with(set, "C14 .01/400 V3.7 NOWHERE coupling to a grid")))
-                .contains("check.floating NOWHERE", "check.deaf Audio");
+                .containsExactly("check.floating NOWHERE", "check.deaf Audio");
         assertThat(remarks(with(set, "R15 470k V3.7 CHASSIS grid leak"))).contains("check.no-path V4.1");
         assertThat(remarks(with(set, "R16 10 1W V4.2 CHASSIS cathode")))
                 .anyMatch(r -> r.startsWith("check.overload") && r.endsWith("V4"));

@@ -268,6 +268,11 @@ public final class Session implements AutoCloseable {
         return compute.run(() -> PinVolts.of(chassis, device, now));
     }
 
+    /** Completes once everything asked of the workers so far has been computed. */
+    public CompletableFuture<Void> computed() {
+        return CompletableFuture.allOf(compute.run(() -> 0), checks.run(() -> 0));
+    }
+
     private void check() {
         Chassis chassis = set.get().map(SetRecord::chassis).orElse(null);
         if (chassis == null) {

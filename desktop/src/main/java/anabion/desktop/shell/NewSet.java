@@ -70,6 +70,9 @@ final class NewSet {
         for (TypicalCircuit t : TypicalCircuit.values()) typical.getItems().add(session.say("typical." + t.code()));
         typical.setMaxWidth(Double.MAX_VALUE);
         typical.getSelectionModel().select(0);
+        typical.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> {
+            if (b.intValue() > 0) suit(TypicalCircuit.values()[b.intValue() - 1]);
+        });
         row(grid, 5, "new.typical", typical, "new-typical");
         copy.setText(session.say(
                 "new.copy", session.set().get().map(s -> s.chassis().name()).orElse("")));
@@ -109,6 +112,12 @@ final class NewSet {
                 };
         supply.getSelectionModel().select(arrangement.ordinal());
         bands.setText(chosen == SetKind.HOME ? "MW, LW, Pick-up" : "MW, LW");
+    }
+
+    /** A circuit brings its kind and supply with it. */
+    private void suit(TypicalCircuit chosen) {
+        kind.getSelectionModel().select(chosen.kind().ordinal());
+        supply.getSelectionModel().select(chosen.arrangement().ordinal());
     }
 
     private static Supply supply(Arrangement a) {

@@ -21,12 +21,16 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
 
 /** Writes the record of a set as HTML, or as PDF with its own fonts inside. */
 public final class SetReport {
     private static final int PICTURE_WIDTH = 480;
+    /** Whether the layout library has been loaded by this program before. */
+    private static final AtomicBoolean AWAKE = new AtomicBoolean();
+
     private final Template template;
     private final String empty;
 
@@ -47,6 +51,10 @@ public final class SetReport {
 
     public void pdf(SetRecord set, Words words, Function<Photo, Path> file, OutputStream out) throws IOException {
         com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
+        if (AWAKE.getAndSet(true)) {
+            print(page(set, words, file), out);
+            return;
+        }
         Thread waking = new Thread(this::wake, "layout");
         waking.start();
         String page = page(set, words, file);

@@ -1,0 +1,73 @@
+package anabion.core.signal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.circuit.Phasor;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Decks;
+import anabion.core.engine.Engine;
+import anabion.core.engine.IndependentSolver;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Setting;
+import anabion.core.engine.SharedSets;
+import java.nio.file.Path;
+import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Our small-signal networks against a general-purpose solver on the exported decks, where it is installed. */
+@Tag("slow")
+class SignalDeckTest {
+    @TempDir
+    Path folder;
+
+    @ParameterizedTest
+    @CsvSource({
+        "halcyon,AM,AF,DET1",
+        "halcyon,AM,IF,V1.5",
+        "brae,MW,AF,DET1",
+        "brae,MW,IF,V1.2",
+        "lark,MW,AF,DET",
+        "lark,MW,IF,Q1.4"
+    })
+    void aSweepOfTheDeckIsThatOfTheNetwork(String name, String bandName, Domain domain, String net) throws Exception {
+        Chassis set = SharedSets.named(name);
+        Band band = set.band(bandName).orElseThrow();
+        Setting setting = Setting.of(set.supply().volts())
+                .withBand(bandName)
+                .withControls(Controls.volume(set, 1))
+                .withCarrier(domain == Domain.IF ? 1.5 : 0);
+        Matcher rows = Pattern.compile("(?m)^\\d+\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s*$")
+                .matcher(IndependentSolver.here(folder).run(SignalDeck.of(set, setting, band, domain, net)));
+        int compared = 0;
+        while (rows.find()) {
+            double hertz = Double.parseDouble(rows.group(1));
+            Phasor ours = answer(set, setting, band, domain, net, hertz);
+            assertThat(Double.parseDouble(rows.group(2)))
+                    .as(hertz + " Hz")
+                    .isCloseTo(ours.size(), within(0.01 * ours.size()));
+            assertThat(Math.cos(Double.parseDouble(rows.group(3)) - ours.angle()))
+                    .isGreaterThan(0.9995);
+            compared++;
+        }
+        assertThat(compared).isGreaterThan(50);
+    }
+
+    private static Phasor answer(Chassis chassis, Setting setting, Band band, Domain domain, String net, double hertz) {
+        Operating solved = new Engine().solve(chassis, setting);
+        Decks.Probe p = SignalDeck.probe(chassis, band, domain, net);
+        var driven = new Networks(chassis, setting, solved, Optional.of(band))
+                .aligned()
+                .at(hertz)
+                .driven(net, Engine.reference(chassis));
+        Phasor source = new Generator(p.ohms(), p.farads()).impedance(hertz);
+        return driven.at(p.output()).over(source.plus(driven.at(net)));
+    }
+}
