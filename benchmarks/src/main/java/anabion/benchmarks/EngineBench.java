@@ -7,6 +7,8 @@ import anabion.core.circuit.Circuit;
 import anabion.core.circuit.DenseLu;
 import anabion.core.circuit.OperatingPoint;
 import anabion.core.circuit.Solution;
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.law.Fit;
 import anabion.core.engine.Engine;
 import anabion.core.engine.FaultList;
 import anabion.core.engine.Operating;
@@ -95,6 +97,43 @@ public class EngineBench {
     public Spread spreadOfEveryNet(Halcyon h) {
         return Spread.of(h.engine, h.set, h.usual, new MeterSpec.Fixed(10e6), Engine.nets(h.set))
                 .orElseThrow();
+    }
+
+    /** Where the time of a fault goes: what is left of its solution without this is iteration. */
+    @Benchmark
+    public Circuit buildingTheCircuit(Halcyon h) {
+        return h.engine.prepare(h.set, h.usual).circuit();
+    }
+
+    /** Triodes in a row, each with its plate load, grid leak and cathode resistor: three nets a stage. */
+    @State(Scope.Benchmark)
+    public static class Row {
+        @Param({"20", "50", "100", "200"})
+        int nets;
+
+        final OperatingPoint solver = new OperatingPoint();
+        Circuit circuit = Circuit.of("0").build();
+
+        @Setup
+        public void build() {
+            var law = Fit.triode(DeviceLibrary.standard()
+                    .find("ECC83")
+                    .orElseThrow()
+                    .sections()
+                    .get(0));
+            Circuit.Builder c = Circuit.of("0").source("V", "B", "0", 250);
+            for (int n = 0; n < (nets - 1) / 3; n++)
+                c.resistor("Ra" + n, "B", "a" + n, 220e3)
+                        .resistor("Rk" + n, "k" + n, "0", 2200)
+                        .resistor("Rg" + n, "g" + n, n == 0 ? "0" : "k" + (n - 1), 1e6)
+                        .device("V" + n, law, "g" + n, "a" + n, "k" + n);
+            circuit = c.build();
+        }
+    }
+
+    @Benchmark
+    public Solution operatingPoint(Row r) {
+        return r.solver.solve(r.circuit);
     }
 
     /** A matrix as a receiver of so many nets gives it: some five entries a row. */
