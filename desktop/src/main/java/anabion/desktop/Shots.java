@@ -105,7 +105,31 @@ final class Shots {
                     shell.overlay().close();
                     mistyped(DemoWorkshop.chassis("trunk-road").id());
                 })));
+        shots.add(new Shot("study-circuit", false, 1280, 800, () -> {
+            open(halcyon, Step.STUDY);
+            session.open(halcyon, () -> {
+                shell.actions().get("tab-6").run().run();
+                session.part().set(Optional.of("C14"));
+            });
+        }));
+        shots.add(new Shot("library", false, 1280, 800, () -> {
+            shell.go(Shell.Where.LIBRARY);
+            shell.probe().field().setText("6AQ5");
+        }));
         if (extra) {
+            shots.add(new Shot("x-library", true, 1024, 700, () -> {
+                shell.probe().field().setText("");
+                session.open(DemoWorkshop.chassis("concerto").id(), () -> {});
+            }));
+            shots.add(new Shot("x-circuit-concerto", true, 1024, 700, () -> {
+                open(DemoWorkshop.chassis("concerto").id(), Step.STUDY);
+            }));
+            shots.add(new Shot("x-circuit-lark", false, 1280, 800, () -> {
+                open(DemoWorkshop.chassis("lark").id(), Step.STUDY);
+            }));
+            shots.add(new Shot("x-circuit-brae", false, 1280, 800, () -> {
+                open(DemoWorkshop.chassis("brae").id(), Step.STUDY);
+            }));
             shots.add(new Shot("x-checks", true, 1024, 700, () -> {}));
             shots.add(new Shot("x-danger", false, 1280, 800, () -> {
                 shell.overlay().close();

@@ -105,6 +105,11 @@ public final class Workshop implements AutoCloseable {
         return sets;
     }
 
+    /** The types of this workshop. */
+    public OwnLibrary types() {
+        return new OwnLibrary(handle(), sets);
+    }
+
     /** Makes today's backup unless it exists. */
     public void backup() {
         try {

@@ -1,7 +1,10 @@
 package anabion.core.chassis;
 
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.DeviceType;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** What a part is electrically. All values SI; 0 means "not stated". */
 public sealed interface Component {
@@ -56,10 +59,22 @@ public sealed interface Component {
      *
      * @param base code of the socket or case; empty when not known
      * @param functions pin to function, as in the device library
+     * @param own figures that the chassis brings along; empty where the shipped library's hold
      */
-    record Device(DeviceKind deviceKind, String type, String base, Map<String, String> functions) implements Component {
+    record Device(
+            DeviceKind deviceKind, String type, String base, Map<String, String> functions, Optional<DeviceType> own)
+            implements Component {
         public Device {
             functions = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(functions));
+        }
+
+        public Device(DeviceKind deviceKind, String type, String base, Map<String, String> functions) {
+            this(deviceKind, type, base, functions, Optional.empty());
+        }
+
+        /** Its figures: those it brings along, else those of the shipped library. */
+        public Optional<DeviceType> known() {
+            return own.or(() -> DeviceLibrary.standard().find(type));
         }
 
         @Override

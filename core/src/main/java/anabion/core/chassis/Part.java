@@ -44,6 +44,10 @@ public record Part(
         return touches(one) && touches(other) && !one.equals(other);
     }
 
+    public Part withComponent(Component other) {
+        return new Part(id, reference, other, nets, role, printed, provenance, note, extra);
+    }
+
     public Part withProvenance(Provenance other) {
         return new Part(id, reference, component, nets, role, printed, other, note, extra);
     }

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.device.DeviceLibrary;
+import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import java.util.ArrayList;
 import java.util.List;
@@ -64,14 +64,17 @@ public final class PinNames {
         return first.matches("a\\d") ? "pin.a" : first.matches("d\\d") ? "pin.d" : "pin." + first;
     }
 
-    /** Key of the word for a function of a known device: in a converter whose first grid oscillates, the third takes the signal. */
+    /** Key of the word for a function of a device. */
     public static String key(Part device, String function) {
+        return key(device.device().flatMap(Component.Device::known), function);
+    }
+
+    /** Key of the word for a function of a type: in a converter whose first grid oscillates, the third takes the signal. */
+    public static String key(Optional<DeviceType> type, String function) {
         List<String> plain = plain(function);
         String first = plain.isEmpty() ? "" : plain.get(0);
         if (!first.equals("g1") && !first.equals("g3")) return key(function);
-        boolean pentagrid = device.device()
-                .flatMap(d -> DeviceLibrary.standard().find(d.type()))
-                .filter(t -> t.sections().stream()
+        boolean pentagrid = type.filter(t -> t.sections().stream()
                         .anyMatch(s -> s.kind() == Section.Kind.HEPTODE
                                 && s.oscillator().equals("g1")))
                 .isPresent();

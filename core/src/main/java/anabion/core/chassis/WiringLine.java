@@ -44,6 +44,11 @@ public final class WiringLine {
      * @throws BadInput naming the word that cannot be read
      */
     public static Part parse(String text, Chassis chassis) {
+        return parse(text, chassis, DeviceLibrary.standard());
+    }
+
+    /** @param library where the pins of tubes and transistors are looked up */
+    public static Part parse(String text, Chassis chassis, DeviceLibrary library) {
         List<String> words = new ArrayList<>(List.of(text.strip().split("\\s+")));
         Matcher ref = REFERENCE.matcher(words.get(0));
         if (!ref.matches()) {
@@ -57,14 +62,22 @@ public final class WiringLine {
             throw BadInput.at(reference).because("the value or type is missing").so("write it like R12 220k V3.7 B2");
         Optional<Part> before = chassis.part(reference);
         return letters.equals("V") || letters.equals("Q") || letters.equals("D")
-                ? device(reference, letters, words, chassis, before)
+                ? device(reference, letters, words, chassis, before, library)
                 : passive(reference, letters, words, chassis, before);
     }
 
     private static Part device(
-            String reference, String letters, List<String> words, Chassis chassis, Optional<Part> before) {
+            String reference,
+            String letters,
+            List<String> words,
+            Chassis chassis,
+            Optional<Part> before,
+            DeviceLibrary library) {
         String type = words.remove(0).toUpperCase(Locale.ROOT);
-        Optional<DeviceType> known = DeviceLibrary.standard().find(type);
+        Optional<DeviceType> own = library.own(type).or(() -> before.flatMap(Part::device)
+                .filter(d -> d.type().equals(type))
+                .flatMap(Device::own));
+        Optional<DeviceType> known = own.or(() -> library.find(type));
         Map<String, String> functions = new LinkedHashMap<>();
         Map<String, String> nets = new LinkedHashMap<>();
         known.ifPresent(t -> t.functions().forEach((pin, f) -> {
@@ -80,7 +93,7 @@ public final class WiringLine {
         DeviceKind kind =
                 letters.equals("V") ? DeviceKind.TUBE : letters.equals("Q") ? DeviceKind.TRANSISTOR : DeviceKind.DIODE;
         String base = known.map(t -> t.base().code()).orElse("");
-        return finish(reference, new Device(kind, type, base, functions), nets, words, type, before);
+        return finish(reference, new Device(kind, type, base, functions, own), nets, words, type, before);
     }
 
     private static Part passive(

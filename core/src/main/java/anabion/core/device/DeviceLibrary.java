@@ -12,9 +12,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 
-/** The shipped types, by type number. */
+/** Types by their numbers: the shipped ones, and over them a workshop's own. */
 public final class DeviceLibrary {
     private static final List<String> FILES = List.of("tubes.json", "semiconductors.json");
     private static final DeviceLibrary STANDARD = load();
@@ -39,13 +38,31 @@ public final class DeviceLibrary {
         return types.values();
     }
 
+    /** These types and, before any of the same number, those of a workshop's own. */
+    public DeviceLibrary with(Collection<DeviceType> own) {
+        if (own.isEmpty()) return this;
+        Map<String, DeviceType> more = new LinkedHashMap<>(types);
+        Map<String, DeviceType> called = new LinkedHashMap<>(names);
+        for (DeviceType t : own) {
+            more.put(t.name(), t);
+            called.put(t.name(), t);
+            t.also().forEach(other -> called.put(other, t));
+        }
+        return new DeviceLibrary(more, called);
+    }
+
+    /** A type that is not, or not so, in the shipped library. */
+    public Optional<DeviceType> own(String name) {
+        return find(name).filter(t -> STANDARD.find(name).filter(t::equals).isEmpty());
+    }
+
     private static DeviceLibrary load() {
         Map<String, DeviceType> types = new LinkedHashMap<>();
         Map<String, DeviceType> names = new LinkedHashMap<>();
         for (String file : FILES) {
             try (InputStream in = DeviceLibrary.class.getResourceAsStream("/anabion/" + file)) {
                 for (Fields row : Fields.of(TreeReader.read(in), "").objects("types")) {
-                    DeviceType type = type(row);
+                    DeviceType type = TypeCodec.read(row);
                     types.put(type.name(), type);
                     enter(names, type.name(), type, row);
                     for (String other : type.also()) enter(names, other, type, row);
@@ -59,64 +76,5 @@ public final class DeviceLibrary {
 
     private static void enter(Map<String, DeviceType> names, String name, DeviceType type, Fields row) {
         if (names.put(name, type) != null) throw row.trouble("name", name + " stands twice", "keep one row");
-    }
-
-    private static DeviceType type(Fields row) {
-        String base = row.text("base");
-        return new DeviceType(
-                row.text("name"),
-                row.strings("also"),
-                row.text("what"),
-                Base.named(base).orElseThrow(() -> row.trouble("base", "\"" + base + "\" is no base", "see Base")),
-                row.texts("pins"),
-                row.number("heaterVolts", 0),
-                row.number("heaterAmperes", 0),
-                row.list("sections", DeviceLibrary::section),
-                row.maybeObject("limits").map(DeviceLibrary::limits).orElse(Map.of()),
-                row.maybeObject("semiconductor").map(DeviceLibrary::semiconductor),
-                row.text("flag", ""),
-                row.text("source"));
-    }
-
-    private static Map<String, Double> limits(Fields row) {
-        Map<String, Double> limits = new LinkedHashMap<>();
-        for (String name : row.names()) limits.put(name, row.number(name, 0));
-        return limits;
-    }
-
-    private static Section section(Fields row) {
-        double cutoff = row.number("cutoff", 0);
-        return new Section(
-                row.text("section", ""),
-                Section.Kind.valueOf(row.text("law").toUpperCase(Locale.ROOT)),
-                row.number("mu", 0),
-                cutoff == 0 ? OptionalDouble.empty() : OptionalDouble.of(cutoff),
-                row.text("oscillator", ""),
-                row.list("points", DeviceLibrary::point));
-    }
-
-    private static Section.Point point(Fields row) {
-        return new Section.Point(
-                row.number("plate", 0),
-                row.number("screen", 0),
-                row.number("grid", 0),
-                row.number("plateMilliamps", 0),
-                row.number("screenMilliamps", 0),
-                row.number("millisiemens", 0),
-                row.number("leakOhms", 0),
-                row.number("gridMilliamps", 0));
-    }
-
-    private static Semiconductor semiconductor(Fields row) {
-        return new Semiconductor(
-                row.text("law"),
-                row.text("material", "").equals("germanium"),
-                row.text("polarity", "").equals("pnp"),
-                row.number("gain", 0),
-                row.number("atMilliamps", 0),
-                row.number("leakMicroamps", 0),
-                row.number("fullMilliamps", 0),
-                row.number("pinchVolts", 0),
-                row.number("transitionMegahertz", 0));
     }
 }

@@ -1,5 +1,6 @@
 package anabion.core.device;
 
+import anabion.core.tree.Extra;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -35,7 +36,8 @@ public record DeviceType(
         Map<String, Double> limits,
         Optional<Semiconductor> semiconductor,
         String flag,
-        String source) {
+        String source,
+        Extra extra) {
     public DeviceType {
         also = List.copyOf(also);
         functions = Collections.unmodifiableMap(new LinkedHashMap<>(functions));

@@ -1,5 +1,6 @@
 package anabion.core.device;
 
+import anabion.core.tree.Extra;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -12,7 +13,8 @@ import java.util.OptionalDouble;
  * @param oscillator the grid that swings in a converter: {@code g1} or {@code g3}; empty for no converter
  * @param points the first is what the constants are fitted to, the others hold them to account
  */
-public record Section(String name, Kind kind, double mu, OptionalDouble cutoff, String oscillator, List<Point> points) {
+public record Section(
+        String name, Kind kind, double mu, OptionalDouble cutoff, String oscillator, List<Point> points, Extra extra) {
     /** What law it follows. */
     public enum Kind {
         TRIODE,
@@ -41,5 +43,6 @@ public record Section(String name, Kind kind, double mu, OptionalDouble cutoff, 
             double screenMilliamps,
             double millisiemens,
             double leakOhms,
-            double gridMilliamps) {}
+            double gridMilliamps,
+            Extra extra) {}
 }

@@ -1,5 +1,7 @@
 package anabion.core.device;
 
+import anabion.core.tree.Extra;
+
 /**
  * Published figures of a diode or transistor; 0 where not applicable.
  *
@@ -22,4 +24,5 @@ public record Semiconductor(
         double leakMicroamps,
         double fullMilliamps,
         double pinchVolts,
-        double transitionMegahertz) {}
+        double transitionMegahertz,
+        Extra extra) {}

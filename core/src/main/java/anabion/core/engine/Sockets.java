@@ -2,7 +2,6 @@ package anabion.core.engine;
 
 import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.Part;
-import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +16,7 @@ public final class Sockets {
     }
 
     public static Optional<DeviceType> type(Part part) {
-        return part.device().map(Device::type).flatMap(DeviceLibrary.standard()::find);
+        return part.device().flatMap(Device::known);
     }
 
     /**

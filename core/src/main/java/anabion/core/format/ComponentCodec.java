@@ -4,6 +4,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Winding;
+import anabion.core.device.TypeCodec;
 import anabion.core.tree.Fields;
 import anabion.core.tree.Writing;
 import java.util.Map;
@@ -38,7 +39,12 @@ final class ComponentCodec {
     private static Component device(Fields f, String kind) {
         DeviceKind deviceKind =
                 kind.equals("tube") ? DeviceKind.TUBE : kind.equals("diode") ? DeviceKind.DIODE : DeviceKind.TRANSISTOR;
-        return new Component.Device(deviceKind, f.text("type", ""), f.text("base", ""), f.texts("functions"));
+        return new Component.Device(
+                deviceKind,
+                f.text("type", ""),
+                f.text("base", ""),
+                f.texts("functions"),
+                f.maybeObject("own").map(TypeCodec::read));
     }
 
     private static Winding winding(Fields f) {
@@ -65,6 +71,7 @@ final class ComponentCodec {
             w.put("windings", t.windings().stream().map(ComponentCodec::winding).toList());
         } else if (c instanceof Component.Device d) {
             w.text("type", d.type()).text("base", d.base()).map("functions", d.functions());
+            d.own().ifPresent(t -> w.put("own", TypeCodec.write(t)));
         } else if (c instanceof Component.Lamp l) {
             w.put("volts", l.volts()).unless("amperes", l.amperes(), 0.0);
         } else if (c instanceof Component.Switch s) {

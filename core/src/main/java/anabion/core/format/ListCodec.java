@@ -7,6 +7,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.ValueList;
 import anabion.core.chassis.WiringLine;
+import anabion.core.device.DeviceLibrary;
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Unit;
 import anabion.core.tree.Extra;
@@ -31,12 +32,17 @@ public final class ListCodec {
 
     /** Whole parts with nets, one wiring line per row. Later rows may name pins of devices in earlier ones. */
     public static Chassis parts(Reader in, Chassis chassis) throws IOException {
+        return parts(in, chassis, DeviceLibrary.standard());
+    }
+
+    /** @param library where the pins of tubes and transistors are looked up */
+    public static Chassis parts(Reader in, Chassis chassis, DeviceLibrary library) throws IOException {
         Chassis grown = chassis;
         for (Table.Row row : Table.read(in, PART, PART_MORE)) {
             String line =
                     row.need("reference") + " " + row.need("value") + " " + row.get("nets") + " " + row.get("role");
             try {
-                grown = withPart(grown, WiringLine.parse(line, grown));
+                grown = withPart(grown, WiringLine.parse(line, grown, library));
             } catch (BadInput e) {
                 throw e.inside("line " + row.line() + ", field value");
             }

@@ -13,6 +13,7 @@ import java.util.regex.Pattern;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** Our answers against a general-purpose circuit solver on the exported decks, where it is installed. */
@@ -31,22 +32,46 @@ class IndependentSolverTest {
         Chassis set = SharedSets.named(name);
         Setting setting = Setting.of(set.supply().volts());
         Operating ours = new Engine().solve(set, setting);
+        Map<String, Double> theirs = theirs(set, setting);
+        theirs.forEach((net, volts) -> {
+            double v = ours.volts(net).orElseThrow();
+            assertThat(volts).as(net).isCloseTo(v, within(Math.max(2e-3, 1e-3 * Math.abs(v))));
+        });
+        assertThat(theirs).hasSizeGreaterThan(15);
+    }
+
+    /** Its operating point by our names of the nets. */
+    private Map<String, Double> theirs(Chassis set, Setting setting) throws Exception {
         String deck = Decks.direct(set, setting);
-        Map<String, Double> theirs = new HashMap<>();
+        Map<String, Double> numbered = new HashMap<>();
         Matcher m = Pattern.compile("(?m)^\\s*(n\\d+)\\s+(-?[\\d.]+(?:e[+-]?\\d+)?)\\s*$")
                 .matcher(solver().run(deck));
-        while (m.find()) theirs.put(m.group(1), Double.parseDouble(m.group(2)));
-        int compared = 0;
+        while (m.find()) numbered.put(m.group(1), Double.parseDouble(m.group(2)));
+        Map<String, Double> named = new HashMap<>();
         Matcher nets = Pattern.compile("(?m)^\\* net (\\S+) = (\\S+)$").matcher(deck);
-        while (nets.find()) {
-            if (!theirs.containsKey(nets.group(1))) continue;
-            double v = ours.volts(nets.group(2)).orElseThrow();
-            assertThat(theirs.get(nets.group(1)))
-                    .as(nets.group(2))
-                    .isCloseTo(v, within(Math.max(2e-3, 1e-3 * Math.abs(v))));
-            compared++;
+        while (nets.find())
+            if (numbered.containsKey(nets.group(1))) named.put(nets.group(2), numbered.get(nets.group(1)));
+        return named;
+    }
+
+    /** On batteries the deck holds the whole supply, so that a part may be changed in it. */
+    @ParameterizedTest
+    @CsvSource({"lark,R12", "lark,R15", "lark,R21", "trunk-road,R12", "trunk-road,V2"})
+    void whatAPartDoesToEveryReadingAgrees(String name, String part) throws Exception {
+        Chassis set = SharedSets.named(name);
+        Setting usual = Setting.of(set.supply().volts());
+        Engine engine = new Engine();
+        Sensitivity ours =
+                Sensitivity.about(engine, set, usual, engine.solve(set, usual)).orElseThrow();
+        Map<String, Double> up = theirs(set, usual.withTrims(Map.of(part, 1.05)));
+        Map<String, Double> down = theirs(set, usual.withTrims(Map.of(part, 0.95)));
+        double most = 0;
+        for (String net : up.keySet()) {
+            double slope = (up.get(net) - down.get(net)) / 0.1;
+            assertThat(ours.slope(net, part)).as(net).isCloseTo(slope, within(0.05 * Math.abs(slope) + 0.01));
+            most = Math.max(most, Math.abs(slope));
         }
-        assertThat(compared).isGreaterThan(15);
+        assertThat(most).as("the part matters").isGreaterThan(0.05);
     }
 
     @ParameterizedTest

@@ -4,7 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.OwnTypes;
 import anabion.core.chassis.TestSets;
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.TypeLine;
 import anabion.core.input.BadInput;
 import anabion.core.tree.Tree;
 import anabion.core.tree.TreeReader;
@@ -21,6 +24,7 @@ import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -40,12 +44,14 @@ class ChassisCodecTest {
         assertThat(ChassisCodec.text(ChassisCodec.read(json))).isEqualTo(json);
     }
 
+    /** Objects whose names are data. */
+    private static final Set<Object> MAPS = Set.of("nets", "functions", "pins", "limits");
+
     /** Puts an unknown field into every object of the document. */
     private static Object salted(Object value) {
         if (value instanceof Map<?, ?> map) {
             Map<String, Object> out = new LinkedHashMap<>();
-            map.forEach(
-                    (k, v) -> out.put(String.valueOf(k), k.equals("nets") || k.equals("functions") ? v : salted(v)));
+            map.forEach((k, v) -> out.put(String.valueOf(k), MAPS.contains(k) ? v : salted(v)));
             out.put("x-unknown", Map.of("kept", List.of(1, true, "yes")));
             return out;
         }
@@ -61,6 +67,18 @@ class ChassisCodecTest {
         assertThat(plain(ChassisCodec.text(read))).isEqualTo(plain(salted));
         assertThat(read.parts().get(0).extra().fields()).containsKey("x-unknown");
         assertThat(read.chart().orElseThrow().rows().get(0).extra().fields()).containsKey("x-unknown");
+    }
+
+    @Test
+    void unknownFieldsOfATypeThatTheSetBringsAlongSurvive() throws IOException {
+        DeviceLibrary shipped = DeviceLibrary.standard();
+        DeviceLibrary own = shipped.with(List.of(
+                TypeLine.edit(shipped.find("6AQ5").orElseThrow(), "mu 11"),
+                TypeLine.edit(shipped.find("6AT6").orElseThrow(), "source own tester")));
+        Chassis dressed = OwnTypes.dress(set, shipped, own);
+        String salted = TreeWriter.text(salted(plain(ChassisCodec.text(dressed))));
+        assertThat(plain(ChassisCodec.text(ChassisCodec.read(salted)))).isEqualTo(plain(salted));
+        assertThat(salted.split("x-unknown", -1)).hasSizeGreaterThan(json.split("\"reference\"", -1).length + 8);
     }
 
     @Test

@@ -10,6 +10,8 @@ import anabion.core.engine.Engine;
 import anabion.core.engine.FaultList;
 import anabion.core.engine.Setting;
 import anabion.core.engine.SharedSets;
+import anabion.core.engine.Specimen;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Tag;
@@ -44,6 +46,32 @@ class GainsTest {
                 .findFirst()
                 .orElseThrow()
                 .decibels();
+    }
+
+    /** Sixty specimens with scattered parts and tubes lie about the nominal one, none far off. */
+    @Test
+    void specimensScatterAboutTheComputedLevels() {
+        Chassis set = SharedSets.named("halcyon");
+        Setting loud = Setting.of(set.supply().volts()).withControls(Controls.volume(set, 1));
+        Gains nominal = gains("halcyon");
+        List<Double> audio = new ArrayList<>();
+        List<Double> carrier = new ArrayList<>();
+        for (int seed = 1; seed <= 60; seed++) {
+            Gains g = Gains.of(
+                            engine,
+                            set,
+                            loud.withTrims(Specimen.of(set, seed)),
+                            set.bands().get(0))
+                    .orElseThrow();
+            audio.add(20 * Math.log10(volts(g, "V3.1", Domain.AF) / volts(nominal, "V3.1", Domain.AF)));
+            carrier.add(20 * Math.log10(volts(g, "V1.7", Domain.RF) / volts(nominal, "V1.7", Domain.RF)));
+        }
+        for (List<Double> decibels : List.of(audio, carrier)) {
+            double mean = decibels.stream().mapToDouble(d -> d).average().orElseThrow();
+            double most = decibels.stream().mapToDouble(Math::abs).max().orElseThrow();
+            assertThat(mean).isCloseTo(0, within(0.4));
+            assertThat(most).isBetween(0.3, 4.0);
+        }
     }
 
     @Test

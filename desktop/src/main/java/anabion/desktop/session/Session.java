@@ -5,7 +5,9 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
+import anabion.core.device.DeviceLibrary;
 import anabion.core.engine.CircuitPredictor;
+import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
@@ -16,11 +18,13 @@ import anabion.core.reading.Condition;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.signal.CircuitCheck;
+import anabion.core.signal.PlateCircuit;
 import anabion.core.tree.Extra;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.probe.Entry;
 import anabion.workshop.Op;
+import anabion.workshop.OwnLibrary;
 import anabion.workshop.PinVolts;
 import anabion.workshop.Question;
 import anabion.workshop.SetRecord;
@@ -54,6 +58,10 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Optional<Judge.Verdict>> verdict = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<List<CircuitCheck.Remark>> remarks = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<String>> part = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<DeviceLibrary> library = new SimpleObjectProperty<>(DeviceLibrary.standard());
+    private final ObjectProperty<History> typeHistory =
+            new SimpleObjectProperty<>(new History(Optional.empty(), Optional.empty()));
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
     private final ObjectProperty<History> history =
@@ -67,6 +75,11 @@ public final class Session implements AutoCloseable {
         this.folder = workshop.folder();
         set.addListener((o, a, b) -> judge());
         condition.addListener((o, a, b) -> judge());
+        storage.ask(w -> new Types(w.types().library(), w.types().history(), Optional.empty()))
+                .thenAccept(t -> Platform.runLater(() -> {
+                    library.set(t.library());
+                    typeHistory.set(t.history());
+                }));
         set.addListener((o, a, b) -> {
             if (!a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) check();
         });
@@ -99,6 +112,48 @@ public final class Session implements AutoCloseable {
 
     public ObjectProperty<Optional<Condition>> condition() {
         return condition;
+    }
+
+    /** Reference of the part in hand. */
+    public ObjectProperty<Optional<String>> part() {
+        return part;
+    }
+
+    /** The types that can be named. */
+    public ObjectProperty<DeviceLibrary> library() {
+        return library;
+    }
+
+    /** What of the library's changes can be undone. */
+    public ObjectProperty<History> typeHistory() {
+        return typeHistory;
+    }
+
+    /** Changes the workshop's own types, and the sets with them. */
+    public CompletableFuture<DeviceLibrary> types(Function<OwnLibrary, DeviceLibrary> change) {
+        return ask(
+                        w -> {
+                            DeviceLibrary now = change.apply(w.types());
+                            return new Types(now, w.types().history(), set.get().map(s -> w.sets()
+                                    .get(s.id())));
+                        },
+                        t -> {
+                            library.set(t.library());
+                            typeHistory.set(t.history());
+                            t.set().ifPresent(this::changed);
+                        })
+                .thenApply(Types::library);
+    }
+
+    private record Types(DeviceLibrary library, History history, Optional<SetRecord> set) {}
+
+    /** How the devices of a type work in the set on the bench, on the compute worker; none without a set. */
+    public CompletableFuture<List<PlateCircuit>> working(String type) {
+        if (set.get().isEmpty()) return CompletableFuture.completedFuture(List.of());
+        Chassis chassis = need().chassis();
+        Condition now = condition.get().orElseThrow();
+        return compute.run(
+                () -> PlateCircuit.all(chassis, Setting.of(now.line()).withBand(now.band()), type));
     }
 
     public ObjectProperty<Optional<String>> stage() {
@@ -163,6 +218,7 @@ public final class Session implements AutoCloseable {
                 },
                 opened -> {
                     stage.set(Optional.empty());
+                    part.set(Optional.empty());
                     condition.set(Optional.of(opened.usual()));
                     set.set(Optional.of(opened));
                     refreshHistory(id);

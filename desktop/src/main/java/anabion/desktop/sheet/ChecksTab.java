@@ -44,7 +44,8 @@ final class ChecksTab extends StudyTab {
 
     @Override
     Chassis line(String line, Chassis chassis) {
-        return ListCodec.withPart(chassis, WiringLine.parse(line, chassis));
+        return ListCodec.withPart(
+                chassis, WiringLine.parse(line, chassis, session.library().get()));
     }
 
     @Override

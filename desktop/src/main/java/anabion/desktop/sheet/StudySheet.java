@@ -31,7 +31,9 @@ import javafx.scene.layout.VBox;
 /** The set's papers: parts with their nets, the service chart with its conditions, the stages of each band. */
 public final class StudySheet implements Sheet {
     /** Width below which the tabs carry their numbers instead of their keys. */
-    private static final double TIGHT_BELOW = 740;
+    private static final double TIGHT_BELOW = 900;
+
+    private static final double NARROW_BELOW = 680;
 
     private final Session session;
     private final BorderPane pane = new BorderPane();
@@ -40,7 +42,14 @@ public final class StudySheet implements Sheet {
     private final List<StudyTab> all;
     private final Runnable changed;
     private int now;
-    private boolean tight;
+    private Room room = Room.WIDE;
+
+    /** What the tabs have room for: their keys, their numbers in the keys' place, or no counts either. */
+    private enum Room {
+        WIDE,
+        TIGHT,
+        NARROW
+    }
 
     /** @param changed called when another tab is shown */
     public StudySheet(Session session, Runnable changed) {
@@ -51,7 +60,8 @@ public final class StudySheet implements Sheet {
                 new ChartTab(session),
                 new StagesTab(session),
                 new AdjustersTab(session),
-                new ChecksTab(session, this::rebuild));
+                new ChecksTab(session, this::rebuild),
+                new CircuitTab(session));
         pane.getStyleClass().add("sheet");
         Label title = Texts.label(session.say("step.study"), "title");
         title.setMinWidth(Label.USE_PREF_SIZE);
@@ -62,8 +72,11 @@ public final class StudySheet implements Sheet {
         note.setPadding(new Insets(0, 14, 4, 14));
         pane.setTop(new VBox(top, note));
         pane.widthProperty().addListener((o, a, b) -> {
-            if (tight == b.doubleValue() < TIGHT_BELOW) return;
-            tight = !tight;
+            Room now = b.doubleValue() < NARROW_BELOW
+                    ? Room.NARROW
+                    : b.doubleValue() < TIGHT_BELOW ? Room.TIGHT : Room.WIDE;
+            if (now == room) return;
+            room = now;
             rebuild();
         });
         session.set().addListener((o, a, b) -> rebuild());
@@ -76,13 +89,14 @@ public final class StudySheet implements Sheet {
         tabs.getChildren().clear();
         for (int i = 0; i < all.size(); i++) {
             int number = i;
-            String name = session.say(all.get(i).title()) + "  " + all.get(i).count();
-            Button tab = new Button(tight ? (i + 1) + " " + name : name);
+            String name = session.say(all.get(i).title());
+            if (room != Room.NARROW) name += "  " + all.get(i).count();
+            Button tab = new Button(room == Room.WIDE ? name : (i + 1) + " " + name);
             tab.getStyleClass().setAll("tab");
             if (i == now) tab.getStyleClass().add("here");
             tab.setOnAction(e -> tab(number + 1));
             tabs.getChildren().add(tab);
-            if (!tight) tabs.getChildren().add(Texts.label("Alt " + (i + 1), "key"));
+            if (room == Room.WIDE) tabs.getChildren().add(Texts.label("Alt " + (i + 1), "key"));
         }
         all.forEach(StudyTab::rebuild);
         pane.setCenter(all.get(now).node());
@@ -170,7 +184,11 @@ public final class StudySheet implements Sheet {
                         StudyLine.chartRows(ListCodec.chart(new StringReader(text), chassis), chassis));
             if (header.contains("nets"))
                 return session.putChassis(
-                        session.say("ui.change.parts"), ListCodec.parts(new StringReader(text), chassis));
+                        session.say("ui.change.parts"),
+                        ListCodec.parts(
+                                new StringReader(text),
+                                chassis,
+                                session.library().get()));
             if (header.contains("reference"))
                 return joined(ValueList.join(chassis, ListCodec.values(new StringReader(text))), chassis);
             return lines(text, chassis);
@@ -187,7 +205,12 @@ public final class StudySheet implements Sheet {
             number++;
             if (line.isBlank()) continue;
             try {
-                grown = ListCodec.withPart(grown, WiringLine.parse(line.replace('\t', ' '), grown));
+                grown = ListCodec.withPart(
+                        grown,
+                        WiringLine.parse(
+                                line.replace('\t', ' '),
+                                grown,
+                                session.library().get()));
             } catch (BadInput e) {
                 throw e.inside("line " + number);
             }

@@ -14,9 +14,9 @@ final class Guide {
     private Guide() {}
 
     static void show(Shell shell) {
-        String page = shell.where() == Shell.Where.SHELF
-                ? "shelf"
-                : shell.session().step().get().code();
+        String page = shell.where() == Shell.Where.BENCH
+                ? shell.session().step().get().code()
+                : shell.where().name().toLowerCase(java.util.Locale.ROOT);
         VBox text = new VBox(6);
         for (String block : read(page).split("\n\n"))
             text.getChildren().add(block(block.strip().replaceAll("\n(?!- )", " ")));

@@ -2,6 +2,7 @@ package anabion.desktop.shell;
 
 import anabion.core.input.BadInput;
 import anabion.desktop.bench.BenchPlace;
+import anabion.desktop.library.LibraryPlace;
 import anabion.desktop.look.Look;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.probe.ProbeParser;
@@ -11,7 +12,6 @@ import anabion.desktop.shelf.ShelfPlace;
 import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.StorageTrouble;
-import anabion.workshop.Timer;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -30,10 +30,11 @@ import javafx.scene.transform.Scale;
 
 /** The window's content: top line, the place, probe line, overlays. */
 public final class Shell extends StackPane {
-    /** The two places that work so far. */
+    /** The places that work so far. */
     public enum Where {
         SHELF,
-        BENCH
+        BENCH,
+        LIBRARY
     }
 
     private final Session session;
@@ -44,6 +45,8 @@ public final class Shell extends StackPane {
     private final ProbeLine probe;
     private final ShelfPlace shelf;
     private final BenchPlace bench;
+    private final LibraryPlace library;
+    private final Entries entries;
     private final Scale scale = new Scale(1, 1, 0, 0);
     private final MeterDesk meters = new MeterDesk();
     private Where where = Where.SHELF;
@@ -59,10 +62,13 @@ public final class Shell extends StackPane {
         shelf = new ShelfPlace(session, this::openSet);
         bench = new BenchPlace(session, this::trouble, actions.get("mark").keyText());
         bench.onShown(this::showProbe);
+        library = new LibraryPlace(session);
+        entries = new Entries(session, meters, bench);
         probe.onEntered(this::entered);
         probe.onMoved(this::moved);
         probe.field().textProperty().addListener((o, a, b) -> {
             if (where == Where.SHELF) shelf.filter(b);
+            if (where == Where.LIBRARY) library.filter(b);
         });
         frame.setPadding(new Insets(6, 14, 10, 14));
         frame.setTop(top);
@@ -103,6 +109,14 @@ public final class Shell extends StackPane {
         return bench;
     }
 
+    Entries entries() {
+        return entries;
+    }
+
+    LibraryPlace library() {
+        return library;
+    }
+
     public Where where() {
         return where;
     }
@@ -136,7 +150,12 @@ public final class Shell extends StackPane {
     public void go(Where to) {
         where = to;
         probe.clear();
-        Region place = to == Where.SHELF ? shelf : bench;
+        Region place =
+                switch (to) {
+                    case SHELF -> shelf;
+                    case BENCH -> bench;
+                    case LIBRARY -> library;
+                };
         frame.setCenter(place);
         BorderPane.setMargin(place, new Insets(4, 0, 0, 0));
         if (to == Where.SHELF) {
@@ -162,24 +181,29 @@ public final class Shell extends StackPane {
     }
 
     private void showProbe() {
-        boolean onShelf = where == Where.SHELF;
-        Optional<Sheet> sheet =
-                onShelf || session.set().get().isEmpty() ? Optional.empty() : Optional.of(bench.sheet());
+        boolean onBench = where == Where.BENCH && session.set().get().isPresent();
+        Optional<Sheet> sheet = onBench ? Optional.of(bench.sheet()) : Optional.empty();
+        String place = where.name().toLowerCase(java.util.Locale.ROOT);
+        String prompt = session.say(where == Where.BENCH ? "ui.bench.empty-prompt" : place + ".prompt");
         probe.show(
-                sheet.map(Sheet::where)
-                        .orElse(session.say("place." + where.name().toLowerCase(java.util.Locale.ROOT))),
-                sheet.map(Sheet::prompt).orElse(session.say(onShelf ? "shelf.prompt" : "ui.bench.empty-prompt")));
-        List<String[]> hints = new java.util.ArrayList<>(sheet.map(Sheet::hints)
-                .orElse(
-                        onShelf
-                                ? List.<String[]>of(
-                                        new String[] {"Enter", session.say("ui.hint.open")},
-                                        new String[] {"Ctrl N", session.say("ui.hint.new")})
-                                : List.of()));
+                sheet.map(Sheet::where).orElse(session.say("place." + place)),
+                sheet.map(Sheet::prompt).orElse(prompt));
+        List<String[]> hints = new java.util.ArrayList<>(sheet.map(Sheet::hints).orElse(hints()));
         if (meters.connected() && sheet.map(Sheet::takesReadings).orElse(false))
             hints.add(0, new String[] {"F6", session.say("ui.hint.meter")});
         hints.add(new String[] {"Ctrl K", session.say("ui.hint.actions")});
         probe.hints(hints);
+    }
+
+    private List<String[]> hints() {
+        return switch (where) {
+            case SHELF ->
+                List.of(
+                        new String[] {"Enter", session.say("ui.hint.open")},
+                        new String[] {"Ctrl N", session.say("ui.hint.new")});
+            case BENCH -> List.of();
+            case LIBRARY -> List.<String[]>of(new String[] {"F5", session.say("ui.hint.side")});
+        };
     }
 
     // --- keys ---
@@ -246,12 +270,17 @@ public final class Shell extends StackPane {
 
     private void moved(KeyCode key) {
         if (where == Where.SHELF) shelf.moved(key);
+        else if (where == Where.LIBRARY) library.moved(key);
         else bench.sheet().moved(key);
     }
 
     private void entered(String text) {
         if (where == Where.SHELF) {
             shelf.chosen().ifPresent(s -> openSet(s.id()));
+            return;
+        }
+        if (where == Where.LIBRARY) {
+            if (!text.isBlank()) carriedOut(text, () -> library.entered(text));
             return;
         }
         if (session.set().get().isEmpty()) {
@@ -265,9 +294,14 @@ public final class Shell extends StackPane {
             probe.field().end();
             return;
         }
+        carriedOut(
+                text,
+                () -> entries.carryOut(ProbeParser.parse(text, bench.sheet().takesReadings())));
+    }
+
+    private void carriedOut(String text, java.util.function.Supplier<CompletableFuture<?>> work) {
         try {
-            Entry entry = ProbeParser.parse(text, bench.sheet().takesReadings());
-            CompletableFuture<?> stored = carryOut(entry);
+            CompletableFuture<?> stored = work.get();
             probe.clear();
             probe.say(session.say("ui.writing", text));
             stored.whenComplete((r, e) -> Platform.runLater(() -> {
@@ -285,55 +319,6 @@ public final class Shell extends StackPane {
         Throwable cause =
                 e instanceof java.util.concurrent.CompletionException && e.getCause() != null ? e.getCause() : e;
         return String.valueOf(cause.getMessage());
-    }
-
-    private CompletableFuture<?> carryOut(Entry entry) {
-        CompletableFuture<?> done = CompletableFuture.completedFuture(null);
-        if (entry instanceof Entry.Volts v) return bench.sheet().reading(v);
-        if (entry instanceof Entry.ForSheet f) return bench.sheet().entered(f.text());
-        if (entry instanceof Entry.Alter a) return session.alter(a.kind(), a.part(), a.detail());
-        if (entry instanceof Entry.WaitsFor w)
-            return session.putJob(
-                    session.say("ui.change.waits"), session.need().job().withWaitsFor(w.what()));
-        if (entry instanceof Entry.StartTimer t) {
-            Timer timer = Timer.starting(session.need().id(), t.label(), t.length(), session.clock());
-            return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));
-        }
-        if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session);
-        if (entry instanceof Entry.Connect c) return meters.connect(c.address());
-        if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
-        if (entry instanceof Entry.Line l)
-            session.condition().set(session.condition().get().map(c -> c.withLine(l.volts())));
-        if (entry instanceof Entry.Meter m)
-            session.condition().set(session.condition().get().map(c -> c.withMeter(m.meter())));
-        if (entry instanceof Entry.Signal s)
-            session.condition().set(session.condition().get().map(c -> c.withSignal(s.words())));
-        if (entry instanceof Entry.BandChoice b) band(b.name());
-        return done;
-    }
-
-    private void band(String name) {
-        var found = session.need().chassis().bands().stream()
-                .filter(b -> b.name().equalsIgnoreCase(name))
-                .findFirst();
-        if (found.isEmpty()) {
-            String all = String.join(
-                    ", ",
-                    session.need().chassis().bands().stream().map(b -> b.name()).toList());
-            throw BadInput.at(name).because(session.say("ui.no-band")).so(session.say("ui.no-band.remedy", all));
-        }
-        session.condition()
-                .set(session.condition().get().map(c -> c.withBand(found.get().name())));
-    }
-
-    /** The next band of the set, round and round. */
-    void nextBand() {
-        List<anabion.core.chassis.Band> bands = session.need().chassis().bands();
-        if (bands.isEmpty()) return;
-        String now = session.condition().get().map(c -> c.band()).orElse("");
-        int at = 0;
-        for (int i = 0; i < bands.size(); i++) if (bands.get(i).name().equals(now)) at = i;
-        band(bands.get((at + 1) % bands.size()).name());
     }
 
     /** Says what went wrong: calmly in the probe line for what the user can mend, as a notice for what they cannot. */

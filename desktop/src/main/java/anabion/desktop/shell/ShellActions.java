@@ -1,5 +1,6 @@
 package anabion.desktop.shell;
 
+import anabion.core.device.DeviceLibrary;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
@@ -8,6 +9,7 @@ import anabion.core.words.Words;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
 import anabion.workshop.Op.Place;
+import anabion.workshop.OwnLibrary;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Summary;
 import anabion.workshop.archive.SetArchive;
@@ -18,6 +20,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
 import javafx.scene.input.Clipboard;
 import javafx.scene.input.ClipboardContent;
 
@@ -38,6 +41,7 @@ final class ShellActions {
         a.add("guide", "F1", () -> Guide.show(shell));
         a.add("shelf", "Shortcut+1", () -> shell.go(Shell.Where.SHELF));
         a.add("bench", "Shortcut+2", () -> shell.go(Shell.Where.BENCH));
+        a.add("library", "Shortcut+3", () -> shell.go(Shell.Where.LIBRARY));
         a.add("new", "Shortcut+N", () -> NewSet.show(shell));
         a.add("open-file", "Shortcut+O", this::openFile);
         a.add("undo", "Shortcut+Z", this::undo);
@@ -50,13 +54,19 @@ final class ShellActions {
         a.add("step-previous", "Alt+Up", () -> step(-1));
         a.add("mark", "Shortcut+D", this::mark);
         a.add("fields", "F2", () -> shell.bench().sheet().focus());
-        a.add("band", "F3", () -> shell.nextBand());
+        a.add("band", "F3", () -> shell.entries().nextBand());
         a.add("arithmetic", "F4", () -> shell.bench().toggleArithmetic());
-        a.add("socket", "F5", () -> shell.bench().flipSocket());
+        a.add("socket", "F5", () -> {
+            if (inLibrary()) shell.library().flip();
+            else shell.bench().flipSocket();
+        });
         a.add("meter", "F6", () -> shell.takeFromMeter());
-        for (int i = 1; i <= 5; i++) {
+        for (int i = 1; i <= 6; i++) {
             int tab = i;
-            a.add("tab-" + i, "Alt+" + i, () -> shell.bench().sheet().tab(tab));
+            a.add("tab-" + i, "Alt+" + i, () -> {
+                if (inLibrary()) shell.library().view(tab);
+                else shell.bench().sheet().tab(tab);
+            });
         }
         a.add("theme", "F7", this::theme);
         a.add(
@@ -107,13 +117,31 @@ final class ShellActions {
                 set.job().withStep(step, next));
     }
 
+    private boolean inLibrary() {
+        return shell.where() == Shell.Where.LIBRARY;
+    }
+
     private void undo() {
+        if (inLibrary()) {
+            typeStep(session.typeHistory().get().undo(), "ui.undone", OwnLibrary::undo);
+            return;
+        }
         Optional<String> what = session.history().get().undo();
         session.undo();
         what.ifPresent(w -> shell.probe().say(session.say("ui.undone", w)));
     }
 
+    private void typeStep(Optional<String> what, String key, Function<OwnLibrary, DeviceLibrary> step) {
+        if (what.isEmpty()) return;
+        session.types(step);
+        shell.probe().say(session.say(key, what.get()));
+    }
+
     private void redo() {
+        if (inLibrary()) {
+            typeStep(session.typeHistory().get().redo(), "ui.redone", OwnLibrary::redo);
+            return;
+        }
         Optional<String> what = session.history().get().redo();
         session.redo();
         what.ifPresent(w -> shell.probe().say(session.say("ui.redone", w)));
@@ -150,7 +178,7 @@ final class ShellActions {
         String text =
                 Optional.ofNullable(Clipboard.getSystemClipboard().getString()).orElse("");
         boolean table = text.strip().contains("\n");
-        if (!table || shell.where() == Shell.Where.SHELF) {
+        if (!table || shell.where() != Shell.Where.BENCH) {
             shell.probe().field().paste();
             return;
         }

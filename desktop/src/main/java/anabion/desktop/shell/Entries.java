@@ -1,0 +1,72 @@
+package anabion.desktop.shell;
+
+import anabion.core.input.BadInput;
+import anabion.desktop.bench.BenchPlace;
+import anabion.desktop.probe.Entry;
+import anabion.desktop.session.Session;
+import anabion.workshop.Op;
+import anabion.workshop.Timer;
+import java.util.List;
+import java.util.concurrent.CompletableFuture;
+
+/** Carries out what was typed in the probe line of the Bench. */
+final class Entries {
+    private final Session session;
+    private final MeterDesk meters;
+    private final BenchPlace bench;
+
+    Entries(Session session, MeterDesk meters, BenchPlace bench) {
+        this.session = session;
+        this.meters = meters;
+        this.bench = bench;
+    }
+
+    CompletableFuture<?> carryOut(Entry entry) {
+        CompletableFuture<?> done = CompletableFuture.completedFuture(null);
+        if (entry instanceof Entry.Volts v) return bench.sheet().reading(v);
+        if (entry instanceof Entry.ForSheet f) return bench.sheet().entered(f.text());
+        if (entry instanceof Entry.Alter a) return session.alter(a.kind(), a.part(), a.detail());
+        if (entry instanceof Entry.WaitsFor w)
+            return session.putJob(
+                    session.say("ui.change.waits"), session.need().job().withWaitsFor(w.what()));
+        if (entry instanceof Entry.StartTimer t) {
+            Timer timer = Timer.starting(session.need().id(), t.label(), t.length(), session.clock());
+            return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));
+        }
+        if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session);
+        if (entry instanceof Entry.Connect c) return meters.connect(c.address());
+        if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
+        if (entry instanceof Entry.Line l)
+            session.condition().set(session.condition().get().map(c -> c.withLine(l.volts())));
+        if (entry instanceof Entry.Meter m)
+            session.condition().set(session.condition().get().map(c -> c.withMeter(m.meter())));
+        if (entry instanceof Entry.Signal s)
+            session.condition().set(session.condition().get().map(c -> c.withSignal(s.words())));
+        if (entry instanceof Entry.BandChoice b) band(b.name());
+        return done;
+    }
+
+    private void band(String name) {
+        var found = session.need().chassis().bands().stream()
+                .filter(b -> b.name().equalsIgnoreCase(name))
+                .findFirst();
+        if (found.isEmpty()) {
+            String all = String.join(
+                    ", ",
+                    session.need().chassis().bands().stream().map(b -> b.name()).toList());
+            throw BadInput.at(name).because(session.say("ui.no-band")).so(session.say("ui.no-band.remedy", all));
+        }
+        session.condition()
+                .set(session.condition().get().map(c -> c.withBand(found.get().name())));
+    }
+
+    /** The next band of the set, round and round. */
+    void nextBand() {
+        List<anabion.core.chassis.Band> bands = session.need().chassis().bands();
+        if (bands.isEmpty()) return;
+        String now = session.condition().get().map(c -> c.band()).orElse("");
+        int at = 0;
+        for (int i = 0; i < bands.size(); i++) if (bands.get(i).name().equals(now)) at = i;
+        band(bands.get((at + 1) % bands.size()).name());
+    }
+}
