@@ -22,7 +22,7 @@ public final class Main {
     static final int FAILURE = 3;
 
     private static final List<String> COMMANDS =
-            List.of("decode", "validate", "compare", "export", "solve", "ohms", "gains", "spread", "supply");
+            List.of("decode", "validate", "compare", "export", "solve", "ohms", "gains", "spread", "supply", "recap");
 
     private Main() {}
 
@@ -67,6 +67,7 @@ public final class Main {
             case "gains" -> new GainsCommand();
             case "spread" -> new SpreadCommand();
             case "supply" -> new SupplyCommand();
+            case "recap" -> new RecapCommand();
             default -> throw new IllegalArgumentException(name);
         };
     }

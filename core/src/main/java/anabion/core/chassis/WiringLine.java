@@ -241,7 +241,7 @@ public final class WiringLine {
         return new Capacitor(
                 d.sections(),
                 d.rating().map(r -> r.value()).orElse(0.0),
-                d.sections().size() > 1 || d.value() >= ELECTROLYTIC ? "electrolytic" : "");
+                d.value() >= ELECTROLYTIC ? "electrolytic" : "");
     }
 
     /** The net of a pin or net that is there, else the name itself: its device may be entered later. */

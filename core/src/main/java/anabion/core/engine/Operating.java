@@ -89,6 +89,18 @@ public final class Operating {
         return all;
     }
 
+    /** Effective ripple current of every reservoir, by its net: what the paths give, less the mean that flows on. */
+    public Map<String, Double> rippleAmperes() {
+        Map<String, Double> all = new LinkedHashMap<>();
+        for (Rails.Rail r : rails) {
+            Cycle c = supplies().get(r.reservoir());
+            double squares =
+                    c.effective() * c.effective() * r.rectifier().paths().size() - c.amperes() * c.amperes();
+            all.put(r.reservoir(), Math.sqrt(Math.max(0, squares)));
+        }
+        return all;
+    }
+
     private Cycle cycle(Rails.Rail r) {
         double volts = reservoir(r);
         double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);

@@ -1,0 +1,88 @@
+package anabion.core.recap;
+
+import anabion.core.tree.Coded;
+import anabion.core.words.Phrase;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * What to do with a part and the rule that decided it.
+ *
+ * @param value SI; that of one of a pair in series
+ * @param volts rating; of one of a pair in series; 0 where none matters
+ * @param safety class against mains; empty for none
+ * @param pair where one part cannot bear the volts
+ * @param warnings what to know before it is fitted
+ */
+public record Choice(
+        Action action,
+        Kind kind,
+        double value,
+        double volts,
+        Optional<Safety> safety,
+        Optional<Pair> pair,
+        Phrase rule,
+        List<Phrase> warnings) {
+    /** What is done. */
+    public enum Action implements Coded {
+        RENEW,
+        /** Its test decides. */
+        TEST,
+        KEEP;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** Class of a capacitor at the mains, by IEC 60384-14. */
+    public enum SafetyClass implements Coded {
+        X2,
+        Y2,
+        Y1;
+
+        @Override
+        public String code() {
+            return name();
+        }
+    }
+
+    /**
+     * @param amperes that a hand on the other side would carry; 0 across the line, where none is
+     */
+    public record Safety(SafetyClass klass, double amperes) {}
+
+    /**
+     * Two alike in series, each with a resistor across it.
+     *
+     * @param ohms of each resistor
+     * @param watts to be rated for
+     */
+    public record Pair(double ohms, double watts) {}
+
+    public Choice {
+        warnings = List.copyOf(warnings);
+    }
+
+    Choice warning(Phrase more) {
+        List<Phrase> all = new java.util.ArrayList<>(warnings);
+        all.add(more);
+        return new Choice(action, kind, value, volts, safety, pair, rule, all);
+    }
+
+    Choice with(Action other, Phrase because) {
+        return new Choice(other, kind, value, volts, safety, pair, because, warnings);
+    }
+
+    /** The value between the ends of what is fitted: half of one where two stand in series. */
+    public double effective() {
+        return pair.isPresent() ? value / 2 : value;
+    }
+
+    /** The volts that what is fitted can bear. */
+    public double bears() {
+        return pair.isPresent() ? 2 * volts : volts;
+    }
+}

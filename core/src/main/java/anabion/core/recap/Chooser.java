@@ -1,0 +1,239 @@
+package anabion.core.recap;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Series;
+import anabion.core.quantity.Unit;
+import anabion.core.recap.Choice.Action;
+import anabion.core.recap.Choice.Pair;
+import anabion.core.recap.Choice.Safety;
+import anabion.core.recap.Choice.SafetyClass;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * The rules of replacement, one for each kind of role. Values come from E6 (E24 where they must be exact), ratings from the trade's usual steps: at
+ * least the old one and at least the computed worst with a margin.
+ */
+final class Chooser {
+    /** Margin over the computed worst volts: electrolytics bear a surge, film does not age by it. */
+    static final double MARGIN = 1.1;
+    /** Largest current through a hand, in amperes: the limit of IEC 60065 for sets without an earth, effective. */
+    static final double TOUCH = 0.5e-3;
+    /** Nothing to gain from a film capacitor below this rating. */
+    private static final double FILM_LEAST = 63;
+
+    private static final double[] SAFETY_STEPS = {1e-9, 2.2e-9, 3.3e-9, 4.7e-9};
+    /** Ratings of safety classes, alternating volts. */
+    private static final double CLASS_VOLTS = 250;
+
+    private static final double CLASS_X_VOLTS = 275;
+    /** Leakage of a new electrolytic, amperes per farad and volt (the usual 0.01·C·V), and the share by which two may differ. */
+    private static final double LEAKAGE = 0.01;
+
+    private static final double CLOSE = 0.05;
+    private static final double LEAST = 0.8;
+    /** Direct volts from which on an electrolytic has a right way round. */
+    private static final double STANDS = 0.1;
+
+    private final Chassis chassis;
+    private final Policy policy;
+    private final boolean hot;
+
+    Chooser(Chassis chassis, Policy policy, boolean hot) {
+        this.chassis = chassis;
+        this.policy = policy;
+        this.hot = hot;
+    }
+
+    Choice choose(Piece c, Role role, Stress stress) {
+        boolean stores = c.kind() == Kind.ELECTROLYTIC
+                && role.rule() != Role.Rule.SAFETY
+                && role.rule() != Role.Rule.TUNED
+                && role.rule() != Role.Rule.EXACT;
+        if (stores) return electrolytic(c, stress);
+        return switch (role.rule()) {
+            case SAFETY -> safety(c, role);
+            case TUNED -> keep(c, role);
+            case STORE -> film(c, role, stress, 0.2);
+            case BYPASS -> film(c, role, stress, 0.2);
+            case SAME -> film(c, role, stress, 0.1);
+            case EXACT -> exact(c, role, stress);
+        };
+    }
+
+    private static Phrase rule(Role role, Object... fillings) {
+        return rule(role.rule(), fillings);
+    }
+
+    private static Phrase rule(Role.Rule rule, Object... fillings) {
+        return Phrase.of("recap.rule." + rule.name().toLowerCase(Locale.ROOT), fillings);
+    }
+
+    private static String farads(double value) {
+        return Labels.farads(value);
+    }
+
+    /** Mica, ceramic and air stay; their value is what they have. */
+    private Choice keep(Piece c, Role role) {
+        return new Choice(
+                Action.KEEP,
+                c.kind(),
+                c.farads(),
+                c.rating(),
+                Optional.empty(),
+                Optional.empty(),
+                rule(role),
+                List.of());
+    }
+
+    private Choice safety(Piece c, Role role) {
+        double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
+        double volts = chassis.supply().volts();
+        if (role == Role.ACROSS_LINE) {
+            double value = Series.E6.nearest(c.farads());
+            return new Choice(
+                    Action.RENEW,
+                    Kind.FILM,
+                    value,
+                    CLASS_X_VOLTS,
+                    Optional.of(new Safety(SafetyClass.X2, 0)),
+                    Optional.empty(),
+                    Phrase.of(hot ? "recap.rule.across-hot" : "recap.rule.across", farads(value)),
+                    c.part().nets().containsValue("CHASSIS") && hot
+                            ? List.of(Phrase.of("recap.warn.across-hot", c.key()))
+                            : List.of());
+        }
+        SafetyClass klass = hot || role == Role.AERIAL_ISOLATOR ? SafetyClass.Y1 : SafetyClass.Y2;
+        double most = TOUCH / (2 * Math.PI * hertz * volts);
+        double value = 0;
+        for (double step : SAFETY_STEPS) if (step <= most && step <= c.farads() * (1 + CLOSE)) value = step;
+        boolean less = value == 0;
+        if (less) for (double step : SAFETY_STEPS) if (step <= most) value = Math.max(value, Math.min(step, 1e-9));
+        double amperes = 2 * Math.PI * hertz * volts * value;
+        double before = 2 * Math.PI * hertz * volts * c.farads();
+        List<Phrase> warnings = new ArrayList<>();
+        if (before > TOUCH) warnings.add(Phrase.of("recap.warn.touch", c.key(), milliamps(before), milliamps(amperes)));
+        return new Choice(
+                Action.RENEW,
+                Kind.CERAMIC,
+                value,
+                CLASS_VOLTS,
+                Optional.of(new Safety(klass, amperes)),
+                Optional.empty(),
+                Phrase.of(
+                        "recap.rule.safety",
+                        klass.name(),
+                        farads(value),
+                        milliamps(amperes),
+                        Figures.fixed(volts, 0),
+                        Figures.fixed(hertz, 0)),
+                warnings);
+    }
+
+    private static String milliamps(double amperes) {
+        return Figures.fixed(1000 * amperes, 2);
+    }
+
+    /** At the old value or above; the nearest, by that school, down to a fifth below. */
+    private Choice electrolytic(Piece c, Stress stress) {
+        double near = Series.E6.nearest(c.farads());
+        boolean nearest = policy.rounding() == Policy.Rounding.NEAREST && near >= LEAST * c.farads();
+        double value = nearest ? near : Series.E6.atOrAbove(c.farads());
+        double needed = Math.max(c.rating(), MARGIN * stress.worst());
+        Phrase rule = rule(Role.Rule.STORE, farads(c.farads()), farads(value));
+        List<Double> steps = Series.electrolyticVolts(needed);
+        if (!steps.isEmpty())
+            return new Choice(
+                    Action.RENEW,
+                    Kind.ELECTROLYTIC,
+                    value,
+                    steps.get(0),
+                    Optional.empty(),
+                    Optional.empty(),
+                    rule,
+                    polarity(c, stress));
+        return series(c, value, needed, rule, polarity(c, stress));
+    }
+
+    /**
+     * Two of twice the value in series. Each resistor R must hold the middle although one leaks more than the other:
+     * (n·V_r − V)/((n − 1)·I) with n = 2 (from the sum of the currents at the middle; I after {@link #LEAKAGE}).
+     */
+    private Choice series(Piece c, double value, double needed, Phrase rule, List<Phrase> warnings) {
+        double each =
+                Series.electrolyticVolts(needed / 2 * 1.15).stream().findFirst().orElse(500.0);
+        double one = Series.E6.atOrAbove(2 * value);
+        double ohms = Series.E12.atOrBelow((2 * each - needed) / (LEAKAGE * one * each));
+        double watts = 2 * (needed / 2) * (needed / 2) / ohms;
+        List<Phrase> more = new ArrayList<>(warnings);
+        more.add(Phrase.of(
+                "recap.warn.pair",
+                c.key(),
+                Figures.fixed(needed, 0),
+                Figures.fixed(each, 0),
+                Figures.si(new Quantity(ohms, Unit.OHM))));
+        if (2 * each < needed) more.add(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)));
+        return new Choice(
+                Action.RENEW,
+                Kind.ELECTROLYTIC,
+                one,
+                each,
+                Optional.empty(),
+                Optional.of(new Pair(ohms, watts)),
+                rule,
+                more);
+    }
+
+    private static List<Phrase> polarity(Piece c, Stress s) {
+        if (s.normal() < -STANDS)
+            return List.of(Phrase.of("recap.warn.reversed", c.key(), c.minus(), c.plus(), Figures.volts(-s.normal())));
+        if (Math.abs(s.normal()) <= STANDS) return List.of(Phrase.of("recap.warn.no-polarity", c.key()));
+        return List.of();
+    }
+
+    private Choice film(Piece c, Role role, Stress stress, double band) {
+        double above = Series.E6.atOrAbove(c.farads());
+        double near = Series.E6.nearest(c.farads());
+        boolean more = policy.rounding() == Policy.Rounding.AT_OR_ABOVE && within(above, c, band);
+        double value = more ? above : within(near, c, band) ? near : Series.E24.nearest(c.farads());
+        boolean small = c.kind() == Kind.MICA || c.kind() == Kind.CERAMIC;
+        double needed = Math.max(Math.max(c.rating(), FILM_LEAST), MARGIN * stress.worst());
+        double volts = Series.filmVolts(needed).stream().findFirst().orElse(2000.0);
+        Phrase rule = rule(role, farads(c.farads()), farads(value));
+        List<Phrase> warnings = volts < needed
+                ? List.of(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)))
+                : List.of();
+        if (small)
+            return keep(c, role)
+                    .with(Action.KEEP, Phrase.of("recap.rule.stays", c.kind().code()));
+        return new Choice(Action.RENEW, Kind.FILM, value, volts, Optional.empty(), Optional.empty(), rule, warnings);
+    }
+
+    private static boolean within(double value, Piece c, double band) {
+        return Math.abs(value / c.farads() - 1) <= band + 1e-9;
+    }
+
+    /** A vibrator's buffer: just the old value, and at least 1.6 kV. */
+    private Choice exact(Piece c, Role role, Stress stress) {
+        double value = Series.E24.nearest(c.farads());
+        double needed = Math.max(1600, Math.max(c.rating(), MARGIN * stress.worst()));
+        double volts = Series.filmVolts(needed).stream().findFirst().orElse(2000.0);
+        List<Phrase> warnings = volts < needed
+                ? List.of(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)))
+                : List.of();
+        return new Choice(
+                Action.RENEW,
+                Kind.FILM,
+                value,
+                volts,
+                Optional.empty(),
+                Optional.empty(),
+                rule(role, farads(c.farads()), farads(value)),
+                warnings);
+    }
+}

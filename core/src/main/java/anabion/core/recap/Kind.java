@@ -1,0 +1,22 @@
+package anabion.core.recap;
+
+import anabion.core.tree.Coded;
+import java.util.Locale;
+
+/** What a part is made of. */
+public enum Kind implements Coded {
+    ELECTROLYTIC,
+    PAPER,
+    FILM,
+    MICA,
+    CERAMIC,
+    AIR,
+    RESISTOR,
+    SILICON_DIODE;
+
+    /** The name in files and word keys: lower case, words joined by hyphens. */
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+}

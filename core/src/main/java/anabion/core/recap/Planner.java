@@ -1,0 +1,279 @@
+package anabion.core.recap;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.SmallSignal;
+import anabion.core.device.DeviceType;
+import anabion.core.device.Section;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.engine.Sockets;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Series;
+import anabion.core.recap.Choice.Action;
+import anabion.core.supply.Cycle;
+import anabion.core.words.Phrase;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.TreeSet;
+
+/** Makes the plan of a set under a policy. */
+public final class Planner {
+    /** A resistor that turns more than this share of its rating into heat is worth a larger one. */
+    private static final double WARM = 0.6;
+
+    private static final double[] WATTS = {0.25, 0.5, 1, 2, 3, 5, 7, 10, 15, 20};
+    private static final double MICRO = 1e6;
+    /** Capacitors from here on hold their nets still at {@link #TONE}. */
+    private static final double HOLDS = 5e-7;
+
+    private static final double TONE = 50;
+
+    private final Chassis chassis;
+    private final Policy policy;
+    private final Stock stock;
+    private final Map<String, PartTest> tests;
+    private final Stresses stresses;
+    private final Surroundings around;
+    private final Engine engine = new Engine();
+
+    private Planner(Chassis chassis, Policy policy, Stock stock, Map<String, PartTest> tests) {
+        this.chassis = chassis;
+        this.policy = policy;
+        this.stock = stock;
+        this.tests = tests;
+        this.stresses = Stresses.of(chassis);
+        this.around = stresses.around();
+    }
+
+    /** The plan without anything said or tested by hand. */
+    public static Plan plan(Chassis chassis, Policy policy, Stock stock) {
+        return plan(chassis, policy, stock, Map.of(), Map.of());
+    }
+
+    /**
+     * @param said roles by hand, by the key of the capacitor
+     * @param tests the last test of each part, by its key
+     * @throws anabion.core.input.BadInput if the circuit does not settle
+     */
+    public static Plan plan(
+            Chassis chassis, Policy policy, Stock stock, Map<String, Role> said, Map<String, PartTest> tests) {
+        return new Planner(chassis, policy, stock, tests).made(said);
+    }
+
+    private Plan made(Map<String, Role> said) {
+        Roles roles = new Roles(around);
+        boolean hot = around.hot() || chassis.supply().arrangement().chassisMayBeLive();
+        Chooser chooser = new Chooser(chassis, policy, hot);
+        List<Item> items = new ArrayList<>();
+        for (Piece c : Piece.of(chassis)) {
+            Roles.Found found = roles.of(c);
+            Role role = said.getOrDefault(c.key(), found.role());
+            Stress stress = stresses.of(c, role);
+            Choice choice = chooser.choose(c, role, stress);
+            if (role == Role.RESERVOIR) choice = limited(c, choice);
+            choice = bySchool(c, role, choice);
+            Phrase why = said.containsKey(c.key())
+                    ? Phrase.of("recap.why.by-hand", Phrase.of("recap.role." + role.code()))
+                    : found.why();
+            Item item = new Item(c, role, why, said.containsKey(c.key()), stress, choice, seen(c), List.of());
+            items.add(item.with(neighbours(item)));
+        }
+        List<SeleniumSwap> swaps = SeleniumSwap.of(chassis, stresses.normal());
+        List<Plan.ResistorItem> resistors = resistors();
+        return new Plan(
+                policy, items, resistors, swaps, new Batches(chassis, policy, around).of(items, resistors, swaps));
+    }
+
+    // --- the school ---
+
+    private Choice bySchool(Piece c, Role role, Choice choice) {
+        Optional<PartTest> test = Optional.ofNullable(tests.get(c.key()));
+        boolean failed = test.filter(t -> t.verdict(c).fails()).isPresent();
+        if (failed && choice.action() != Action.RENEW)
+            return choice.with(Action.RENEW, test.orElseThrow().verdict(c).words());
+        if (choice.action() != Action.RENEW || role.rule() == Role.Rule.SAFETY) return choice;
+        boolean passed = test.isPresent() && !failed;
+        if (policy.scope() == Policy.Scope.TESTED) {
+            if (failed) return choice;
+            return passed
+                    ? choice.with(Action.KEEP, test.get().verdict(c).words())
+                    : choice.with(Action.TEST, Phrase.of("recap.rule.test", choice.rule()));
+        }
+        boolean young = c.kind() == Kind.FILM || c.kind() == Kind.CERAMIC;
+        return young && !failed ? choice.with(Action.TEST, Phrase.of("recap.rule.young")) : choice;
+    }
+
+    // --- the rectifier's limit ---
+
+    private Choice limited(Piece c, Choice choice) {
+        Choice chosen = choice;
+        Optional<Part> rectifier = rectifier(c);
+        Optional<DeviceType> type = rectifier.flatMap(Sockets::type);
+        if (type.isEmpty()) return choice;
+        double most = type.get().limits().getOrDefault("reservoirMicrofarads", 0.0) / MICRO;
+        String name = rectifier.get().reference() + " " + type.get().name();
+        if (most > 0 && chosen.effective() > most * 1.0001) {
+            double less = Series.E6.atOrBelow(most);
+            boolean enough = less >= 0.8 * c.farads();
+            if (enough && chosen.pair().isEmpty())
+                chosen = new Choice(
+                        chosen.action(),
+                        chosen.kind(),
+                        less,
+                        chosen.volts(),
+                        chosen.safety(),
+                        chosen.pair(),
+                        Phrase.of("recap.rule.limited", name, Figures.fixed(most * MICRO, 0)),
+                        chosen.warnings());
+            if (chosen.effective() > most * 1.0001)
+                chosen = chosen.warning(Phrase.of(
+                        "recap.warn.reservoir",
+                        c.key(),
+                        Figures.fixed(chosen.effective() * MICRO, 0),
+                        name,
+                        Figures.fixed(most * MICRO, 0)));
+        }
+        double limit = type.get().limits().getOrDefault("peakMilliamps", 0.0) / 1000;
+        double peak = cycle(c, chosen.effective()).map(Cycle::peak).orElse(0.0);
+        if (limit > 0 && peak > limit)
+            chosen = chosen.warning(
+                    Phrase.of("recap.warn.peak", name, Figures.fixed(1000 * peak, 0), Figures.fixed(1000 * limit, 0)));
+        return chosen;
+    }
+
+    /** The rectifier tube whose cathode is at the reservoir, or behind one resistor or choke from it. */
+    private Optional<Part> rectifier(Piece c) {
+        List<String> nets = new ArrayList<>(List.of(c.plus()));
+        for (Part p : chassis.parts())
+            if (p.touches(c.plus())
+                    && (p.component() instanceof Component.Resistor || p.component() instanceof Component.Windings))
+                nets.addAll(p.nets().values());
+        return chassis.parts().stream()
+                .filter(p -> Sockets.type(p)
+                        .filter(t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER))
+                        .isPresent())
+                .filter(p -> p.nets().entrySet().stream()
+                        .anyMatch(n -> !n.getValue().equals(around.reference())
+                                && nets.contains(n.getValue())
+                                && p.device()
+                                        .orElseThrow()
+                                        .functions()
+                                        .getOrDefault(n.getKey(), "")
+                                        .matches("k.*|f.*|h\\+k")))
+                .findFirst();
+    }
+
+    private Optional<Cycle> cycle(Piece c, double farads) {
+        Setting high = Setting.of(chassis.supply().volts() * Stresses.HIGH);
+        var solved = engine.solve(with(c, farads), high);
+        return Optional.ofNullable(solved.supplies().get(c.plus()));
+    }
+
+    private Chassis with(Piece c, double farads) {
+        Capacitor old = (Capacitor) c.part().component();
+        List<Double> all = new ArrayList<>(old.farads());
+        all.set(c.section() - 1, farads);
+        List<Part> parts = new ArrayList<>(chassis.parts());
+        parts.set(parts.indexOf(c.part()), c.part().withComponent(new Capacitor(all, old.volts(), old.dielectric())));
+        return chassis.withParts(parts);
+    }
+
+    // --- neighbours ---
+
+    /** What sound meets between its ends with it gone, while the large capacitors hold rails and cathodes still. */
+    private double seen(Piece c) {
+        SmallSignal network = SmallSignal.about(stresses.normal().direct(), e -> false);
+        if (!known(network, c.plus()) || !known(network, c.minus())) return 0;
+        for (Piece other : Piece.of(chassis))
+            if (!other.equals(c) && other.farads() >= HOLDS)
+                network.capacitor(other.plus(), other.minus(), other.farads(), 0);
+        var volts = network.at(TONE).driven(c.plus(), c.minus());
+        return volts.at(c.plus()).minus(volts.at(c.minus())).size();
+    }
+
+    private static boolean known(SmallSignal network, String net) {
+        return network.circuit().node(net).isPresent();
+    }
+
+    private List<Item.Neighbour> neighbours(Item item) {
+        Choice choice = item.choice();
+        if (item.role().rule() == Role.Rule.TUNED
+                || item.role().rule() == Role.Rule.SAFETY
+                || choice.pair().isPresent()) return List.of();
+        TreeSet<Double> values = new TreeSet<>();
+        double old = item.piece().farads();
+        values.add(Series.E6.atOrBelow(old));
+        values.add(Series.E6.atOrAbove(old));
+        values.add(Series.E6.atOrAbove(Series.E6.atOrAbove(old) * 1.05));
+        double widest = item.role().rule() == Role.Rule.STORE ? 2.2 : 1.2;
+        for (Stock.Line l : stock.between(choice.kind(), 0.8 * old, widest * old, choice.volts(), ""))
+            values.add(l.farads());
+        values.removeIf(v -> Math.abs(v / choice.value() - 1) < 1e-3);
+        values.add(choice.value());
+        List<Item.Neighbour> found = new ArrayList<>();
+        for (double v : values)
+            found.add(new Item.Neighbour(
+                    v, v / old - 1, stock.count(choice.kind(), v, choice.volts(), choice.safety()), effect(item, v)));
+        return found;
+    }
+
+    private List<Phrase> effect(Item item, double farads) {
+        if (item.role() == Role.RESERVOIR) {
+            Optional<Cycle> cycle = cycle(item.piece(), farads);
+            return cycle.map(c -> List.of(Phrase.of(
+                            "recap.effect.ripple", Figures.volts(c.ripple()), Figures.fixed(1000 * c.peak(), 0))))
+                    .orElse(List.of());
+        }
+        if (!(item.seen() > 0) || item.seen() > 1e8) return List.of();
+        if (item.role() == Role.AVC_FILTER)
+            return List.of(Phrase.of("recap.effect.time", Figures.fixed(1000 * item.seen() * farads, 0)));
+        double corner = 1 / (2 * Math.PI * item.seen() * farads);
+        return List.of(Phrase.of("recap.effect.corner", Figures.fixed(corner, corner < 10 ? 2 : 0)));
+    }
+
+    // --- resistors ---
+
+    private List<Plan.ResistorItem> resistors() {
+        List<Plan.ResistorItem> found = new ArrayList<>();
+        Map<String, Double> watts = stresses.normal().watts();
+        for (Part p : chassis.parts()) {
+            if (!(p.component() instanceof Component.Resistor r)) continue;
+            double heat = watts.getOrDefault(p.reference(), 0.0);
+            double wanted = wanted(heat);
+            Optional<PartTest> test = Optional.ofNullable(tests.get(p.reference()));
+            if (test.isPresent() && test.get().what() == PartTest.What.VALUE) {
+                double off = test.get().amount() / r.ohms() - 1;
+                boolean renew = Math.abs(off) > policy.drift();
+                found.add(new Plan.ResistorItem(
+                        p,
+                        heat,
+                        r.watts(),
+                        Math.max(wanted, r.watts()),
+                        renew ? Action.RENEW : Action.KEEP,
+                        Phrase.of(
+                                renew ? "recap.rule.drifted" : "recap.rule.holds",
+                                Figures.percent(off),
+                                Figures.percent(policy.drift()))));
+            } else if (r.watts() > 0 && heat > WARM * r.watts())
+                found.add(new Plan.ResistorItem(
+                        p,
+                        heat,
+                        r.watts(),
+                        wanted,
+                        Action.RENEW,
+                        Phrase.of("recap.rule.warm", Figures.fixed(heat, 2), Figures.fixed(r.watts(), 2))));
+        }
+        return found;
+    }
+
+    /** The next rating that is twice what it takes. */
+    private static double wanted(double heat) {
+        for (double w : WATTS) if (w >= 2 * heat) return w;
+        return WATTS[WATTS.length - 1];
+    }
+}

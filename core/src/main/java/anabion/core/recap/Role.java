@@ -1,0 +1,66 @@
+package anabion.core.recap;
+
+import anabion.core.tree.Coded;
+import java.util.Locale;
+
+/** What a capacitor does in its circuit, and so by which rule it is replaced. */
+public enum Role implements Coded {
+    ACROSS_LINE(Rule.SAFETY),
+    LINE_TO_CHASSIS(Rule.SAFETY),
+    AERIAL_ISOLATOR(Rule.SAFETY),
+    RESERVOIR(Rule.STORE),
+    SMOOTHING(Rule.STORE),
+    DECOUPLING(Rule.BYPASS),
+    BACK_BIAS(Rule.STORE),
+    CATHODE_BYPASS(Rule.STORE),
+    SCREEN_BYPASS(Rule.BYPASS),
+    PLATE_BYPASS(Rule.SAME),
+    COUPLING(Rule.SAME),
+    AVC_FILTER(Rule.SAME),
+    TONE(Rule.SAME),
+    FEEDBACK(Rule.SAME),
+    PLATE_TONE(Rule.SAME),
+    DETECTOR_BYPASS(Rule.SAME),
+    RF_BYPASS(Rule.BYPASS),
+    IF_TUNING(Rule.TUNED),
+    TUNING(Rule.TUNED),
+    OSCILLATOR_GRID(Rule.SAME),
+    RATIO_STABILISER(Rule.STORE),
+    EMITTER_BYPASS(Rule.STORE),
+    VIBRATOR_BUFFER(Rule.EXACT),
+    RECTIFIER_BUFFER(Rule.SAME),
+    SPARK(Rule.SAME),
+    UNKNOWN(Rule.SAME);
+
+    /** How the new value may differ from the old one. */
+    public enum Rule {
+        /** Value as the current through a hand allows; class by where it stands. */
+        SAFETY,
+        /** At or above, to about twice. */
+        STORE,
+        /** Within a fifth. */
+        BYPASS,
+        /** The same: it makes a time constant. */
+        SAME,
+        /** To the per cent: something is timed by it. */
+        EXACT,
+        /** Left alone unless it fails; then by resonance. */
+        TUNED
+    }
+
+    private final Rule rule;
+
+    Role(Rule rule) {
+        this.rule = rule;
+    }
+
+    public Rule rule() {
+        return rule;
+    }
+
+    /** The name in files and word keys: lower case, words joined by hyphens. */
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+}

@@ -1,0 +1,198 @@
+package anabion.core.recap;
+
+import anabion.core.recap.Surroundings.Electrode;
+import anabion.core.words.Phrase;
+import java.util.Optional;
+
+/** Finds what each capacitor does from the nets that it joins and what else is on them. */
+public final class Roles {
+    /** Above this a capacitor on a rail smooths hum, below it keeps signals apart. */
+    private static final double SMOOTHS = 2e-6;
+
+    private static final double SMALL = 1.05e-9;
+    private static final double DETECTS = 2.5e-9;
+    /** The same in a transistor set, whose detector works into a few kilohms. */
+    private static final double LOW_OHMS = 5e-8;
+
+    /** Direct volts below which a net is a grid's return or a detector's load rather than a rail. */
+    private static final double QUIET = 8;
+
+    private final Surroundings around;
+
+    Roles(Surroundings around) {
+        this.around = around;
+    }
+
+    /** A role and the reason for it. */
+    public record Found(Role role, Phrase why) {}
+
+    Found of(Piece c) {
+        String a = around.isReference(c.plus()) ? c.minus() : c.plus();
+        String b = a.equals(c.plus()) ? c.minus() : c.plus();
+        return tuned(c, a, b)
+                .or(() -> line(a, b))
+                .or(() -> rectifier(c, a, b))
+                .or(() -> cathode(a, b))
+                .or(() -> screen(c, a, b))
+                .or(() -> ratio(c, a, b))
+                .or(() -> rail(c, a, b))
+                .or(() -> coupling(c, a, b))
+                .or(() -> plate(c, a, b))
+                .or(() -> quiet(c, a, b))
+                .orElseGet(() -> found(Role.UNKNOWN, a, b, c.key()));
+    }
+
+    private static Found found(Role role, Object... fillings) {
+        return new Found(role, Phrase.of("recap.why." + role.code(), fillings));
+    }
+
+    private static Optional<Found> is(Role role, Object... fillings) {
+        return Optional.of(found(role, fillings));
+    }
+
+    private Optional<Found> tuned(Piece c, String a, String b) {
+        String role = c.part().role();
+        if (c.kind() == Kind.AIR || role.contains("gang") || role.contains("trimmer") || role.contains("padder"))
+            return is(Role.TUNING, a, b);
+        if (c.farads() > SMALL) return Optional.empty();
+        if (around.winding(a, b) || (role.contains("IF") && role.contains("tuning"))) return is(Role.IF_TUNING, a, b);
+        if (role.contains("oscillator")
+                && !around.on(a, "g1", "g3").isPresent()
+                && !around.on(b, "g1", "g3").isPresent()) return is(Role.TUNING, a, b);
+        return Optional.empty();
+    }
+
+    private Optional<Found> line(String a, String b) {
+        boolean lineToChassis = (around.line(a) && around.isReference(b)) || (around.line(b) && around.isReference(a));
+        if ((around.line(a) && around.neutral(b))
+                || (around.line(b) && around.neutral(a))
+                || (lineToChassis && around.hot())) return is(Role.ACROSS_LINE, a, b);
+        boolean mains = around.line(a) || around.neutral(a) || around.line(b) || around.neutral(b);
+        if (mains
+                && !around.outside(a)
+                && !around.outside(b)
+                && (around.isReference(a) || around.isReference(b))
+                && !around.hot()) return is(Role.LINE_TO_CHASSIS, a, b);
+        if (mains && (around.outside(a) || around.outside(b))) return is(Role.AERIAL_ISOLATOR, a, b);
+        boolean live = around.hot() || around.chassis().supply().arrangement().chassisMayBeLive();
+        if (live && (around.outside(a) || around.outside(b))) return is(Role.AERIAL_ISOLATOR, a, b);
+        return Optional.empty();
+    }
+
+    private Optional<Found> rectifier(Piece c, String a, String b) {
+        boolean vibrates = around.near(a, "vibrator") || around.near(b, "vibrator");
+        Optional<Electrode> plate = around.on(a, "a")
+                .filter(Electrode::rectifies)
+                .or(() -> around.on(b, "a").filter(Electrode::rectifies));
+        if (plate.isPresent() && c.farads() < SMOOTHS)
+            return is(
+                    vibrates ? Role.VIBRATOR_BUFFER : Role.RECTIFIER_BUFFER,
+                    a,
+                    b,
+                    plate.get().part().reference());
+        if (vibrates && c.farads() < SMOOTHS && around.wound(a)) return is(Role.VIBRATOR_BUFFER, a, b, "");
+        if (around.near(a, "interrupter", "spark") || c.part().role().contains("spark")) return is(Role.SPARK, a, b);
+        if (around.reservoir(a) || around.reservoir(b))
+            return around.earthy(around.reservoir(a) ? b : a) || c.farads() >= SMOOTHS
+                    ? is(Role.RESERVOIR, around.reservoir(a) ? a : b)
+                    : Optional.empty();
+        return Optional.empty();
+    }
+
+    private Optional<Found> cathode(String a, String b) {
+        if (!around.earthy(b)) return Optional.empty();
+        return around.behindCoil(a, "k", "e", "source")
+                .filter(e -> !e.rectifies() && !e.diode() && !around.earthy(a))
+                .map(e -> found(
+                        e.transistor() ? Role.EMITTER_BYPASS : Role.CATHODE_BYPASS,
+                        a,
+                        e.part().reference()));
+    }
+
+    private Optional<Found> screen(Piece c, String a, String b) {
+        if (!around.earthy(b)
+                || c.farads() >= SMOOTHS
+                        && around.fed(a)
+                        && !around.behind(a).isEmpty()
+                        && around.on(a, "g2").isPresent()
+                        && many(a)) return Optional.empty();
+        return around.on(a, "g2")
+                .filter(e -> !around.reservoir(a) && !many(a))
+                .map(e -> found(Role.SCREEN_BYPASS, a, e.part().reference()));
+    }
+
+    /** A net that feeds more than one plate or stage is a rail, though a screen sits on it. */
+    private boolean many(String net) {
+        long fedParts =
+                around.behind(net).stream().filter(o -> !around.earthy(o)).count();
+        return fedParts > 1;
+    }
+
+    private Optional<Found> ratio(Piece c, String a, String b) {
+        if (c.farads() < 1e-6 || Math.abs(around.dc(a)) > QUIET || Math.abs(around.dc(b)) > QUIET)
+            return Optional.empty();
+        boolean detector = around.on(a, "d").isPresent() || around.on(b, "d").isPresent();
+        return detector ? is(Role.RATIO_STABILISER, a, b) : Optional.empty();
+    }
+
+    private Optional<Found> rail(Piece c, String a, String b) {
+        if (!around.earthy(b) && !around.held(b)) return Optional.empty();
+        double volts = around.dc(a) - around.dc(b);
+        boolean electrode =
+                around.electrodes(a).stream().anyMatch(e -> e.is("a", "c", "g1", "b", "d") && !e.rectifies());
+        if (electrode || Math.abs(volts) < 0.3) return Optional.empty();
+        if (!around.battery(a)
+                && !around.reservoir(a)
+                && around.behindCoil(a, "g1", "b").isPresent()) return is(Role.AVC_FILTER, a);
+        if (around.battery(a) || (around.fed(a) && (around.high(a) || c.farads() >= SMOOTHS))) {
+            boolean smooths =
+                    c.farads() >= SMOOTHS && !around.solved().supplies().isEmpty();
+            return is(smooths ? Role.SMOOTHING : Role.DECOUPLING, a);
+        }
+        if (c.kind() == Kind.ELECTROLYTIC && volts < 0 && around.wound(a)) return is(Role.BACK_BIAS, a);
+        return around.high(a) ? is(Role.DECOUPLING, a) : Optional.empty();
+    }
+
+    private Optional<Found> coupling(Piece c, String a, String b) {
+        Optional<Electrode> grid =
+                around.on(a, "g1", "g3", "b", "gate").or(() -> around.on(b, "g1", "g3", "b", "gate"));
+        if (around.earthy(a) || around.earthy(b)) return Optional.empty();
+        boolean plateSide =
+                around.on(a, "a", "c").isPresent() || around.on(b, "a", "c").isPresent();
+        if (grid.isPresent()) {
+            String name = grid.get().part().reference();
+            boolean oscillator = c.part().role().contains("oscillator")
+                    || (c.farads() <= SMALL && !plateSide && grid.get().is("g1", "g3"));
+            if (oscillator) return is(Role.OSCILLATOR_GRID, a, b, name);
+            return is(Role.COUPLING, a, b, name);
+        }
+        if (plateSide && (around.output(a) || around.output(b))) return is(Role.PLATE_TONE, a, b);
+        if (plateSide && c.farads() <= SMALL) return is(Role.OSCILLATOR_GRID, a, b, "");
+        if (around.near(a, "tone") || around.near(b, "tone")) return is(Role.TONE, a, b);
+        if (plateSide) return is(Role.COUPLING, a, b, "");
+        return Optional.empty();
+    }
+
+    private Optional<Found> plate(Piece c, String a, String b) {
+        Optional<Electrode> plate = around.on(a, "a", "c").filter(e -> !e.rectifies());
+        if (plate.isPresent()) return is(around.output(a) ? Role.PLATE_TONE : Role.PLATE_BYPASS, a, b);
+        if (around.near(a, "tone") || around.near(b, "tone") || c.part().role().contains("tone"))
+            return is(Role.TONE, a, b);
+        return Optional.empty();
+    }
+
+    /** Held to the chassis, with hardly any direct volts: a detector's load, a grid's return, a base's divider. */
+    private Optional<Found> quiet(Piece c, String a, String b) {
+        boolean diode = around.electrodes(a).stream().anyMatch(e -> e.diode() && !e.rectifies());
+        boolean detector = diode
+                || around.behindCoil(a, "d").isPresent()
+                || around.behind(a).stream()
+                        .anyMatch(o -> around.behindCoil(o, "d").isPresent())
+                || c.part().role().contains("detector");
+        if (c.farads() <= (diode ? LOW_OHMS : DETECTS) && detector) return is(Role.DETECTOR_BYPASS, a, b);
+        boolean volts = Math.abs(around.dc(a) - around.dc(b)) > QUIET;
+        if (around.earthy(b) && !volts && c.farads() > SMALL && !around.line(a))
+            return is(around.wound(a) || !around.behind(a).isEmpty() ? Role.AVC_FILTER : Role.RF_BYPASS, a);
+        return around.earthy(b) ? is(Role.RF_BYPASS, a) : Optional.empty();
+    }
+}

@@ -1,0 +1,129 @@
+package anabion.core.recap;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.device.DeviceType;
+import anabion.core.device.Section;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Setting;
+import anabion.core.engine.Sockets;
+import anabion.core.input.BadInput;
+import anabion.core.supply.Cycle;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Computes what each capacitor bears: the set solved at its nominal line, at {@value #HIGH} times that, and at high line with every tube
+ * still cold but the rectifier working, when rails rise to the peak of the unloaded winding. Line and rectifier sides add their alternating
+ * peaks; at an output plate sound swings to twice the direct volts.
+ */
+public final class Stresses {
+    /** High line over nominal. */
+    public static final double HIGH = 1.1;
+
+    private static final double SWING = 2;
+
+    private final Operating normal;
+    private final Operating high;
+    private final Operating start;
+    private final Surroundings around;
+
+    private Stresses(Chassis chassis, Operating normal, Operating high, Operating start) {
+        this.normal = normal;
+        this.high = high;
+        this.start = start;
+        this.around = new Surroundings(chassis, normal);
+    }
+
+    /** @throws BadInput if the circuit does not settle, with what to look at */
+    static Stresses of(Chassis chassis) {
+        Engine engine = new Engine();
+        Setting usual = Setting.of(chassis.supply().volts());
+        Setting lifted = usual.withLine(HIGH * usual.line());
+        Operating normal = settled(engine.solve(chassis, usual), chassis);
+        Operating high = settled(engine.solve(chassis, lifted), chassis);
+        List<Fault> cold = cold(chassis);
+        Operating start = cold.isEmpty() ? high : settled(engine.solve(chassis, lifted.withFaults(cold)), chassis);
+        return new Stresses(chassis, normal, high, start);
+    }
+
+    private static Operating settled(Operating o, Chassis chassis) {
+        if (o.converged()) return o;
+        throw BadInput.at(chassis.name())
+                .because("the circuit as entered does not settle at "
+                        + String.join(", ", o.direct().unsettled()))
+                .so("look at the checks of the Study sheet first");
+    }
+
+    /** All tubes but the rectifiers without emission. */
+    private static List<Fault> cold(Chassis chassis) {
+        List<Fault> dead = new ArrayList<>();
+        for (Part p : chassis.parts()) {
+            Optional<DeviceType> type = Sockets.type(p);
+            if (type.isEmpty()
+                    || type.get().semiconductor().isPresent()
+                    || type.get().heaterVolts() <= 0) continue;
+            boolean rectifier = type.get().sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER);
+            if (!rectifier) dead.add(Fault.of(p.reference(), "dead"));
+        }
+        return dead;
+    }
+
+    Surroundings around() {
+        return around;
+    }
+
+    Operating normal() {
+        return normal;
+    }
+
+    Stress of(Piece c, Role role) {
+        double usual = across(normal, c);
+        double most = across(high, c);
+        double first = across(start, c);
+        double peak = Math.max(alternating(c), swing(c, role, most));
+        if (role == Role.RESERVOIR) peak = Math.max(peak, Math.max(Math.abs(most), Math.abs(first)) + ripple(c) / 2);
+        return new Stress(usual, first, most, peak, role == Role.RESERVOIR ? amperes(c) : 0);
+    }
+
+    private static double across(Operating o, Piece c) {
+        return o.volts(c.plus()).orElse(0) - o.volts(c.minus()).orElse(0);
+    }
+
+    /** Peak of the mains or the winding between its ends at high line. */
+    private double alternating(Piece c) {
+        if (high.mains().isEmpty()) return 0;
+        double direct = Math.abs(across(high, c));
+        double v = high.mains().get().volts(c.plus()).orElse(0)
+                - high.mains().get().volts(c.minus()).orElse(0);
+        return Math.abs(v) < 1 ? 0 : Math.sqrt(2) * Math.abs(v) + direct;
+    }
+
+    private double swing(Piece c, Role role, double direct) {
+        boolean loud = role == Role.PLATE_TONE || around.output(c.plus()) || around.output(c.minus());
+        boolean plate = loud
+                && (around.on(c.plus(), "a", "c").isPresent()
+                        || around.on(c.minus(), "a", "c").isPresent());
+        if (!plate) return 0;
+        double rail = Math.max(Math.abs(around.dc(c.plus())), Math.abs(around.dc(c.minus())));
+        return Math.max(Math.abs(direct), SWING * HIGH * rail);
+    }
+
+    private Optional<Cycle> cycle(Piece c) {
+        return Optional.ofNullable(high.supplies().get(c.plus()))
+                .or(() -> Optional.ofNullable(high.supplies().get(c.minus())));
+    }
+
+    private double ripple(Piece c) {
+        return cycle(c).map(Cycle::ripple).orElse(0.0);
+    }
+
+    /** Of a reservoir: what the rectifier gives effectively, less the mean that flows on. */
+    private double amperes(Piece c) {
+        String net = high.supplies().containsKey(c.plus()) ? c.plus() : c.minus();
+        return high.rippleAmperes().getOrDefault(net, 0.0);
+    }
+}

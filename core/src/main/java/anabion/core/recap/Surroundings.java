@@ -1,0 +1,290 @@
+package anabion.core.recap;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
+import anabion.core.device.Section;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Operating;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** What is known about the nets of a solved set: which electrodes are on them, which are the line's, the rails', the chassis's. */
+final class Surroundings {
+    /** A resistor up to this joins a net to the chassis as far as signals go. */
+    private static final double JOINED = 60;
+    /** Shares of the highest rail from which a net counts as one. */
+    private static final double HIGH = 0.25;
+
+    private static final double LARGE = 5e-7;
+
+    private final Chassis chassis;
+    private final Operating solved;
+    private final String reference;
+    private final Set<String> line;
+    private final Set<String> neutral;
+    private final double highest;
+
+    /** An electrode on a net: the plain function ({@code a}, {@code g1}, {@code k}, {@code b} …) of a system of a device. */
+    record Electrode(Part part, String function, String section) {
+        boolean is(String... wanted) {
+            return List.of(wanted).contains(function);
+        }
+
+        boolean rectifies() {
+            return part.device()
+                    .flatMap(Component.Device::known)
+                    .map(t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER))
+                    .orElse(part.device()
+                            .filter(d -> d.deviceKind() == DeviceKind.DIODE)
+                            .isPresent());
+        }
+
+        /** A diode of its own; that of a tube with other systems shares a cathode that is theirs. */
+        boolean diode() {
+            return part.device().filter(d -> d.deviceKind() == DeviceKind.DIODE).isPresent();
+        }
+
+        boolean transistor() {
+            return part.device()
+                    .filter(d -> d.deviceKind() == DeviceKind.TRANSISTOR)
+                    .isPresent();
+        }
+    }
+
+    Surroundings(Chassis chassis, Operating solved) {
+        this.chassis = chassis;
+        this.solved = solved;
+        this.reference = Engine.reference(chassis);
+        this.line = along("MAINS-L");
+        this.neutral = along("MAINS-N");
+        this.highest = Engine.nets(chassis).stream()
+                .mapToDouble(n -> Math.abs(dc(n)))
+                .max()
+                .orElse(0);
+    }
+
+    Chassis chassis() {
+        return chassis;
+    }
+
+    /** All nets that fuses and switches join to one, whatever they are set to. */
+    private Set<String> along(String net) {
+        Set<String> found = new LinkedHashSet<>();
+        if (chassis.parts().stream().noneMatch(p -> p.touches(net))) return found;
+        found.add(net);
+        boolean grown = true;
+        while (grown) {
+            grown = false;
+            for (Part p : chassis.parts())
+                for (Set<String> joined : joined(p))
+                    if (joined.stream().anyMatch(found::contains)) grown |= found.addAll(joined);
+        }
+        return found;
+    }
+
+    /** The nets that a fuse or a closed mains switch makes one. */
+    private static List<Set<String>> joined(Part p) {
+        if (p.component() instanceof Component.Fuse)
+            return List.of(Set.copyOf(p.nets().values()));
+        if (!(p.component() instanceof Component.Switch s)) return List.of();
+        if (s.contacts().isEmpty())
+            return p.nets().size() == 2 ? List.of(Set.copyOf(p.nets().values())) : List.of();
+        return s.contacts().stream()
+                .filter(c -> c.at().stream().anyMatch(at -> at.equalsIgnoreCase("on") || at.equalsIgnoreCase("mains")))
+                .map(c -> Set.of(
+                        p.nets().getOrDefault(c.from(), c.from()), p.nets().getOrDefault(c.to(), c.to())))
+                .toList();
+    }
+
+    double dc(String net) {
+        return solved.volts(net).orElse(0);
+    }
+
+    boolean isReference(String net) {
+        return net.equals(reference);
+    }
+
+    String reference() {
+        return reference;
+    }
+
+    boolean line(String net) {
+        return line.contains(net);
+    }
+
+    boolean neutral(String net) {
+        return neutral.contains(net);
+    }
+
+    /** The chassis is one side of the mains. */
+    boolean hot() {
+        return neutral(reference) || line(reference);
+    }
+
+    boolean outside(String net) {
+        return net.matches("(?i)AE|AER|ANT|AERIAL|ANTENNA|EARTH|FMA") && !isReference(net);
+    }
+
+    /** The chassis, or a net that a small resistor, a filament or a winding's foot joins to it. */
+    boolean earthy(String net) {
+        if (isReference(net) || net.equals("EARTH") || net.equals("B-")) return true;
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Component.Resistor r && r.ohms() <= JOINED && p.joins(net, reference))
+                return true;
+        }
+        return electrodes(net).stream().anyMatch(e -> e.function().startsWith("f")) && Math.abs(dc(net)) < 20;
+    }
+
+    List<Electrode> electrodes(String net) {
+        List<Electrode> found = new ArrayList<>();
+        for (Part p : chassis.parts()) {
+            if (p.device().isEmpty()) continue;
+            for (Map.Entry<String, String> n : p.nets().entrySet()) {
+                if (!n.getValue().equals(net)) continue;
+                String function = p.device().get().functions().getOrDefault(n.getKey(), n.getKey());
+                for (String f : PinNames.plain(function))
+                    found.add(new Electrode(p, plain(f), PinNames.section(function)));
+            }
+        }
+        return found;
+    }
+
+    private static String plain(String function) {
+        return function.matches("a\\d") ? "a" : function.matches("d\\d") ? "d" : function;
+    }
+
+    /** An electrode on a net, or at the other end of a coil that begins there. */
+    Optional<Electrode> behindCoil(String net, String... functions) {
+        return on(net, functions).or(() -> windings().stream()
+                .filter(w -> w[0].equals(net) || w[1].equals(net))
+                .map(w -> w[0].equals(net) ? w[1] : w[0])
+                .filter(n -> !isReference(n))
+                .flatMap(n -> on(n, functions).stream())
+                .findFirst());
+    }
+
+    Optional<Electrode> on(String net, String... functions) {
+        return electrodes(net).stream().filter(e -> e.is(functions)).findFirst();
+    }
+
+    /** The net of a rectifier's reservoir. */
+    boolean reservoir(String net) {
+        return solved.supplies().containsKey(net);
+    }
+
+    /** Direct volts of a rail, held by a large capacitor or the supply itself. */
+    boolean high(String net) {
+        return highest > 0 && Math.abs(dc(net)) >= HIGH * highest;
+    }
+
+    /** Whether a resistor, choke or switch leads from it to a reservoir or a battery. */
+    boolean fed(String net) {
+        Set<String> seen = new HashSet<>(Set.of(net));
+        List<String> open = new ArrayList<>(List.of(net));
+        for (int depth = 0; depth < 3; depth++) {
+            List<String> next = new ArrayList<>();
+            for (String n : open) {
+                if (depth > 0 && (reservoir(n) || battery(n))) return true;
+                for (Part p : chassis.parts()) {
+                    boolean leads = p.component() instanceof Component.Resistor
+                            || p.component() instanceof Component.Switch
+                            || p.component() instanceof Component.Fuse
+                            || (p.component() instanceof Component.Windings w
+                                    && w.windings().size() == 1);
+                    if (leads && p.touches(n))
+                        for (String o : p.nets().values()) if (!isReference(o) && seen.add(o)) next.add(o);
+                }
+            }
+            open = next;
+        }
+        return open.stream().anyMatch(n -> reservoir(n) || battery(n));
+    }
+
+    boolean battery(String net) {
+        return !isReference(net)
+                && chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Battery && p.touches(net));
+    }
+
+    /** Whether a winding has its ends on the two nets, or begins at one of them. */
+    boolean winding(String a, String b) {
+        return windings().stream()
+                .anyMatch(w -> (w[0].equals(a) && w[1].equals(b)) || (w[0].equals(b) && w[1].equals(a)));
+    }
+
+    boolean wound(String net) {
+        return windings().stream().anyMatch(w -> w[0].equals(net) || w[1].equals(net));
+    }
+
+    private List<String[]> windings() {
+        List<String[]> all = new ArrayList<>();
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w)
+                w.windings()
+                        .forEach(x -> all.add(new String[] {
+                            p.nets().getOrDefault(x.from(), ""), p.nets().getOrDefault(x.to(), "")
+                        }));
+        return all;
+    }
+
+    /** Whether a part with a word in its role is on the net. */
+    boolean near(String net, String... words) {
+        return !isReference(net)
+                && chassis.parts().stream().filter(p -> p.touches(net)).anyMatch(p -> List.of(words).stream()
+                        .anyMatch(w -> p.role().contains(w)));
+    }
+
+    /** Whether a winding of a part with a speaker's transformer begins at the net. */
+    boolean output(String net) {
+        return !isReference(net)
+                && !reservoir(net)
+                && chassis.parts().stream()
+                        .filter(p -> p.component() instanceof Component.Windings && p.touches(net))
+                        .anyMatch(p -> p.role().contains("output")
+                                || p.nets().values().stream().anyMatch(this::speaker));
+    }
+
+    /** Whether a device works into the speaker's transformer. */
+    boolean works(Part device) {
+        return device.nets().entrySet().stream()
+                .filter(n ->
+                        PinNames.plain(device.device().orElseThrow().functions().getOrDefault(n.getKey(), "")).stream()
+                                .anyMatch(f -> f.matches("a\\d?|c")))
+                .anyMatch(n -> output(n.getValue()));
+    }
+
+    private boolean speaker(String net) {
+        return !isReference(net)
+                && chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Speaker && p.touches(net));
+    }
+
+    /** The other ends of the resistors and controls on a net. */
+    List<String> behind(String net) {
+        List<String> found = new ArrayList<>();
+        for (Part p : chassis.parts())
+            if (p.touches(net)
+                    && (p.component() instanceof Component.Resistor
+                            || p.component() instanceof Component.Potentiometer))
+                for (String o : p.nets().values()) if (!o.equals(net)) found.add(o);
+        return found;
+    }
+
+    boolean held(String net) {
+        return chassis.parts().stream()
+                .anyMatch(p -> p.component() instanceof Capacitor c
+                        && p.touches(net)
+                        && c.farads().stream().anyMatch(f -> f >= LARGE));
+    }
+
+    Operating solved() {
+        return solved;
+    }
+}
