@@ -116,7 +116,18 @@ final class Shots {
             shell.go(Shell.Where.LIBRARY);
             shell.probe().field().setText("6AQ5");
         }));
+        shots.add(new Shot("recap", false, 1280, 800, () -> open(halcyon, Step.RECAP)));
         if (extra) {
+            shots.add(new Shot(
+                    "x-recap-can", true, 1280, 800, () -> session.part().set(Optional.of("C18"))));
+            shots.add(new Shot("x-recap-small", false, 1024, 700, () -> {
+                shell.probe().field().setText("");
+                session.putJob(
+                        "school",
+                        session.need()
+                                .job()
+                                .withRecap(session.need().job().recap().withSchool("tested nearest")));
+            }));
             shots.add(new Shot("x-library", true, 1024, 700, () -> {
                 shell.probe().field().setText("");
                 session.open(DemoWorkshop.chassis("concerto").id(), () -> {});

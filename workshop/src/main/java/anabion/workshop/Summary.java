@@ -38,7 +38,11 @@ public record Summary(
         int charted,
         String verdict,
         Op.Place place,
-        boolean hasParts) {
+        boolean hasParts,
+        List<String> loose) {
+    public Summary {
+        loose = List.copyOf(loose);
+    }
 
     static Summary of(SetRecord set) {
         Judge.Verdict verdict = set.judged(set.usual());
@@ -63,7 +67,10 @@ public record Summary(
                         .map(f -> words.say(f.headline()))
                         .orElse(""),
                 set.place(),
-                !set.chassis().parts().isEmpty());
+                !set.chassis().parts().isEmpty(),
+                set.job().unsettled().stream()
+                        .map(l -> (words.say("loose." + l.kind().code(), l.part()) + " " + l.detail()).strip())
+                        .toList());
     }
 
     String text() {
@@ -81,6 +88,7 @@ public record Summary(
                 .put("charted", charted)
                 .text("verdict", verdict)
                 .put("hasParts", hasParts)
+                .list("loose", loose)
                 .with(anabion.core.tree.Extra.NONE));
     }
 
@@ -102,7 +110,8 @@ public record Summary(
                     f.integer("charted", 0),
                     f.text("verdict", ""),
                     place,
-                    f.flag("hasParts", false));
+                    f.flag("hasParts", false),
+                    f.strings("loose"));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -11,6 +11,7 @@ import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.VisitorEvidence;
+import anabion.core.recap.RecapLog;
 import anabion.core.tree.Extra;
 import anabion.core.tree.Fields;
 import anabion.core.tree.TreeReader;
@@ -48,6 +49,8 @@ public final class JobCodec {
                 steps(f, version),
                 f.list("alterations", JobCodec::alteration),
                 f.text("waitsFor", ""),
+                f.maybeObject("recap").map(RecapCodec::read).orElse(RecapLog.NONE),
+                f.list("loose", RecapCodec::loose),
                 f.extra());
     }
 
@@ -129,6 +132,8 @@ public final class JobCodec {
                         "alterations",
                         job.alterations().stream().map(JobCodec::alteration).toList())
                 .text("waitsFor", job.waitsFor())
+                .map("recap", RecapCodec.write(job.recap()))
+                .list("loose", job.loose().stream().map(RecapCodec::write).toList())
                 .with(job.extra());
     }
 

@@ -1,5 +1,6 @@
 package anabion.core.job;
 
+import anabion.core.recap.RecapLog;
 import anabion.core.tree.Extra;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,17 +13,25 @@ import java.util.UUID;
  *
  * @param steps those that somebody marked by hand, in the order of the work; the others are derived
  */
-public record Job(Arrival arrival, List<Marked> steps, List<Alteration> alterations, String waitsFor, Extra extra) {
+public record Job(
+        Arrival arrival,
+        List<Marked> steps,
+        List<Alteration> alterations,
+        String waitsFor,
+        RecapLog recap,
+        List<LooseEnd> loose,
+        Extra extra) {
     public static final int FORMAT = 2;
-    public static final Job NEW = new Job(Arrival.NONE, List.of(), List.of(), "", Extra.NONE);
+    public static final Job NEW = new Job(Arrival.NONE, List.of(), List.of(), "", RecapLog.NONE, List.of(), Extra.NONE);
 
     public Job {
         steps = steps.stream().sorted(Comparator.comparing(Marked::step)).toList();
         alterations = List.copyOf(alterations);
+        loose = List.copyOf(loose);
     }
 
     public Job withArrival(Arrival newArrival) {
-        return new Job(newArrival, steps, alterations, waitsFor, extra);
+        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, extra);
     }
 
     /** What somebody marked the step as. */
@@ -39,17 +48,40 @@ public record Job(Arrival arrival, List<Marked> steps, List<Alteration> alterati
                 step,
                 state,
                 before.map(Marked::extra).orElse(Extra.NONE)));
-        return new Job(arrival, changed, alterations, waitsFor, extra);
+        return new Job(arrival, changed, alterations, waitsFor, recap, loose, extra);
     }
 
     public Job withWaitsFor(String what) {
-        return new Job(arrival, steps, alterations, what, extra);
+        return new Job(arrival, steps, alterations, what, recap, loose, extra);
     }
 
     public Job altered(Alteration alteration) {
         List<Alteration> more = new ArrayList<>(alterations);
         more.add(alteration);
-        return new Job(arrival, steps, more, waitsFor, extra);
+        return new Job(arrival, steps, more, waitsFor, recap, loose, extra);
+    }
+
+    public Job withRecap(RecapLog log) {
+        return new Job(arrival, steps, alterations, waitsFor, log, loose, extra);
+    }
+
+    public Job with(LooseEnd end) {
+        List<LooseEnd> more = new ArrayList<>(loose);
+        more.add(end);
+        return new Job(arrival, steps, alterations, waitsFor, recap, more, extra);
+    }
+
+    /** With all that is loose about a part made good. */
+    public Job settled(String part) {
+        List<LooseEnd> all = loose.stream()
+                .map(l -> l.part().equalsIgnoreCase(part) ? l.settle() : l)
+                .toList();
+        return new Job(arrival, steps, alterations, waitsFor, recap, all, extra);
+    }
+
+    /** What is not made good yet. */
+    public List<LooseEnd> unsettled() {
+        return loose.stream().filter(l -> !l.settled()).toList();
     }
 
     /** The state the set is in now. */

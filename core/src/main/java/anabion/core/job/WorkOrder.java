@@ -1,6 +1,7 @@
 package anabion.core.job;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.recap.Tick;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,6 +42,7 @@ public final class WorkOrder {
                 switch (step) {
                     case ARRIVAL -> arrival(chassis, job.arrival());
                     case STUDY -> study(chassis);
+                    case RECAP -> recap(job);
                     case VOLTAGES -> voltages(read, charted);
                     default -> new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
@@ -66,6 +68,15 @@ public final class WorkOrder {
                         ? "next.study-stages"
                         : chassis.chart().isEmpty() ? "next.study-chart" : "next.study-more";
         return new Item(Step.STUDY, state, done, 3, Phrase.of(next));
+    }
+
+    private static Item recap(Job job) {
+        int fitted = (int) job.recap().ticks().values().stream()
+                .filter(t -> t.contains(Tick.FITTED))
+                .count();
+        StepState state = job.recap().ticks().isEmpty() ? StepState.OPEN : StepState.UNDER_WAY;
+        Phrase next = fitted == 0 ? Phrase.of("next.recap") : Phrase.of("next.recap-more", fitted);
+        return new Item(Step.RECAP, state, 0, 0, next);
     }
 
     private static Item voltages(int read, int charted) {

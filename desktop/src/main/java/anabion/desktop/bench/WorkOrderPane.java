@@ -2,12 +2,14 @@ package anabion.desktop.bench;
 
 import anabion.core.job.Alteration;
 import anabion.core.job.FittedState;
+import anabion.core.job.LooseEnd;
 import anabion.core.job.WorkOrder;
 import anabion.core.words.Words;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.report.RecordPage;
+import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -42,10 +44,12 @@ final class WorkOrderPane extends ScrollPane {
         for (WorkOrder.Item item : session.order()) list.getChildren().add(step(item));
         if (session.set().get().isEmpty()) return;
         FittedState fitted = session.set().get().get().job().fitted();
-        if (fitted.openEnds().isEmpty() && fitted.temporary().isEmpty()) return;
+        List<LooseEnd> unsettled = session.set().get().get().job().unsettled();
+        if (fitted.openEnds().isEmpty() && fitted.temporary().isEmpty() && unsettled.isEmpty()) return;
         heading(session.say("ui.loose-ends"));
         fitted.openEnds().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.TRIANGLE, "brick")));
         fitted.temporary().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.SQUARE, "")));
+        unsettled.forEach(l -> list.getChildren().add(loose(l)));
     }
 
     private void heading(String text) {
@@ -72,6 +76,16 @@ final class WorkOrderPane extends ScrollPane {
             if (e.getCode() == javafx.scene.input.KeyCode.ENTER) session.step().set(item.step());
         });
         if (item.step() == session.step().get()) row.getStyleClass().add("here");
+        return row;
+    }
+
+    private HBox loose(LooseEnd l) {
+        String text =
+                session.say("loose." + l.kind().code(), l.part()) + (l.detail().isEmpty() ? "" : ": " + l.detail());
+        HBox row = new HBox(10, new Mark(Mark.Kind.SQUARE), Texts.wrapped(text));
+        row.setPadding(new Insets(5, 10, 5, 13));
+        row.setAlignment(Pos.CENTER_LEFT);
+        row.setAccessibleText(text);
         return row;
     }
 

@@ -2,6 +2,7 @@ package anabion.desktop.probe;
 
 import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;
+import anabion.core.job.LooseKind;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -49,6 +50,12 @@ public sealed interface Entry {
     }
 
     record WaitsFor(String what) implements Entry {}
+
+    /** Something borrowed, wanted, or that went wrong. */
+    record Loose(LooseKind kind, String part, String detail) implements Entry {}
+
+    /** All that is loose about a part is made good. */
+    record Settle(String part) implements Entry {}
 
     /** A line for the sheet in hand: a wiring line, a chart row, a stage. */
     record ForSheet(String text) implements Entry {}

@@ -3,6 +3,7 @@ package anabion.desktop.probe;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.input.BadInput;
 import anabion.core.job.AlterationKind;
+import anabion.core.job.LooseKind;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import java.time.Duration;
@@ -66,9 +67,26 @@ public final class ProbeParser {
                     case "connect" -> new Entry.Connect(rest);
                     case "should" -> should(rest);
                     case "waits" -> new Entry.WaitsFor(rest);
+                    case "borrowed" -> loose(LooseKind.BORROWED, rest);
+                    case "wanted" -> loose(LooseKind.WANTED, rest);
+                    case "accident" -> loose(LooseKind.ACCIDENT, rest);
+                    case "settled" -> new Entry.Settle(named(rest));
                     case "timer" -> timer(rest);
                     default -> null;
                 });
+    }
+
+    private static Entry loose(LooseKind kind, String rest) {
+        String[] words = named(rest).split("\\s+", 2);
+        return new Entry.Loose(kind, words[0], words.length > 1 ? words[1].strip() : "");
+    }
+
+    private static String named(String rest) {
+        if (rest.isEmpty())
+            throw BadInput.at("")
+                    .because("a part, or what it is, belongs here")
+                    .so("type it like borrowed V4 from the Moor, or settled V4");
+        return rest;
     }
 
     private static Entry should(String rest) {

@@ -17,6 +17,7 @@ import anabion.core.job.WorkOrder;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
+import anabion.core.recap.Plan;
 import anabion.core.signal.CircuitCheck;
 import anabion.core.signal.PlateCircuit;
 import anabion.core.tree.Extra;
@@ -40,6 +41,7 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
@@ -67,6 +69,7 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<History> history =
             new SimpleObjectProperty<>(new History(Optional.empty(), Optional.empty()));
     private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
+    private final Plans plans = new Plans(this);
     private Consumer<Throwable> trouble = t -> {};
 
     public Session(Workshop workshop) {
@@ -127,6 +130,26 @@ public final class Session implements AutoCloseable {
     /** What of the library's changes can be undone. */
     public ObjectProperty<History> typeHistory() {
         return typeHistory;
+    }
+
+    /** The recap of the set on the bench; empty while it is not asked for. */
+    public ObjectProperty<Optional<Plan>> plan() {
+        return plans.plan();
+    }
+
+    /** Why there is no plan, in words; empty where there is one or none is wanted. */
+    public ObjectProperty<String> planTrouble() {
+        return plans.trouble();
+    }
+
+    /** The recapping school of the workshop, in the words of {@link anabion.core.recap.Policy}. */
+    public ObjectProperty<String> shopSchool() {
+        return plans.shop();
+    }
+
+    /** Computes something on the compute worker. */
+    public <T> CompletableFuture<T> compute(Supplier<T> work) {
+        return compute.run(work);
     }
 
     /** Changes the workshop's own types, and the sets with them. */
@@ -326,7 +349,7 @@ public final class Session implements AutoCloseable {
 
     /** Completes once everything asked of the workers so far has been computed. */
     public CompletableFuture<Void> computed() {
-        return CompletableFuture.allOf(compute.run(() -> 0), checks.run(() -> 0));
+        return CompletableFuture.allOf(compute.run(() -> 0), checks.run(() -> 0), plans.done());
     }
 
     private void check() {
@@ -360,6 +383,7 @@ public final class Session implements AutoCloseable {
     @Override
     public void close() {
         compute.close();
+        plans.close();
         checks.close();
         storage.close();
     }

@@ -140,6 +140,7 @@ public final class ShelfPlace extends BorderPane {
             timers.getChildren()
                     .add(new VBox(Texts.wrapped(s.name(), "medium"), Texts.wrapped(s.next(), "soft", "small")));
         }
+        loose();
         timers.getChildren().add(Texts.rule());
         timers.getChildren().add(Texts.label(session.say("shelf.timers"), "soft", "small", "medium"));
         if (session.timers().get().isEmpty())
@@ -154,6 +155,22 @@ public final class ShelfPlace extends BorderPane {
                     .add(new VBox(
                             Texts.wrapped(left(session, t), "medium"),
                             Texts.wrapped(name + ": " + t.label(), "soft", "small")));
+        }
+    }
+
+    /** What is borrowed, wanted or went wrong on any set. */
+    private void loose() {
+        boolean first = true;
+        for (Summary s : session.shelf().get()) {
+            if (s.place() != Place.SHELF) continue;
+            for (String l : s.loose()) {
+                if (first)
+                    timers.getChildren()
+                            .addAll(Texts.rule(), Texts.label(session.say("ui.loose-ends"), "soft", "small", "medium"));
+                first = false;
+                timers.getChildren()
+                        .add(new VBox(Texts.wrapped(l, "medium"), Texts.wrapped(s.name(), "soft", "small")));
+            }
         }
     }
 

@@ -1,12 +1,15 @@
 package anabion.desktop.shell;
 
 import anabion.core.input.BadInput;
+import anabion.core.job.LooseEnd;
+import anabion.core.tree.Extra;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
 import anabion.workshop.Timer;
 import java.util.List;
+import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 
 /** Carries out what was typed in the probe line of the Bench. */
@@ -29,6 +32,17 @@ final class Entries {
         if (entry instanceof Entry.WaitsFor w)
             return session.putJob(
                     session.say("ui.change.waits"), session.need().job().withWaitsFor(w.what()));
+        if (entry instanceof Entry.Loose l) {
+            LooseEnd end = new LooseEnd(
+                    UUID.randomUUID(), session.clock().instant(), l.kind(), l.part(), l.detail(), false, Extra.NONE);
+            return session.putJob(
+                    session.say("loose." + l.kind().code(), l.part()),
+                    session.need().job().with(end));
+        }
+        if (entry instanceof Entry.Settle s)
+            return session.putJob(
+                    session.say("ui.change.settled", s.part()),
+                    session.need().job().settled(s.part()));
         if (entry instanceof Entry.StartTimer t) {
             Timer timer = Timer.starting(session.need().id(), t.label(), t.length(), session.clock());
             return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));

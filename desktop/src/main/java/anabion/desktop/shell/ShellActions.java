@@ -1,6 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.device.DeviceLibrary;
+import anabion.core.input.BadInput;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
@@ -13,6 +14,7 @@ import anabion.workshop.OwnLibrary;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Summary;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.report.BenchSheet;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -87,6 +89,7 @@ final class ShellActions {
         a.add("photo", "Shortcut+P", this::photo);
         a.add("pdf", "Shortcut+E", () -> export("pdf"));
         a.add("html", "Shortcut+Shift+E", () -> export("html"));
+        a.add("bench-sheet", "Shortcut+J", this::benchSheet);
         a.add("archive-file", "Shortcut+S", () -> export("zip"));
         a.add("archive", "Shortcut+Shift+A", () -> move(Place.ARCHIVE));
         a.add("trash", "Shortcut+Delete", () -> move(Place.TRASH));
@@ -215,6 +218,26 @@ final class ShellActions {
         SetRecord set = session.need();
         files.toSave(session.say("action." + (kind.equals("zip") ? "archive-file" : kind)), Export.name(set, kind))
                 .ifPresent(file -> shell.export(new Export(set, session.words().get(), kind, file), file));
+    }
+
+    /** The recap as a page to print. */
+    private void benchSheet() {
+        SetRecord set = session.need();
+        String page = session.plan()
+                .get()
+                .map(p -> new BenchSheet(
+                                set.chassis().name(),
+                                p,
+                                set.job().recap(),
+                                session.words().get())
+                        .html())
+                .orElseThrow(() ->
+                        BadInput.at("").because(session.say("recap.no-plan")).so(session.say("recap.no-plan.remedy")));
+        files.toSave(session.say("action.bench-sheet"), Export.name(set, "recap.html"))
+                .ifPresent(file -> {
+                    FileTrouble.saying(() -> Files.writeString(file, page, StandardCharsets.UTF_8));
+                    shell.probe().say(session.say("ui.exported", file.getFileName()));
+                });
     }
 
     private void photo() {

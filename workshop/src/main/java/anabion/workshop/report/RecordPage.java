@@ -4,6 +4,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.WorkOrder;
@@ -13,11 +14,14 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
+import anabion.core.recap.PartTest;
+import anabion.core.recap.Piece;
 import anabion.core.words.Words;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /** What stands on the record's page, in words, ready for the template. */
@@ -61,6 +65,27 @@ public final class RecordPage {
             String style,
             boolean expected,
             List<String> needle) {}
+
+    /** A part that came out, what it was and measured, and what went in. */
+    public record Casualty(String part, String was, String measured, String now) {}
+
+    /** All parts that were renewed, in the order of the work. */
+    public List<Casualty> casualties() {
+        List<Casualty> found = new ArrayList<>();
+        Map<String, PartTest> tests = set.job().recap().last();
+        for (Alteration a : set.job().fitted().last().values()) {
+            if (a.kind() != AlterationKind.RENEWED) continue;
+            Optional<Part> part = set.chassis().part(a.part());
+            String was = part.map(p -> (p.printed() + " " + p.role()).strip()).orElse("");
+            List<String> measured = new ArrayList<>();
+            for (Piece c : Piece.of(set.chassis()))
+                if (c.part().reference().equals(a.part()) && tests.containsKey(c.key()))
+                    measured.add((c.sectioned() ? c.key() + " " : "")
+                            + words.say(tests.get(c.key()).verdict(c).words()));
+            found.add(new Casualty(a.part(), was, String.join(", ", measured), a.detail()));
+        }
+        return found;
+    }
 
     public String title() {
         return set.chassis().name();
@@ -185,6 +210,9 @@ public final class RecordPage {
         List<String> all = new ArrayList<>();
         set.job().fitted().openEnds().forEach(a -> all.add(alteration(a, words)));
         set.job().fitted().temporary().forEach(a -> all.add(alteration(a, words)));
+        set.job()
+                .unsettled()
+                .forEach(l -> all.add((words.say("loose." + l.kind().code(), l.part()) + " " + l.detail()).strip()));
         return all;
     }
 

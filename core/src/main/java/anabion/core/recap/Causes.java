@@ -1,0 +1,58 @@
+package anabion.core.recap;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.engine.Engine;
+import anabion.core.engine.FaultList;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Setting;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What can have destroyed a part: every single fault of the set that makes the part take several times the power, or a rectifier several times
+ * the current, that it takes in a sound set. Nothing new is fitted in its place before one of these is found.
+ */
+public final class Causes {
+    /** How many times the usual power counts as destroying. */
+    private static final double TIMES = 2.5;
+
+    private static final int MOST = 8;
+
+    private Causes() {}
+
+    /** A fault and how many times its usual load the part then takes. */
+    public record Cause(Fault fault, double times) {}
+
+    /** The worst first, eight at most. */
+    public static List<Cause> of(Chassis chassis, Part burnt) {
+        Engine engine = new Engine();
+        Setting usual = Setting.of(chassis.supply().volts());
+        double sound = load(engine.solve(chassis, usual), burnt);
+        List<Cause> found = new ArrayList<>();
+        for (Fault f : FaultList.of(chassis)) {
+            if (f.part().equals(burnt.reference())) continue;
+            Operating o = engine.solve(chassis, usual.withFaults(List.of(f)));
+            if (!o.converged()) continue;
+            double times = load(o, burnt) / Math.max(sound, 1e-9);
+            if (times > TIMES) found.add(new Cause(f, times));
+        }
+        found.sort(Comparator.comparingDouble(Cause::times).reversed());
+        return found.stream().limit(MOST).toList();
+    }
+
+    /** Watts of a resistor or winding; amperes of a rectifier. */
+    private static double load(Operating o, Part part) {
+        if (part.component() instanceof Component.Device)
+            return o.supplies().values().stream()
+                    .mapToDouble(c -> c.effective())
+                    .max()
+                    .orElse(0);
+        Map<String, Double> watts = o.watts();
+        return watts.getOrDefault(part.reference(), 0.0);
+    }
+}

@@ -1,0 +1,129 @@
+package anabion.desktop.sheet;
+
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
+import anabion.core.recap.Item;
+import anabion.core.recap.Labels;
+import anabion.core.recap.PartTest;
+import anabion.core.recap.Piece;
+import anabion.core.recap.Plan;
+import anabion.core.recap.RecapLog;
+import anabion.core.recap.Stress;
+import anabion.core.words.Phrase;
+import anabion.desktop.control.CanView;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Below the list: why the lit part is replaced so, what it bears, what else would do; its can, if it is part of one. */
+final class RecapDetail extends HBox {
+    private static final double HEIGHT = 150;
+
+    private final Session session;
+    private final VBox words = new VBox(1);
+    private final ScrollPane scroll = new ScrollPane(words);
+    private final CanView can = new CanView();
+
+    RecapDetail(Session session) {
+        super(16);
+        this.session = session;
+        setAlignment(Pos.TOP_LEFT);
+        setPadding(new Insets(8, 14, 10, 14));
+        HBox.setHgrow(scroll, Priority.ALWAYS);
+        words.setMinWidth(0);
+        getChildren().setAll(scroll);
+        setMinHeight(HEIGHT);
+        setPrefHeight(HEIGHT);
+        setMaxHeight(HEIGHT);
+        setMinWidth(0);
+        scroll.setFitToWidth(true);
+        scroll.setFocusTraversable(false);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setMinWidth(0);
+        getStyleClass().add("detail");
+    }
+
+    void blank(String text) {
+        words.getChildren().setAll(Texts.wrapped(text, "soft"));
+        getChildren().setAll(scroll);
+    }
+
+    void show(Item i, Plan plan, RecapLog log) {
+        words.getChildren().clear();
+        add(
+                i.key() + ": " + session.say("recap.role." + i.role().code()) + ", " + say(i.why()) + ". "
+                        + capital(say(i.choice().rule())) + ".",
+                "medium");
+        add(stress(i.piece(), i.stress()), "small");
+        for (Phrase w : i.choice().warnings()) add(say(w) + ".", "brick", "small");
+        for (Item.Neighbour n : i.neighbours()) add(neighbour(n), "soft", "small");
+        Optional.ofNullable(log.last().get(i.key()))
+                .map((PartTest t) -> say(t.verdict(i.piece()).words()))
+                .ifPresent(t -> add(session.say("recap.tested", t), "small"));
+        if (i.piece().sectioned()) {
+            can.show(sections(i, plan, log), i.piece().minus());
+            getChildren().setAll(scroll, can);
+        } else getChildren().setAll(scroll);
+    }
+
+    private void add(String text, String... styles) {
+        words.getChildren().add(Texts.wrapped(text, styles));
+    }
+
+    private String say(Phrase phrase) {
+        return session.words().get().say(phrase);
+    }
+
+    private static String capital(String text) {
+        return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+
+    private String stress(Piece c, Stress s) {
+        String printed = c.rating() > 0 ? Figures.fixed(c.rating(), 0) + " V" : session.say("recap.no-rating");
+        String worst = Figures.fixed(s.worst(), 0);
+        boolean alternates = s.peak() > 1.2 * Math.max(Math.abs(s.high()), Math.abs(s.start()));
+        String said = alternates
+                ? session.say("recap.stress-peak", Figures.volts(s.normal()), worst, printed)
+                : session.say(
+                        "recap.stress",
+                        Figures.volts(s.normal()),
+                        Figures.volts(s.high()),
+                        Figures.volts(s.start()),
+                        worst,
+                        printed);
+        return s.ripple() > 0
+                ? said + " " + session.say("recap.ripple", Figures.si(new Quantity(s.ripple(), Unit.AMPERE)))
+                : said;
+    }
+
+    /** {@code 22 µF (+38 %): ripple 17.9 V, 3 in stock}. */
+    private String neighbour(Item.Neighbour n) {
+        List<String> said = new ArrayList<>(n.effect().stream().map(this::say).toList());
+        if (n.stock() > 0) said.add(session.say("recap.in-stock", n.stock()));
+        String off =
+                (n.deviation() >= 0 ? "+" : "") + Figures.percent(n.deviation()).replace('-', '−');
+        return Labels.farads(n.farads()) + " (" + off + ")" + (said.isEmpty() ? "" : ": " + String.join(", ", said));
+    }
+
+    private List<CanView.Section> sections(Item lit, Plan plan, RecapLog log) {
+        List<CanView.Section> found = new ArrayList<>();
+        for (Item i : plan.items())
+            if (i.piece().part().equals(lit.piece().part()))
+                found.add(new CanView.Section(
+                        i.key(),
+                        Labels.farads(i.piece().farads()),
+                        i.piece().plus(),
+                        log.marks().getOrDefault(i.key(), ""),
+                        i.key().equals(lit.key())));
+        return found;
+    }
+}

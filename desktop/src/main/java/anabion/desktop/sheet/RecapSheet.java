@@ -1,0 +1,345 @@
+package anabion.desktop.sheet;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.input.BadInput;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.Job;
+import anabion.core.recap.Causes;
+import anabion.core.recap.Choice;
+import anabion.core.recap.Item;
+import anabion.core.recap.Kind;
+import anabion.core.recap.Labels;
+import anabion.core.recap.Plan;
+import anabion.core.recap.Policy;
+import anabion.core.recap.RecapLine;
+import anabion.core.recap.RecapLog;
+import anabion.core.recap.Tick;
+import anabion.core.tree.Extra;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.VBox;
+
+/** What to renew, in order, ticked off as it is done. */
+public final class RecapSheet implements Sheet {
+    private static final double TIGHT_BELOW = 700;
+    private static final int CHANGES = 4;
+
+    private final Session session;
+    private final Runnable changed;
+    private final BorderPane pane = new BorderPane();
+    private final RecapRows rows;
+    private final RecapDetail detail;
+    private final ListView<RecapRows.Line> list = new ListView<>();
+    private final Label school = Texts.label("", "soft");
+    private final Label note = Texts.wrapped("", "soft", "small");
+    private final VBox top = new VBox();
+    private Optional<Plan> shown = Optional.empty();
+
+    /** @param changed called when another row is lit */
+    public RecapSheet(Session session, Runnable changed) {
+        this.session = session;
+        this.changed = changed;
+        rows = new RecapRows(session);
+        detail = new RecapDetail(session);
+        pane.getStyleClass().add("sheet");
+        Label title = Texts.label(session.say("step.recap"), "title");
+        title.setMinWidth(Label.USE_PREF_SIZE);
+        HBox head = new HBox(14, title, school);
+        head.setAlignment(Pos.BASELINE_LEFT);
+        head.setPadding(new Insets(12, 14, 4, 14));
+        note.setPadding(new Insets(0, 14, 4, 14));
+        top.getChildren().setAll(head, note, rows.head());
+        list.setFixedCellSize(31);
+        list.setFocusTraversable(false);
+        list.setId("recap-list");
+        list.setAccessibleText(session.say("step.recap"));
+        list.setCellFactory(v -> new LineCell());
+        list.getSelectionModel().selectedIndexProperty().addListener((o, a, b) -> lit());
+        pane.setMinWidth(0);
+        top.setMinWidth(0);
+        school.setMinWidth(0);
+        pane.setTop(top);
+        pane.setCenter(list);
+        pane.setBottom(detail);
+        pane.widthProperty().addListener((o, a, b) -> {
+            if (rows.tight(b.doubleValue() < TIGHT_BELOW)) rebuild();
+        });
+        session.plan().addListener((o, a, b) -> planned(b));
+        session.part().addListener((o, a, b) -> b.ifPresent(this::partInHand));
+        session.set().addListener((o, a, b) -> {
+            list.refresh();
+            shown.ifPresent(p -> school.setText(school(p)));
+            lit();
+        });
+        session.words().addListener((o, a, b) -> rebuild());
+        say("");
+        rebuild();
+    }
+
+    private void say(String text) {
+        note.setText(text);
+        note.setManaged(!text.isEmpty());
+        note.setVisible(!text.isEmpty());
+    }
+
+    /** A new plan; where only the school differs, what that changes is said. */
+    private void planned(Optional<Plan> plan) {
+        if (plan.isPresent()
+                && shown.isPresent()
+                && !plan.get().policy().equals(shown.get().policy())
+                && plan.get().items().size() == shown.get().items().size()) {
+            List<String> changes = plan.get().since(shown.get()).stream()
+                    .map(session.words().get()::say)
+                    .toList();
+            String more =
+                    changes.size() > CHANGES ? " " + session.say("recap.more-changes", changes.size() - CHANGES) : "";
+            say(
+                    changes.isEmpty()
+                            ? session.say("recap.no-changes")
+                            : changes.stream().limit(CHANGES).collect(Collectors.joining("; ")) + more);
+        } else if (plan.isEmpty()) say("");
+        rebuild();
+    }
+
+    private void rebuild() {
+        shown = session.plan().get();
+        int at = list.getSelectionModel().getSelectedIndex();
+        top.getChildren().set(2, rows.head());
+        list.getItems().setAll(shown.map(rows::lines).orElse(List.of()));
+        Label empty = Texts.wrapped(
+                session.say(
+                        session.planTrouble().get().isEmpty() ? "recap.empty" : "recap.trouble",
+                        session.planTrouble().get()),
+                "soft");
+        empty.setPadding(new Insets(0, 14, 0, 14));
+        list.setPlaceholder(empty);
+        school.setText(shown.map(this::school).orElse(""));
+        select(Math.max(0, at), 1);
+        lit();
+    }
+
+    private String school(Plan plan) {
+        long done = plan.items().stream()
+                .filter(i -> log().ticks(i.key()).contains(Tick.FITTED))
+                .count();
+        Policy p = plan.policy();
+        return session.say(
+                "recap.school",
+                done,
+                plan.renewed(),
+                session.say("recap.scope." + p.scope().code()),
+                session.say("recap.cans." + p.cans().code()),
+                session.say("recap.rounding." + p.rounding().code()));
+    }
+
+    private RecapLog log() {
+        return session.set().get().map(s -> s.job().recap()).orElse(RecapLog.NONE);
+    }
+
+    /** Lights the next line of a part at or behind a place. */
+    private void select(int from, int step) {
+        for (int at = from; at >= 0 && at < list.getItems().size(); at += step)
+            if (!list.getItems().get(at).key().isEmpty()) {
+                list.getSelectionModel().select(at);
+                list.scrollTo(Math.max(0, at - 5));
+                return;
+            }
+    }
+
+    private Optional<RecapRows.Line> line() {
+        return Optional.ofNullable(list.getSelectionModel().getSelectedItem())
+                .filter(l -> !l.key().isEmpty());
+    }
+
+    /** A part that was taken in hand elsewhere is lit here too. */
+    private void partInHand(String reference) {
+        if (line().filter(l -> reference(l.key()).equals(reference)).isPresent()) return;
+        list.getItems().stream()
+                .filter(l -> reference(l.key()).equals(reference))
+                .findFirst()
+                .ifPresent(l -> goTo(l.key()));
+    }
+
+    private static String reference(String key) {
+        return key.replaceFirst("\\.\\d+$", "");
+    }
+
+    private void lit() {
+        line().ifPresentOrElse(
+                        l -> l.item()
+                                .ifPresentOrElse(
+                                        i -> detail.show(i, shown.orElseThrow(), log()), () -> detail.blank(l.text())),
+                        () -> detail.blank(session.say("recap.hint")));
+        line().ifPresent(l -> session.part().set(Optional.of(reference(l.key()))));
+        changed.run();
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return line().map(RecapRows.Line::key).orElse(session.say("step.recap"));
+    }
+
+    @Override
+    public String prompt() {
+        return next().orElse(session.say("recap.prompt"));
+    }
+
+    /** The line that Enter offers: the next thing to tick for the lit part. */
+    private Optional<String> next() {
+        Optional<RecapRows.Line> line = line();
+        if (line.isEmpty()
+                || line.get()
+                        .item()
+                        .filter(i -> i.choice().action() == Choice.Action.KEEP)
+                        .isPresent()) return Optional.empty();
+        String key = line.get().key();
+        boolean polar = line.get()
+                .item()
+                .filter(i -> i.choice().kind() == Kind.ELECTROLYTIC)
+                .isPresent();
+        for (Tick t : Tick.values()) {
+            if (log().ticks(key).contains(t) || (t == Tick.POLARITY && !polar)) continue;
+            return Optional.of(t.code() + " " + key + (t == Tick.MEASURED ? " " : ""));
+        }
+        return Optional.empty();
+    }
+
+    @Override
+    public String edit() {
+        return next().orElse("");
+    }
+
+    @Override
+    public void moved(KeyCode key) {
+        int by = key == KeyCode.DOWN ? 1 : -1;
+        select(list.getSelectionModel().getSelectedIndex() + by, by);
+    }
+
+    @Override
+    public void goTo(String key) {
+        for (int n = 0; n < list.getItems().size(); n++)
+            if (list.getItems().get(n).key().equalsIgnoreCase(key)) {
+                list.getSelectionModel().select(n);
+                list.scrollTo(Math.max(0, n - 5));
+            }
+    }
+
+    @Override
+    public CompletableFuture<?> entered(String line) {
+        String[] words = line.strip().split("\\s+");
+        String verb = words[0].toLowerCase(Locale.ROOT);
+        if (words.length == 1 && !verb.equals("school")) {
+            goTo(words[0]);
+            return CompletableFuture.completedFuture(null);
+        }
+        if (verb.equals("burst")) return causes(words[1].toUpperCase(Locale.ROOT));
+        if (verb.equals("shop-school"))
+            return shop(String.join(" ", List.of(words).subList(1, words.length)));
+        SetRecord set = session.need();
+        Job job = set.job()
+                .withRecap(RecapLine.edit(
+                        line, set.job().recap(), set.chassis(), session.clock().instant()));
+        return session.putJob(
+                session.say("ui.change.recap", line.strip()),
+                altered(job, verb, words[1 % words.length], set.chassis()));
+    }
+
+    private CompletableFuture<?> shop(String words) {
+        Policy.USUAL.with(words);
+        session.shopSchool().set(words);
+        session.remember("school", words);
+        return CompletableFuture.completedFuture(null);
+    }
+
+    /** A part that comes out is an open end, one that goes in is renewed: both stand in the set's history. */
+    private Job altered(Job job, String verb, String key, Chassis chassis) {
+        String reference = reference(key.toUpperCase(Locale.ROOT));
+        AlterationKind kind = verb.equals("removed") ? AlterationKind.REMOVED : AlterationKind.RENEWED;
+        if ((!verb.equals("removed") && !verb.equals("fitted"))
+                || chassis.part(reference).isEmpty()) return job;
+        Alteration last = job.fitted().last().get(reference);
+        if (last != null && last.kind() == kind && key.indexOf('.') > 0) return job;
+        String what = shown.flatMap(p -> p.item(key.toUpperCase(Locale.ROOT)))
+                .map(Item::choice)
+                .filter(c -> kind == AlterationKind.RENEWED)
+                .map(Labels::of)
+                .orElse("");
+        return job.altered(
+                new Alteration(UUID.randomUUID(), session.clock().instant(), reference, kind, what, Extra.NONE));
+    }
+
+    /** What can have destroyed a part, so that nothing new goes in before it is found. */
+    private CompletableFuture<?> causes(String reference) {
+        Chassis chassis = session.need().chassis();
+        Part part = chassis.part(reference).orElseThrow(() -> BadInput.at(reference)
+                .because(session.say("ui.no-part"))
+                .so(session.say("ui.no-part.remedy")));
+        return session.compute(() -> Causes.of(chassis, part))
+                .thenAccept(found -> Platform.runLater(() -> {
+                    String all = found.stream()
+                            .map(c -> session.say(
+                                    "recap.cause",
+                                    c.fault().text(),
+                                    anabion.core.quantity.Figures.fixed(c.times(), c.times() < 10 ? 1 : 0)))
+                            .collect(Collectors.joining(", "));
+                    say(session.say(found.isEmpty() ? "recap.no-causes" : "recap.causes", reference, all));
+                }));
+    }
+
+    @Override
+    public String copy() {
+        return list.getItems().stream()
+                .map(l -> l.key().isEmpty()
+                        ? l.text()
+                        : l.key() + "\t"
+                                + l.item()
+                                        .map(i -> i.piece().part().printed() + "\t" + Labels.of(i.choice()))
+                                        .orElse(l.text()))
+                .collect(Collectors.joining("\n"));
+    }
+
+    @Override
+    public List<String[]> hints() {
+        return List.of(
+                new String[] {"Enter", session.say("recap.hint.enter")},
+                new String[] {"Ctrl J", session.say("recap.hint.print")});
+    }
+
+    /** One line. */
+    private final class LineCell extends ListCell<RecapRows.Line> {
+        LineCell() {
+            setPrefWidth(0);
+        }
+
+        @Override
+        protected void updateItem(RecapRows.Line line, boolean empty) {
+            super.updateItem(line, empty);
+            setText(null);
+            setGraphic(empty || line == null ? null : rows.row(line, log()));
+        }
+    }
+}
