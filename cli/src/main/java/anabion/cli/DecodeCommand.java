@@ -1,9 +1,8 @@
 package anabion.cli;
 
-import anabion.core.quantity.ColourBands;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Figures;
-import anabion.core.quantity.Notation;
+import anabion.core.quantity.Markings;
 import anabion.core.quantity.Quantity;
 import anabion.core.tree.TreeWriter;
 import java.util.LinkedHashMap;
@@ -38,7 +37,7 @@ final class DecodeCommand implements Callable<Integer> {
     @Override
     public Integer call() {
         String joined = String.join(" ", text);
-        Decoded d = ColourBands.looksLike(joined) ? ColourBands.decode(joined) : Notation.decode(joined);
+        Decoded d = Markings.decode(joined);
         spec.commandLine().getOut().print(json ? TreeWriter.text(tree(d)) : plain(d));
         spec.commandLine().getOut().flush();
         return Main.FINE;

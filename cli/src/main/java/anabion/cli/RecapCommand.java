@@ -1,6 +1,7 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.format.StockCodec;
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -68,7 +69,7 @@ final class RecapCommand implements Callable<Integer> {
         if (!Files.isRegularFile(stock))
             throw BadInput.at(stock.toString()).because("there is no such file").so("name a CSV file");
         try (Reader in = Files.newBufferedReader(stock, StandardCharsets.UTF_8)) {
-            return Stock.read(in);
+            return StockCodec.read(in);
         }
     }
 

@@ -97,8 +97,8 @@ public final class AnabionApp extends Application {
     private static Map<String, String> settings(Workshop w) {
         Map<String, String> all = new LinkedHashMap<>();
         for (String name :
-                new String[] {"window", "theme", "scale", "words", "motion", "school", "last.set", "last.step"})
-            w.setting(name).ifPresent(v -> all.put(name, v));
+                new String[] {"window", "theme", "scale", "words", "motion", "school", "stock", "last.set", "last.step"
+                }) w.setting(name).ifPresent(v -> all.put(name, v));
         return all;
     }
 
@@ -125,6 +125,7 @@ public final class AnabionApp extends Application {
         if (!words.isEmpty())
             session.words().set(new Words(new Vocabulary(words.startsWith("valve"), words.endsWith("old"))));
         session.shopSchool().set(remembered.getOrDefault("school", ""));
+        session.stock().set(remembered.getOrDefault("stock", ""));
         String last = remembered.getOrDefault("last.set", "");
         if (last.isEmpty()) return;
         UUID id = UUID.fromString(last);

@@ -2,10 +2,9 @@ package anabion.core.format;
 
 import anabion.core.job.LooseEnd;
 import anabion.core.job.LooseKind;
-import anabion.core.recap.PartTest;
-import anabion.core.recap.RecapLog;
-import anabion.core.recap.Role;
-import anabion.core.recap.Tick;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import anabion.core.job.Tick;
 import anabion.core.tree.Fields;
 import anabion.core.tree.Writing;
 import java.util.EnumSet;
@@ -19,8 +18,6 @@ final class RecapCodec {
     private RecapCodec() {}
 
     static RecapLog read(Fields f) {
-        Map<String, Role> roles = new LinkedHashMap<>();
-        f.texts("roles").forEach((key, code) -> roles.put(key, code(f, "roles", Role.values(), code)));
         Map<String, Set<Tick>> ticks = new LinkedHashMap<>();
         f.texts("ticks").forEach((key, codes) -> {
             Set<Tick> set = EnumSet.noneOf(Tick.class);
@@ -28,7 +25,12 @@ final class RecapCodec {
             ticks.put(key, set);
         });
         return new RecapLog(
-                f.text("school", ""), roles, ticks, f.texts("marks"), f.list("tests", RecapCodec::tested), f.extra());
+                f.text("school", ""),
+                f.texts("roles"),
+                ticks,
+                f.texts("marks"),
+                f.list("tests", RecapCodec::tested),
+                f.extra());
     }
 
     private static <E extends Enum<E> & anabion.core.tree.Coded> E code(Fields f, String name, E[] all, String code) {
@@ -61,15 +63,13 @@ final class RecapCodec {
     }
 
     static Map<String, Object> write(RecapLog log) {
-        Map<String, String> roles = new LinkedHashMap<>();
-        log.roles().forEach((key, role) -> roles.put(key, role.code()));
         Map<String, String> ticks = new LinkedHashMap<>();
         log.ticks()
                 .forEach((key, set) ->
                         ticks.put(key, set.stream().map(Tick::code).collect(Collectors.joining(" "))));
         return new Writing()
                 .text("school", log.school())
-                .map("roles", roles)
+                .map("roles", log.roles())
                 .map("ticks", ticks)
                 .map("marks", log.marks())
                 .list("tests", log.tests().stream().map(RecapCodec::tested).toList())

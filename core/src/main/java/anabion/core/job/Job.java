@@ -1,6 +1,5 @@
 package anabion.core.job;
 
-import anabion.core.recap.RecapLog;
 import anabion.core.tree.Extra;
 import java.util.ArrayList;
 import java.util.Comparator;

@@ -1,7 +1,6 @@
 package anabion.core.job;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.recap.Tick;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.List;

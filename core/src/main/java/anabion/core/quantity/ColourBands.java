@@ -35,6 +35,15 @@ public final class ColourBands {
             this.tolerance = tolerance;
         }
 
+        /** The figure, or below zero the power of ten that a metallic colour stands for. */
+        int exponent() {
+            return exponent;
+        }
+
+        double tolerance() {
+            return tolerance;
+        }
+
         static Optional<Colour> named(String word) {
             String upper = word.toUpperCase(Locale.ROOT);
             for (Colour c : values()) if (c.name().equals(upper)) return Optional.of(c);

@@ -25,7 +25,8 @@ final class Batches {
         this.around = around;
     }
 
-    List<Plan.Batch> of(List<Item> items, List<Plan.ResistorItem> resistors, List<SeleniumSwap> swaps) {
+    List<Plan.Batch> of(
+            List<Item> items, List<Plan.ResistorItem> resistors, List<Plan.TubeItem> tubes, List<SeleniumSwap> swaps) {
         List<Item> todo = items.stream()
                 .filter(i -> i.choice().action() != Choice.Action.KEEP)
                 .toList();
@@ -46,6 +47,9 @@ final class Batches {
             if (r.action() != Choice.Action.KEEP)
                 rest.computeIfAbsent(stage(r.part().reference()), s -> new ArrayList<>())
                         .add(r.part().reference());
+        for (Plan.TubeItem t : tubes)
+            rest.computeIfAbsent(stage(t.part().reference()), s -> new ArrayList<>())
+                    .add(t.part().reference());
         List<Plan.Batch> batches = new ArrayList<>();
         add(
                 batches,

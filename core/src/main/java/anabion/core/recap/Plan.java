@@ -10,10 +10,16 @@ import java.util.Optional;
  *
  * @param items every capacitor of the set, in the order of its parts
  * @param resistors those that want attention
+ * @param tubes those that tested below their reject line
  * @param swaps metal rectifiers that have a silicon diode and a resistor waiting for them
  */
 public record Plan(
-        Policy policy, List<Item> items, List<ResistorItem> resistors, List<SeleniumSwap> swaps, List<Batch> batches) {
+        Policy policy,
+        List<Item> items,
+        List<ResistorItem> resistors,
+        List<TubeItem> tubes,
+        List<SeleniumSwap> swaps,
+        List<Batch> batches) {
     /**
      * Parts that are done before the next test.
      *
@@ -35,7 +41,11 @@ public record Plan(
             Choice.Action action,
             Phrase rule) {}
 
+    /** A tube that tested bad, with the best spare; the words say both. */
+    public record TubeItem(anabion.core.chassis.Part part, Phrase test, Phrase spare) {}
+
     public Plan {
+        tubes = List.copyOf(tubes);
         items = List.copyOf(items);
         resistors = List.copyOf(resistors);
         swaps = List.copyOf(swaps);

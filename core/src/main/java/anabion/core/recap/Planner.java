@@ -10,9 +10,11 @@ import anabion.core.device.Section;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.engine.Sockets;
+import anabion.core.job.PartTest;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Series;
 import anabion.core.recap.Choice.Action;
+import anabion.core.signal.Frequencies;
 import anabion.core.supply.Cycle;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
@@ -85,27 +87,50 @@ public final class Planner {
         }
         List<SeleniumSwap> swaps = SeleniumSwap.of(chassis, stresses.normal());
         List<Plan.ResistorItem> resistors = resistors();
-        return new Plan(
-                policy, items, resistors, swaps, new Batches(chassis, policy, around).of(items, resistors, swaps));
+        List<Plan.TubeItem> tubes = tubes();
+        List<Plan.Batch> batches = new Batches(chassis, policy, around).of(items, resistors, tubes, swaps);
+        return new Plan(policy, items, resistors, tubes, swaps, batches);
     }
 
     // --- the school ---
 
     private Choice bySchool(Piece c, Role role, Choice choice) {
         Optional<PartTest> test = Optional.ofNullable(tests.get(c.key()));
-        boolean failed = test.filter(t -> t.verdict(c).fails()).isPresent();
+        boolean failed = test.filter(t -> Tested.of(t, c).fails()).isPresent();
         if (failed && choice.action() != Action.RENEW)
-            return choice.with(Action.RENEW, test.orElseThrow().verdict(c).words());
+            return resonant(
+                    c,
+                    role,
+                    choice.with(Action.RENEW, Tested.of(test.orElseThrow(), c).words()));
         if (choice.action() != Action.RENEW || role.rule() == Role.Rule.SAFETY) return choice;
         boolean passed = test.isPresent() && !failed;
         if (policy.scope() == Policy.Scope.TESTED) {
             if (failed) return choice;
             return passed
-                    ? choice.with(Action.KEEP, test.get().verdict(c).words())
+                    ? choice.with(Action.KEEP, Tested.of(test.get(), c).words())
                     : choice.with(Action.TEST, Phrase.of("recap.rule.test", choice.rule()));
         }
         boolean young = c.kind() == Kind.FILM || c.kind() == Kind.CERAMIC;
         return young && !failed ? choice.with(Action.TEST, Phrase.of("recap.rule.young")) : choice;
+    }
+
+    /** A tuning mica that failed: C = 1/((2πf)²·L) of the coil across it, where its inductance is known; else as it was. */
+    private Choice resonant(Piece c, Role role, Choice choice) {
+        if (role != Role.IF_TUNING) return choice;
+        double hertz = Frequencies.intermediate(chassis, Optional.empty()).orElse(0.0);
+        double henries = around.henries(c.plus(), c.minus());
+        if (hertz <= 0 || henries <= 0) return choice;
+        double w = 2 * Math.PI * hertz;
+        double farads = 1 / (w * w * henries);
+        return new Choice(
+                choice.action(),
+                Kind.MICA,
+                farads,
+                choice.volts(),
+                choice.safety(),
+                choice.pair(),
+                Phrase.of("recap.rule.resonance", Labels.farads(farads), Figures.fixed(hertz / 1000, 0)),
+                choice.warnings());
     }
 
     // --- the rectifier's limit ---
@@ -234,6 +259,22 @@ public final class Planner {
             return List.of(Phrase.of("recap.effect.time", Figures.fixed(1000 * item.seen() * farads, 0)));
         double corner = 1 / (2 * Math.PI * item.seen() * farads);
         return List.of(Phrase.of("recap.effect.corner", Figures.fixed(corner, corner < 10 ? 2 : 0)));
+    }
+
+    private List<Plan.TubeItem> tubes() {
+        List<Plan.TubeItem> found = new ArrayList<>();
+        for (Part p : chassis.parts()) {
+            Optional<PartTest> test = Optional.ofNullable(tests.get(p.reference()))
+                    .filter(t -> p.device().isPresent());
+            if (test.filter(t -> Tested.of(t).fails()).isEmpty()) continue;
+            String type = p.device().orElseThrow().type();
+            Phrase spare = stock.best(type)
+                    .map(s -> Phrase.of(
+                            "recap.spare", type, Figures.fixed(s.emission(), 0), Figures.fixed(s.reject(), 0)))
+                    .orElse(Phrase.of("recap.no-spare", type));
+            found.add(new Plan.TubeItem(p, Tested.of(test.get()).words(), spare));
+        }
+        return found;
     }
 
     // --- resistors ---

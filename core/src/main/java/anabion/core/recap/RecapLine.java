@@ -4,6 +4,9 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import anabion.core.job.Tick;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.tree.Extra;
@@ -20,7 +23,7 @@ import java.util.UUID;
  * <pre>
  * removed C14    fitted C14    polarity C23    photo C14    untick C14 fitted
  * measured C14 9n8    esr C18.1 2.4    leak C18.1 1.2mA@300 good 0.2mA    emission V4 62/50    gain Q4 80/40
- * role C4 tone    role C4 auto    mark C18.1 square    school tested restuff
+ * role C4 tone    role C4 auto    mark C18.1 square    can C18 24x70    school tested restuff
  * </pre>
  */
 public final class RecapLine {
@@ -36,6 +39,7 @@ public final class RecapLine {
             "emission",
             "gain",
             "role",
+            "can",
             "mark",
             "school");
 
@@ -64,16 +68,27 @@ public final class RecapLine {
             throw BadInput.at("\"" + verb + "\"").because("not known here").so("use " + String.join(", ", WORDS));
         if (rest.isEmpty())
             throw BadInput.at(verb).because("the part is missing").so("write it like " + verb + " C14");
+        if (verb.equals("can")) return can(rest, log, chassis);
         String key = key(rest.get(0), chassis);
         List<String> more = rest.subList(1, rest.size());
         return switch (verb) {
             case "removed", "fitted", "polarity", "photo" -> log.ticked(key, tick(verb), true);
             case "untick" -> log.ticked(key, tick(need(more, "the tick")), false);
-            case "role" -> log.withRole(key, role(need(more, "the role")));
+            case "role" -> log.withRole(key, role(need(more, "the role")).map(Role::code));
             case "mark" -> log.withMark(key, String.join(" ", more));
             default ->
                 log.tested(new RecapLog.Tested(UUID.randomUUID(), now, test(verb, key, more, chassis), Extra.NONE));
         };
+    }
+
+    /** {@code can C18 24x70}: the inside of a can. */
+    private static RecapLog can(List<String> words, RecapLog log, Chassis chassis) {
+        String reference = words.get(0).toUpperCase(Locale.ROOT);
+        if (Piece.of(chassis).stream().noneMatch(p -> p.part().reference().equals(reference)))
+            throw BadInput.at(reference).because("there is no such capacitor").so("name a can of this set");
+        String size = String.join("", words.subList(1, words.size()));
+        CanFit.of(size);
+        return log.withMark(reference, size);
     }
 
     /** The key of a capacitor or the reference of another part. */
@@ -102,7 +117,8 @@ public final class RecapLine {
 
     private static Optional<Role> role(String word) {
         if (word.equalsIgnoreCase("auto")) return Optional.empty();
-        for (Role r : Role.values()) if (r.code().equals(word.toLowerCase(Locale.ROOT))) return Optional.of(r);
+        Optional<Role> named = Role.named(word.toLowerCase(Locale.ROOT));
+        if (named.isPresent()) return named;
         throw BadInput.at(word)
                 .because("no role")
                 .so("use auto or one of "

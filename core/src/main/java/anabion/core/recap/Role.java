@@ -2,6 +2,7 @@ package anabion.core.recap;
 
 import anabion.core.tree.Coded;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What a capacitor does in its circuit, and so by which rule it is replaced. */
 public enum Role implements Coded {
@@ -31,6 +32,12 @@ public enum Role implements Coded {
     RECTIFIER_BUFFER(Rule.SAME),
     SPARK(Rule.SAME),
     UNKNOWN(Rule.SAME);
+
+    /** A role by its code; empty for one of another release. */
+    public static Optional<Role> named(String code) {
+        for (Role r : values()) if (r.code().equals(code)) return Optional.of(r);
+        return Optional.empty();
+    }
 
     /** How the new value may differ from the old one. */
     public enum Rule {

@@ -1,22 +1,12 @@
 package anabion.core.recap;
 
-import anabion.core.format.Table;
-import anabion.core.input.BadInput;
-import anabion.core.quantity.Decoded;
-import anabion.core.quantity.Notation;
-import anabion.core.quantity.Unit;
-import java.io.IOException;
-import java.io.Reader;
-import java.util.ArrayList;
-import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 
 /** The capacitors in the drawer. */
-public record Stock(List<Line> lines) {
-    public static final Stock NONE = new Stock(List.of());
+public record Stock(List<Line> lines, List<Spare> spares) {
+    public static final Stock NONE = new Stock(List.of(), List.of());
 
     private static final double CLOSE = 1e-6;
 
@@ -25,42 +15,28 @@ public record Stock(List<Line> lines) {
      */
     public record Line(Kind kind, double farads, double volts, String klass, int count) {}
 
+    /**
+     * A tube in the drawer.
+     *
+     * @param emission in the tester's own scale
+     * @param reject the least that is good
+     */
+    public record Spare(String type, double emission, double reject) {
+        double share() {
+            return reject > 0 ? emission / reject : 0;
+        }
+    }
+
     public Stock {
         lines = List.copyOf(lines);
+        spares = List.copyOf(spares);
     }
 
-    /**
-     * Reads {@code kind,value,count} and optionally {@code class}; the value carries its rating: {@code film,10n/630,8}.
-     *
-     * @throws BadInput with line and field
-     */
-    public static Stock read(Reader in) throws IOException {
-        List<Line> lines = new ArrayList<>();
-        for (Table.Row row : Table.read(in, Set.of("kind", "value", "count"), Set.of("class"))) lines.add(line(row));
-        return new Stock(lines);
-    }
-
-    private static Line line(Table.Row row) {
-        String kind = row.need("kind").toLowerCase(Locale.ROOT);
-        Kind found = Arrays.stream(Kind.values())
-                .filter(k -> k.code().equals(kind))
-                .findFirst()
-                .orElseThrow(() -> row.trouble(
-                        "kind", "\"" + kind + "\" is no kind of part", "use film, electrolytic, mica or ceramic"));
-        Decoded d = decoded(row);
-        String count = row.need("count").strip();
-        if (!count.matches("\\d{1,6}"))
-            throw row.trouble("count", "\"" + count + "\" is no count", "write a whole number");
-        double volts = d.rating().map(r -> r.value()).orElse(0.0);
-        return new Line(found, d.value(), volts, row.get("class").toUpperCase(Locale.ROOT), Integer.parseInt(count));
-    }
-
-    private static Decoded decoded(Table.Row row) {
-        try {
-            return Notation.decode(row.need("value"), Unit.FARAD);
-        } catch (BadInput e) {
-            throw row.trouble("value", e.what(), e.remedy());
-        }
+    /** The best tested spare of a type; none that is below its reject line. */
+    public Optional<Spare> best(String type) {
+        return spares.stream()
+                .filter(s -> s.type().equalsIgnoreCase(type) && s.share() >= 1)
+                .max(Comparator.comparingDouble(Spare::share));
     }
 
     /** What is there of a kind, bears the volts and lies between two values; the nearest to the wanted one first. */
@@ -69,8 +45,7 @@ public record Stock(List<Line> lines) {
                 .filter(l -> l.kind() == kind && l.count() > 0 && l.klass().equals(klass))
                 .filter(l ->
                         l.farads() >= least * (1 - CLOSE) && l.farads() <= most * (1 + CLOSE) && l.volts() >= volts)
-                .sorted(java.util.Comparator.comparingDouble(
-                        l -> Math.abs(Math.log(l.farads() / Math.sqrt(least * most)))))
+                .sorted(Comparator.comparingDouble(l -> Math.abs(Math.log(l.farads() / Math.sqrt(least * most)))))
                 .toList();
     }
 

@@ -6,6 +6,7 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
+import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
@@ -218,6 +219,18 @@ final class Surroundings {
     boolean winding(String a, String b) {
         return windings().stream()
                 .anyMatch(w -> (w[0].equals(a) && w[1].equals(b)) || (w[0].equals(b) && w[1].equals(a)));
+    }
+
+    /** Inductance of the winding across two nets; 0 where none is stated. */
+    double henries(String a, String b) {
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w)
+                for (Winding x : w.windings()) {
+                    String from = p.nets().getOrDefault(x.from(), "");
+                    String to = p.nets().getOrDefault(x.to(), "");
+                    if ((from.equals(a) && to.equals(b)) || (from.equals(b) && to.equals(a))) return x.henries();
+                }
+        return 0;
     }
 
     boolean wound(String net) {

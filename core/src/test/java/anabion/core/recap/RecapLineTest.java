@@ -10,6 +10,9 @@ import anabion.core.input.BadInput;
 import anabion.core.job.Job;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.LooseKind;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import anabion.core.job.Tick;
 import anabion.core.tree.Extra;
 import java.time.Instant;
 import java.util.List;
@@ -39,10 +42,11 @@ class RecapLineTest {
                 "role C7 tone",
                 "role C7 auto",
                 "mark C18.1 half-moon",
-                "school tested restuff");
+                "school tested restuff",
+                "can C18 24 x 70");
         assertThat(log.ticks("C14")).containsExactly(Tick.FITTED);
-        assertThat(log.roles()).containsOnlyKeys("C4").containsValue(Role.TONE);
-        assertThat(log.marks()).containsEntry("C18.1", "half-moon");
+        assertThat(log.roles()).containsOnlyKeys("C4").containsValue("tone");
+        assertThat(log.marks()).containsEntry("C18.1", "half-moon").containsEntry("C18", "24x70");
         assertThat(Policy.USUAL.with(log.school()).scope()).isEqualTo(Policy.Scope.TESTED);
     }
 
@@ -78,6 +82,8 @@ class RecapLineTest {
         "emission V4 lots/50, no number",
         "untick C14 soup, nothing to tick",
         "school guess, guess",
+        "can C18 huge, no size",
+        "can R3 24x70, no such capacitor",
         "dance C14, not known"
     })
     void whatCannotBeReadIsSaid(String line, String said) {

@@ -9,7 +9,9 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
 import anabion.core.engine.SharedSets;
+import anabion.core.format.StockCodec;
 import anabion.core.input.BadInput;
+import anabion.core.job.PartTest;
 import anabion.core.words.Phrase;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -229,35 +231,31 @@ class RecapTest {
                 .filter(p -> p.key().equals("C18.1"))
                 .findFirst()
                 .orElseThrow();
-        PartTest.Verdict v = new PartTest("C18.1", what, amount, good, volts).verdict(c);
+        Tested.Verdict v = Tested.of(new PartTest("C18.1", what, amount, good, volts), c);
         assertThat(v.fails()).isEqualTo(fails);
         assertThat(new Words(Vocabulary.STANDARD).say(v.words())).doesNotContain("recap.");
     }
 
     @Test
     void tubesAndResistorsAreJudgedToo() {
-        assertThat(new PartTest("V4", PartTest.What.EMISSION, 40, 50, 0)
-                        .verdict()
+        assertThat(Tested.of(new PartTest("V4", PartTest.What.EMISSION, 40, 50, 0))
                         .fails())
                 .isTrue();
-        assertThat(new PartTest("V4", PartTest.What.EMISSION, 62, 50, 0)
-                        .verdict()
+        assertThat(Tested.of(new PartTest("V4", PartTest.What.EMISSION, 62, 50, 0))
                         .fails())
                 .isFalse();
         Component.Resistor r = new Component.Resistor(220e3, 0.1, 0.5);
-        assertThat(new PartTest("R13", PartTest.What.VALUE, 260e3, 0, 0)
-                        .verdict(r, 0.1)
+        assertThat(Tested.of(new PartTest("R13", PartTest.What.VALUE, 260e3, 0, 0), r, 0.1)
                         .fails())
                 .isTrue();
-        assertThat(new PartTest("R13", PartTest.What.VALUE, 260e3, 0, 0)
-                        .verdict(r, 0.2)
+        assertThat(Tested.of(new PartTest("R13", PartTest.What.VALUE, 260e3, 0, 0), r, 0.2)
                         .fails())
                 .isFalse();
     }
 
     @Test
     void neighboursShowWhatTheyChangeAndWhatTheDrawerHolds() throws IOException {
-        Stock stock = Stock.read(new StringReader(
+        Stock stock = StockCodec.read(new StringReader(
                 "kind,value,count,class\nfilm,10n/630,8,\nelectrolytic,22u/450,2,\nceramic,4n7/250,3,Y2\n"));
         Plan plan = Planner.plan(halcyon, Policy.USUAL, stock);
         Item coupling = item(plan, "C14");
@@ -287,9 +285,57 @@ class RecapTest {
                 "kind,count;film,8 | value"
             })
     void aStockListThatCannotBeReadSaysWhere(String csv, String said) {
-        assertThatThrownBy(() -> Stock.read(new StringReader(csv.replace(';', '\n'))))
+        assertThatThrownBy(() -> StockCodec.read(new StringReader(csv.replace(';', '\n'))))
                 .isInstanceOf(BadInput.class)
                 .hasMessageContaining(said);
+    }
+
+    @Test
+    void aWornTubeIsNamedWithTheBestSpareInTheDrawer() throws IOException {
+        Stock stock = StockCodec.read(new StringReader(
+                "kind,value,count\ntube,6AQ5 71/50,1\ntube,6AQ5 88/50,1\ntube,6AQ5 30/50,1\ntube,6X4 40/60,1\n"));
+        Map<String, PartTest> tests = Map.of(
+                "V4", new PartTest("V4", PartTest.What.EMISSION, 35, 50, 0),
+                "V5", new PartTest("V5", PartTest.What.EMISSION, 20, 60, 0),
+                "V2", new PartTest("V2", PartTest.What.EMISSION, 80, 50, 0));
+        Plan plan = Planner.plan(halcyon, Policy.USUAL, stock, Map.of(), tests);
+        assertThat(plan.tubes()).extracting(t -> t.part().reference()).containsExactly("V4", "V5");
+        assertThat(new Words(Vocabulary.STANDARD).say(plan.tubes().get(0).spare()))
+                .contains("88");
+        assertThat(plan.tubes().get(1).spare().key()).as("a dead spare is none").isEqualTo("recap.no-spare");
+        assertThat(plan.batches().stream().flatMap(b -> b.keys().stream())).contains("V4", "V5");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"24x70, true", "14x70, false", "40x25, false", "18x20, false"})
+    void newOnesGoIntoAnOldCanOrDoNot(String size, boolean fits) {
+        Plan plan = plan("halcyon", "restuff");
+        List<Choice> both =
+                List.of(item(plan, "C18.1").choice(), item(plan, "C18.2").choice());
+        assertThat(CanFit.of(size).takes(both)).isEqualTo(fits);
+        assertThatThrownBy(() -> CanFit.of("large")).isInstanceOf(BadInput.class);
+    }
+
+    /** 1/((2π·465 kHz)²·1.17 mH) = 100 pF. */
+    @Test
+    void aTuningMicaThatFailedIsChosenByResonanceWhereItsCoilIsKnown() {
+        List<Part> parts = new ArrayList<>();
+        for (Part p : halcyon.parts()) {
+            if (!p.reference().equals("L3")) {
+                parts.add(p);
+                continue;
+            }
+            List<anabion.core.chassis.Winding> windings = new ArrayList<>();
+            for (var w : ((Component.Windings) p.component()).windings())
+                windings.add(new anabion.core.chassis.Winding(
+                        w.id(), w.name(), w.from(), w.to(), w.ohms(), 1.1714e-3, w.volts(), w.extra()));
+            parts.add(p.withComponent(new Component.Windings(windings)));
+        }
+        Map<String, PartTest> tests = Map.of("C8", new PartTest("C8", PartTest.What.VALUE, 60e-12, 0, 0));
+        Choice c = item(Planner.plan(halcyon.withParts(parts), Policy.USUAL, Stock.NONE, Map.of(), tests), "C8")
+                .choice();
+        assertThat(c.rule().key()).isEqualTo("recap.rule.resonance");
+        assertThat(c.value()).isCloseTo(100e-12, within(0.2e-12));
     }
 
     @Test

@@ -36,6 +36,7 @@ public final class LibraryPlace extends BorderPane {
     private String filter = "";
     private String lit = "";
     private int asked;
+    private boolean inSight;
     /** While the list is filled anew its selection says nothing about what was wanted. */
     private boolean rebuilding;
 
@@ -60,14 +61,23 @@ public final class LibraryPlace extends BorderPane {
         BorderPane.setMargin(sheet, new Insets(0, 10, 0, 0));
         setLeft(sheet);
         setCenter(card);
-        session.library().addListener((o, a, b) -> rebuild());
+        session.library().addListener((o, a, b) -> changed());
         session.set().addListener((o, a, b) -> {
             if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) lit = "";
-            rebuild();
+            changed();
         });
-        session.condition().addListener((o, a, b) -> chosen().ifPresent(this::light));
-        session.words().addListener((o, a, b) -> rebuild());
-        rebuild();
+        session.condition().addListener((o, a, b) -> changed());
+        session.words().addListener((o, a, b) -> changed());
+    }
+
+    /** Only while it is in sight does it follow what changes elsewhere. */
+    public void inSight(boolean seen) {
+        inSight = seen;
+        changed();
+    }
+
+    private void changed() {
+        if (inSight) rebuild();
     }
 
     /** Narrows the list by one typed word; a line of several words is meant for the lit type and leaves it alone. */

@@ -1,15 +1,20 @@
 package anabion.desktop.session;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.format.StockCodec;
 import anabion.core.input.BadInput;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
 import anabion.core.job.Step;
-import anabion.core.recap.PartTest;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Planner;
 import anabion.core.recap.Policy;
-import anabion.core.recap.RecapLog;
 import anabion.core.recap.Role;
 import anabion.core.recap.Stock;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
@@ -22,18 +27,25 @@ final class Plans implements AutoCloseable {
     private final Latest worker = new Latest();
     private final ObjectProperty<Optional<Plan>> plan = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<String> trouble = new SimpleObjectProperty<>("");
+    private final ObjectProperty<String> stock = new SimpleObjectProperty<>("");
     private final ObjectProperty<String> shop = new SimpleObjectProperty<>("");
     private Optional<Ground> planned = Optional.empty();
 
     /** What a plan rests on. */
     private record Ground(
-            Chassis chassis, String school, String shop, Map<String, Role> roles, Map<String, PartTest> tests) {}
+            Chassis chassis,
+            String school,
+            String shop,
+            String stock,
+            Map<String, String> roles,
+            Map<String, PartTest> tests) {}
 
     Plans(Session session) {
         this.session = session;
         session.set().addListener((o, a, b) -> look());
         session.step().addListener((o, a, b) -> look());
         shop.addListener((o, a, b) -> look());
+        stock.addListener((o, a, b) -> look());
     }
 
     ObjectProperty<Optional<Plan>> plan() {
@@ -42,6 +54,10 @@ final class Plans implements AutoCloseable {
 
     ObjectProperty<String> trouble() {
         return trouble;
+    }
+
+    ObjectProperty<String> stock() {
+        return stock;
     }
 
     ObjectProperty<String> shop() {
@@ -57,7 +73,7 @@ final class Plans implements AutoCloseable {
         if (session.step().get() != Step.RECAP) return;
         Chassis chassis = session.need().chassis();
         RecapLog log = session.need().job().recap();
-        Ground ground = new Ground(chassis, log.school(), shop.get(), log.roles(), log.last());
+        Ground ground = new Ground(chassis, log.school(), shop.get(), stock.get(), log.roles(), log.last());
         if (planned.filter(ground::equals).isPresent()) return;
         if (planned.filter(p -> p.chassis().id().equals(chassis.id())).isEmpty()) plan.set(Optional.empty());
         planned = Optional.of(ground);
@@ -72,7 +88,22 @@ final class Plans implements AutoCloseable {
 
     private static Plan plan(Ground g) {
         Policy policy = Policy.USUAL.with(g.shop()).with(g.school());
-        return Planner.plan(g.chassis(), policy, Stock.NONE, g.roles(), g.tests());
+        return Planner.plan(g.chassis(), policy, drawers(g.stock()), said(g.roles()), g.tests());
+    }
+
+    private static Map<String, Role> said(Map<String, String> codes) {
+        Map<String, Role> roles = new LinkedHashMap<>();
+        codes.forEach((key, code) -> Role.named(code).ifPresent(r -> roles.put(key, r)));
+        return roles;
+    }
+
+    private static Stock drawers(String csv) {
+        if (csv.isEmpty()) return Stock.NONE;
+        try {
+            return StockCodec.read(new StringReader(csv));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private void failed(Throwable t) {

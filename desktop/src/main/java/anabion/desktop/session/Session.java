@@ -147,6 +147,11 @@ public final class Session implements AutoCloseable {
         return plans.shop();
     }
 
+    /** What is in the workshop's drawers, as the CSV that {@link anabion.core.recap.Stock} reads. */
+    public ObjectProperty<String> stock() {
+        return plans.stock();
+    }
+
     /** Computes something on the compute worker. */
     public <T> CompletableFuture<T> compute(Supplier<T> work) {
         return compute.run(work);

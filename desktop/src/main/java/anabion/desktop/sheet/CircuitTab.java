@@ -52,7 +52,7 @@ final class CircuitTab extends StudyTab {
             if (Math.abs(a.getWidth() - b.getWidth()) > 1) fit();
         });
         session.condition().addListener((o, a, b) -> {
-            if (!band().equals(band)) rebuild();
+            if (pane.getScene() != null && !band().equals(band)) draw();
         });
     }
 
@@ -63,7 +63,14 @@ final class CircuitTab extends StudyTab {
 
     @Override
     int count() {
-        return parts.size();
+        return hasSet() ? chassis().stages().size() : 0;
+    }
+
+    /** Drawn only when it is looked at. */
+    @Override
+    Node node() {
+        draw();
+        return pane;
     }
 
     private Optional<Band> band() {
@@ -73,6 +80,10 @@ final class CircuitTab extends StudyTab {
 
     @Override
     void rebuild() {
+        // the drawing follows when it is looked at
+    }
+
+    private void draw() {
         Optional<Chassis> now = hasSet() ? Optional.of(chassis()) : Optional.empty();
         if (now.equals(drawn) && band().equals(band)) return;
         drawn = now;

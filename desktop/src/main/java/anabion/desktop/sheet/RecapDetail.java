@@ -1,15 +1,20 @@
 package anabion.desktop.sheet;
 
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Series;
 import anabion.core.quantity.Unit;
+import anabion.core.recap.CanFit;
+import anabion.core.recap.Choice;
 import anabion.core.recap.Item;
+import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
-import anabion.core.recap.PartTest;
 import anabion.core.recap.Piece;
 import anabion.core.recap.Plan;
-import anabion.core.recap.RecapLog;
 import anabion.core.recap.Stress;
+import anabion.core.recap.Tested;
 import anabion.core.words.Phrase;
 import anabion.desktop.control.CanView;
 import anabion.desktop.control.Texts;
@@ -17,6 +22,7 @@ import anabion.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.ScrollPane;
@@ -27,6 +33,8 @@ import javafx.scene.layout.VBox;
 /** Below the list: why the lit part is replaced so, what it bears, what else would do; its can, if it is part of one. */
 final class RecapDetail extends HBox {
     private static final double HEIGHT = 150;
+    /** Largest current while an old electrolytic is formed again, in amperes. */
+    private static final double FORMING = 5e-3;
 
     private final Session session;
     private final VBox words = new VBox(1);
@@ -67,9 +75,17 @@ final class RecapDetail extends HBox {
         for (Phrase w : i.choice().warnings()) add(say(w) + ".", "brick", "small");
         for (Item.Neighbour n : i.neighbours()) add(neighbour(n), "soft", "small");
         Optional.ofNullable(log.last().get(i.key()))
-                .map((PartTest t) -> say(t.verdict(i.piece()).words()))
+                .map((PartTest t) -> say(Tested.of(t, i.piece()).words()))
                 .ifPresent(t -> add(session.say("recap.tested", t), "small"));
+        if (i.choice().action() == Choice.Action.TEST && i.piece().kind() == Kind.ELECTROLYTIC)
+            add(formed(i.piece()), "small");
         if (i.piece().sectioned()) {
+            add(
+                    session.say(
+                                    "recap.can." + plan.policy().cans().code(),
+                                    i.piece().part().reference())
+                            + fit(i, plan, log),
+                    "small");
             can.show(sections(i, plan, log), i.piece().minus());
             getChildren().setAll(scroll, can);
         } else getChildren().setAll(scroll);
@@ -85,6 +101,32 @@ final class RecapDetail extends HBox {
 
     private static String capital(String text) {
         return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+
+    /** How an old electrolytic is formed again, and when it has passed. */
+    private String formed(Piece c) {
+        double volts = c.rating() > 0 ? c.rating() : 1;
+        double ohms = Series.E12.atOrAbove(volts / FORMING);
+        return session.say(
+                "recap.reform",
+                Figures.fixed(volts, 0),
+                Figures.si(new Quantity(ohms, Unit.OHM)),
+                Figures.si(new Quantity(Tested.formed(c, volts), Unit.AMPERE)));
+    }
+
+    /** Whether the new ones go into the can, where its size was given. */
+    private String fit(Item i, Plan plan, RecapLog log) {
+        String size = log.marks().getOrDefault(i.piece().part().reference(), "");
+        if (size.isEmpty()) return "";
+        List<Choice> choices = plan.items().stream()
+                .filter(x -> x.piece().part().equals(i.piece().part()))
+                .map(Item::choice)
+                .toList();
+        String cases = choices.stream()
+                .map(CanFit::usual)
+                .map(k -> Figures.fixed(k.diameter(), 0) + "×" + Figures.fixed(k.height(), 0))
+                .collect(Collectors.joining(" + "));
+        return " " + session.say(CanFit.of(size).takes(choices) ? "recap.fits" : "recap.fits-not", cases, size);
     }
 
     private String stress(Piece c, Stress s) {

@@ -1,5 +1,7 @@
 package anabion.desktop.sheet;
 
+import anabion.core.job.RecapLog;
+import anabion.core.job.Tick;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
@@ -8,9 +10,7 @@ import anabion.core.recap.Item;
 import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
-import anabion.core.recap.RecapLog;
 import anabion.core.recap.SeleniumSwap;
-import anabion.core.recap.Tick;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -77,6 +77,10 @@ final class RecapRows {
                 .map(r -> r.part().printed() + ": " + say(r.rule()) + ", "
                         + session.say("recap.watts", Figures.fixed(r.wanted(), r.wanted() < 1 ? 2 : 0)))
                 .findFirst()
+                .or(() -> plan.tubes().stream()
+                        .filter(t -> t.part().reference().equals(key))
+                        .map(t -> t.part().printed() + ": " + say(t.test()) + ", " + say(t.spare()))
+                        .findFirst())
                 .or(() -> plan.swaps().stream()
                         .filter(s -> s.part().reference().equals(key))
                         .map(this::swap)

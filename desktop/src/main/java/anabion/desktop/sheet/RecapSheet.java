@@ -2,10 +2,13 @@ package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.format.StockCodec;
 import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
+import anabion.core.job.RecapLog;
+import anabion.core.job.Tick;
 import anabion.core.recap.Causes;
 import anabion.core.recap.Choice;
 import anabion.core.recap.Item;
@@ -14,12 +17,13 @@ import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Policy;
 import anabion.core.recap.RecapLine;
-import anabion.core.recap.RecapLog;
-import anabion.core.recap.Tick;
 import anabion.core.tree.Extra;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -308,6 +312,19 @@ public final class RecapSheet implements Sheet {
                             .collect(Collectors.joining(", "));
                     say(session.say(found.isEmpty() ? "recap.no-causes" : "recap.causes", reference, all));
                 }));
+    }
+
+    /** A list of what is in the drawer: kept for the whole workshop. */
+    @Override
+    public CompletableFuture<?> paste(String text) {
+        try {
+            StockCodec.read(new StringReader(text));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        session.stock().set(text);
+        session.remember("stock", text);
+        return CompletableFuture.completedFuture(null);
     }
 
     @Override

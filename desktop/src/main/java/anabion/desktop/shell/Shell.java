@@ -162,6 +162,7 @@ public final class Shell extends StackPane {
             shelf.filter("");
             session.refreshShelf();
         }
+        library.inSight(to == Where.LIBRARY);
         top.show(where);
         showProbe();
         probe.field().requestFocus();

@@ -1,12 +1,12 @@
 package anabion.workshop.report;
 
+import anabion.core.job.RecapLog;
+import anabion.core.job.Tick;
 import anabion.core.quantity.Figures;
 import anabion.core.recap.Choice;
 import anabion.core.recap.Item;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
-import anabion.core.recap.RecapLog;
-import anabion.core.recap.Tick;
 import anabion.core.words.Words;
 import com.samskivert.mustache.Mustache;
 import java.io.IOException;

@@ -6,6 +6,7 @@ import anabion.core.chassis.PinNames;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
+import anabion.core.job.PartTest;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.WorkOrder;
 import anabion.core.quantity.Figures;
@@ -14,8 +15,8 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
-import anabion.core.recap.PartTest;
 import anabion.core.recap.Piece;
+import anabion.core.recap.Tested;
 import anabion.core.words.Words;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
@@ -81,7 +82,7 @@ public final class RecordPage {
             for (Piece c : Piece.of(set.chassis()))
                 if (c.part().reference().equals(a.part()) && tests.containsKey(c.key()))
                     measured.add((c.sectioned() ? c.key() + " " : "")
-                            + words.say(tests.get(c.key()).verdict(c).words()));
+                            + words.say(Tested.of(tests.get(c.key()), c).words()));
             found.add(new Casualty(a.part(), was, String.join(", ", measured), a.detail()));
         }
         return found;

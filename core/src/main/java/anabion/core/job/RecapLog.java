@@ -1,4 +1,4 @@
-package anabion.core.recap;
+package anabion.core.job;
 
 import anabion.core.tree.Extra;
 import java.time.Instant;
@@ -13,16 +13,16 @@ import java.util.Set;
 import java.util.UUID;
 
 /**
- * What was said, measured and done in the recap of one set. Keys are those of {@link Piece#key} or a part's reference.
+ * What was said, measured and done in the recap of one set. Keys are those of a capacitor ({@code C14}), a section ({@code C18.1}) or a part's reference.
  *
  * @param school words that differ from the workshop's usual policy; empty for none
- * @param roles said by hand
+ * @param roles said by hand: their codes
  * @param marks how a section of a can is marked: square, half-moon, red lead
  * @param tests all of them, the last of a part counts
  */
 public record RecapLog(
         String school,
-        Map<String, Role> roles,
+        Map<String, String> roles,
         Map<String, Set<Tick>> ticks,
         Map<String, String> marks,
         List<Tested> tests,
@@ -48,8 +48,8 @@ public record RecapLog(
     }
 
     /** @param role empty to go back to what the nets say */
-    public RecapLog withRole(String key, Optional<Role> role) {
-        Map<String, Role> more = new LinkedHashMap<>(roles);
+    public RecapLog withRole(String key, Optional<String> role) {
+        Map<String, String> more = new LinkedHashMap<>(roles);
         role.ifPresentOrElse(r -> more.put(key, r), () -> more.remove(key));
         return new RecapLog(school, more, ticks, marks, tests, extra);
     }

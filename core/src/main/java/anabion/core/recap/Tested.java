@@ -1,22 +1,14 @@
 package anabion.core.recap;
 
 import anabion.core.chassis.Component;
+import anabion.core.job.PartTest;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
-import anabion.core.tree.Coded;
 import anabion.core.words.Phrase;
-import java.util.Locale;
 
-/**
- * A part measured out of circuit, or a tube in a tester.
- *
- * @param key of the part or section
- * @param amount measured, in SI units; an emission in the tester's own scale
- * @param good what a known good one of the same size showed, or the tester's reject line; 0 for none
- * @param volts at which leakage was measured; 0 otherwise
- */
-public record PartTest(String key, What what, double amount, double good, double volts) {
+/** Judges tests of parts by stated limits. */
+public final class Tested {
     /** Leakage of several times a good one's fails. */
     static final double TIMES = 3;
     /** A new electrolytic leaks 0.01·C·V amperes at most; an old one that was formed again may leak this many times that. */
@@ -31,26 +23,15 @@ public record PartTest(String key, What what, double amount, double good, double
 
     private static final double HUNDRED = 2 * Math.PI * 100;
 
-    /** What was measured. */
-    public enum What implements Coded {
-        VALUE,
-        ESR,
-        LEAKAGE,
-        GAIN,
-        EMISSION;
-
-        @Override
-        public String code() {
-            return name().toLowerCase(Locale.ROOT);
-        }
-    }
+    private Tested() {}
 
     /** Whether it fails, and why or why not. */
     public record Verdict(boolean fails, Phrase words) {}
 
     /** The verdict on a capacitor, by stated limits. */
-    public Verdict verdict(Piece c) {
-        return switch (what) {
+    public static Verdict of(PartTest t, Piece c) {
+        double amount = t.amount();
+        return switch (t.what()) {
             case VALUE -> {
                 double off = amount / c.farads() - 1;
                 double low = c.kind() == Kind.ELECTROLYTIC ? -0.3 : -0.2;
@@ -66,34 +47,44 @@ public record PartTest(String key, What what, double amount, double good, double
                 double most = LOSS / (HUNDRED * c.farads());
                 yield verdict(amount > most, "esr", ohms(amount), ohms(most));
             }
-            case LEAKAGE -> leakage(c);
+            case LEAKAGE -> leakage(t, c);
             default -> new Verdict(false, Phrase.of("recap.tested.none"));
         };
     }
 
-    private Verdict leakage(Piece c) {
+    private static Verdict leakage(PartTest t, Piece c) {
+        double amount = t.amount();
+        double good = t.good();
+        double volts = t.volts();
         if (good > 0)
             return verdict(amount > TIMES * good, "leak-good", amperes(amount), amperes(good), Figures.fixed(TIMES, 0));
         if (c.kind() == Kind.ELECTROLYTIC) {
-            double most = OLD * (LEAKAGE * c.farads() * volts + FORMED);
+            double most = formed(c, volts);
             return verdict(amount > most, "leak", amperes(amount), amperes(most));
         }
         double seen = amount > 0 ? volts / amount : Double.POSITIVE_INFINITY;
         return verdict(seen < INSULATION, "insulation", ohms(Math.min(seen, 1e12)), ohms(INSULATION));
     }
 
+    /** What an old electrolytic may leak after it was formed again, in amperes. */
+    public static double formed(Piece c, double volts) {
+        return OLD * (LEAKAGE * c.farads() * volts + FORMED);
+    }
+
     /** The verdict on a tube: emission against the tester's reject line. */
-    public Verdict verdict() {
-        if (what == What.EMISSION && good > 0)
+    public static Verdict of(PartTest t) {
+        double amount = t.amount();
+        double good = t.good();
+        if (t.what() == PartTest.What.EMISSION && good > 0)
             return verdict(amount < good, "emission", Figures.fixed(amount, 0), Figures.fixed(good, 0));
-        if (what == What.GAIN && good > 0)
+        if (t.what() == PartTest.What.GAIN && good > 0)
             return verdict(amount < good, "gain", Figures.fixed(amount, 0), Figures.fixed(good, 0));
         return new Verdict(false, Phrase.of("recap.tested.none"));
     }
 
     /** The verdict on a resistor under a limit of drift. */
-    public Verdict verdict(Component.Resistor r, double drift) {
-        double off = amount / r.ohms() - 1;
+    public static Verdict of(PartTest t, Component.Resistor r, double drift) {
+        double off = t.amount() / r.ohms() - 1;
         return verdict(
                 Math.abs(off) > drift, "value", Figures.percent(off), Figures.percent(-drift), Figures.percent(drift));
     }
