@@ -110,12 +110,9 @@ public final class Roles {
     }
 
     private Optional<Found> screen(Piece c, String a, String b) {
-        if (!around.earthy(b)
-                || c.farads() >= SMOOTHS
-                        && around.fed(a)
-                        && !around.behind(a).isEmpty()
-                        && around.on(a, "g2").isPresent()
-                        && many(a)) return Optional.empty();
+        boolean rail =
+                c.farads() >= SMOOTHS && around.fed(a) && around.on(a, "g2").isPresent() && many(a);
+        if (!around.earthy(b) || rail) return Optional.empty();
         return around.on(a, "g2")
                 .filter(e -> !around.reservoir(a) && !many(a))
                 .map(e -> found(Role.SCREEN_BYPASS, a, e.part().reference()));

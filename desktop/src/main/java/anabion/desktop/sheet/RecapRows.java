@@ -164,11 +164,10 @@ final class RecapRows {
                 .filter(i -> i.choice().action() == Choice.Action.KEEP)
                 .isPresent();
         for (Tick t : Tick.values()) {
-            boolean blank = keeps
-                    || t == Tick.POLARITY
-                            && line.item()
-                                    .filter(i -> i.choice().kind() == Kind.ELECTROLYTIC)
-                                    .isEmpty();
+            boolean electrolytic = line.item()
+                    .filter(i -> i.choice().kind() == Kind.ELECTROLYTIC)
+                    .isPresent();
+            boolean blank = keeps || (t == Tick.POLARITY && !electrolytic);
             StackPane cell = new StackPane();
             cell.setMinWidth(columns.tick());
             cell.setPrefWidth(columns.tick());

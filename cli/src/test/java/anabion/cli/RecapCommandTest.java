@@ -1,0 +1,134 @@
+package anabion.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.format.ChassisCodec;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import anabion.workshop.demo.DemoWorkshop;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The recap without a window. */
+class RecapCommandTest {
+    @TempDir
+    Path folder;
+
+    private String out = "";
+    private String err = "";
+
+    private Path set(String name) throws IOException {
+        return Files.writeString(folder.resolve(name + ".json"), ChassisCodec.text(DemoWorkshop.chassis(name)));
+    }
+
+    private int run(Object... words) {
+        ByteArrayOutputStream o = new ByteArrayOutputStream();
+        ByteArrayOutputStream e = new ByteArrayOutputStream();
+        String[] args = List.of(words).stream().map(String::valueOf).toArray(String[]::new);
+        int code = Main.run(
+                args,
+                new PrintStream(o, true, StandardCharsets.UTF_8),
+                new PrintStream(e, true, StandardCharsets.UTF_8));
+        out = o.toString(StandardCharsets.UTF_8);
+        err = e.toString(StandardCharsets.UTF_8);
+        return code;
+    }
+
+    private Fields json() throws IOException {
+        return Fields.of(TreeReader.read(new ByteArrayInputStream(out.getBytes(StandardCharsets.UTF_8))), "");
+    }
+
+    private Map<String, Fields> items() throws IOException {
+        return json().objects("items").stream().collect(Collectors.toMap(f -> f.text("part"), Function.identity()));
+    }
+
+    @Test
+    void aPlanIsOneObjectWithEveryCapacitorAndItsReasons() throws IOException {
+        assertThat(run("recap", set("halcyon"), "--json")).isEqualTo(Main.FINDING);
+        Map<String, Fields> items = items();
+        assertThat(items).containsKeys("C14", "C18.1", "C18.2", "C1.1");
+        Fields coupling = items.get("C14");
+        assertThat(coupling.text("role")).isEqualTo("coupling");
+        assertThat(coupling.text("action")).isEqualTo("renew");
+        assertThat(coupling.number("value")).isEqualTo(10e-9, org.assertj.core.api.Assertions.within(1e-13));
+        assertThat(coupling.number("rating"))
+                .isGreaterThan(coupling.object("volts").number("worst"));
+        assertThat(items.get("C20").object("safety").text("class")).isEqualTo("Y2");
+        assertThat(items.get("C20").object("safety").number("touchAmperes")).isLessThan(0.5e-3);
+        assertThat(items.get("C18.1").number("rippleAmperes")).isPositive();
+        assertThat(json().objects("batches")).hasSizeGreaterThan(3);
+        assertThat(json().strings("warnings")).anyMatch(w -> w.contains("6X4"));
+    }
+
+    @Test
+    void theSameInPrintNamesBatchesTestsAndWarnings() throws IOException {
+        run("recap", set("halcyon"));
+        assertThat(out)
+                .contains(
+                        "1. At the mains", "2. Power section", "3. Output stage", "C14", "10 nF 630 V", "stay: ", "! ");
+        run("recap", set("rover"));
+        assertThat(out).contains("silicon diode", "in series", "the rail reaches");
+    }
+
+    @Test
+    void aPolicyAndADrawerChangeIt() throws IOException {
+        Path stock = Files.writeString(folder.resolve("stock.csv"), "kind,value,count,class\nfilm,10n/630,8,\n");
+        run("recap", set("halcyon"), "--policy", "tested,nearest", "--stock", stock, "--json");
+        assertThat(json().text("policy")).startsWith("tested");
+        assertThat(items().get("C14").text("action")).isEqualTo("test");
+        assertThat(items().get("C19").text("action")).isEqualTo("renew");
+        Optional<Fields> own = items().get("C14").objects("neighbours").stream()
+                .filter(n -> n.integer("stock", 0) == 8)
+                .findFirst();
+        assertThat(own).isPresent();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"brae", "lark", "trunk-road", "concerto"})
+    void everyDemoSetHasAPlanThatReadsToItsEnd(String name) throws IOException {
+        run("recap", set(name));
+        assertThat(err).isEmpty();
+        assertThat(out.lines().filter(l -> l.startsWith("   > "))).hasSizeGreaterThan(3);
+        assertThat(out).doesNotContain("recap.").doesNotContain("{0}").doesNotContain("NaN");
+    }
+
+    @ParameterizedTest
+    @CsvSource({"--policy guess, no school", "--stock nowhere.csv, no such file"})
+    void whatCannotBeReadIsSaid(String option, String said) throws IOException {
+        String[] words = option.split(" ");
+        assertThat(run("recap", set("halcyon"), words[0], words[1])).isEqualTo(Main.BAD_INPUT);
+        assertThat(err).contains(said);
+    }
+
+    @Test
+    void aSetWithoutACircuitIsRefused() throws IOException {
+        assertThat(run("recap", set("moor"), "--json")).isEqualTo(Main.BAD_INPUT);
+        assertThat(err).contains("\"error\"");
+    }
+
+    @Test
+    void oldMarkingsAreDecoded() throws IOException {
+        assertThat(run("decode", "body", "green", "end", "brown", "dot", "yellow", "--json"))
+                .isEqualTo(Main.FINE);
+        assertThat(json().number("value")).isEqualTo(510e3);
+        assertThat(run("decode", "mica", "white", "red", "green", "brown", "silver", "red"))
+                .isEqualTo(Main.FINE);
+        assertThat(out).startsWith("capacitor 250 pF");
+        assertThat(run("decode", "mica", "white")).isEqualTo(Main.BAD_INPUT);
+    }
+}

@@ -1,0 +1,31 @@
+package anabion.desktop.probe;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import anabion.core.input.BadInput;
+import anabion.core.job.LooseKind;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What must not be forgotten can be typed on any sheet. */
+class LooseEntriesTest {
+    @Test
+    void debtsWishesAndAccidentsAreWords() {
+        assertThat(ProbeParser.parse("borrowed V4 from the Moor", true))
+                .isEqualTo(new Entry.Loose(LooseKind.BORROWED, "V4", "from the Moor"));
+        assertThat(ProbeParser.parse("wanted EM81", false)).isEqualTo(new Entry.Loose(LooseKind.WANTED, "EM81", ""));
+        assertThat(ProbeParser.parse("accident C9 iron against it", true))
+                .isEqualTo(new Entry.Loose(LooseKind.ACCIDENT, "C9", "iron against it"));
+        assertThat(ProbeParser.parse("settled V4", true)).isEqualTo(new Entry.Settle("V4"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"borrowed", "wanted", "accident", "settled"})
+    void aWordAloneSaysWhatIsMissing(String line) {
+        assertThatThrownBy(() -> ProbeParser.parse(line, true))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("belongs here");
+    }
+}
