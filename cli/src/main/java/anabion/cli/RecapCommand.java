@@ -93,6 +93,8 @@ final class RecapCommand implements Callable<Integer> {
         List<String> kept = new ArrayList<>();
         for (Item i : plan.items()) if (i.choice().action() == Choice.Action.KEEP) kept.add(i.key());
         if (!kept.isEmpty()) out.append("stay: ").append(String.join(" ", kept)).append('\n');
+        if (!plan.swaps().isEmpty())
+            out.append("! ").append(words.say("recap.caution.selenium")).append('\n');
         plan.warnings().forEach(w -> out.append("! ").append(words.say(w)).append('\n'));
         return out.toString();
     }

@@ -35,6 +35,10 @@ final class Chooser {
     /** Leakage of a new electrolytic, amperes per farad and volt (the usual 0.01·C·V), and the share by which two may differ. */
     private static final double LEAKAGE = 0.01;
 
+    /** The volts of two in series divide unevenly by so much at most. */
+    private static final double UNEVEN = 1.15;
+
+    private static final double HIGHEST = 500;
     private static final double CLOSE = 0.05;
     private static final double LEAST = 0.8;
     /** Direct volts from which on an electrolytic has a right way round. */
@@ -165,8 +169,15 @@ final class Chooser {
      * (n·V_r − V)/((n − 1)·I) with n = 2 (from the sum of the currents at the middle; I after {@link #LEAKAGE}).
      */
     private Choice series(Piece c, double value, double needed, Phrase rule, List<Phrase> warnings) {
-        double each =
-                Series.electrolyticVolts(needed / 2 * 1.15).stream().findFirst().orElse(500.0);
+        Optional<Double> step =
+                Series.electrolyticVolts(needed / 2 * UNEVEN).stream().findFirst();
+        if (step.isEmpty()) {
+            List<Phrase> all = new ArrayList<>(warnings);
+            all.add(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)));
+            return new Choice(
+                    Action.RENEW, Kind.ELECTROLYTIC, value, HIGHEST, Optional.empty(), Optional.empty(), rule, all);
+        }
+        double each = step.get();
         double one = Series.E6.atOrAbove(2 * value);
         double ohms = Series.E12.atOrBelow((2 * each - needed) / (LEAKAGE * one * each));
         double watts = 2 * (needed / 2) * (needed / 2) / ohms;
@@ -177,7 +188,6 @@ final class Chooser {
                 Figures.fixed(needed, 0),
                 Figures.fixed(each, 0),
                 Figures.si(new Quantity(ohms, Unit.OHM))));
-        if (2 * each < needed) more.add(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)));
         return new Choice(
                 Action.RENEW,
                 Kind.ELECTROLYTIC,

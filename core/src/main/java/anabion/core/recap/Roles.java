@@ -80,7 +80,7 @@ public final class Roles {
     }
 
     private Optional<Found> rectifier(Piece c, String a, String b) {
-        boolean vibrates = around.near(a, "vibrator") || around.near(b, "vibrator");
+        boolean vibrates = around.vibrates();
         Optional<Electrode> plate = around.on(a, "a")
                 .filter(Electrode::rectifies)
                 .or(() -> around.on(b, "a").filter(Electrode::rectifies));
@@ -128,7 +128,8 @@ public final class Roles {
     private Optional<Found> ratio(Piece c, String a, String b) {
         if (c.farads() < 1e-6 || Math.abs(around.dc(a)) > QUIET || Math.abs(around.dc(b)) > QUIET)
             return Optional.empty();
-        boolean detector = around.on(a, "d").isPresent() || around.on(b, "d").isPresent();
+        boolean detector = around.on(a, "d").isPresent()
+                || (!around.isReference(b) && around.on(b, "d").isPresent());
         return detector ? is(Role.RATIO_STABILISER, a, b) : Optional.empty();
     }
 
@@ -154,6 +155,9 @@ public final class Roles {
         Optional<Electrode> grid =
                 around.on(a, "g1", "g3", "b", "gate").or(() -> around.on(b, "g1", "g3", "b", "gate"));
         if (around.earthy(a) || around.earthy(b)) return Optional.empty();
+        boolean back =
+                around.on(a, "k", "e").isPresent() || around.on(b, "k", "e").isPresent();
+        if (back && (around.fromOutput(a) || around.fromOutput(b))) return is(Role.FEEDBACK, a, b);
         boolean plateSide =
                 around.on(a, "a", "c").isPresent() || around.on(b, "a", "c").isPresent();
         if (grid.isPresent()) {

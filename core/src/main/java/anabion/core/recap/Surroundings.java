@@ -265,6 +265,18 @@ final class Surroundings {
                                 || p.nets().values().stream().anyMatch(this::speaker));
     }
 
+    /** The set has a vibrator. */
+    boolean vibrates() {
+        return chassis.parts().stream()
+                .anyMatch(p ->
+                        p.component() instanceof Component.Switch && p.role().startsWith("vibrator"));
+    }
+
+    /** Whether sound of the last stage is on a net: its plate, or the speaker's side of its transformer. */
+    boolean fromOutput(String net) {
+        return output(net) || speaker(net);
+    }
+
     /** Whether a device works into the speaker's transformer. */
     boolean works(Part device) {
         return device.nets().entrySet().stream()

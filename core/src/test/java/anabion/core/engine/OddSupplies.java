@@ -14,10 +14,10 @@ import java.util.Map;
 import java.util.UUID;
 
 /** Supplies that no demo set has. */
-enum OddSupplies {
+public enum OddSupplies {
     BRIDGE(230) {
         @Override
-        Chassis set() {
+        public Chassis set() {
             return fed(
                     TestSets.wired(
                             Arrangement.TRANSFORMER,
@@ -33,7 +33,7 @@ enum OddSupplies {
     /** Capacitor, clamp and rectifier from one side of the line. */
     COMMON_LINE(120) {
         @Override
-        Chassis set() {
+        public Chassis set() {
             return TestSets.wired(
                     Arrangement.HOT_CHASSIS,
                     "S1 off/on MAINS-N CHASSIS",
@@ -48,7 +48,7 @@ enum OddSupplies {
     /** Two reservoirs in series, each filled by its own rectifier. */
     IN_SERIES(230) {
         @Override
-        Chassis set() {
+        public Chassis set() {
             return fed(
                     TestSets.wired(
                             Arrangement.TRANSFORMER,
@@ -62,7 +62,7 @@ enum OddSupplies {
     },
     VIBRATOR(6.3) {
         @Override
-        Chassis set() {
+        public Chassis set() {
             return with(
                     TestSets.wired(
                             Arrangement.VIBRATOR,
@@ -86,7 +86,7 @@ enum OddSupplies {
         this.volts = volts;
     }
 
-    abstract Chassis set();
+    public abstract Chassis set();
 
     double volts() {
         return volts;

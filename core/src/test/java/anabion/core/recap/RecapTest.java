@@ -8,7 +8,10 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.WiringLine;
+import anabion.core.engine.OddSupplies;
 import anabion.core.engine.SharedSets;
+import anabion.core.format.ListCodec;
 import anabion.core.format.StockCodec;
 import anabion.core.input.BadInput;
 import anabion.core.job.PartTest;
@@ -288,6 +291,53 @@ class RecapTest {
         assertThatThrownBy(() -> StockCodec.read(new StringReader(csv.replace(';', '\n'))))
                 .isInstanceOf(BadInput.class)
                 .hasMessageContaining(said);
+    }
+
+    private static Item added(Chassis set, String... lines) {
+        Chassis grown = set;
+        for (String line : lines) grown = ListCodec.withPart(grown, WiringLine.parse(line, grown));
+        return item(
+                Planner.plan(grown, Policy.USUAL, Stock.NONE),
+                lines[lines.length - 1].split(" ")[0]);
+    }
+
+    @Test
+    void feedbackIsKnownByItsEnds() {
+        assertThat(added(halcyon, "R40 10k SPK V4.2", "C41 .05/200 SPK V4.2").role())
+                .isEqualTo(Role.FEEDBACK);
+    }
+
+    /** Exact to the per cent, and for at least 1.6 kV, whatever is printed. */
+    @Test
+    void aVibratorsBufferKeepsItsValueAndBearsItsSpikes() {
+        Chassis car = OddSupplies.VIBRATOR.set();
+        var s = car.supply();
+        Item buffer = added(
+                car.withSupply(new anabion.core.chassis.Supply(s.arrangement(), 6.3, s.hertz(), s.note(), s.extra())),
+                "C9 .0075/1000 S1A S2A");
+        assertThat(buffer.role()).isEqualTo(Role.VIBRATOR_BUFFER);
+        assertThat(buffer.choice().value()).isCloseTo(7.5e-9, within(1e-12));
+        assertThat(buffer.choice().volts()).isGreaterThanOrEqualTo(1600);
+    }
+
+    /** Its positive end is at the chassis: the other way round it is said. */
+    @Test
+    void aBackBiasFilterStandsWithItsPositiveEndAtTheChassis() {
+        Chassis lifted = halcyon.withParts(halcyon.parts().stream()
+                .map(p -> p.reference().equals("T1") ? tapLifted(p) : p)
+                .toList());
+        Item right = added(lifted, "R41 68 BM CHASSIS", "C42 25@25 CHASSIS BM");
+        assertThat(right.role()).isEqualTo(Role.BACK_BIAS);
+        assertThat(right.stress().normal()).isBetween(1.0, 12.0);
+        assertThat(right.choice().warnings()).extracting(Phrase::key).doesNotContain("recap.warn.reversed");
+        Item wrong = added(lifted, "R41 68 BM CHASSIS", "C42 25@25 BM CHASSIS");
+        assertThat(wrong.choice().warnings()).extracting(Phrase::key).contains("recap.warn.reversed");
+    }
+
+    private static Part tapLifted(Part t) {
+        var nets = new java.util.LinkedHashMap<>(t.nets());
+        nets.put("4", "BM");
+        return t.withReference(t.reference(), nets);
     }
 
     @Test

@@ -191,10 +191,19 @@ public final class RecapSheet implements Sheet {
         line().ifPresentOrElse(
                         l -> l.item()
                                 .ifPresentOrElse(
-                                        i -> detail.show(i, shown.orElseThrow(), log()), () -> detail.blank(l.text())),
+                                        i -> detail.show(i, shown.orElseThrow(), log()),
+                                        () -> detail.blank(l.text() + caution(l.key()))),
                         () -> detail.blank(session.say("recap.hint")));
         line().ifPresent(l -> session.part().set(Optional.of(reference(l.key()))));
         changed.run();
+    }
+
+    /** A metal rectifier is not taken out without its caution. */
+    private String caution(String key) {
+        boolean metal = shown.filter(p ->
+                        p.swaps().stream().anyMatch(s -> s.part().reference().equals(key)))
+                .isPresent();
+        return metal ? ". " + session.say("recap.caution.selenium") : "";
     }
 
     @Override
