@@ -21,8 +21,18 @@ public final class Main {
     static final int BAD_INPUT = 2;
     static final int FAILURE = 3;
 
-    private static final List<String> COMMANDS =
-            List.of("decode", "validate", "compare", "export", "solve", "ohms", "gains", "spread", "supply", "recap");
+    private static final List<String> COMMANDS = List.of(
+            "decode",
+            "validate",
+            "compare",
+            "export",
+            "solve",
+            "ohms",
+            "gains",
+            "spread",
+            "supply",
+            "recap",
+            "diagnose");
 
     private Main() {}
 
@@ -68,6 +78,7 @@ public final class Main {
             case "spread" -> new SpreadCommand();
             case "supply" -> new SupplyCommand();
             case "recap" -> new RecapCommand();
+            case "diagnose" -> new DiagnoseCommand();
             default -> throw new IllegalArgumentException(name);
         };
     }

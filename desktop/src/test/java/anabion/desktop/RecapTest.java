@@ -85,6 +85,10 @@ class RecapTest extends WindowCase {
         enter("C14");
         until("what the drawer has", () -> shows("8 in stock"));
         enter("emission V4 31/50");
+        until(
+                "it is in the plan",
+                () -> !session.plan().get().orElseThrow().tubes().isEmpty());
+        enter("V4");
         until("worn, with its spare", () -> shows("the best spare 6AQ5 tests 88"));
         enter("burst R3");
         until("its causes", () -> shows("C7:short"));

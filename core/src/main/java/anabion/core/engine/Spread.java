@@ -37,7 +37,8 @@ public record Spread(List<Reading> readings) {
             return Math.sqrt(shares.values().stream().mapToDouble(x -> x * x).sum());
         }
 
-        double covariance(Reading other) {
+        /** With another reading of the same spread, in volts squared. */
+        public double covariance(Reading other) {
             double sum = 0;
             for (Map.Entry<String, Double> e : shares.entrySet())
                 sum += e.getValue() * other.shares().getOrDefault(e.getKey(), 0.0);

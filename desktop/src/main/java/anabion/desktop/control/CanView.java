@@ -31,6 +31,8 @@ public final class CanView extends Region {
         setMinSize(WIDTH, 2 * RADIUS + 2 * TOP);
         setPrefSize(WIDTH, 2 * RADIUS + 2 * TOP);
         setMaxSize(WIDTH, 2 * RADIUS + 2 * TOP);
+        // words have a size only once a scene gives them their letters
+        sceneProperty().addListener((o, a, b) -> draw());
     }
 
     /** @param rim the net of the common end */
@@ -48,11 +50,14 @@ public final class CanView extends Region {
                 .append(s.net())
                 .append(". "));
         setAccessibleText(said + rim);
-        requestLayout();
+        draw();
     }
 
+    /** All is placed when it is shown. */
     @Override
-    protected void layoutChildren() {
+    protected void layoutChildren() {}
+
+    private void draw() {
         getChildren().clear();
         double cx = RADIUS + 6;
         double cy = RADIUS + TOP;
@@ -83,6 +88,7 @@ public final class CanView extends Region {
 
     private void place(Label label, double x, double y) {
         getChildren().add(label);
+        label.applyCss();
         label.autosize();
         label.relocate(x, y);
     }

@@ -36,6 +36,8 @@ public final class CurveView extends Region {
         clip.widthProperty().bind(widthProperty());
         clip.heightProperty().bind(heightProperty());
         setClip(clip);
+        widthProperty().addListener((o, a, b) -> draw());
+        heightProperty().addListener((o, a, b) -> draw());
     }
 
     /**
@@ -48,11 +50,14 @@ public final class CurveView extends Region {
         curves = Optional.of(family);
         watts = limit;
         working = set;
-        requestLayout();
+        draw();
     }
 
+    /** All is placed here; a drawing that changed its children while it is laid out would be laid out for ever. */
     @Override
-    protected void layoutChildren() {
+    protected void layoutChildren() {}
+
+    private void draw() {
         getChildren().clear();
         if (curves.isEmpty() || getWidth() < LEFT + RIGHT + 40) return;
         axes(curves.get());
@@ -94,6 +99,7 @@ public final class CurveView extends Region {
     private void place(Label label, double left, double top, double width, boolean right) {
         label.setAlignment(right ? javafx.geometry.Pos.CENTER_RIGHT : javafx.geometry.Pos.CENTER);
         getChildren().add(label);
+        label.applyCss();
         label.resizeRelocate(left, top, width, label.prefHeight(-1));
     }
 
@@ -129,6 +135,7 @@ public final class CurveView extends Region {
         named = y(lastAmperes);
         Label label = Texts.label(name, "petrol", "small");
         getChildren().add(label);
+        label.applyCss();
         label.autosize();
         boolean end = lastVolts >= 0.999 * curves.orElseThrow().volts();
         label.relocate(

@@ -1,0 +1,93 @@
+package anabion.cli;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Measure;
+import anabion.core.format.ChassisCodec;
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import anabion.workshop.SetRecord;
+import anabion.workshop.demo.DemoWorkshop;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The diagnosis without a window, on the readings of the demo's Halcyon. */
+class DiagnoseCommandTest {
+    @TempDir
+    Path folder;
+
+    private Path chassis;
+    private Path evidence;
+    private String out = "";
+    private String err = "";
+
+    @BeforeEach
+    void files() throws IOException {
+        SetRecord set = DemoWorkshop.set("halcyon");
+        chassis = Files.writeString(folder.resolve("halcyon.json"), ChassisCodec.text(set.chassis()));
+        StringBuilder csv = new StringBuilder("kind,at,value,line,band,meter\n");
+        set.readings().stream()
+                .filter(r -> r.measure() == Measure.DC_VOLTS)
+                .forEach(r -> csv.append("volts,%s,%s,%s,%s,10M%n"
+                        .formatted(
+                                r.point(),
+                                r.value(),
+                                r.condition().line(),
+                                r.condition().band())));
+        evidence =
+                Files.writeString(folder.resolve("evidence.csv"), csv.toString().replace("\r", ""));
+    }
+
+    private int run(Object... words) {
+        ByteArrayOutputStream o = new ByteArrayOutputStream();
+        ByteArrayOutputStream e = new ByteArrayOutputStream();
+        int code = Main.run(
+                List.of(words).stream().map(String::valueOf).toArray(String[]::new),
+                new PrintStream(o, true, StandardCharsets.UTF_8),
+                new PrintStream(e, true, StandardCharsets.UTF_8));
+        out = o.toString(StandardCharsets.UTF_8);
+        err = e.toString(StandardCharsets.UTF_8);
+        return code;
+    }
+
+    @Test
+    void theLeakyCouplingCapacitorComesFirstWithItsOdds() throws IOException {
+        assertThat(run("diagnose", chassis, "--evidence", evidence, "--json")).isEqualTo(Main.FINDING);
+        Fields json = Fields.of(TreeReader.read(new ByteArrayInputStream(out.getBytes(StandardCharsets.UTF_8))), "");
+        List<Fields> suspects = json.objects("suspects");
+        assertThat(suspects.get(0).text("fault")).startsWith("C14:leaky");
+        assertThat(suspects.get(0).strings("parts")).containsExactly("C14");
+        double sum = suspects.stream().mapToDouble(s -> s.number("odds")).sum()
+                + json.number("other")
+                + json.number("sound");
+        assertThat(sum).isBetween(0.97, 1.0001);
+        assertThat(json.objects("next").get(0).text("test")).startsWith("volts ");
+        assertThat(json.objects("next").get(0).number("information")).isPositive();
+    }
+
+    @Test
+    void inPrintItSaysWhatToReadNext() {
+        assertThat(run("diagnose", chassis, "--evidence", evidence)).isEqualTo(Main.FINDING);
+        assertThat(out).contains("C14:leaky", "something else", "nothing wrong", "next: volts at ");
+    }
+
+    @Test
+    void evidenceThatIsNotThereOrCannotBeReadIsSaid() throws IOException {
+        assertThat(run("diagnose", chassis, "--evidence", folder.resolve("none.csv")))
+                .isEqualTo(Main.BAD_INPUT);
+        assertThat(err).contains("no such file");
+        Path bad = Files.writeString(folder.resolve("bad.csv"), "kind,at,value\nvolts,V4.1,much\n");
+        assertThat(run("diagnose", chassis, "--evidence", bad)).isEqualTo(Main.BAD_INPUT);
+        assertThat(err).contains("line 2", "value");
+        assertThat(run("diagnose", chassis)).isEqualTo(Main.BAD_INPUT);
+    }
+}
