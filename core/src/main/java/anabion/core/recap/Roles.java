@@ -155,6 +155,7 @@ public final class Roles {
         Optional<Electrode> grid =
                 around.on(a, "g1", "g3", "b", "gate").or(() -> around.on(b, "g1", "g3", "b", "gate"));
         if (around.earthy(a) || around.earthy(b)) return Optional.empty();
+        if (around.outside(a) || around.outside(b)) return is(Role.COUPLING, a, b, "");
         boolean back =
                 around.on(a, "k", "e").isPresent() || around.on(b, "k", "e").isPresent();
         if (back && (around.fromOutput(a) || around.fromOutput(b))) return is(Role.FEEDBACK, a, b);
