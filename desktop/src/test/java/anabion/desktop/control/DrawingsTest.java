@@ -35,6 +35,7 @@ class DrawingsTest extends ApplicationTest {
 
     @Override
     public void start(Stage stage) {
+        stage.setOnHiding(null); // the stage is shared, and what other tests hung on it is closed
         root = new StackPane();
         stage.setScene(new Scene(root, 700, 460));
         stage.show();
