@@ -1,7 +1,6 @@
 package anabion.cli;
 
 import anabion.core.format.ReadingCodec;
-import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Finding;
@@ -14,9 +13,6 @@ import anabion.core.words.Words;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
-import java.io.Reader;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -71,17 +67,9 @@ final class CompareCommand implements Callable<Integer> {
     }
 
     private List<Reading> read(SetRecord set, Condition usual) throws java.io.IOException {
-        if (!Files.isRegularFile(readings))
-            throw BadInput.at(readings.toString())
-                    .because("there is no such file")
-                    .so("check the name");
-        try (Reader in = Files.newBufferedReader(readings, StandardCharsets.UTF_8)) {
-            return ReadingCodec.csv(in, set.chassis(), usual, Instant.EPOCH).stream()
-                    .map(r -> current(r, set))
-                    .toList();
-        } catch (BadInput e) {
-            throw e.inside(readings.getFileName().toString());
-        }
+        return Lists.read(readings, in -> ReadingCodec.csv(in, set.chassis(), usual, Instant.EPOCH)).stream()
+                .map(r -> current(r, set))
+                .toList();
     }
 
     /** Readings that name no state belong to the set as it is now. */

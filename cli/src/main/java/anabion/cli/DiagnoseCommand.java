@@ -6,13 +6,8 @@ import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Observation;
 import anabion.core.engine.Calibrations;
 import anabion.core.format.EvidenceCodec;
-import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
-import anabion.core.tree.TreeWriter;
 import anabion.workshop.archive.SetArchive;
-import java.io.Reader;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,10 +15,9 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code diagnose CHASSIS --evidence E.csv}: which single fault explains volts and ohms, and what to read next. */
 @Command(
@@ -32,6 +26,8 @@ import picocli.CommandLine.Spec;
         description = "Which single fault explains the readings, with its odds, and what to read next.")
 final class DiagnoseCommand implements Callable<Integer> {
     private static final int MOST = 8;
+    /** Odds below this round to nothing in print. */
+    private static final double WORTH = 0.005;
 
     @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
     private Path file;
@@ -43,33 +39,23 @@ final class DiagnoseCommand implements Callable<Integer> {
             description = "kind,at,value and against,line,band,meter")
     private Path evidence;
 
-    @Option(names = "--json", description = "one JSON object")
-    private boolean json;
-
-    @Spec
-    private CommandSpec spec;
+    @Mixin
+    private Output output;
 
     @Override
     public Integer call() throws Exception {
         Chassis chassis = SetArchive.open(file).set().chassis();
         SettingOptions.wired(chassis);
-        if (!Files.isRegularFile(evidence))
-            throw BadInput.at(evidence.toString())
-                    .because("there is no such file")
-                    .so("name a CSV file");
-        List<Observation> all;
-        try (Reader in = Files.newBufferedReader(evidence, StandardCharsets.UTF_8)) {
-            all = EvidenceCodec.read(in, chassis);
-        }
+        List<Observation> all = Lists.read(evidence, in -> EvidenceCodec.read(in, chassis));
         Diagnosis d = Diagnosis.of(chassis, all, Calibrations.trims(chassis));
-        spec.commandLine().getOut().print(json ? TreeWriter.text(tree(d)) : text(d));
-        spec.commandLine().getOut().flush();
+        output.say(tree(d), text(d));
         return d.sound() > 0.5 ? Main.FINE : Main.FINDING;
     }
 
     private static String text(Diagnosis d) {
         StringBuilder out = new StringBuilder();
-        for (Diagnosis.Suspect s : d.suspects().stream().limit(MOST).toList())
+        for (Diagnosis.Suspect s :
+                d.suspects().stream().filter(s -> s.odds() >= WORTH).limit(MOST).toList())
             out.append(String.format(
                     "%5s  %s%n",
                     Figures.percent(s.odds()),

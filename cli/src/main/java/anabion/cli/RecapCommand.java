@@ -2,7 +2,6 @@ package anabion.cli;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.format.StockCodec;
-import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
@@ -14,14 +13,10 @@ import anabion.core.recap.Planner;
 import anabion.core.recap.Policy;
 import anabion.core.recap.SeleniumSwap;
 import anabion.core.recap.Stock;
-import anabion.core.tree.TreeWriter;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
-import java.io.Reader;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -29,10 +24,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Model.CommandSpec;
+import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
-import picocli.CommandLine.Spec;
 
 /** {@code recap CHASSIS}: what to renew by what, in which order. */
 @Command(name = "recap", mixinStandardHelpOptions = true, description = "Plan which parts to renew, by what, in order.")
@@ -46,11 +40,8 @@ final class RecapCommand implements Callable<Integer> {
     @Option(names = "--stock", paramLabel = "CSV", description = "what is in the drawer: kind,value,count and class")
     private Path stock;
 
-    @Option(names = "--json", description = "one JSON object")
-    private boolean json;
-
-    @Spec
-    private CommandSpec spec;
+    @Mixin
+    private Output output;
 
     private final Words words = new Words(Vocabulary.STANDARD);
 
@@ -59,18 +50,12 @@ final class RecapCommand implements Callable<Integer> {
         Chassis chassis = SetArchive.open(file).set().chassis();
         SettingOptions.wired(chassis);
         Plan plan = Planner.plan(chassis, Policy.USUAL.with(policy), drawer());
-        spec.commandLine().getOut().print(json ? TreeWriter.text(tree(plan)) : text(plan));
-        spec.commandLine().getOut().flush();
+        output.say(tree(plan), text(plan));
         return plan.warnings().isEmpty() ? Main.FINE : Main.FINDING;
     }
 
     private Stock drawer() throws IOException {
-        if (stock == null) return Stock.NONE;
-        if (!Files.isRegularFile(stock))
-            throw BadInput.at(stock.toString()).because("there is no such file").so("name a CSV file");
-        try (Reader in = Files.newBufferedReader(stock, StandardCharsets.UTF_8)) {
-            return StockCodec.read(in);
-        }
+        return stock == null ? Stock.NONE : Lists.read(stock, StockCodec::read);
     }
 
     private String text(Plan plan) {

@@ -5,14 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Measure;
 import anabion.core.format.ChassisCodec;
 import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
 import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
@@ -21,14 +16,12 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
 /** The diagnosis without a window, on the readings of the demo's Halcyon. */
-class DiagnoseCommandTest {
+class DiagnoseCommandTest extends Headless {
     @TempDir
     Path folder;
 
     private Path chassis;
     private Path evidence;
-    private String out = "";
-    private String err = "";
 
     @BeforeEach
     void files() throws IOException {
@@ -47,22 +40,10 @@ class DiagnoseCommandTest {
                 Files.writeString(folder.resolve("evidence.csv"), csv.toString().replace("\r", ""));
     }
 
-    private int run(Object... words) {
-        ByteArrayOutputStream o = new ByteArrayOutputStream();
-        ByteArrayOutputStream e = new ByteArrayOutputStream();
-        int code = Main.run(
-                List.of(words).stream().map(String::valueOf).toArray(String[]::new),
-                new PrintStream(o, true, StandardCharsets.UTF_8),
-                new PrintStream(e, true, StandardCharsets.UTF_8));
-        out = o.toString(StandardCharsets.UTF_8);
-        err = e.toString(StandardCharsets.UTF_8);
-        return code;
-    }
-
     @Test
     void theLeakyCouplingCapacitorComesFirstWithItsOdds() throws IOException {
         assertThat(run("diagnose", chassis, "--evidence", evidence, "--json")).isEqualTo(Main.FINDING);
-        Fields json = Fields.of(TreeReader.read(new ByteArrayInputStream(out.getBytes(StandardCharsets.UTF_8))), "");
+        Fields json = json(out);
         List<Fields> suspects = json.objects("suspects");
         assertThat(suspects.get(0).text("fault")).startsWith("C14:leaky");
         assertThat(suspects.get(0).strings("parts")).containsExactly("C14");

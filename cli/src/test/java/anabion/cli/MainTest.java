@@ -5,14 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.ReadingCodec;
 import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.BeforeEach;
@@ -21,14 +16,12 @@ import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-class MainTest {
+class MainTest extends Headless {
     @TempDir
     Path folder;
 
     private Path chassis;
     private Path readings;
-    private String out = "";
-    private String err = "";
 
     @BeforeEach
     void files() throws IOException {
@@ -38,24 +31,6 @@ class MainTest {
         StringBuilder csv = new StringBuilder();
         ReadingCodec.csv(DemoWorkshop.set("halcyon").readings(), csv);
         Files.writeString(readings, csv);
-    }
-
-    private int run(Object... words) {
-        String[] args = new String[words.length];
-        for (int i = 0; i < words.length; i++) args[i] = words[i].toString();
-        ByteArrayOutputStream o = new ByteArrayOutputStream();
-        ByteArrayOutputStream e = new ByteArrayOutputStream();
-        int code = Main.run(
-                args,
-                new PrintStream(o, true, StandardCharsets.UTF_8),
-                new PrintStream(e, true, StandardCharsets.UTF_8));
-        out = o.toString(StandardCharsets.UTF_8);
-        err = e.toString(StandardCharsets.UTF_8);
-        return code;
-    }
-
-    private static Fields json(String text) throws IOException {
-        return Fields.of(TreeReader.read(new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8))), "");
     }
 
     @Test

@@ -4,16 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.format.ChassisCodec;
 import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
 import anabion.workshop.demo.DemoWorkshop;
-import java.io.ByteArrayInputStream;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Function;
@@ -25,36 +19,16 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The recap without a window. */
-class RecapCommandTest {
+class RecapCommandTest extends Headless {
     @TempDir
     Path folder;
-
-    private String out = "";
-    private String err = "";
 
     private Path set(String name) throws IOException {
         return Files.writeString(folder.resolve(name + ".json"), ChassisCodec.text(DemoWorkshop.chassis(name)));
     }
 
-    private int run(Object... words) {
-        ByteArrayOutputStream o = new ByteArrayOutputStream();
-        ByteArrayOutputStream e = new ByteArrayOutputStream();
-        String[] args = List.of(words).stream().map(String::valueOf).toArray(String[]::new);
-        int code = Main.run(
-                args,
-                new PrintStream(o, true, StandardCharsets.UTF_8),
-                new PrintStream(e, true, StandardCharsets.UTF_8));
-        out = o.toString(StandardCharsets.UTF_8);
-        err = e.toString(StandardCharsets.UTF_8);
-        return code;
-    }
-
-    private Fields json() throws IOException {
-        return Fields.of(TreeReader.read(new ByteArrayInputStream(out.getBytes(StandardCharsets.UTF_8))), "");
-    }
-
     private Map<String, Fields> items() throws IOException {
-        return json().objects("items").stream().collect(Collectors.toMap(f -> f.text("part"), Function.identity()));
+        return json(out).objects("items").stream().collect(Collectors.toMap(f -> f.text("part"), Function.identity()));
     }
 
     @Test
@@ -71,8 +45,8 @@ class RecapCommandTest {
         assertThat(items.get("C20").object("safety").text("class")).isEqualTo("Y2");
         assertThat(items.get("C20").object("safety").number("touchAmperes")).isLessThan(0.5e-3);
         assertThat(items.get("C18.1").number("rippleAmperes")).isPositive();
-        assertThat(json().objects("batches")).hasSizeGreaterThan(3);
-        assertThat(json().strings("warnings")).anyMatch(w -> w.contains("6X4"));
+        assertThat(json(out).objects("batches")).hasSizeGreaterThan(3);
+        assertThat(json(out).strings("warnings")).anyMatch(w -> w.contains("6X4"));
     }
 
     @Test
@@ -89,7 +63,7 @@ class RecapCommandTest {
     void aPolicyAndADrawerChangeIt() throws IOException {
         Path stock = Files.writeString(folder.resolve("stock.csv"), "kind,value,count,class\nfilm,10n/630,8,\n");
         run("recap", set("halcyon"), "--policy", "tested,nearest", "--stock", stock, "--json");
-        assertThat(json().text("policy")).startsWith("tested");
+        assertThat(json(out).text("policy")).startsWith("tested");
         assertThat(items().get("C14").text("action")).isEqualTo("test");
         assertThat(items().get("C19").text("action")).isEqualTo("renew");
         Optional<Fields> own = items().get("C14").objects("neighbours").stream()
@@ -125,7 +99,7 @@ class RecapCommandTest {
     void oldMarkingsAreDecoded() throws IOException {
         assertThat(run("decode", "body", "green", "end", "brown", "dot", "yellow", "--json"))
                 .isEqualTo(Main.FINE);
-        assertThat(json().number("value")).isEqualTo(510e3);
+        assertThat(json(out).number("value")).isEqualTo(510e3);
         assertThat(run("decode", "mica", "white", "red", "green", "brown", "silver", "red"))
                 .isEqualTo(Main.FINE);
         assertThat(out).startsWith("capacitor 250 pF");

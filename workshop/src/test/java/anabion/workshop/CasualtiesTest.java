@@ -3,8 +3,6 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.job.Alteration;
-import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.LooseKind;
@@ -25,6 +23,7 @@ import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -37,13 +36,12 @@ class CasualtiesTest {
     private final Words words = new Words(Vocabulary.STANDARD);
 
     private static Job recapped(Job job, Chassis set) {
+        Optional<Plan> plan = Optional.of(Planner.plan(set, Policy.USUAL, Stock.NONE));
         Job done = job;
         for (String line : List.of("removed C14", "measured C14 4n1", "fitted C14", "mark C18.1 square"))
-            done = done.withRecap(RecapLine.edit(line, done.recap(), set, Temp.NOW));
-        return done.altered(new Alteration(
-                        UUID.randomUUID(), Temp.NOW, "C14", AlterationKind.RENEWED, "10 nF 630 V", Extra.NONE))
-                .with(new LooseEnd(
-                        UUID.randomUUID(), Temp.NOW, LooseKind.BORROWED, "V4", "from the Moor", false, Extra.NONE));
+            done = RecapLine.carryOut(line, done, set, plan, Temp.NOW);
+        return done.with(new LooseEnd(
+                UUID.randomUUID(), Temp.NOW, LooseKind.BORROWED, "V4", "from the Moor", false, Extra.NONE));
     }
 
     private SetRecord recapped(Workshop w) {
@@ -60,6 +58,7 @@ class CasualtiesTest {
             assertThat(html.toString())
                     .contains(
                             "Parts that came out",
+                            "V3.7 V4.1",
                             ".01/400 coupling to a grid",
                             "outside -20 % to 30 %: bad",
                             "10 nF 630 V")

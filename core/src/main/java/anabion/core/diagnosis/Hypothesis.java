@@ -8,7 +8,6 @@ import anabion.core.engine.FaultList;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -74,8 +73,7 @@ public record Hypothesis(Optional<Fault> fault, double prior) {
 
     /** The listed faults, and resistors that have drifted further still: old carbon goes to several times its value. */
     private static List<Fault> faults(Chassis chassis) {
-        // windings of one name fail as one
-        List<Fault> all = new ArrayList<>(new LinkedHashSet<>(FaultList.of(chassis)));
+        List<Fault> all = new ArrayList<>(FaultList.of(chassis));
         for (Part p : chassis.parts())
             if (p.component() instanceof Component.Resistor r && r.ohms() > 0)
                 all.add(new Fault(p.reference(), "drifted", Figures.rkm(Quantity.ohms(FAR * r.ohms()))));

@@ -6,7 +6,7 @@ import anabion.core.engine.ColdOhms;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
-import java.util.ArrayList;
+import anabion.core.input.BadInput;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,7 +15,7 @@ import java.util.Optional;
 
 /**
  * What every hypothesis would show at every observation. A meter is put into the circuit only where it moves the sound set's reading; one
- * solution serves all readings of the same setting.
+ * solution serves all readings of the same setting, and nothing is solved twice.
  */
 final class Predictions {
     /** A meter that moves a sound reading by less than this share is left out. */
@@ -28,6 +28,8 @@ final class Predictions {
     private final List<Observation> observations;
     private final Map<String, Double> trims;
     private final Engine engine = new Engine();
+    private final Map<Hypothesis, Optional<double[]>> rows = new HashMap<>();
+    private final Map<Hypothesis, Map<Setting, Optional<Map<String, Double>>>> nets = new HashMap<>();
     private final boolean[] loads;
     private final double[] sound;
 
@@ -36,7 +38,9 @@ final class Predictions {
         this.observations = observations;
         this.trims = trims;
         this.loads = new boolean[observations.size()];
-        this.sound = row(List.of(), true).orElseThrow(() -> new ArithmeticException("the sound set does not settle"));
+        this.sound = row(List.of(), true).orElseThrow(() -> BadInput.at(chassis.name())
+                .because("its circuit does not settle even when sound")
+                .so("look at the checks of the Study sheet first"));
     }
 
     /** What a sound set shows: volts, or the common logarithm of ohms. */
@@ -46,9 +50,11 @@ final class Predictions {
 
     /** What a faulty set shows; empty if its circuit does not settle. */
     Optional<double[]> of(Hypothesis h) {
-        return h.fault().isEmpty()
-                ? Optional.of(sound.clone())
-                : row(List.of(h.fault().get()), false);
+        return rows.computeIfAbsent(
+                h,
+                k -> k.fault().isEmpty()
+                        ? Optional.of(sound.clone())
+                        : row(List.of(k.fault().get()), false));
     }
 
     private Optional<double[]> row(List<Fault> faults, boolean first) {
@@ -100,10 +106,13 @@ final class Predictions {
 
     /** Direct volts of every net under a fault, without a meter; empty if it does not settle. */
     Optional<Map<String, Double>> nets(Hypothesis h, Setting setting) {
-        List<Fault> faults = h.fault().map(List::of).orElse(List.of());
-        return solve(setting, faults).map(s -> {
+        return nets.computeIfAbsent(h, k -> new HashMap<>()).computeIfAbsent(setting, k -> everywhere(h, k));
+    }
+
+    private Optional<Map<String, Double>> everywhere(Hypothesis h, Setting setting) {
+        return solve(setting, h.fault().map(List::of).orElse(List.of())).map(s -> {
             Map<String, Double> all = new LinkedHashMap<>();
-            for (String net : new ArrayList<>(Engine.nets(chassis)))
+            for (String net : Engine.nets(chassis))
                 all.put(net, s.free().volts(net).orElse(0));
             return all;
         });

@@ -6,6 +6,7 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
+import anabion.core.engine.Sockets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -71,7 +72,13 @@ record Branch(Part part, Symbol.Kind kind, String detail, String from, String to
         for (String section : sections)
             for (Map.Entry<String, String> f : d.functions().entrySet())
                 if (plate(f.getValue(), section))
-                    add(found, p, Symbol.Kind.DIODE, detail(f.getValue()), f.getKey(), Device.cathodePin(p, section));
+                    add(
+                            found,
+                            p,
+                            Symbol.Kind.DIODE,
+                            detail(f.getValue()),
+                            f.getKey(),
+                            Sockets.cathodePin(p, section).orElse(""));
     }
 
     /** {@code a}, {@code a1} and {@code a2} of a rectifier, {@code dD1} of a diode with its own name. */

@@ -5,9 +5,9 @@ import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
+import anabion.core.engine.Sockets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -61,36 +61,13 @@ record Device(
                     heptode ? net(p, outer ? "g1" : "g3", n) : "",
                     net(p, "a", n),
                     s.kind() == Section.Kind.TRIODE ? "" : net(p, "g2", n),
-                    p.nets().getOrDefault(cathodePin(p, n), "")));
+                    Sockets.cathodePin(p, n).map(p.nets()::get).orElse("")));
         }
         return found;
     }
 
     private static String net(Part p, String function, String section) {
-        return p.nets().getOrDefault(pin(p, function, section), "");
-    }
-
-    /** The first connected pin with a function, of the section if it has its own; "" for none. */
-    static String pin(Part p, String function, String section) {
-        String shared = "";
-        for (Map.Entry<String, String> f : p.device().orElseThrow().functions().entrySet()) {
-            if (!p.nets().containsKey(f.getKey())) continue;
-            List<String> names = List.of(f.getValue().split("\\+"));
-            String last = names.get(names.size() - 1);
-            boolean own = names.contains(function + section) || (names.contains(function) && last.endsWith(section));
-            if (own) return f.getKey();
-            if (names.contains(function) && shared.isEmpty()) shared = f.getKey();
-        }
-        return shared;
-    }
-
-    /** The cathode's pin, or the negative end of a filament. */
-    static String cathodePin(Part p, String section) {
-        for (String f : List.of("k", "f-", "f")) {
-            String pin = pin(p, f, section);
-            if (!pin.isEmpty()) return pin;
-        }
-        return "";
+        return Sockets.pin(p, function, section).map(p.nets()::get).orElse("");
     }
 
     /** In the order in which its nets are laid out to its right: what leaves at the top first. */

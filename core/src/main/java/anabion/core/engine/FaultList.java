@@ -21,7 +21,7 @@ public final class FaultList {
     public static List<Fault> of(Chassis chassis) {
         List<Fault> all = new ArrayList<>();
         for (Part p : chassis.parts()) add(p, all);
-        return all;
+        return all.stream().distinct().toList(); // windings of one name fail as one
     }
 
     private static void add(Part p, List<Fault> all) {

@@ -89,6 +89,16 @@ public final class Operating {
         return all;
     }
 
+    /** References of the rectifiers that feed each reservoir, by its net. */
+    public Map<String, List<String>> rectifiers() {
+        Map<String, List<String>> all = new LinkedHashMap<>();
+        for (Rails.Rail r : rails)
+            all.put(
+                    r.reservoir(),
+                    r.ports().stream().map(Port::reference).distinct().toList());
+        return all;
+    }
+
     /** Effective ripple current of every reservoir, by its net: what the paths give, less the mean that flows on. */
     public Map<String, Double> rippleAmperes() {
         Map<String, Double> all = new LinkedHashMap<>();

@@ -26,17 +26,27 @@ public final class Sockets {
      * @return empty if the part has no such pin
      */
     public Optional<String> find(Part part, String function, String section) {
-        return pin(part, function + section).or(() -> pin(part, function)).map(p -> faults.net(part, p));
+        return pin(part, function, section).map(p -> faults.net(part, p));
     }
 
     /** The pin of an electrode, as people name it: {@code V1.6}. */
     public static Optional<String> named(Part part, String function, String section) {
-        return pin(part, function + section).or(() -> pin(part, function)).map(p -> part.reference() + "." + p);
+        return pin(part, function, section).map(p -> part.reference() + "." + p);
     }
 
     /** The net of an electrode; one of its own, joined to nothing, if the part has no such pin. */
     public String need(Part part, String function, String section) {
         return find(part, function, section).orElse(part.reference() + "." + function + section);
+    }
+
+    /** The connected pin of an electrode; one of the section's own comes before a shared one. */
+    public static Optional<String> pin(Part part, String function, String section) {
+        return pin(part, function + section).or(() -> pin(part, function));
+    }
+
+    /** The connected pin of the cathode, or of the negative end of a filament. */
+    public static Optional<String> cathodePin(Part part, String section) {
+        return pin(part, "k", section).or(() -> pin(part, "f-", "")).or(() -> pin(part, "f", ""));
     }
 
     /** Combined functions may carry their section once, behind the last: {@code g2+g4H}. */
@@ -81,9 +91,6 @@ public final class Sockets {
 
     /** The cathode, or the negative end of a filament. */
     public String cathode(Part part, String section) {
-        return find(part, "k", section)
-                .or(() -> find(part, "f-", ""))
-                .or(() -> find(part, "f", ""))
-                .orElse(part.reference() + ".k" + section);
+        return cathodePin(part, section).map(p -> faults.net(part, p)).orElse(part.reference() + ".k" + section);
     }
 }

@@ -10,9 +10,7 @@ public enum Kind implements Coded {
     FILM,
     MICA,
     CERAMIC,
-    AIR,
-    RESISTOR,
-    SILICON_DIODE;
+    AIR;
 
     /** The name in files and word keys: lower case, words joined by hyphens. */
     @Override

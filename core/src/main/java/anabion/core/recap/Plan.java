@@ -56,6 +56,11 @@ public record Plan(
         return items.stream().filter(i -> i.key().equals(key)).findFirst();
     }
 
+    /** The batch in which a part is done; empty for one that stays. */
+    public Optional<Batch> batchOf(String key) {
+        return batches.stream().filter(b -> b.keys().contains(key)).findFirst();
+    }
+
     /** How many parts are to be renewed. */
     public long renewed() {
         return items.stream()

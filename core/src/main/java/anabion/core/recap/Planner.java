@@ -6,13 +6,14 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.device.DeviceType;
-import anabion.core.device.Section;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.engine.Sockets;
 import anabion.core.job.PartTest;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Series;
+import anabion.core.quantity.Unit;
 import anabion.core.recap.Choice.Action;
 import anabion.core.signal.Frequencies;
 import anabion.core.supply.Cycle;
@@ -137,7 +138,9 @@ public final class Planner {
 
     private Choice limited(Piece c, Choice choice) {
         Choice chosen = choice;
-        Optional<Part> rectifier = rectifier(c);
+        Optional<Part> rectifier = stresses.normal().rectifiers().getOrDefault(c.plus(), List.of()).stream()
+                .flatMap(r -> chassis.part(r).stream())
+                .findFirst();
         Optional<DeviceType> type = rectifier.flatMap(Sockets::type);
         if (type.isEmpty()) return choice;
         double most = type.get().limits().getOrDefault("reservoirMicrofarads", 0.0) / MICRO;
@@ -171,28 +174,6 @@ public final class Planner {
         return chosen;
     }
 
-    /** The rectifier tube whose cathode is at the reservoir, or behind one resistor or choke from it. */
-    private Optional<Part> rectifier(Piece c) {
-        List<String> nets = new ArrayList<>(List.of(c.plus()));
-        for (Part p : chassis.parts())
-            if (p.touches(c.plus())
-                    && (p.component() instanceof Component.Resistor || p.component() instanceof Component.Windings))
-                nets.addAll(p.nets().values());
-        return chassis.parts().stream()
-                .filter(p -> Sockets.type(p)
-                        .filter(t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER))
-                        .isPresent())
-                .filter(p -> p.nets().entrySet().stream()
-                        .anyMatch(n -> !n.getValue().equals(around.reference())
-                                && nets.contains(n.getValue())
-                                && p.device()
-                                        .orElseThrow()
-                                        .functions()
-                                        .getOrDefault(n.getKey(), "")
-                                        .matches("k.*|f.*|h\\+k")))
-                .findFirst();
-    }
-
     private Optional<Cycle> cycle(Piece c, double farads) {
         Setting high = Setting.of(chassis.supply().volts() * Stresses.HIGH);
         var solved = engine.solve(with(c, farads), high);
@@ -214,11 +195,29 @@ public final class Planner {
     private double seen(Piece c) {
         SmallSignal network = SmallSignal.about(stresses.normal().direct(), e -> false);
         if (!known(network, c.plus()) || !known(network, c.minus())) return 0;
-        for (Piece other : Piece.of(chassis))
-            if (!other.equals(c) && other.farads() >= HOLDS)
-                network.capacitor(other.plus(), other.minus(), other.farads(), 0);
+        holding(network, c);
         var volts = network.at(TONE).driven(c.plus(), c.minus());
         return volts.at(c.plus()).minus(volts.at(c.minus())).size();
+    }
+
+    private void holding(SmallSignal network, Piece without) {
+        for (Piece other : Piece.of(chassis))
+            if (!other.equals(without) && other.farads() >= HOLDS)
+                network.capacitor(other.plus(), other.minus(), other.farads(), 0);
+    }
+
+    /** Hum that is left on a smoothed rail, peak to peak, of the first reservoir's ripple. */
+    private Optional<Double> hum(Piece c, double farads) {
+        var ripples = stresses.normal().ripples().entrySet().stream().findFirst();
+        if (ripples.isEmpty()) return Optional.empty();
+        SmallSignal network = SmallSignal.about(stresses.normal().direct(), e -> false);
+        String from = ripples.get().getKey();
+        if (!known(network, c.plus()) || !known(network, from)) return Optional.empty();
+        holding(network, c);
+        network.capacitor(c.plus(), c.minus(), farads, 0);
+        var volts = network.at(ripples.get().getValue().hertz()).held(from);
+        double share = volts.at(c.plus()).minus(volts.at(c.minus())).size();
+        return Optional.of(share * ripples.get().getValue().volts());
     }
 
     private static boolean known(SmallSignal network, String net) {
@@ -254,12 +253,18 @@ public final class Planner {
                             "recap.effect.ripple", Figures.volts(c.ripple()), Figures.fixed(1000 * c.peak(), 0))))
                     .orElse(List.of());
         }
+        if (item.role() == Role.SMOOTHING)
+            return hum(item.piece(), farads)
+                    .map(v -> List.of(Phrase.of("recap.effect.hum", Figures.si(new Quantity(v, Unit.VOLT)))))
+                    .orElse(List.of());
         if (!(item.seen() > 0) || item.seen() > 1e8) return List.of();
         if (item.role() == Role.AVC_FILTER)
             return List.of(Phrase.of("recap.effect.time", Figures.fixed(1000 * item.seen() * farads, 0)));
         double corner = 1 / (2 * Math.PI * item.seen() * farads);
         return List.of(Phrase.of("recap.effect.corner", Figures.fixed(corner, corner < 10 ? 2 : 0)));
     }
+
+    // --- tubes and resistors ---
 
     private List<Plan.TubeItem> tubes() {
         List<Plan.TubeItem> found = new ArrayList<>();
@@ -276,8 +281,6 @@ public final class Planner {
         }
         return found;
     }
-
-    // --- resistors ---
 
     private List<Plan.ResistorItem> resistors() {
         List<Plan.ResistorItem> found = new ArrayList<>();

@@ -4,6 +4,9 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.Job;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
@@ -89,6 +92,29 @@ public final class RecapLine {
         String size = String.join("", words.subList(1, words.size()));
         CanFit.of(size);
         return log.withMark(reference, size);
+    }
+
+    /**
+     * The job after the line: what is typed in the log and, for a part that comes out or goes in, in the set's history as well, so that it
+     * is an open end until something is fitted.
+     *
+     * @param plan says what goes in; empty before there is one
+     */
+    public static Job carryOut(String line, Job job, Chassis chassis, Optional<Plan> plan, Instant now) {
+        Job logged = job.withRecap(edit(line, job.recap(), chassis, now));
+        String[] words = line.strip().split("\\s+");
+        boolean out = words[0].equalsIgnoreCase("removed");
+        if (!out && !words[0].equalsIgnoreCase("fitted")) return logged;
+        String key = words[1].toUpperCase(Locale.ROOT);
+        String reference = key.replaceFirst("\\.\\d+$", "");
+        AlterationKind kind = out ? AlterationKind.REMOVED : AlterationKind.RENEWED;
+        Alteration last = job.fitted().last().get(reference);
+        boolean again = last != null && last.kind() == kind && !key.equals(reference);
+        if (again) return logged; // another section of the same can
+        String what = out
+                ? ""
+                : plan.flatMap(p -> p.item(key)).map(i -> Labels.of(i.choice())).orElse("");
+        return logged.altered(new Alteration(UUID.randomUUID(), now, reference, kind, what, Extra.NONE));
     }
 
     /** The key of a capacitor or the reference of another part. */

@@ -10,6 +10,13 @@ package anabion.core.recap;
  * @param ripple effective ripple current, in amperes; 0 where none to speak of flows
  */
 public record Stress(double normal, double start, double high, double peak, double ripple) {
+    private static final double MORE = 1.2;
+
+    /** Whether what alternates there counts for more than all direct volts. */
+    public boolean alternates() {
+        return peak > MORE * Math.max(Math.abs(high), Math.abs(start));
+    }
+
     /** The worst of all, as a size. */
     public double worst() {
         return Math.max(Math.max(Math.abs(normal), Math.abs(start)), Math.max(Math.abs(high), peak));

@@ -7,6 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.engine.SharedSets;
 import anabion.core.format.JobCodec;
 import anabion.core.input.BadInput;
+import anabion.core.job.Alteration;
 import anabion.core.job.Job;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.LooseKind;
@@ -14,8 +15,10 @@ import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
 import anabion.core.tree.Extra;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -104,6 +107,40 @@ class RecapLineTest {
         assertThat(read.settled("v4").unsettled()).extracting(LooseEnd::part).containsExactly("EM81");
         String salted = JobCodec.text(job).replace("\"school\"", "\"x-later\" : { \"kept\" : true },\n    \"school\"");
         assertThat(JobCodec.text(JobCodec.read(salted))).contains("x-later");
+    }
+
+    /** A part that is out is an open end, one that is in is renewed by what the plan says; a can counts once. */
+    @Test
+    void whatComesOutAndGoesInStandsInTheHistory() {
+        Optional<Plan> plan = Optional.of(Planner.plan(set, Policy.USUAL, Stock.NONE));
+        Job out = RecapLine.carryOut("removed C14", Job.NEW, set, plan, NOW);
+        assertThat(out.fitted().openEnds()).extracting(Alteration::part).containsExactly("C14");
+        Job in = RecapLine.carryOut("fitted c14", out, set, plan, NOW);
+        assertThat(in.fitted().openEnds()).isEmpty();
+        assertThat(in.fitted().last().get("C14").detail()).isEqualTo("10 nF 630 V");
+        Job can = RecapLine.carryOut("removed C18.1", Job.NEW, set, plan, NOW);
+        can = RecapLine.carryOut("removed C18.2", can, set, plan, NOW);
+        assertThat(can.alterations()).extracting(Alteration::part).containsExactly("C18");
+        Job only = RecapLine.carryOut("photo C14", Job.NEW, set, plan, NOW);
+        assertThat(only.alterations()).isEmpty();
+    }
+
+    /** 350 V through 70 kΩ would be 5 mA: the next of E12 is 82 kΩ. */
+    @Test
+    void formingKeepsTheCurrentSmallAndEndsAtTheRating() {
+        Piece c = Piece.of(set).stream()
+                .filter(p -> p.key().equals("C18.1"))
+                .findFirst()
+                .orElseThrow();
+        Forming f = Forming.of(c);
+        assertThat(f.ohms()).isEqualTo(82e3);
+        assertThat(f.volts() / f.ohms()).isLessThanOrEqualTo(Forming.AMPERES);
+        assertThat(f.steps()).isSorted().hasSize(4).endsWith(350.0);
+        assertThat(f.time()).isGreaterThan(Duration.ofMinutes(30));
+        PartTest settled = new PartTest("C18.1", PartTest.What.LEAKAGE, 0.9 * f.passes(), 0, 350);
+        assertThat(Tested.of(settled, c).fails()).isFalse();
+        PartTest not = new PartTest("C18.1", PartTest.What.LEAKAGE, 1.1 * f.passes(), 0, 350);
+        assertThat(Tested.of(not, c).fails()).isTrue();
     }
 
     @Test

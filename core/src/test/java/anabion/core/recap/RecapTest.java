@@ -197,6 +197,21 @@ class RecapTest {
         assertThat(ripples)
                 .hasSizeGreaterThan(1)
                 .allMatch(n -> n.effect().get(0).key().equals("recap.effect.ripple"));
+        var hum = item(plan, "C18.2").neighbours();
+        assertThat(hum)
+                .hasSizeGreaterThan(1)
+                .allMatch(n -> n.effect().get(0).key().equals("recap.effect.hum"));
+        // 20 V of ripple, divided by 1 kΩ and the 48 Ω of 33 µF at 100 Hz: some 0.9 V, and less behind more
+        assertThat(hum.stream()
+                        .filter(n -> Math.abs(n.farads() - 33e-6) < 1e-9)
+                        .findFirst()
+                        .orElseThrow()
+                        .effect()
+                        .get(0)
+                        .fillings()
+                        .get(0)
+                        .toString())
+                .matches("(8|9)\\d\\d mV|1(\\.[0-3]\\d?)? V");
         assertThat(item(plan, "C4").neighbours().get(0).effect().get(0).key()).isEqualTo("recap.effect.time");
     }
 

@@ -9,11 +9,12 @@ import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
-import java.util.stream.Collectors;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -33,6 +34,7 @@ public final class LibraryPlace extends BorderPane {
     private final ListView<DeviceType> list = new ListView<>();
     private final Label count = Texts.label("", "soft");
     private final TypeCard card;
+    private Map<String, String> users = Map.of();
     private String filter = "";
     private String lit = "";
     private int asked;
@@ -88,6 +90,7 @@ public final class LibraryPlace extends BorderPane {
     }
 
     private void rebuild() {
+        users = users();
         List<DeviceType> shown = session.library().get().all().stream()
                 .filter(this::matches)
                 .sorted(Comparator.comparing((DeviceType t) -> !inSet(t))
@@ -115,17 +118,16 @@ public final class LibraryPlace extends BorderPane {
     }
 
     private boolean inSet(DeviceType t) {
-        return !users(t).isEmpty();
+        return users.containsKey(t.name());
     }
 
-    private String users(DeviceType t) {
-        return session.set().get().stream()
-                .flatMap(s -> s.chassis().parts().stream())
-                .filter(p -> p.device()
-                        .filter(d -> d.type().equals(t.name()) || t.also().contains(d.type()))
-                        .isPresent())
-                .map(p -> p.reference())
-                .collect(Collectors.joining(" "));
+    /** References of the devices of each type in the set on the bench, by the type's name. */
+    private Map<String, String> users() {
+        Map<String, String> found = new HashMap<>();
+        session.set().get().ifPresent(s -> s.chassis().parts().forEach(p -> p.device()
+                .flatMap(d -> session.library().get().find(d.type()))
+                .ifPresent(t -> found.merge(t.name(), p.reference(), (a, b) -> a + " " + b))));
+        return found;
     }
 
     public Optional<DeviceType> chosen() {
@@ -140,7 +142,7 @@ public final class LibraryPlace extends BorderPane {
         if (filter.isEmpty() && !rebuilding) lit = type.name();
         card.show(type, own(type), List.of());
         int mine = ++asked;
-        if (users(type).isEmpty()) return;
+        if (!inSet(type)) return;
         session.working(type.name())
                 .thenAccept(w -> Platform.runLater(() -> {
                     if (mine == asked) card.show(type, own(type), w);
@@ -233,7 +235,7 @@ public final class LibraryPlace extends BorderPane {
             HBox row = new HBox(12, Texts.column(t.name(), 76, false, "medium"), what);
             if (own(t)) row.getChildren().add(fixed(session.say("library.own"), "petrol"));
             if (!t.flag().isEmpty()) row.getChildren().add(fixed(session.say("library.flagged"), "brick"));
-            if (inSet(t)) row.getChildren().add(fixed(users(t), "medium"));
+            if (inSet(t)) row.getChildren().add(fixed(users.get(t.name()), "medium"));
             row.setAlignment(Pos.CENTER_LEFT);
             row.setPadding(new Insets(4, 14, 0, 10));
             return row;

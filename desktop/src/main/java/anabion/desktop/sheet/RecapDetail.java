@@ -4,10 +4,10 @@ import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
-import anabion.core.quantity.Series;
 import anabion.core.quantity.Unit;
 import anabion.core.recap.CanFit;
 import anabion.core.recap.Choice;
+import anabion.core.recap.Forming;
 import anabion.core.recap.Item;
 import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
@@ -33,8 +33,6 @@ import javafx.scene.layout.VBox;
 /** Below the list: why the lit part is replaced so, what it bears, what else would do; its can, if it is part of one. */
 final class RecapDetail extends HBox {
     private static final double HEIGHT = 150;
-    /** Largest current while an old electrolytic is formed again, in amperes. */
-    private static final double FORMING = 5e-3;
 
     private final Session session;
     private final VBox words = new VBox(1);
@@ -77,8 +75,10 @@ final class RecapDetail extends HBox {
         Optional.ofNullable(log.last().get(i.key()))
                 .map((PartTest t) -> say(Tested.of(t, i.piece()).words()))
                 .ifPresent(t -> add(session.say("recap.tested", t), "small"));
-        if (i.choice().action() == Choice.Action.TEST && i.piece().kind() == Kind.ELECTROLYTIC)
-            add(formed(i.piece()), "small");
+        if (i.choice().action() == Choice.Action.TEST
+                && i.piece().kind() == Kind.ELECTROLYTIC
+                && i.piece().rating() > 0) add(forming(Forming.of(i.piece()), session), "small");
+        plan.batchOf(i.key()).ifPresent(b -> add(session.say("recap.then", say(b.test())), "soft", "small"));
         if (i.piece().sectioned()) {
             add(
                     session.say(
@@ -104,14 +104,12 @@ final class RecapDetail extends HBox {
     }
 
     /** How an old electrolytic is formed again, and when it has passed. */
-    private String formed(Piece c) {
-        double volts = c.rating() > 0 ? c.rating() : 1;
-        double ohms = Series.E12.atOrAbove(volts / FORMING);
+    static String forming(Forming f, Session session) {
         return session.say(
                 "recap.reform",
-                Figures.fixed(volts, 0),
-                Figures.si(new Quantity(ohms, Unit.OHM)),
-                Figures.si(new Quantity(Tested.formed(c, volts), Unit.AMPERE)));
+                f.steps().stream().map(v -> Figures.fixed(v, 0)).collect(Collectors.joining(", ")),
+                Figures.si(new Quantity(f.ohms(), Unit.OHM)),
+                Figures.si(new Quantity(f.passes(), Unit.AMPERE)));
     }
 
     /** Whether the new ones go into the can, where its size was given. */
@@ -132,8 +130,7 @@ final class RecapDetail extends HBox {
     private String stress(Piece c, Stress s) {
         String printed = c.rating() > 0 ? Figures.fixed(c.rating(), 0) + " V" : session.say("recap.no-rating");
         String worst = Figures.fixed(s.worst(), 0);
-        boolean alternates = s.peak() > 1.2 * Math.max(Math.abs(s.high()), Math.abs(s.start()));
-        String said = alternates
+        String said = s.alternates()
                 ? session.say("recap.stress-peak", Figures.volts(s.normal()), worst, printed)
                 : session.say(
                         "recap.stress",

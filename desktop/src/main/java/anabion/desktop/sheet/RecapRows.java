@@ -147,9 +147,15 @@ final class RecapRows {
     }
 
     private void part(Item i, HBox box) {
-        String now = i.choice().action() == Choice.Action.RENEW
-                ? Labels.of(i.choice())
-                : session.say("recap.action." + i.choice().action().code());
+        String now =
+                switch (i.choice().action()) {
+                    case RENEW -> Labels.of(i.choice());
+                    case TEST ->
+                        columns.equals(TIGHT)
+                                ? session.say("recap.action.test")
+                                : session.say("recap.test-or", Labels.of(i.choice()));
+                    case KEEP -> session.say("recap.action.keep");
+                };
         boolean warned = !i.choice().warnings().isEmpty();
         box.getChildren()
                 .addAll(

@@ -4,30 +4,28 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.format.StockCodec;
 import anabion.core.input.BadInput;
-import anabion.core.job.Alteration;
-import anabion.core.job.AlterationKind;
-import anabion.core.job.Job;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
 import anabion.core.recap.Causes;
 import anabion.core.recap.Choice;
-import anabion.core.recap.Item;
+import anabion.core.recap.Forming;
 import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
+import anabion.core.recap.Piece;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Policy;
 import anabion.core.recap.RecapLine;
-import anabion.core.tree.Extra;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
+import anabion.workshop.Timer;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
 import javafx.application.Platform;
@@ -273,12 +271,25 @@ public final class RecapSheet implements Sheet {
         if (verb.equals("shop-school"))
             return shop(String.join(" ", List.of(words).subList(1, words.length)));
         SetRecord set = session.need();
-        Job job = set.job()
-                .withRecap(RecapLine.edit(
-                        line, set.job().recap(), set.chassis(), session.clock().instant()));
+        if (verb.equals("form")) return form(set, words[1].toUpperCase(Locale.ROOT));
         return session.putJob(
                 session.say("ui.change.recap", line.strip()),
-                altered(job, verb, words[1 % words.length], set.chassis()));
+                RecapLine.carryOut(
+                        line, set.job(), set.chassis(), shown, session.clock().instant()));
+    }
+
+    /** Starts the time that forming an old electrolytic takes, and says how it is done. */
+    private CompletableFuture<?> form(SetRecord set, String key) {
+        Piece piece = Piece.of(set.chassis()).stream()
+                .filter(c -> c.key().equals(key) && c.kind() == Kind.ELECTROLYTIC && c.rating() > 0)
+                .findFirst()
+                .orElseThrow(() -> BadInput.at(key)
+                        .because(session.say("recap.no-forming"))
+                        .so(session.say("recap.no-forming.remedy")));
+        Forming f = Forming.of(piece);
+        say(RecapDetail.forming(f, session));
+        Timer timer = Timer.starting(set.id(), session.say("recap.forming", key), f.time(), session.clock());
+        return session.change(session.say("ui.change.timer", timer.label()), new Op.PutTimer(timer));
     }
 
     private CompletableFuture<?> shop(String words) {
@@ -286,23 +297,6 @@ public final class RecapSheet implements Sheet {
         session.shopSchool().set(words);
         session.remember("school", words);
         return CompletableFuture.completedFuture(null);
-    }
-
-    /** A part that comes out is an open end, one that goes in is renewed: both stand in the set's history. */
-    private Job altered(Job job, String verb, String key, Chassis chassis) {
-        String reference = reference(key.toUpperCase(Locale.ROOT));
-        AlterationKind kind = verb.equals("removed") ? AlterationKind.REMOVED : AlterationKind.RENEWED;
-        if ((!verb.equals("removed") && !verb.equals("fitted"))
-                || chassis.part(reference).isEmpty()) return job;
-        Alteration last = job.fitted().last().get(reference);
-        if (last != null && last.kind() == kind && key.indexOf('.') > 0) return job;
-        String what = shown.flatMap(p -> p.item(key.toUpperCase(Locale.ROOT)))
-                .map(Item::choice)
-                .filter(c -> kind == AlterationKind.RENEWED)
-                .map(Labels::of)
-                .orElse("");
-        return job.altered(
-                new Alteration(UUID.randomUUID(), session.clock().instant(), reference, kind, what, Extra.NONE));
     }
 
     /** What can have destroyed a part, so that nothing new goes in before it is found. */

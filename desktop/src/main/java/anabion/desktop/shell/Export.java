@@ -1,10 +1,12 @@
 package anabion.desktop.shell;
 
 import anabion.core.input.BadInput;
+import anabion.core.recap.Plan;
 import anabion.core.words.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.report.BenchSheet;
 import anabion.workshop.report.SetReport;
 import java.io.FilterOutputStream;
 import java.io.IOException;
@@ -16,6 +18,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
@@ -30,10 +33,22 @@ final class Export {
     private final Words words;
     private final String kind;
     private final Path file;
+    private final Optional<BenchSheet> sheet;
     private volatile boolean stopped;
 
     /** @param kind pdf, html or zip */
     Export(SetRecord set, Words words, String kind, Path file) {
+        this(set, words, kind, file, Optional.empty());
+    }
+
+    /** The recap of a set as a page to print. */
+    static Export benchSheet(SetRecord set, Plan plan, Words words, Path file) {
+        BenchSheet sheet = new BenchSheet(set.chassis().name(), plan, set.job().recap(), words);
+        return new Export(set, words, "html", file, Optional.of(sheet));
+    }
+
+    private Export(SetRecord set, Words words, String kind, Path file, Optional<BenchSheet> sheet) {
+        this.sheet = sheet;
         this.set = set;
         this.words = words;
         this.kind = kind;
@@ -89,7 +104,8 @@ final class Export {
         };
         try {
             try (OutputStream out = new Stoppable(Files.newOutputStream(half))) {
-                if (kind.equals("zip")) SetArchive.write(set, counted, out);
+                if (sheet.isPresent()) out.write(sheet.get().html().getBytes(StandardCharsets.UTF_8));
+                else if (kind.equals("zip")) SetArchive.write(set, counted, out);
                 else if (kind.equals("pdf")) new SetReport().pdf(set, words, counted, out);
                 else html(counted, out);
             }

@@ -5,6 +5,7 @@ import anabion.core.input.BadInput;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
+import anabion.core.recap.Plan;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.session.Session;
@@ -14,7 +15,6 @@ import anabion.workshop.OwnLibrary;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Summary;
 import anabion.workshop.archive.SetArchive;
-import anabion.workshop.report.BenchSheet;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -223,21 +223,12 @@ final class ShellActions {
     /** The recap as a page to print. */
     private void benchSheet() {
         SetRecord set = session.need();
-        String page = session.plan()
-                .get()
-                .map(p -> new BenchSheet(
-                                set.chassis().name(),
-                                p,
-                                set.job().recap(),
-                                session.words().get())
-                        .html())
-                .orElseThrow(() ->
-                        BadInput.at("").because(session.say("recap.no-plan")).so(session.say("recap.no-plan.remedy")));
+        Plan plan = session.plan().get().orElseThrow(() -> BadInput.at("")
+                .because(session.say("recap.no-plan"))
+                .so(session.say("recap.no-plan.remedy")));
         files.toSave(session.say("action.bench-sheet"), Export.name(set, "recap.html"))
-                .ifPresent(file -> {
-                    FileTrouble.saying(() -> Files.writeString(file, page, StandardCharsets.UTF_8));
-                    shell.probe().say(session.say("ui.exported", file.getFileName()));
-                });
+                .ifPresent(file -> shell.export(
+                        Export.benchSheet(set, plan, session.words().get(), file), file));
     }
 
     private void photo() {

@@ -80,7 +80,9 @@ public final class BenchSheet {
                         key,
                         words.say("recap.role." + i.role().code()),
                         i.piece().part().printed(),
-                        Labels.of(i.choice()),
+                        i.choice().action() == Choice.Action.TEST
+                                ? words.say("recap.test-or", Labels.of(i.choice()))
+                                : Labels.of(i.choice()),
                         Figures.fixed(i.stress().worst(), 0),
                         ticks,
                         words.say(i.choice().rule())))

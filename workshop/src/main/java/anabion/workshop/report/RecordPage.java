@@ -67,8 +67,8 @@ public final class RecordPage {
             boolean expected,
             List<String> needle) {}
 
-    /** A part that came out, what it was and measured, and what went in. */
-    public record Casualty(String part, String was, String measured, String now) {}
+    /** A part that came out, what it was, the nets where it sat, what it measured, and what went in. */
+    public record Casualty(String part, String was, String where, String measured, String now) {}
 
     /** All parts that were renewed, in the order of the work. */
     public List<Casualty> casualties() {
@@ -78,12 +78,13 @@ public final class RecordPage {
             if (a.kind() != AlterationKind.RENEWED) continue;
             Optional<Part> part = set.chassis().part(a.part());
             String was = part.map(p -> (p.printed() + " " + p.role()).strip()).orElse("");
+            String where = part.map(p -> String.join(" ", p.nets().values())).orElse("");
             List<String> measured = new ArrayList<>();
             for (Piece c : Piece.of(set.chassis()))
                 if (c.part().reference().equals(a.part()) && tests.containsKey(c.key()))
                     measured.add((c.sectioned() ? c.key() + " " : "")
                             + words.say(Tested.of(tests.get(c.key()), c).words()));
-            found.add(new Casualty(a.part(), was, String.join(", ", measured), a.detail()));
+            found.add(new Casualty(a.part(), was, where, String.join(", ", measured), a.detail()));
         }
         return found;
     }

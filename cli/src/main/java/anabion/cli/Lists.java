@@ -1,0 +1,29 @@
+package anabion.cli;
+
+import anabion.core.input.BadInput;
+import java.io.IOException;
+import java.io.Reader;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+
+/** Reads the lists that commands take besides a chassis. */
+final class Lists {
+    private Lists() {}
+
+    /** What makes something of a list. */
+    interface Reading<T> {
+        T from(Reader in) throws IOException;
+    }
+
+    /** @throws BadInput naming the file, where there is none or what is in it cannot be read */
+    static <T> T read(Path file, Reading<T> reading) throws IOException {
+        if (!Files.isRegularFile(file))
+            throw BadInput.at(file.toString()).because("there is no such file").so("check the name");
+        try (Reader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
+            return reading.from(in);
+        } catch (BadInput e) {
+            throw e.inside(file.getFileName().toString());
+        }
+    }
+}

@@ -1,0 +1,32 @@
+package anabion.cli;
+
+import anabion.core.tree.Fields;
+import anabion.core.tree.TreeReader;
+import java.io.ByteArrayInputStream;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+
+/** Runs commands as the shell does and keeps what they say. */
+abstract class Headless {
+    String out = "";
+    String err = "";
+
+    int run(Object... words) {
+        ByteArrayOutputStream o = new ByteArrayOutputStream();
+        ByteArrayOutputStream e = new ByteArrayOutputStream();
+        int code = Main.run(
+                List.of(words).stream().map(String::valueOf).toArray(String[]::new),
+                new PrintStream(o, true, StandardCharsets.UTF_8),
+                new PrintStream(e, true, StandardCharsets.UTF_8));
+        out = o.toString(StandardCharsets.UTF_8);
+        err = e.toString(StandardCharsets.UTF_8);
+        return code;
+    }
+
+    static Fields json(String text) throws IOException {
+        return Fields.of(TreeReader.read(new ByteArrayInputStream(text.getBytes(StandardCharsets.UTF_8))), "");
+    }
+}
