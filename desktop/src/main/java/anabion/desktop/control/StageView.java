@@ -67,10 +67,12 @@ public final class StageView extends Pane {
 
     private void symbol(Symbol s, Consumer<String> chosen) {
         SymbolShapes.Drawn drawn = SymbolShapes.of(s, UNIT);
-        Label words = Texts.label(s.upright() ? s.label() + "\n" + s.value() : s.label() + " " + s.value());
-        words.getStyleClass().add("circuit-words");
+        // A device's words have one line: between what leaves its middle and what leaves its foot there is no more
+        // room.
         boolean device = s.kind().amplifies();
-        if (s.upright()) words.relocate((s.x() + beside(s.kind())) * UNIT, (s.y() + (device ? 0.6 : -1.3)) * UNIT);
+        Label words = Texts.label(s.label() + (s.upright() && !device ? "\n" : " ") + s.value());
+        words.getStyleClass().add("circuit-words");
+        if (s.upright()) words.relocate((s.x() + beside(s.kind())) * UNIT, (s.y() + (device ? 0.1 : -1.3)) * UNIT);
         else {
             double width = LETTER * (words.getText().length() + 2);
             words.setMinWidth(width);

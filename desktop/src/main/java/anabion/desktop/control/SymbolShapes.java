@@ -181,7 +181,8 @@ final class SymbolShapes {
         move(-1.2, 0);
         for (int n = 0; n < 3; n++) {
             double end = -1.2 + 0.8 * (n + 1);
-            line.getElements().add(new ArcTo(0.4 * unit, 0.4 * unit, 0, x(end, 0), y(end, 0), false, true));
+            // A hair more than half the chord: at exactly half, rounding decides which way round the arc goes.
+            line.getElements().add(new ArcTo(0.41 * unit, 0.41 * unit, 0, x(end, 0), y(end, 0), false, true));
         }
     }
 
