@@ -1,12 +1,19 @@
 package anabion.benchmarks;
 
+import anabion.benchmarks.diagnosis.DiagnosisBench;
+import anabion.core.chassis.Chassis;
 import anabion.core.tree.TreeWriter;
+import anabion.workshop.archive.SetArchive;
+import anabion.workshop.demo.DemoWorkshop;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
 
-/** {@code bench NAME [--json]}: startup, workshop, judge or engine. */
+/** {@code bench NAME [--json]}: startup, workshop, judge, engine or diagnosis. */
 public final class Main {
     private Main() {}
 
@@ -20,14 +27,38 @@ public final class Main {
                     case "workshop" -> WorkshopBench.measure();
                     case "judge" -> JudgeBench.measure();
                     case "engine" -> EngineBench.measure();
+                    case "diagnosis" -> diagnosis(args);
                     default -> Map.of();
                 };
         if (results.isEmpty()) {
-            System.err.println(
-                    "anabion: there is no benchmark \"" + name + "\"\n  Use one of startup, workshop, judge, engine.");
+            System.err.println("anabion: there is no benchmark \"" + name
+                    + "\"\n  Use one of startup, workshop, judge, engine, diagnosis.");
             System.exit(2);
         }
         if (json) System.out.print(TreeWriter.text(results));
         else new LinkedHashMap<>(results).forEach((k, v) -> System.out.println(k + ": " + v));
+    }
+
+    /** {@code [--chassis FILE] [--cases N] [--seed S] [--pairs] [--mismatched] [--missed]}. */
+    private static Map<String, Object> diagnosis(String[] args) throws Exception {
+        List<String> words = Arrays.asList(args);
+        Optional<String> file = option(words, "--chassis");
+        List<Chassis> sets = file.isPresent()
+                ? List.of(SetArchive.open(Path.of(file.get())).set().chassis())
+                : Stream.of("halcyon", "brae", "lark")
+                        .map(DemoWorkshop::chassis)
+                        .toList();
+        return DiagnosisBench.measure(
+                sets,
+                Integer.parseInt(option(words, "--cases").orElse("300")),
+                Long.parseLong(option(words, "--seed").orElse("1")),
+                words.contains("--mismatched"),
+                words.contains("--pairs"),
+                words.contains("--missed"));
+    }
+
+    private static Optional<String> option(List<String> words, String name) {
+        int at = words.indexOf(name);
+        return at < 0 || at + 1 >= words.size() ? Optional.empty() : Optional.of(words.get(at + 1));
     }
 }

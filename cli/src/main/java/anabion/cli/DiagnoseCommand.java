@@ -1,14 +1,9 @@
 package anabion.cli;
 
-import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Observation;
-import anabion.core.engine.Calibrations;
-import anabion.core.format.EvidenceCodec;
+import anabion.core.diagnosis.Hypothesis;
 import anabion.core.quantity.Figures;
-import anabion.workshop.archive.SetArchive;
-import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,64 +12,56 @@ import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
-import picocli.CommandLine.Parameters;
 
-/** {@code diagnose CHASSIS --evidence E.csv}: which single fault explains volts and ohms, and what to read next. */
+/** {@code diagnose CHASSIS --evidence E.csv}: which fault explains the evidence, and what to do next. */
 @Command(
         name = "diagnose",
         mixinStandardHelpOptions = true,
-        description = "Which single fault explains the readings, with its odds, and what to read next.")
+        description = "Which fault explains the evidence, with its odds, and what to do next.")
 final class DiagnoseCommand implements Callable<Integer> {
     private static final int MOST = 8;
     /** Odds below this round to nothing in print. */
     private static final double WORTH = 0.005;
 
-    @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
-    private Path file;
+    @Mixin
+    private EvidenceOptions evidence;
 
-    @Option(
-            names = "--evidence",
-            required = true,
-            paramLabel = "CSV",
-            description = "kind,at,value and against,line,band,meter")
-    private Path evidence;
+    @Option(names = "--pairs", description = "two faults at once too, where one does not explain everything")
+    private boolean pairs;
 
     @Mixin
     private Output output;
 
     @Override
     public Integer call() throws Exception {
-        Chassis chassis = SetArchive.open(file).set().chassis();
-        SettingOptions.wired(chassis);
-        List<Observation> all = Lists.read(evidence, in -> EvidenceCodec.read(in, chassis));
-        Diagnosis d = Diagnosis.of(chassis, all, Calibrations.trims(chassis));
+        EvidenceOptions.Case c = evidence.read();
+        Diagnosis d =
+                pairs ? Diagnosis.withPairs(c.forecasts(), c.evidence()) : Diagnosis.of(c.forecasts(), c.evidence());
         output.say(tree(d), text(d));
         return d.sound() > 0.5 ? Main.FINE : Main.FINDING;
     }
 
     private static String text(Diagnosis d) {
         StringBuilder out = new StringBuilder();
-        for (Diagnosis.Suspect s :
-                d.suspects().stream().filter(s -> s.odds() >= WORTH).limit(MOST).toList())
-            out.append(String.format(
-                    "%5s  %s%n",
-                    Figures.percent(s.odds()),
-                    s.silent()
-                            ? "one of " + s.faults().size() + " faults that direct volts do not show"
-                            : s.faults().stream().limit(4).map(Fault::text).collect(Collectors.joining(" or "))));
+        d.suspects().stream()
+                .filter(s -> s.odds() >= WORTH)
+                .limit(MOST)
+                .forEach(s -> out.append(String.format("%5s  %s%n", Figures.percent(s.odds()), names(s))));
         out.append(String.format(
-                "%5s  something else%n%5s  nothing wrong%n", Figures.percent(d.other()), Figures.percent(d.sound())));
-        for (Diagnosis.NextTest t : d.next())
-            out.append("next: volts at ")
-                    .append(t.net())
-                    .append(" (")
-                    .append(Figures.fixed(t.information(), 2))
-                    .append(" bits)\n");
+                "%5s  something else%n%5s  nothing that shows%n",
+                Figures.percent(d.other()), Figures.percent(d.sound())));
+        out.append(NextCommand.text(d));
         if (!d.unsettled().isEmpty())
             out.append("nothing can be said of ")
                     .append(String.join(", ", d.unsettled()))
                     .append('\n');
         return out.toString();
+    }
+
+    private static String names(Diagnosis.Suspect s) {
+        String first = s.causes().stream().limit(4).map(Hypothesis::toString).collect(Collectors.joining(" or "));
+        int more = s.causes().size() - 4;
+        return more > 0 ? first + " or " + more + " more that look the same" : first;
     }
 
     private static Map<String, Object> tree(Diagnosis d) {
@@ -83,22 +70,21 @@ final class DiagnoseCommand implements Callable<Integer> {
         out.put("other", d.other());
         out.put("sound", d.sound());
         out.put("unsettled", d.unsettled());
-        out.put(
-                "next",
-                d.next().stream()
-                        .map(t -> Map.of(
-                                "test", "volts " + t.net(), "minutes", t.minutes(), "information", t.information()))
-                        .toList());
+        out.put("next", NextCommand.tree(d));
         return out;
     }
 
     private static Map<String, Object> tree(Diagnosis.Suspect s) {
         Map<String, Object> m = new LinkedHashMap<>();
-        m.put("fault", s.faults().get(0).text());
+        m.put("fault", texts(s.first().from()));
+        m.put("worst", texts(s.first().to()));
         m.put("parts", List.copyOf(s.parts()));
-        m.put("group", s.faults().stream().map(Fault::text).toList());
+        m.put("group", s.causes().stream().map(Hypothesis::cause).toList());
         m.put("odds", s.odds());
-        m.put("silent", s.silent());
         return m;
+    }
+
+    private static String texts(List<Fault> faults) {
+        return faults.stream().map(Fault::text).collect(Collectors.joining(" + "));
     }
 }

@@ -79,6 +79,7 @@ public final class Main {
             case "supply" -> new SupplyCommand();
             case "recap" -> new RecapCommand();
             case "diagnose" -> new DiagnoseCommand();
+            case "next" -> new NextCommand();
             default -> throw new IllegalArgumentException(name);
         };
     }

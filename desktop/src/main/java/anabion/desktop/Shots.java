@@ -117,7 +117,10 @@ final class Shots {
             shell.probe().field().setText("6AQ5");
         }));
         shots.add(new Shot("recap", false, 1280, 800, () -> open(halcyon, Step.RECAP)));
+        shots.add(new Shot("cold-checks", false, 1280, 800, () -> session.step().set(Step.COLD_CHECKS)));
         if (extra) {
+            shots.add(new Shot("x-cold-small", true, 1024, 700, () -> {}));
+            shots.add(new Shot("x-recap", false, 1280, 800, () -> session.step().set(Step.RECAP)));
             shots.add(new Shot(
                     "x-recap-can", true, 1280, 800, () -> session.part().set(Optional.of("C18"))));
             shots.add(new Shot("x-recap-small", false, 1024, 700, () -> {
@@ -240,6 +243,7 @@ final class Shots {
         for (int i = 0; i < 6; i++) {
             session.ask(w -> 0, x -> {}).join();
             session.computed().join();
+            session.diagnoses().done().join();
             on(() -> {});
             try {
                 Thread.sleep(60);

@@ -2,7 +2,9 @@ package anabion.core.chassis;
 
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
 import java.util.List;
 
 /**
@@ -65,5 +67,15 @@ public record Fault(String target, String mode, String amount) {
     public String part() {
         int dot = target.indexOf('.');
         return dot < 0 ? target : target.substring(0, dot);
+    }
+
+    /**
+     * The amount as ohms. In this grammar M is always mega, whatever it means on old lists.
+     *
+     * @throws BadInput if it is no resistance
+     */
+    public Quantity ohms() {
+        return Notation.decode(amount.endsWith("M") ? amount + "eg" : amount, Unit.OHM)
+                .quantity();
     }
 }

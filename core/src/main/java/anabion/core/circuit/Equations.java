@@ -217,6 +217,15 @@ final class Equations {
         return moves;
     }
 
+    /** What the factored matrix makes of a current into one node and out of another. */
+    double[] answer(int into, int outOf, double amperes) {
+        double[] moves = new double[size];
+        if (into >= 0) moves[into] += amperes;
+        if (outOf >= 0) moves[outOf] -= amperes;
+        lu.solve(moves);
+        return moves;
+    }
+
     private void correct(double[] moves) {
         for (int i = 0; i < size; i++) moves[i] = -sum[i];
         lu.solve(moves);

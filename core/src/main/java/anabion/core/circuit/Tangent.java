@@ -43,4 +43,20 @@ public final class Tangent {
         equations.evaluate(x, OperatingPoint.LEAST, 1, false);
         return equations.correction();
     }
+
+    /**
+     * Ohms behind every net, as a meter there finds them: the diagonal of J⁻¹ (Thévenin's resistance).
+     *
+     * @return in the order of the circuit's nets
+     */
+    public double[] behind() {
+        double[] ohms = new double[circuit.nets().size()];
+        for (int n = 0; n < ohms.length; n++) ohms[n] = equations.answer(n, Circuit.REFERENCE, 1)[n];
+        return ohms;
+    }
+
+    /** How far each unknown moves when a current is driven into one net and out of another. */
+    public double[] driven(int into, int outOf, double amperes) {
+        return equations.answer(into, outOf, amperes);
+    }
 }

@@ -1,11 +1,8 @@
 package anabion.core.diagnosis;
 
-import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
-import anabion.core.engine.Spread;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -18,260 +15,201 @@ import java.util.Set;
 /**
  * Odds of every fault after the evidence.
  *
- * @param suspects the likeliest first; faults that no reading of this set can tell apart stand together
- * @param sound odds that nothing is wrong
+ * @param suspects the likeliest first; what no probe of this set can tell apart stands together
+ * @param quiet causes that no probe of this set would show: nothing speaks for them, and nothing against
+ * @param sound odds that nothing is wrong, or nothing that shows
  * @param other odds of something that is not on the list
  * @param unsettled faults whose circuit did not settle, so that nothing can be said of them
- * @param next what to read next, the most telling per minute first
+ * @param next what to do next, the most telling per minute first
  */
 public record Diagnosis(
-        List<Suspect> suspects, double sound, double other, List<String> unsettled, List<NextTest> next) {
-    private static final double METER = 0.02;
-    /** Deviation of the logarithm of ohms in circuit: tolerances of what lies in parallel. */
-    private static final double OHMS = 0.06;
+        List<Suspect> suspects,
+        List<Hypothesis> quiet,
+        double sound,
+        double other,
+        List<String> unsettled,
+        List<NextTest> next) {
+    /** Odds at which one cause is enough to be repaired. */
+    public static final double ENOUGH = 0.9;
 
-    private static final double DECADES = 9;
-    private static final double LIKELY = 1e-4;
-    /** Predictions closer than this, as a share and in volts, cannot be told apart. */
-    private static final double SAME = 0.02;
+    /** Causes below these odds are not compared with others. */
+    private static final double LIKELY = 1e-3;
 
-    private static final double SAME_VOLTS = 0.1;
-    private static final double MINUTES = 0.5;
-    private static final int MOST_NEXT = 5;
+    private static final int MOST = 64;
+    /** A set comes to the bench because something shows: a sound one, or a fault that never shows, is rarer there by this. */
+    private static final double BROUGHT = 0.15;
+
+    /** Where single faults leave so much to something else, pairs are weighed. */
+    private static final double PAIRS_FROM = 0.25;
+
+    private static final int PAIRED = 40;
+    /** Odds of a leak from which on lifting the capacitor is thought of. */
+    private static final double LIFTED = 0.05;
+    /** So many standard deviations off are no chance. */
+    private static final double STRAINED = 4;
 
     /**
-     * Faults that look alike, with the odds of all of them together.
+     * Causes that look alike, with the odds of all of them together.
      *
-     * @param faults the likeliest first
-     * @param silent whether they show the same volts everywhere as a sound set: nothing speaks for them, and nothing against
+     * @param causes the likeliest first
      */
-    public record Suspect(List<Fault> faults, double odds, boolean silent) {
+    public record Suspect(List<Hypothesis> causes, double odds) {
         public Suspect {
-            faults = List.copyOf(faults);
+            causes = List.copyOf(causes);
+        }
+
+        public Hypothesis first() {
+            return causes.get(0);
         }
 
         /** The parts they belong to. */
         public Set<String> parts() {
             Set<String> parts = new LinkedHashSet<>();
-            faults.forEach(f -> parts.add(f.part()));
+            causes.forEach(h -> h.from().stream().map(Fault::part).forEach(parts::add));
             return parts;
+        }
+
+        public boolean names(String cause) {
+            return causes.stream().anyMatch(h -> h.cause().equals(cause));
         }
     }
 
     /**
-     * A reading worth taking.
+     * Something worth doing.
      *
      * @param information expected fall of entropy, in bits
      */
-    public record NextTest(String net, double minutes, double information) {}
+    public record NextTest(Probe probe, double minutes, double information) {}
 
     public Diagnosis {
         suspects = List.copyOf(suspects);
+        quiet = List.copyOf(quiet);
         unsettled = List.copyOf(unsettled);
         next = List.copyOf(next);
     }
 
-    /**
-     * Weighs all single faults of a chassis.
-     *
-     * @param trims what the chart says about this design, by part; empty for nominal
-     */
-    public static Diagnosis of(Chassis chassis, List<Observation> evidence, Map<String, Double> trims) {
-        return new Weighing(chassis, evidence, trims).diagnosis();
+    /** Whether one cause holds most of the odds: then it is tested and repaired, not measured further. */
+    public boolean decided() {
+        return !suspects.isEmpty() && suspects.get(0).odds() >= ENOUGH;
     }
 
-    /** One diagnosis in the making. */
-    private static final class Weighing {
-        private final Chassis chassis;
-        private final List<Observation> evidence;
-        private final Predictions predictions;
-        private final List<String> unsettled = new ArrayList<>();
-        private final Map<Hypothesis, Double> odds = new LinkedHashMap<>();
-        private double other;
+    /** Weighs every single fault. */
+    public static Diagnosis of(Forecasts forecasts, List<Observation> evidence) {
+        return of(forecasts, evidence, allowed(forecasts, evidence));
+    }
 
-        Weighing(Chassis chassis, List<Observation> evidence, Map<String, Double> trims) {
-            this.chassis = chassis;
-            this.evidence = evidence;
-            this.predictions = new Predictions(chassis, evidence, trims);
-        }
+    /** @param allowed the probes that may be proposed, and by which causes are told apart */
+    public static Diagnosis of(Forecasts forecasts, List<Observation> evidence, List<Probe> allowed) {
+        return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, forecasts.hypotheses()), true);
+    }
 
-        Diagnosis diagnosis() {
-            weigh();
-            List<Suspect> suspects = grouped();
-            double sound = odds.entrySet().stream()
-                    .filter(e -> e.getKey().fault().isEmpty())
-                    .mapToDouble(Map.Entry::getValue)
-                    .sum();
-            return new Diagnosis(suspects, sound, other, unsettled, next());
-        }
+    /** The odds alone, without asking what to do next. */
+    public static Diagnosis verdict(Forecasts forecasts, List<Observation> evidence, List<Probe> allowed) {
+        return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, forecasts.hypotheses()), false);
+    }
 
-        private void weigh() {
-            Likelihood likelihood = likelihood();
-            Map<Hypothesis, Double> logs = new LinkedHashMap<>();
-            double all = Math.log(Hypothesis.OTHER) + likelihood.other();
-            double otherLog = all;
-            for (Hypothesis h : Hypothesis.of(chassis)) {
-                Optional<double[]> predicted = predictions.of(h);
-                if (predicted.isEmpty()) {
-                    unsettled.add(h.name());
-                    continue;
-                }
-                double log = Math.log(h.prior()) + likelihood.of(predicted.get());
-                logs.put(h, log);
-                all = Likelihood.logSum(all, log);
+    /** Why a suspect stands where it stands. */
+    public Explanation explained(Forecasts forecasts, List<Observation> evidence, Suspect suspect) {
+        Hypothesis rival = suspects.stream()
+                .filter(s -> !s.equals(suspect))
+                .findFirst()
+                .map(Suspect::first)
+                .orElse(forecasts.healthy());
+        return Explanation.of(forecasts, evidence, suspect.first(), rival);
+    }
+
+    private static Diagnosis of(
+            Forecasts forecasts, List<Observation> evidence, List<Probe> allowed, Weighing w, boolean asking) {
+        Groups groups = new Groups(forecasts, allowed);
+        List<Hypothesis> likely = new ArrayList<>(w.likely(LIKELY, MOST));
+        List<Hypothesis> quiet = likely.stream()
+                .filter(h -> groups.alike(h, forecasts.healthy()))
+                .toList();
+        likely.removeAll(quiet);
+        Map<Hypothesis, Double> odds = w.without(quiet, BROUGHT);
+        double known = odds.values().stream().mapToDouble(x -> x).sum();
+        double other = w.other(BROUGHT, quiet);
+        return new Diagnosis(
+                groups.of(odds, likely),
+                quiet.stream().filter(h -> !h.sound()).toList(),
+                Math.max(0, 1 - known - other),
+                other,
+                w.unsettled(),
+                asking ? new NextProbes(forecasts, odds).of(withLifts(forecasts, allowed, odds), evidence) : List.of());
+    }
+
+    /** Where leaks of a capacitor or two are likely, lifting these is worth thinking of. */
+    private static List<Probe> withLifts(Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds) {
+        Optional<Probe.Volts> like = allowed.stream()
+                .filter(Probe.Volts.class::isInstance)
+                .map(Probe.Volts.class::cast)
+                .findFirst();
+        if (like.isEmpty()) return allowed;
+        List<Probe> more = new ArrayList<>(allowed);
+        odds.entrySet().stream()
+                .filter(e -> e.getValue() > LIFTED)
+                .sorted(Map.Entry.<Hypothesis, Double>comparingByValue().reversed())
+                .flatMap(e -> e.getKey().from().stream())
+                .filter(f -> f.mode().equals("leaky"))
+                .map(Fault::part)
+                .distinct()
+                .limit(2)
+                .forEach(c -> more.addAll(Probes.lifting(
+                        forecasts, c, like.get().setting(), like.get().meter())));
+        return more;
+    }
+
+    /**
+     * The causes one by one, the likeliest first, each with the odds of all suspects that it has a part in: where two faults at once are weighed, these
+     * add up to more than one.
+     */
+    public List<Suspect> singly() {
+        Map<String, Double> sums = new LinkedHashMap<>();
+        Map<String, List<Hypothesis>> alike = new LinkedHashMap<>();
+        for (Suspect s : suspects)
+            for (Hypothesis h : s.first().apart()) {
+                sums.merge(h.cause(), s.odds(), Double::sum);
+                alike.putIfAbsent(h.cause(), s.first().from().size() == 1 ? s.causes() : List.of(h));
             }
-            for (Map.Entry<Hypothesis, Double> e : logs.entrySet()) odds.put(e.getKey(), Math.exp(e.getValue() - all));
-            other = Math.exp(otherLog - all);
-        }
+        return sums.entrySet().stream()
+                .map(e -> new Suspect(alike.get(e.getKey()), e.getValue()))
+                .sorted(Comparator.comparingDouble(Suspect::odds).reversed())
+                .toList();
+    }
 
-        private Likelihood likelihood() {
-            int n = evidence.size();
-            double[] read = new double[n];
-            double[] meter = new double[n];
-            double[] range = new double[n];
-            double most = 0;
-            for (double v : predictions.sound()) most = Math.max(most, Math.abs(v));
-            for (int i = 0; i < n; i++) {
-                boolean ohms = evidence.get(i) instanceof Observation.Ohms;
-                read[i] = ohms
-                        ? Predictions.logOhms(evidence.get(i).value())
-                        : evidence.get(i).value();
-                meter[i] = ohms ? OHMS : METER;
-                range[i] = ohms ? DECADES : 2.6 * Math.max(25, Math.max(most, Math.abs(read[i])));
+    /** Weighs single faults and, where these leave too much to something else or to slips, two at once of the likeliest. */
+    public static Diagnosis withPairs(Forecasts forecasts, List<Observation> evidence) {
+        List<Probe> allowed = allowed(forecasts, evidence);
+        Diagnosis single = of(forecasts, evidence, allowed);
+        if (single.other() < PAIRS_FROM && !strained(forecasts, evidence, single)) return single;
+        List<Hypothesis> all = new ArrayList<>(forecasts.hypotheses());
+        all.addAll(Pairs.of(forecasts, evidence, PAIRED));
+        return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, all), true);
+    }
+
+    /** Whether the likeliest cause leaves readings that only slips of the probe would explain. */
+    private static boolean strained(Forecasts forecasts, List<Observation> evidence, Diagnosis single) {
+        if (single.suspects().isEmpty()) return false;
+        Hypothesis first = single.suspects().get(0).first();
+        return evidence.stream()
+                .filter(Observation.Measured.class::isInstance)
+                .map(Observation.Measured.class::cast)
+                .anyMatch(m -> forecasts
+                        .at(first, m.probe())
+                        .filter(f ->
+                                Math.abs(Forecasts.scaled(m.probe(), m.value()) - f.value()) > STRAINED * f.deviation())
+                        .isPresent());
+    }
+
+    /** What can be done without lifting anything, volts under the conditions of the last reading. */
+    public static List<Probe> allowed(Forecasts forecasts, List<Observation> evidence) {
+        Setting setting = Setting.of(forecasts.chassis().supply().volts());
+        MeterSpec meter = new MeterSpec.Fixed(10e6);
+        for (Observation o : evidence)
+            if (o.probe() instanceof Probe.Volts v && v.setting().faults().isEmpty()) {
+                setting = v.setting();
+                meter = v.meter();
             }
-            return new Likelihood(read, predictions.sound(), spread(), meter, range);
-        }
-
-        /** Covariance of sound specimens; readings of different settings, and ohms, share nothing. */
-        private double[][] spread() {
-            int n = evidence.size();
-            double[][] covariance = new double[n][n];
-            Map<Setting, List<Integer>> bySetting = new LinkedHashMap<>();
-            for (int i = 0; i < n; i++)
-                if (evidence.get(i) instanceof Observation.Volts v)
-                    bySetting
-                            .computeIfAbsent(v.setting(), s -> new ArrayList<>())
-                            .add(i);
-            bySetting.forEach((setting, rows) -> {
-                MeterSpec meter = ((Observation.Volts) evidence.get(rows.get(0))).meter();
-                List<String> nets =
-                        rows.stream().map(i -> evidence.get(i).net()).toList();
-                Spread.of(new Engine(), chassis, setting, meter, nets).ifPresent(s -> {
-                    for (int a = 0; a < rows.size(); a++)
-                        for (int b = 0; b < rows.size(); b++)
-                            covariance[rows.get(a)][rows.get(b)] =
-                                    s.readings().get(a).covariance(s.readings().get(b));
-                });
-            });
-            return covariance;
-        }
-
-        private Setting setting() {
-            return evidence.stream()
-                    .filter(Observation.Volts.class::isInstance)
-                    .map(o -> ((Observation.Volts) o).setting())
-                    .findFirst()
-                    .orElse(Setting.of(chassis.supply().volts()));
-        }
-
-        private List<Hypothesis> likely() {
-            return odds.entrySet().stream()
-                    .filter(e -> e.getValue() > LIKELY)
-                    .sorted(Map.Entry.<Hypothesis, Double>comparingByValue().reversed())
-                    .map(Map.Entry::getKey)
-                    .toList();
-        }
-
-        /** Likely faults, those together that show the same volts at every net and the same ohms where ohms were read. */
-        private List<Suspect> grouped() {
-            List<List<Hypothesis>> groups = new ArrayList<>();
-            List<Map<String, Double>> shown = new ArrayList<>();
-            Map<String, Double> sound = predictions
-                    .nets(new Hypothesis(Optional.empty(), 0), setting())
-                    .orElse(Map.of());
-            for (Hypothesis h : likely()) {
-                if (h.fault().isEmpty()) continue;
-                Map<String, Double> nets = predictions.nets(h, setting()).orElse(Map.of());
-                int at = -1;
-                for (int g = 0; g < groups.size() && at < 0; g++)
-                    if (same(shown.get(g), nets) && sameOhms(groups.get(g).get(0), h)) at = g;
-                if (at < 0) {
-                    groups.add(new ArrayList<>(List.of(h)));
-                    shown.add(nets);
-                } else groups.get(at).add(h);
-            }
-            List<Suspect> found = new ArrayList<>();
-            for (int g = 0; g < groups.size(); g++)
-                found.add(new Suspect(
-                        groups.get(g).stream().map(h -> h.fault().orElseThrow()).toList(),
-                        groups.get(g).stream().mapToDouble(odds::get).sum(),
-                        same(shown.get(g), sound)));
-            return found.stream()
-                    .sorted(Comparator.comparingDouble(Suspect::odds).reversed())
-                    .toList();
-        }
-
-        private static boolean same(Map<String, Double> a, Map<String, Double> b) {
-            if (a.isEmpty() || b.isEmpty()) return false;
-            for (Map.Entry<String, Double> e : a.entrySet()) {
-                double other = b.getOrDefault(e.getKey(), 0.0);
-                if (Math.abs(e.getValue() - other)
-                        > SAME * Math.max(Math.abs(e.getValue()), Math.abs(other)) + SAME_VOLTS) return false;
-            }
-            return true;
-        }
-
-        private boolean sameOhms(Hypothesis a, Hypothesis b) {
-            double[] one = predictions.of(a).orElseThrow();
-            double[] two = predictions.of(b).orElseThrow();
-            for (int i = 0; i < evidence.size(); i++)
-                if (evidence.get(i) instanceof Observation.Ohms && Math.abs(one[i] - two[i]) > OHMS) return false;
-            return true;
-        }
-
-        /**
-         * Nets not read yet by what they would tell: likely faults whose predictions lie within the meter's error of each other fall into
-         * one outcome; the information is the entropy of the outcomes.
-         */
-        private List<NextTest> next() {
-            Set<String> done = new LinkedHashSet<>();
-            evidence.forEach(o -> done.add(o.net()));
-            List<Hypothesis> likely = likely();
-            List<Map<String, Double>> shown = new ArrayList<>();
-            for (Hypothesis h : likely) shown.add(predictions.nets(h, setting()).orElse(Map.of()));
-            List<NextTest> found = new ArrayList<>();
-            for (String net : Engine.nets(chassis)) {
-                if (done.contains(net) || net.equals(Engine.reference(chassis))) continue;
-                double bits = information(net, likely, shown);
-                if (bits > 0.01) found.add(new NextTest(net, MINUTES, bits));
-            }
-            found.sort(Comparator.comparingDouble((NextTest t) -> t.information() / t.minutes())
-                    .reversed());
-            return found.stream().limit(MOST_NEXT).toList();
-        }
-
-        private double information(String net, List<Hypothesis> likely, List<Map<String, Double>> shown) {
-            List<double[]> values = new ArrayList<>();
-            for (int i = 0; i < likely.size(); i++)
-                values.add(new double[] {shown.get(i).getOrDefault(net, 0.0), odds.get(likely.get(i))});
-            values.sort(Comparator.comparingDouble(v -> v[0]));
-            double bits = 0;
-            double all = values.stream().mapToDouble(v -> v[1]).sum();
-            double bin = 0;
-            double from = Double.NEGATIVE_INFINITY;
-            for (double[] v : values) {
-                if (v[0] - from > 2 * (METER * Math.abs(v[0]) + 2 * SAME_VOLTS)) {
-                    bits += entropy(bin / all);
-                    bin = 0;
-                    from = v[0];
-                }
-                bin += v[1];
-            }
-            return bits + entropy(bin / all);
-        }
-
-        private static double entropy(double p) {
-            return p <= 0 ? 0 : -p * Math.log(p) / Math.log(2);
-        }
+        return Probes.of(forecasts, setting, meter);
     }
 }

@@ -1,98 +1,87 @@
 package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.engine.FaultList;
-import anabion.core.quantity.Figures;
-import anabion.core.quantity.Quantity;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
- * One thing that may be wrong; empty for a sound set.
+ * One thing, or two, that may be wrong, between two severities; a sound set has no fault.
  *
- * @param prior weight before any evidence, relative to the others
+ * @param from the least severity
+ * @param to the greatest; the same faults where there are no degrees
+ * @param prior odds before any evidence
  */
-public record Hypothesis(Optional<Fault> fault, double prior) {
-    /** Shares of all odds that a sound set and an unlisted fault have before any evidence. */
+public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
+    /** Odds that a set on the bench is sound, and that what is wrong is on no list, before any evidence. */
     static final double SOUND = 0.04;
 
-    static final double OTHER = 0.05;
+    static final double OTHER = 0.06;
+    /** How much rarer a given second fault is that came about by itself, relative to its odds alone. */
+    private static final double SECOND = 0.25;
 
-    /** How often parts of a kind fail so, relative to a leaky paper capacitor (general knowledge of the trade). */
-    private static final Map<String, Double> PAPER = Map.of("leaky", 1.0, "short", 0.35, "open", 0.35);
+    public Hypothesis {
+        from = List.copyOf(from);
+        to = List.copyOf(to);
+    }
 
-    private static final Map<String, Double> ELECTROLYTIC =
-            Map.of("dried", 1.2, "open", 0.5, "leaky", 0.4, "short", 0.35);
-    private static final Map<String, Double> SMALL = Map.of("leaky", 0.1, "short", 0.08, "open", 0.1);
-    private static final Map<String, Double> RESISTOR = Map.of("drifted", 0.5, "open", 0.5);
-    private static final Map<String, Double> WINDING = Map.of("open", 0.35, "short", 0.08, "leaky", 0.08);
-    private static final Map<String, Double> TUBE = Map.of(
-            "weak",
-            0.8,
-            "emission",
-            0.5,
-            "dead",
-            0.4,
-            "gassy",
-            0.35,
-            "heater-open",
-            0.35,
-            "heater-cathode",
-            0.25,
-            "joint",
-            0.08);
-    private static final Map<String, Double> TRANSISTOR =
-            Map.of("open", 0.5, "short", 0.5, "leaky", 0.8, "gain", 0.4, "weak", 0.6);
-    private static final double REST = 0.25;
-    private static final double FAR = 3;
-    private static final double PAPER_FROM = 9e-10;
+    public boolean sound() {
+        return from.isEmpty();
+    }
 
-    public String name() {
-        return fault.map(Fault::text).orElse("sound");
+    /** What would be repaired, whatever the severity: part and way of failing. */
+    public String cause() {
+        return from.stream().map(f -> f.target() + ":" + f.mode()).collect(Collectors.joining(" + "));
     }
 
     /** Every single fault of a chassis, and the sound set. */
-    public static List<Hypothesis> of(Chassis chassis) {
+    static List<Hypothesis> of(Chassis chassis, Priors priors) {
         List<Hypothesis> all = new ArrayList<>();
         double sum = 0;
-        for (Fault f : faults(chassis)) {
-            double weight = chassis.part(f.part()).map(p -> weight(p, f)).orElse(REST);
-            all.add(new Hypothesis(Optional.of(f), weight));
+        for (List<Fault> way : FaultList.ways(chassis)) {
+            Fault first = way.get(0);
+            Part part = chassis.part(first.part()).orElseThrow();
+            double weight = priors.weight(part, first);
             sum += weight;
+            int segments = Math.max(1, way.size() - 1);
+            for (int n = 0; n < segments; n++)
+                all.add(new Hypothesis(
+                        List.of(way.get(n)), List.of(way.get(Math.min(n + 1, way.size() - 1))), weight / segments));
         }
+        double whole = sum / (1 - SOUND - OTHER);
         List<Hypothesis> scaled = new ArrayList<>();
-        for (Hypothesis h : all) scaled.add(new Hypothesis(h.fault(), h.prior() / sum * (1 - SOUND - OTHER)));
-        scaled.add(new Hypothesis(Optional.empty(), SOUND));
+        for (Hypothesis h : all) scaled.add(new Hypothesis(h.from(), h.to(), h.prior() / whole));
+        scaled.add(new Hypothesis(List.of(), List.of(), SOUND));
         return scaled;
     }
 
-    /** The listed faults, and resistors that have drifted further still: old carbon goes to several times its value. */
-    private static List<Fault> faults(Chassis chassis) {
-        List<Fault> all = new ArrayList<>(FaultList.of(chassis));
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Resistor r && r.ohms() > 0)
-                all.add(new Fault(p.reference(), "drifted", Figures.rkm(Quantity.ohms(FAR * r.ohms()))));
+    /** The single faults of which it consists. */
+    public List<Hypothesis> apart() {
+        if (from.size() < 2) return List.of(this);
+        List<Hypothesis> all = new ArrayList<>();
+        for (int n = 0; n < from.size(); n++) all.add(new Hypothesis(List.of(from.get(n)), List.of(to.get(n)), prior));
         return all;
     }
 
-    private static double weight(Part p, Fault f) {
-        Component c = p.component();
-        Map<String, Double> kind = Map.of();
-        if (c instanceof Component.Capacitor k)
-            kind = k.dielectric().equals("electrolytic")
-                    ? ELECTROLYTIC
-                    : k.farads().get(0) >= PAPER_FROM && !k.dielectric().equals("mica") ? PAPER : SMALL;
-        else if (c instanceof Component.Resistor) kind = RESISTOR;
-        else if (c instanceof Component.Windings) kind = WINDING;
-        else if (c instanceof Component.Device d)
-            kind = d.deviceKind() == anabion.core.chassis.DeviceKind.TUBE ? TUBE : TRANSISTOR;
-        // several severities of one fault share its odds
-        double levels = f.mode().equals("leaky") || f.mode().equals("drifted") ? 3 : 1;
-        return kind.getOrDefault(f.mode(), REST) / levels;
+    /** Both at once; the order of the two does not matter. */
+    Hypothesis and(Hypothesis other) {
+        if (cause().compareTo(other.cause()) > 0) return other.and(this);
+        return new Hypothesis(
+                Stream.concat(from.stream(), other.from().stream()).toList(),
+                Stream.concat(to.stream(), other.to().stream()).toList(),
+                SECOND * prior * other.prior());
+    }
+
+    @Override
+    public String toString() {
+        if (sound()) return "sound";
+        String least = from.stream().map(Fault::text).collect(Collectors.joining(" + "));
+        return from.equals(to)
+                ? least
+                : least + "…" + to.stream().map(Fault::text).collect(Collectors.joining(" + "));
     }
 }

@@ -1,119 +1,123 @@
 package anabion.core.diagnosis;
 
 import anabion.core.circuit.DenseLu;
+import java.util.List;
 
 /**
- * How well a prediction explains readings, taken together.
+ * How well a hypothesis explains readings, taken together.
  *
- * <p>Method: the readings are jointly Gaussian about the prediction, with the covariance of sound specimens, the meter's own error, and one
- * direction more: a fault of another severity moves all readings along the same line, Δ = prediction − sound, so s²·Δ·Δᵀ is added. A slip of the
- * probe (a reading from somewhere else altogether) is marginalised: none, or any single one, each reading with the odds {@link #SLIP}.
- * It fails where two slips fall together; then "something else" gains.
+ * <p>Method: the readings are jointly Gaussian about the prediction. What makes specimens differ (parts, tubes, line) and the unknown severity
+ * move several readings at once, so that the covariance is S·Sᵀ with a column of S for each; the meter's own error stands on the diagonal. A slip
+ * of the probe (a reading from somewhere else altogether) is marginalised: none, one, or two, each reading with the odds {@link #SLIP}. With
+ * P the inverse of the covariance, leaving out reading i takes (P·d)ᵢ²/Pᵢᵢ from the square and adds log Pᵢᵢ to the determinant (Schur complement), so
+ * one inverse serves all. It fails where two slips fall together; then "something else" gains.
  */
 final class Likelihood {
     /** Odds that a reading was taken at the wrong place or misread. */
     static final double SLIP = 0.02;
-    /** How far a severity may lie from the listed one, as a share of the whole change. */
-    private static final double SEVERITY = 0.2;
-
-    private static final double ROUNDING = 0.03;
     /** Share of the readings that an unlisted fault leaves alone. */
     private static final double LEFT_ALONE = 0.6;
 
-    private final double[] read;
-    private final double[] sound;
-    private final double[][] spread;
-    private final double[] meter;
-    private final double[] range;
+    private static final double ROOT = Math.log(2 * Math.PI);
+
+    private Likelihood() {}
 
     /**
-     * @param spread covariance of sound specimens
-     * @param meter relative error of each reading; for ohms the deviation of the logarithm
-     * @param range width of all that the reading could have shown
+     * Natural logarithm of the likelihood of all readings.
+     *
+     * @param slips density of each reading, had it been taken at the wrong place
      */
-    Likelihood(double[] read, double[] sound, double[][] spread, double[] meter, double[] range) {
-        this.read = read;
-        this.sound = sound;
-        this.spread = spread;
-        this.meter = meter;
-        this.range = range;
+    static double of(double[] read, List<Foreseen> foreseen, double[] slips) {
+        int n = read.length;
+        if (n == 0) return 0;
+        double[] off = new double[n];
+        for (int i = 0; i < n; i++) off[i] = read[i] - foreseen.get(i).value();
+        double[] inverse = new double[n * n];
+        double logDeterminant = invert(covariance(foreseen), n, inverse);
+        double[] solved = new double[n];
+        double square = 0;
+        for (int i = 0; i < n; i++) {
+            for (int j = 0; j < n; j++) solved[i] += inverse[i * n + j] * off[j];
+            square += off[i] * solved[i];
+        }
+        double sum = n * Math.log(1 - SLIP) - 0.5 * (square + logDeterminant + n * ROOT);
+        int worst = 0;
+        double best = Double.NEGATIVE_INFINITY;
+        double[] one = new double[n];
+        for (int i = 0; i < n; i++) {
+            double own = inverse[i * n + i];
+            double rest = square - solved[i] * solved[i] / own + logDeterminant + Math.log(own) + (n - 1) * ROOT;
+            one[i] = (n - 1) * Math.log(1 - SLIP) + Math.log(SLIP * slips[i]) - 0.5 * rest;
+            sum = logSum(sum, one[i]);
+            if (one[i] > best) {
+                best = one[i];
+                worst = i;
+            }
+        }
+        return logSum(sum, second(n, worst, best, inverse, solved, slips));
     }
 
-    /** Natural logarithm of the likelihood of all readings under a prediction. */
-    double of(double[] predicted) {
-        int n = read.length;
-        double none = n * Math.log(1 - SLIP) + gaussian(predicted, -1);
-        double sum = none;
-        for (int out = 0; out < n; out++) {
-            double one = (n - 1) * Math.log(1 - SLIP) + Math.log(SLIP / range[out]) + gaussian(predicted, out);
-            sum = logSum(sum, one);
+    /** A second slip beside the likeliest first one: the same step again, on what the first left. */
+    private static double second(int n, int gone, double log, double[] inverse, double[] solved, double[] slips) {
+        double sum = Double.NEGATIVE_INFINITY;
+        double pivot = inverse[gone * n + gone];
+        for (int i = 0; i < n; i++) {
+            if (i == gone) continue;
+            double tied = inverse[i * n + gone] / pivot;
+            double own = inverse[i * n + i] - tied * inverse[i * n + gone];
+            double off = solved[i] - tied * solved[gone];
+            double gain = 0.5 * (off * off / own - Math.log(own) + ROOT);
+            sum = logSum(sum, log + gain + Math.log(SLIP / (1 - SLIP) * slips[i]));
         }
         return sum;
     }
 
-    /** Under a fault that is not on the list: some readings as in a sound set, the others anywhere. */
-    double other() {
+    private static double[] covariance(List<Foreseen> all) {
+        int n = all.size();
+        double[] matrix = new double[n * n];
+        for (int i = 0; i < n; i++)
+            for (int j = i; j < n; j++) {
+                double[] a = all.get(i).shares();
+                double[] b = all.get(j).shares();
+                double sum = i == j ? all.get(i).noise() * all.get(i).noise() : 0;
+                // volts share all sources; ohms only the last, the severity
+                if (a.length == b.length) for (int k = 0; k < a.length; k++) sum += a[k] * b[k];
+                else sum += a[a.length - 1] * b[b.length - 1];
+                matrix[i * n + j] = sum;
+                matrix[j * n + i] = sum;
+            }
+        return matrix;
+    }
+
+    /** Fills in the inverse; returns the logarithm of the determinant. The diagonal makes the matrix positive definite. */
+    private static double invert(double[] matrix, int n, double[] inverse) {
+        DenseLu lu = new DenseLu(n);
+        System.arraycopy(matrix, 0, lu.matrix(), 0, n * n);
+        lu.factor();
+        double log = 0;
+        for (int i = 0; i < n; i++) log += Math.log(Math.abs(lu.matrix()[i * n + i]));
+        double[] column = new double[n];
+        for (int j = 0; j < n; j++) {
+            java.util.Arrays.fill(column, 0);
+            column[j] = 1;
+            lu.solve(column);
+            for (int i = 0; i < n; i++) inverse[i * n + j] = column[i];
+        }
+        return log;
+    }
+
+    /**
+     * Under a fault that is not on the list: some readings as in a sound set, the others anywhere.
+     *
+     * @param ranges width of all that each reading could have shown
+     */
+    static double other(double[] read, List<Foreseen> sound, double[] ranges) {
         double sum = 0;
         for (int i = 0; i < read.length; i++) {
-            double sigma = Math.sqrt(spread[i][i] + own(sound, i));
-            double z = (read[i] - sound[i]) / sigma;
+            double sigma = sound.get(i).deviation();
+            double z = (read[i] - sound.get(i).value()) / sigma;
             double near = Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
-            sum += Math.log(LEFT_ALONE * near + (1 - LEFT_ALONE) / range[i]);
-        }
-        return sum;
-    }
-
-    private double own(double[] predicted, int i) {
-        double error = meter[i] * (range[i] > 50 ? Math.abs(predicted[i]) : 1) + (range[i] > 50 ? ROUNDING : 0);
-        return error * error;
-    }
-
-    /** Standard deviation with which a prediction is compared with a reading. */
-    double deviation(double[] predicted, int i) {
-        double change = SEVERITY * (predicted[i] - sound[i]);
-        return Math.sqrt(spread[i][i] + own(predicted, i) + change * change);
-    }
-
-    /** log N(read; predicted, Σ), one reading left out. */
-    private double gaussian(double[] predicted, int out) {
-        int n = read.length;
-        int m = out < 0 ? n : n - 1;
-        if (m == 0) return 0;
-        DenseLu lu = new DenseLu(m);
-        double[] off = new double[m];
-        for (int i = 0, a = 0; i < n; i++) {
-            if (i == out) continue;
-            off[a] = read[i] - predicted[i];
-            for (int j = 0, b = 0; j < n; j++) {
-                if (j == out) continue;
-                double change = SEVERITY * SEVERITY * (predicted[i] - sound[i]) * (predicted[j] - sound[j]);
-                lu.matrix()[a * m + b] = spread[i][j] + change + (i == j ? own(predicted, i) : 0);
-                b++;
-            }
-            a++;
-        }
-        double logDeterminant = logDeterminant(lu.matrix(), m);
-        if (!lu.factor()) return Double.NEGATIVE_INFINITY;
-        double[] solved = off.clone();
-        lu.solve(solved);
-        double square = 0;
-        for (int i = 0; i < m; i++) square += off[i] * solved[i];
-        return -0.5 * (square + logDeterminant + m * Math.log(2 * Math.PI));
-    }
-
-    /** By Cholesky's factors of a copy; the matrix is positive definite by its diagonal. */
-    private static double logDeterminant(double[] matrix, int m) {
-        double[] l = matrix.clone();
-        double sum = 0;
-        for (int j = 0; j < m; j++) {
-            for (int k = 0; k < j; k++) l[j * m + j] -= l[j * m + k] * l[j * m + k];
-            double d = Math.sqrt(Math.max(l[j * m + j], 1e-300));
-            l[j * m + j] = d;
-            sum += 2 * Math.log(d);
-            for (int i = j + 1; i < m; i++) {
-                for (int k = 0; k < j; k++) l[i * m + j] -= l[i * m + k] * l[j * m + k];
-                l[i * m + j] /= d;
-            }
+            sum += Math.log(LEFT_ALONE * near + (1 - LEFT_ALONE) / ranges[i]);
         }
         return sum;
     }

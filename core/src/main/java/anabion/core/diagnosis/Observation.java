@@ -1,26 +1,19 @@
 package anabion.core.diagnosis;
 
-import anabion.core.chassis.MeterSpec;
-import anabion.core.engine.Setting;
-
-/** Something measured. */
+/** What a probe showed. */
 public sealed interface Observation {
-    /** The net, or the first one, that was touched. */
-    String net();
+    Probe probe();
 
-    double value();
-
-    /**
-     * Direct volts of a net against the reference.
-     *
-     * @param point as it was named
-     */
-    record Volts(String point, String net, double value, Setting setting, MeterSpec meter) implements Observation {}
+    /** @param value volts, or ohms */
+    record Measured(Probe.Measured probe, double value) implements Observation {}
 
     /**
-     * Ohms between two nets, power off.
+     * Heard at the speaker.
      *
-     * @param test volts of the ohmmeter with open probes
+     * @param probe an injection, or a band listened to
      */
-    record Ohms(String net, String other, double value, double test) implements Observation {}
+    record Heard(Probe probe, Outcome outcome) implements Observation {}
+
+    /** A part out of circuit, by a tester, or a good one in its place that changed nothing. */
+    record Tested(Probe.Try probe, boolean good) implements Observation {}
 }

@@ -94,7 +94,7 @@ public final class CircuitPredictor implements Predictor {
     public synchronized Optional<Answer> ask(Point point, Condition now, Controls controls, List<Fault> faults) {
         Map<String, Double> pots = new LinkedHashMap<>(Reader.controls(chassis, now.volume()));
         pots.putAll(controls.pots());
-        List<Fault> all = new ArrayList<>(open(now.openEnds()));
+        List<Fault> all = new ArrayList<>(open(chassis, now.openEnds()));
         all.addAll(faults);
         Setting setting = new Setting(
                 now.line(),
@@ -114,16 +114,22 @@ public final class CircuitPredictor implements Predictor {
     }
 
     private Engine.Bench bench(Condition now) {
-        Setting setting = Setting.of(now.line())
-                .withBand(Reader.known(chassis, now.band()))
-                .withControls(Reader.controls(chassis, now.volume()))
-                .withFaults(open(now.openEnds()))
-                .withTrims(calibration.map(Calibration::trims).orElse(Map.of()));
-        return engine.prepare(chassis, setting);
+        return engine.prepare(
+                chassis,
+                setting(chassis, now)
+                        .withTrims(calibration.map(Calibration::trims).orElse(Map.of())));
+    }
+
+    /** The setting of a nominal set in which a reading was taken; what was off then is missing. */
+    public static Setting setting(Chassis chassis, Condition then) {
+        return Setting.of(then.line())
+                .withBand(Reader.known(chassis, then.band()))
+                .withControls(Reader.controls(chassis, then.volume()))
+                .withFaults(open(chassis, then.openEnds()));
     }
 
     /** Parts off their nets: an open end is an open part; a tube pulled also parts its heater. */
-    private List<Fault> open(List<String> references) {
+    private static List<Fault> open(Chassis chassis, List<String> references) {
         List<Fault> faults = new ArrayList<>();
         for (String r : references) {
             Optional<Part> part = chassis.part(r);

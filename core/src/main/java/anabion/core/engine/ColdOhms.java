@@ -29,9 +29,9 @@ public final class ColdOhms {
     /** Source resistance of the meter, in ohms. */
     private static final double METER = 1000;
     /** A long-idle electrolytic leaks so much more than a formed one, and a new one so much less. */
-    private static final double WORN = 0.02;
+    public static final double WORN = 0.02;
 
-    private static final double FORMED = 10;
+    public static final double FORMED = 10;
 
     private ColdOhms() {}
 
@@ -67,9 +67,30 @@ public final class ColdOhms {
     private static double measure(
             Chassis chassis, Setting setting, String a, String b, double test, double electrolytics) {
         if (a.equals(b)) return 0;
-        Circuit.Builder c = Circuit.of(b);
+        return probed(circuit(chassis, setting, b, electrolytics), a, test);
+    }
+
+    /** What a meter with its negative probe on the reference shows. */
+    static double probed(Circuit.Builder c, String a, double test) {
+        Circuit cold = c.build();
+        Circuit circuit = cold.more()
+                .source("meter", "METER", cold.reference(), test)
+                .resistor("probe", "METER", a, METER)
+                .build();
+        Solution s = new OperatingPoint().solve(circuit);
+        Element source = circuit.elements().get(circuit.elements().size() - 2);
+        double amperes = -s.amperes(source)[0];
+        double volts = s.volts(a).orElse(0);
+        double ohms = Math.abs(amperes) < 1e-13 ? OPEN : volts / amperes;
+        return ohms < 0 || ohms > OPEN ? OPEN : ohms;
+    }
+
+    /** The set with the power off; every net of it is there, whatever is wrong. */
+    static Circuit.Builder circuit(Chassis chassis, Setting setting, String reference, double electrolytics) {
+        Circuit.Builder c = Circuit.of(reference);
+        for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
         Faults faults = new Faults(chassis, setting.faults());
-        Linear linear = new Linear(chassis, setting.cold(), faults);
+        Linear linear = new Linear(chassis, setting.cold(), faults, electrolytics);
         Sockets sockets = new Sockets(faults);
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Lamp l && l.amperes() > 0) {
@@ -80,38 +101,9 @@ public final class ColdOhms {
                             faults.net(p, "1"),
                             faults.net(p, "2"));
             } else if (p.device().isPresent()) device(p, faults, sockets, c);
-            else if (electrolytic(p) && electrolytics != 1) formed(p, faults, electrolytics, c);
             else linear.add(p, c);
         }
-        c.source("meter", "METER", b, test).resistor("probe", "METER", a, METER);
-        Circuit circuit = c.build();
-        Solution s = new OperatingPoint().solve(circuit);
-        Element source = circuit.elements().stream()
-                .filter(e -> e.name().equals("meter"))
-                .findFirst()
-                .orElseThrow();
-        double amperes = -s.amperes(source)[0];
-        double volts = s.volts(a).orElse(0);
-        double ohms = Math.abs(amperes) < 1e-13 ? OPEN : volts / amperes;
-        return ohms < 0 || ohms > OPEN ? OPEN : ohms;
-    }
-
-    private static boolean electrolytic(Part p) {
-        return p.component() instanceof Component.Capacitor c && c.dielectric().equals("electrolytic");
-    }
-
-    private static void formed(Part p, Faults faults, double state, Circuit.Builder c) {
-        if (faults.is(p.reference(), "open")) return;
-        Component.Capacitor k = (Component.Capacitor) p.component();
-        String last = String.valueOf(k.farads().size() + 1);
-        for (int n = 1; n <= k.farads().size(); n++)
-            c.resistor(
-                    p.reference() + "." + n,
-                    faults.net(p, String.valueOf(n)),
-                    faults.net(p, last),
-                    faults.is(p.reference(), "short")
-                            ? Faults.SHORT
-                            : state * Linear.ELECTROLYTIC / Math.max(k.farads().get(n - 1), 1e-7));
+        return c;
     }
 
     /** A cold tube is its heater; a semiconductor works as ever. */

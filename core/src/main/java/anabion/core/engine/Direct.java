@@ -113,12 +113,18 @@ final class Direct {
                 : mains.map(m -> m.heat(p, type.get())).orElse(1.0);
         double emission = faults.emission(p.reference()) * Rails.emission(heat, setting) * setting.trim(p.reference());
         for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
-        if (faults.is(p.reference(), "gassy"))
-            c.current(
-                    p.reference() + ".gas",
-                    sockets.cathode(p, ""),
-                    sockets.need(p, "g1", ""),
-                    faults.number(p.reference(), "gassy", GAS));
+        if (faults.is(p.reference(), "gassy")) gas(p, type.get(), c);
+    }
+
+    /** In a tube of several systems the gas shows at the first grid that has a pin. */
+    private void gas(Part p, DeviceType type, Circuit.Builder c) {
+        for (Section s : type.sections()) {
+            Optional<String> grid = sockets.find(p, "g1", s.name());
+            if (grid.isEmpty() || s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER) continue;
+            double amperes = faults.number(p.reference(), "gassy", GAS);
+            c.current(p.reference() + ".gas", sockets.cathode(p, s.name()), grid.get(), amperes);
+            return;
+        }
     }
 
     private void heater(Part p, DeviceType type, Circuit.Builder c) {
@@ -298,6 +304,7 @@ final class Direct {
             return;
         }
         BipolarLaw law = (BipolarLaw) Fit.law(s);
+        if (setting.trim(ref) != 1) law = law.withGain(law.forward() * setting.trim(ref));
         if (faults.is(ref, "gain")) law = law.withGain(law.forward() * faults.number(ref, "gain", 0.3));
         String collector = sockets.need(p, "c", "");
         String emitter = sockets.need(p, "e", "");

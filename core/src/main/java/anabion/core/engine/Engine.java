@@ -1,6 +1,7 @@
 package anabion.core.engine;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
@@ -25,12 +26,15 @@ public final class Engine {
     private final OperatingPoint solver = new OperatingPoint();
     private final OperatingPoint mainsSolver = new OperatingPoint();
     private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
-    private final Memory<List<Element>, Solution> alternating = new Memory<>(KEPT);
+    private final Memory<Wired, Solution> alternating = new Memory<>(KEPT);
     private Optional<Feed> sound = Optional.empty();
     private double[] last = {};
     private List<String> lastNets = List.of();
 
     private record Key(Rectifier rectifier, double siemens) {}
+
+    /** Elements know their nodes by number: what these are called belongs to the circuit. */
+    private record Wired(List<String> nets, List<Element> elements) {}
 
     /** The whole set. */
     public Operating solve(Chassis chassis, Setting setting) {
@@ -74,6 +78,19 @@ public final class Engine {
         return driven(chassis, changed, feed);
     }
 
+    /** The element of a resistor that neither rectifiers nor the mains know of, in a solved circuit. */
+    Optional<Element.Resistor> alone(Chassis chassis, Setting setting, String part, Operating solved) {
+        boolean resistor = chassis.part(part)
+                .filter(p -> p.component() instanceof Component.Resistor)
+                .isPresent();
+        if (!resistor) return Optional.empty();
+        Feed feed = feed(chassis, setting, 0);
+        if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
+        for (Element e : solved.direct().circuit().elements())
+            if (e instanceof Element.Resistor r && r.name().equals(part)) return Optional.of(r);
+        return Optional.empty();
+    }
+
     private static Circuit.Builder direct(Chassis chassis, Setting setting, Feed feed) {
         return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), feed.mains())
                 .circuit();
@@ -92,6 +109,7 @@ public final class Engine {
         private boolean touches(Fault f) {
             Optional<Part> part = chassis.part(f.part());
             if (part.isEmpty() || f.mode().startsWith("heater") || mains.isEmpty()) return true;
+            if (f.mode().equals("joint") && Sockets.heats(part.get(), f.target())) return true;
             for (String net : part.get().nets().values()) {
                 boolean tube = part.get().device().isPresent();
                 if (mains.get().alternates(net) && (!tube || f.mode().equals("joint"))) return true;
@@ -141,7 +159,7 @@ public final class Engine {
     }
 
     private Solution alternating(Circuit circuit) {
-        return alternating.get(circuit.elements(), () -> mainsSolver.solve(circuit));
+        return alternating.get(new Wired(circuit.nets(), circuit.elements()), () -> mainsSolver.solve(circuit));
     }
 
     /** The net that everything is measured against. */

@@ -9,70 +9,103 @@ import anabion.core.device.DeviceType;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
 /** Every way in which one part of a chassis can fail, at a few severities each. */
 public final class FaultList {
-    private static final double[] LEAKS = {10e6, 1e6, 100e3};
+    private static final double[] LEAKS = {30e6, 10e6, 3.3e6, 1e6, 330e3, 100e3, 33e3};
+    private static final double[] RISEN = {1.35, 2, 3.5};
+    private static final double[] FALLEN = {0.7, 0.45};
+    private static final List<String> EMISSIONS = List.of("0.65", "0.45", "0.25", "0.1");
+    private static final List<String> GAS = List.of("1e-6", "4e-6", "15e-6");
+    private static final List<String> GAINS = List.of("0.4", "0.15");
+    private static final double[] TRANSISTOR_LEAKS = {20e3, 5e3, 1.5e3};
+
+    private final List<List<Fault>> ways = new ArrayList<>();
 
     private FaultList() {}
 
     public static List<Fault> of(Chassis chassis) {
-        List<Fault> all = new ArrayList<>();
-        for (Part p : chassis.parts()) add(p, all);
-        return all.stream().distinct().toList(); // windings of one name fail as one
+        return ways(chassis).stream().flatMap(List::stream).toList();
     }
 
-    private static void add(Part p, List<Fault> all) {
+    /** The ways in which parts fail, each with its severities rising; one that has no degrees is a list of one. */
+    public static List<List<Fault>> ways(Chassis chassis) {
+        FaultList list = new FaultList();
+        for (Part p : chassis.parts()) list.add(p);
+        return list.ways.stream().distinct().toList(); // windings of one name fail as one
+    }
+
+    private void one(String reference, String... modes) {
+        for (String mode : modes) ways.add(List.of(Fault.of(reference, mode)));
+    }
+
+    private void graded(String reference, String mode, List<String> amounts) {
+        ways.add(amounts.stream().map(a -> new Fault(reference, mode, a)).toList());
+    }
+
+    private void graded(String reference, String mode, double unit, double... factors) {
+        graded(
+                reference,
+                mode,
+                Arrays.stream(factors)
+                        .mapToObj(x -> Figures.rkm(Quantity.ohms(x * unit)))
+                        .toList());
+    }
+
+    private void add(Part p) {
         Component k = p.component();
         String ref = p.reference();
         if (k instanceof Component.Resistor r && r.ohms() > 0) {
-            all.add(Fault.of(ref, "open"));
-            all.add(new Fault(ref, "drifted", ohms(1.5 * r.ohms())));
-            all.add(new Fault(ref, "drifted", ohms(0.6 * r.ohms())));
-        } else if (k instanceof Component.Capacitor c) capacitor(ref, c, all);
-        else if (k instanceof Component.Windings w) windings(ref, w, all);
-        else if (p.device().isPresent()) device(p, all);
-        else if (k instanceof Component.Potentiometer || k instanceof Component.Fuse || k instanceof Component.Switch)
-            all.add(Fault.of(ref, "open"));
-        else if (k instanceof Component.Battery) all.add(Fault.of(ref, "weak"));
+            one(ref, "open");
+            graded(ref, "drifted", r.ohms(), RISEN);
+            graded(ref, "drifted", r.ohms(), FALLEN);
+        } else if (k instanceof Component.Capacitor c) capacitor(ref, c);
+        else if (k instanceof Component.Windings w) windings(ref, w);
+        else if (p.device().isPresent()) device(p);
+        else if (k instanceof Component.Potentiometer
+                || k instanceof Component.Fuse
+                || k instanceof Component.Switch
+                || k instanceof Component.Speaker) one(ref, "open");
+        else if (k instanceof Component.Battery) one(ref, "weak");
     }
 
-    private static void capacitor(String ref, Component.Capacitor c, List<Fault> all) {
-        all.add(Fault.of(ref, "open"));
-        all.add(Fault.of(ref, "short"));
+    private void capacitor(String ref, Component.Capacitor c) {
+        one(ref, "open", "short");
         if (c.dielectric().equals("air")) return;
-        for (double leak : LEAKS) all.add(new Fault(ref, "leaky", ohms(leak)));
-        if (c.dielectric().equals("electrolytic")) all.add(Fault.of(ref, "dried"));
+        graded(ref, "leaky", 1, LEAKS);
+        if (c.dielectric().equals("electrolytic")) one(ref, "dried");
     }
 
-    private static void windings(String ref, Component.Windings w, List<Fault> all) {
-        if (w.windings().size() == 1) all.add(Fault.of(ref, "open"));
-        else w.windings().forEach(x -> all.add(Fault.of(ref + "." + x.name(), "open")));
-        all.add(Fault.of(ref, "short"));
-        if (w.windings().size() > 1 && !Mains.transformer(w)) all.add(Fault.of(ref, "leaky", 1e6));
+    private void windings(String ref, Component.Windings w) {
+        if (w.windings().size() == 1) one(ref, "open");
+        else w.windings().forEach(x -> one(ref + "." + x.name(), "open"));
+        one(ref, "short");
+        if (w.windings().size() > 1 && !Mains.transformer(w)) ways.add(List.of(Fault.of(ref, "leaky", 1e6)));
     }
 
-    private static void device(Part p, List<Fault> all) {
+    private void device(Part p) {
         String ref = p.reference();
         Optional<DeviceType> type = Sockets.type(p);
         if (type.flatMap(DeviceType::semiconductor).isPresent()) {
-            for (String mode : List.of("open", "short", "leaky", "gain")) all.add(Fault.of(ref, mode));
+            one(ref, "open", "short");
+            if (!type.flatMap(DeviceType::semiconductor)
+                    .filter(s -> s.law().equals("bipolar"))
+                    .isPresent()) return;
+            graded(ref, "leaky", 1, TRANSISTOR_LEAKS);
+            graded(ref, "gain", GAINS);
             return;
         }
         if (p.device().orElseThrow().deviceKind() != DeviceKind.TUBE) {
-            for (String mode : List.of("open", "weak")) all.add(Fault.of(ref, mode));
+            one(ref, "open", "weak");
             return;
         }
-        for (String mode : List.of("dead", "weak", "heater-open", "heater-cathode")) all.add(Fault.of(ref, mode));
+        one(ref, "dead", "heater-open", "heater-cathode");
+        graded(ref, "emission", EMISSIONS);
         if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
-            all.add(Fault.of(ref, "gassy"));
-        all.add(new Fault(ref, "emission", "0.25"));
-        for (String pin : p.nets().keySet()) all.add(Fault.of(ref + "." + pin, "joint"));
-    }
-
-    private static String ohms(double value) {
-        return Figures.rkm(Quantity.ohms(value));
+            graded(ref, "gassy", GAS);
+        for (String pin : p.nets().keySet()) one(ref + "." + pin, "joint");
     }
 }

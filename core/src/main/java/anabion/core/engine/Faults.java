@@ -6,8 +6,6 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
-import anabion.core.quantity.Notation;
-import anabion.core.quantity.Unit;
 import java.util.List;
 import java.util.Optional;
 
@@ -73,7 +71,7 @@ public final class Faults {
     }
 
     private static double ohms(Fault f) {
-        double ohms = Notation.decode(f.amount(), Unit.OHM).value();
+        double ohms = f.ohms().value();
         if (ohms > 0) return ohms;
         throw BadInput.at(f.text())
                 .because("a resistance lies above zero")
@@ -120,10 +118,9 @@ public final class Faults {
             Optional<Part> part = chassis.part(f.part());
             String role = part.map(Part::role).orElse("");
             boolean ofIt = role.contains("oscillator") || role.contains("padder");
-            if (ofIt
-                    && (f.mode().equals("open")
-                            || f.mode().equals("short")
-                            || f.mode().equals("joint"))) return true;
+            boolean gone =
+                    f.mode().equals("open") && !role.contains("trimmer"); // without its trimmer it runs elsewhere
+            if (ofIt && (gone || f.mode().equals("short") || f.mode().equals("joint"))) return true;
         }
         return false;
     }

@@ -26,8 +26,15 @@ final class Linear {
     private final Chassis chassis;
     private final Setting setting;
     private final Faults faults;
+    private final double electrolytics;
 
     Linear(Chassis chassis, Setting setting, Faults faults) {
+        this(chassis, setting, faults, 1);
+    }
+
+    /** @param electrolytics insulation of electrolytics against the usual */
+    Linear(Chassis chassis, Setting setting, Faults faults, double electrolytics) {
+        this.electrolytics = electrolytics;
         this.chassis = chassis;
         this.setting = setting;
         this.faults = faults;
@@ -90,9 +97,9 @@ final class Linear {
         }
     }
 
-    private static double insulation(Capacitor k, double farads) {
+    private double insulation(Capacitor k, double farads) {
         return switch (k.dielectric()) {
-            case "electrolytic" -> ELECTROLYTIC / Math.max(farads, 1e-7);
+            case "electrolytic" -> electrolytics * ELECTROLYTIC / Math.max(farads, 1e-7);
             case "paper" -> PAPER;
             default -> 0;
         };

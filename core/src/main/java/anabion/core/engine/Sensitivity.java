@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Element;
 import anabion.core.circuit.Tangent;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -17,7 +18,7 @@ import java.util.function.UnaryOperator;
  * wandering do to each net, to first order.
  *
  * <p>Method: the slope of every net against a part is the answer of the {@link Tangent} to the circuit with that part a little
- * ({@link #STEP}) larger; with independent deviations of known spread, covariances are sums of products of slopes (linear error
+ * ({@link #STEP}) larger, for a resistor that feeds no rectifier's filter exactly by its own current; with independent deviations of known spread, covariances are sums of products of slopes (linear error
  * propagation, any textbook). It fails where a tolerance reaches over a kink, such as a grid that begins to draw current.
  */
 public final class Sensitivity {
@@ -29,15 +30,17 @@ public final class Sensitivity {
     private final Circuit circuit;
     private final Map<String, Double> spreads;
     private final Map<String, double[]> slopes;
+    private final double[] behind;
 
-    private Sensitivity(Circuit circuit, Map<String, Double> spreads, Map<String, double[]> slopes) {
+    private Sensitivity(Circuit circuit, Map<String, Double> spreads, Map<String, double[]> slopes, double[] behind) {
+        this.behind = behind;
         this.circuit = circuit;
         this.spreads = spreads;
         this.slopes = slopes;
     }
 
     /** About a solved set; empty if it did not settle. */
-    static Optional<Sensitivity> about(Engine engine, Chassis chassis, Setting setting, Operating solved) {
+    public static Optional<Sensitivity> about(Engine engine, Chassis chassis, Setting setting, Operating solved) {
         return about(engine, chassis, setting, solved, circuit -> circuit);
     }
 
@@ -54,14 +57,37 @@ public final class Sensitivity {
         Map<String, Double> spreads = spreads(chassis);
         Map<String, double[]> slopes = new LinkedHashMap<>();
         for (String part : spreads.keySet()) {
-            Map<String, Double> trims = new LinkedHashMap<>(setting.trims());
-            trims.merge(part, 1 + STEP, (a, b) -> a * b);
-            Circuit changed = engine.near(chassis, setting, setting.withTrims(trims), part, solved);
-            double[] moves = tangent.get().towards(dressed.apply(changed));
-            for (int i = 0; i < moves.length; i++) moves[i] /= STEP;
-            slopes.put(part, moves);
+            Optional<Element.Resistor> alone = engine.alone(chassis, setting, part, solved);
+            slopes.put(
+                    part,
+                    alone.isPresent()
+                            ? larger(tangent.get(), solved, alone.get())
+                            : stepped(engine, chassis, setting, part, solved, tangent.get(), dressed));
         }
-        return Optional.of(new Sensitivity(solved.direct().circuit(), spreads, slopes));
+        return Optional.of(new Sensitivity(
+                solved.direct().circuit(), spreads, slopes, tangent.get().behind()));
+    }
+
+    /** A resistor that grows passes less by its own current: as if that were driven back through it. */
+    private static double[] larger(Tangent tangent, Operating solved, Element.Resistor r) {
+        double amperes = solved.direct().amperes(r)[0];
+        return tangent.driven(r.a(), r.b(), amperes);
+    }
+
+    private static double[] stepped(
+            Engine engine,
+            Chassis chassis,
+            Setting setting,
+            String part,
+            Operating solved,
+            Tangent tangent,
+            UnaryOperator<Circuit> dressed) {
+        Map<String, Double> trims = new LinkedHashMap<>(setting.trims());
+        trims.merge(part, 1 + STEP, (a, b) -> a * b);
+        Circuit changed = engine.near(chassis, setting, setting.withTrims(trims), part, solved);
+        double[] moves = tangent.towards(dressed.apply(changed));
+        for (int i = 0; i < moves.length; i++) moves[i] /= STEP;
+        return moves;
     }
 
     /** The standard deviation of every part that a set's volts hang on, and of the line, as fractions. */
@@ -70,7 +96,8 @@ public final class Sensitivity {
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Resistor r && r.ohms() > 0)
                 spreads.put(p.reference(), Math.max(0.01, r.tolerance() / 2));
-            else if (p.device().isPresent() && Sockets.type(p).isPresent()) spreads.put(p.reference(), Specimen.TUBES);
+            else if (p.device().isPresent() && Sockets.type(p).isPresent())
+                spreads.put(p.reference(), Specimen.spread(p));
         }
         spreads.put(Setting.LINE, LINE_SPREAD);
         return spreads;
@@ -90,6 +117,20 @@ public final class Sensitivity {
     public double slope(String net, String part) {
         int node = circuit.node(net).orElseThrow(() -> new IllegalArgumentException("no net " + net));
         return node == Circuit.REFERENCE ? 0 : slopes.get(part)[node];
+    }
+
+    /** Volts by which one standard deviation of each of {@link #parts} moves a net, in their order. */
+    public double[] moves(String net) {
+        double[] moves = new double[spreads.size()];
+        int k = 0;
+        for (Map.Entry<String, Double> e : spreads.entrySet()) moves[k++] = slope(net, e.getKey()) * e.getValue();
+        return moves;
+    }
+
+    /** Ohms behind a net, as a meter finds them; 0 for the reference. */
+    public double behind(String net) {
+        int node = circuit.node(net).orElse(Circuit.REFERENCE);
+        return node == Circuit.REFERENCE ? 0 : behind[node];
     }
 
     /** Covariance of the volts of two nets, in square volts. */

@@ -83,6 +83,14 @@ public final class Sockets {
         return Optional.of(List.of(faults.net(part, first), faults.net(part, last)));
     }
 
+    /** Whether a pin, named as people name it, is an end of a part's heater. */
+    static boolean heats(Part part, String named) {
+        String pin = named.substring(named.indexOf('.') + 1);
+        return part.device()
+                .map(d -> isEnd(d.functions().getOrDefault(pin, "")))
+                .orElse(false);
+    }
+
     /** {@code h}, {@code h+k}, {@code f}, {@code f-}, {@code f++g5}; the middle of a filament, {@code hm}, is no end. */
     private static boolean isEnd(String function) {
         if (function.isEmpty() || (function.charAt(0) != 'h' && function.charAt(0) != 'f')) return false;

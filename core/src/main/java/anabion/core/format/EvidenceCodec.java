@@ -1,62 +1,158 @@
 package anabion.core.format;
 
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Outcome;
+import anabion.core.diagnosis.Probe;
+import anabion.core.diagnosis.Probes;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
+import anabion.core.signal.Domain;
 import java.io.IOException;
 import java.io.Reader;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
- * Evidence for a diagnosis as a list: {@code kind,at,value[,against,line,band,meter]}. {@code volts,V4.1,3.1,,231,AM,10M} is a reading against
- * the reference; {@code ohms,B1,15k,CHASSIS} is taken with the power off, {@code open} being no passage at all.
+ * Evidence for a diagnosis as a list: {@code kind,at,value[,against,line,band,meter,lifted]}. {@code volts,V4.1,3.1,,231,AM,10M} is a reading
+ * against the reference, {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, {@code open} being no
+ * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code symptom,AM,dead} a band listened to;
+ * {@code test,C14,bad} a part out of circuit.
  */
 public final class EvidenceCodec {
-    private static final double TEST = 1.5;
+    private static final Map<String, Outcome> COMPLAINTS =
+            Map.of("dead", Outcome.NOTHING, "fine", Outcome.LOUD, "noise", Outcome.CRACKLE);
 
-    private EvidenceCodec() {}
+    private final Chassis chassis;
+
+    private EvidenceCodec(Chassis chassis) {
+        this.chassis = chassis;
+    }
 
     /** @throws BadInput with line and field */
     public static List<Observation> read(Reader in, Chassis chassis) throws IOException {
+        EvidenceCodec codec = new EvidenceCodec(chassis);
         List<Observation> all = new ArrayList<>();
-        for (Table.Row row : Table.read(in, Set.of("kind", "at", "value"), Set.of("against", "line", "band", "meter")))
-            all.add(observation(row, chassis));
+        for (Table.Row row :
+                Table.read(in, Set.of("kind", "at", "value"), Set.of("against", "line", "band", "meter", "lifted")))
+            all.add(codec.observation(row));
         return all;
     }
 
-    private static Observation observation(Table.Row row, Chassis chassis) {
-        String kind = row.need("kind").toLowerCase(Locale.ROOT);
-        if (kind.equals("ohms")) {
-            String against = row.get("against").isEmpty() ? Engine.reference(chassis) : row.get("against");
-            double ohms = row.need("value").equalsIgnoreCase("open") ? 1e9 : row.number("value", Unit.OHM);
-            return new Observation.Ohms(
-                    net(row, "at", row.need("at"), chassis), net(row, "against", against, chassis), ohms, TEST);
-        }
-        if (!kind.equals("volts"))
-            throw row.trouble("kind", "\"" + kind + "\" is no kind of evidence known here", "use volts or ohms");
-        double line = row.get("line").isEmpty() ? chassis.supply().volts() : Notation.exact(row.get("line"), Unit.VOLT);
-        String band = row.get("band");
-        if (!band.isEmpty() && chassis.band(band).isEmpty())
-            throw row.trouble("band", "there is no band " + band, "use a band of this set");
-        String meter = row.get("meter").isEmpty() ? "10M" : row.get("meter");
-        return new Observation.Volts(
-                row.need("at"),
-                net(row, "at", row.need("at"), chassis),
-                row.number("value", Unit.VOLT),
-                Setting.of(line).withBand(band),
-                MeterSpec.parse(meter));
+    private Observation observation(Table.Row row) {
+        return switch (row.need("kind").toLowerCase(Locale.ROOT)) {
+            case "volts" -> volts(row);
+            case "ohms" -> ohms(row);
+            case "inject" -> injected(row);
+            case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
+            case "test" -> tested(row);
+            default ->
+                throw row.trouble(
+                        "kind",
+                        "\"" + row.need("kind") + "\" is no kind of evidence known here",
+                        "use volts, ohms, inject, symptom or test");
+        };
     }
 
-    private static String net(Table.Row row, String column, String name, Chassis chassis) {
+    private Observation ohms(Table.Row row) {
+        String against = row.get("against").isEmpty() ? Engine.reference(chassis) : row.get("against");
+        double ohms = row.need("value").equalsIgnoreCase("open") ? 1e9 : row.number("value", Unit.OHM);
+        return new Observation.Measured(
+                new Probe.Ohms(net(row, "at", row.need("at")), net(row, "against", against), Probes.TEST), ohms);
+    }
+
+    private Observation volts(Table.Row row) {
+        double line = row.get("line").isEmpty() ? chassis.supply().volts() : Notation.exact(row.get("line"), Unit.VOLT);
+        String band = row.get("band").isEmpty() ? "" : band(row, "band", row.get("band"));
+        String meter = row.get("meter").isEmpty() ? "10M" : row.get("meter");
+        List<Fault> lifted = Arrays.stream(row.get("lifted").split("[ +]+"))
+                .filter(r -> !r.isEmpty())
+                .map(r -> Fault.of(part(row, "lifted", r), "open"))
+                .toList();
+        return new Observation.Measured(
+                new Probe.Volts(
+                        row.need("at"),
+                        net(row, "at", row.need("at")),
+                        Setting.of(line).withBand(band).withFaults(lifted),
+                        MeterSpec.parse(meter)),
+                row.number("value", Unit.VOLT));
+    }
+
+    /** The domain stands before the point where a point takes several: {@code if V1.7}. */
+    private Observation injected(Table.Row row) {
+        String[] at = row.need("at").split(" +");
+        String point = at[at.length - 1];
+        net(row, "at", point);
+        String band = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
+        Optional<Domain> domain = at.length == 1
+                ? Optional.of(Domain.AF)
+                : Arrays.stream(Domain.values())
+                        .filter(d -> d.code().equalsIgnoreCase(at[0]))
+                        .findFirst();
+        if (domain.isEmpty())
+            throw row.trouble("at", "\"" + at[0] + "\" is no kind of signal", "write af, if or rf before the point");
+        return new Observation.Heard(new Probe.Inject(band, domain.get(), point), outcome(row));
+    }
+
+    private Observation tested(Table.Row row) {
+        String value = row.need("value").toLowerCase(Locale.ROOT);
+        if (!value.equals("good") && !value.equals("bad"))
+            throw row.trouble("value", "\"" + value + "\" is no verdict of a tester", "write good or bad");
+        return new Observation.Tested(new Probe.Try(part(row, "at", row.need("at"))), value.equals("good"));
+    }
+
+    private static Outcome outcome(Table.Row row) {
+        String said = row.need("value").toLowerCase(Locale.ROOT);
+        return Arrays.stream(Outcome.values())
+                .filter(o -> o.code().equals(said))
+                .findFirst()
+                .or(() -> Optional.ofNullable(COMPLAINTS.get(said)))
+                .orElseThrow(() -> row.trouble(
+                        "value",
+                        "\"" + said + "\" is nothing that is heard",
+                        "use one of "
+                                + Arrays.stream(Outcome.values())
+                                        .map(Outcome::code)
+                                        .collect(Collectors.joining(", "))));
+    }
+
+    private String first(Table.Row row) {
+        return chassis.bands().stream()
+                .findFirst()
+                .map(Band::name)
+                .orElseThrow(() -> row.trouble("band", "this set has no bands", "enter its stages first"));
+    }
+
+    private String band(Table.Row row, String column, String name) {
+        return chassis.bands().stream()
+                .map(Band::name)
+                .filter(name::equalsIgnoreCase)
+                .findFirst()
+                .orElseThrow(() -> row.trouble(column, "there is no band " + name, "use a band of this set"));
+    }
+
+    private String part(Table.Row row, String column, String reference) {
+        return chassis.parts().stream()
+                .map(p -> p.reference())
+                .filter(reference::equalsIgnoreCase)
+                .findFirst()
+                .orElseThrow(() -> row.trouble(column, "there is no part " + reference, "name a part of this set"));
+    }
+
+    private String net(Table.Row row, String column, String name) {
         if (Engine.nets(chassis).contains(name)) return name;
         try {
             return Points.of(chassis).need(name).net();

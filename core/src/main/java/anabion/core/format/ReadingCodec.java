@@ -15,6 +15,8 @@ import anabion.core.tree.Fields;
 import anabion.core.tree.Writing;
 import java.io.IOException;
 import java.io.Reader;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -109,7 +111,7 @@ public final class ReadingCodec {
             Condition c = r.condition();
             printer.printRecord(
                     r.point(),
-                    r.value(),
+                    plain(r.value()),
                     r.measure().code(),
                     c.line(),
                     c.meter().text(),
@@ -204,5 +206,16 @@ public final class ReadingCodec {
         } catch (DateTimeException e) {
             throw row.trouble("taken", "this is no moment in time", "write it like 2026-05-04T09:30:00Z");
         }
+    }
+
+    /** Without an exponent: what is written can be read by the notation of values. */
+    private static String plain(double value) {
+        String text = Double.toString(value);
+        return text.contains("E")
+                ? new BigDecimal(value)
+                        .setScale(6, RoundingMode.HALF_EVEN)
+                        .stripTrailingZeros()
+                        .toPlainString()
+                : text;
     }
 }

@@ -1,9 +1,7 @@
 package anabion.core.reading;
 
 import anabion.core.chassis.Fault;
-import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
-import anabion.core.quantity.Unit;
 import anabion.core.words.Phrase;
 import java.util.List;
 
@@ -38,7 +36,7 @@ public record Finding(
     public record Suspect(Fault fault, Phrase words) {
         public static Suspect of(Fault fault) {
             if (fault.amount().isEmpty()) return new Suspect(fault, Phrase.of("fault." + fault.mode(), fault.target()));
-            Quantity amount = Notation.decode(fault.amount(), Unit.OHM).quantity();
+            Quantity amount = fault.ohms();
             return new Suspect(fault, Phrase.of("fault." + fault.mode() + "-amount", fault.target(), amount));
         }
     }

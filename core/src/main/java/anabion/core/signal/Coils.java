@@ -34,6 +34,8 @@ final class Coils {
     private static final double SHORTED = 0.5;
 
     private static final double SHORTED_LOSS = 0.3;
+    /** On iron all turns share one field, and a shorted one loads them all. */
+    private static final double SHORTED_IRON = 1.5;
     /** By how much a core that was turned without need changes the inductance. */
     private static final double MISTUNED = 1.1;
 
@@ -111,7 +113,7 @@ final class Coils {
             Coil c = known.get(i);
             ohms[i] = Math.max(1e-3, c.winding().ohms());
             boolean shorted = faults.is(c.part().reference(), "short");
-            loss[i] = shorted ? SHORTED_LOSS : c.iron() ? 0 : 1 / QUALITY;
+            loss[i] = shorted ? (c.iron() ? SHORTED_IRON : SHORTED_LOSS) : c.iron() ? 0 : 1 / QUALITY;
             for (int j = 0; j < n; j++)
                 henries[i][j] = i == j
                         ? henries(c)

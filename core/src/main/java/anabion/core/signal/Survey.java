@@ -17,8 +17,10 @@ import anabion.core.signal.Gains.Response;
 import anabion.core.signal.Gains.StageGain;
 import anabion.core.signal.SignalPath.Amplifier;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /** Walks one band from the speaker to the aerial. */
@@ -88,6 +90,33 @@ final class Survey {
                 detector.isPresent() ? selectivity(networks) : List.of(),
                 response(sound),
                 hum(sound, now.solved())));
+    }
+
+    /** What comes from each point, under a usual carrier rather than the one that gives the standard output: a fraction of the work. */
+    Optional<Loudness> loudness() {
+        if (speaker.isEmpty() || path.stages().isEmpty()) return Optional.empty();
+        Operating quiet = engine.solve(chassis, setting);
+        Carried now = detector.isEmpty() ? new Carried(quiet, 0, 0) : with(LIMITED, quiet);
+        if (!quiet.converged() || !now.solved().converged()) return Optional.empty();
+        Networks networks = networks(now.solved());
+        SmallSignal sound = networks.aligned();
+        List<Level> levels = new ArrayList<>();
+        List<StageGain> gains = new ArrayList<>();
+        sound(sound, 1, levels, gains);
+        double detected = 0;
+        if (detector.isPresent()) {
+            boolean fm = band.kind() == BandKind.FM;
+            var held = sound.at(Frequencies.TONE).held(detector.get().audio());
+            detected = across(held).size() * (fm ? 1 : Math.max(now.efficiency(), NOTHING));
+            radio(networks, now, levels, gains);
+        }
+        Map<String, Double> heard = new LinkedHashMap<>();
+        for (Level l : levels)
+            heard.put(
+                    Loudness.key(l.domain(), l.point()),
+                    decibels((l.domain() == Domain.AF ? 1 : detected) / l.volts()));
+        return Optional.of(new Loudness(
+                heard, decibels(hum(sound, now.solved())), Loudness.distorted(path.stages(), quiet.direct())));
     }
 
     private Networks networks(Operating solved) {

@@ -1,6 +1,7 @@
 package anabion.core.engine;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
@@ -59,6 +60,27 @@ class AllSetsTest {
             assertThat(o.converged())
                     .as(f.text() + ": " + o.direct().unsettled())
                     .isTrue();
+        }
+    }
+
+    /** An engine remembers what it has solved: what it says of one fault must not hang on the faults before. */
+    @Tag("slow")
+    @ParameterizedTest
+    @MethodSource("names")
+    void whatWasSolvedBeforeDoesNotMatter(String name) {
+        Chassis set = SharedSets.named(name);
+        Setting usual = Setting.of(set.supply().volts());
+        engine.solve(set, usual);
+        for (Fault f : FaultList.of(set)) {
+            if (!f.mode().equals("joint") && !f.mode().startsWith("heater")) continue;
+            Operating kept = engine.solve(set, usual.withFaults(List.of(f)));
+            Operating fresh = new Engine().solve(set, usual.withFaults(List.of(f)));
+            for (String net : Engine.nets(set))
+                assertThat(kept.volts(net).orElse(0))
+                        .as(f.text() + " at " + net)
+                        .isCloseTo(
+                                fresh.volts(net).orElse(0),
+                                within(0.05 + 0.001 * Math.abs(fresh.volts(net).orElse(0))));
         }
     }
 

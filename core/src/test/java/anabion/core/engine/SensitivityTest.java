@@ -54,7 +54,7 @@ class SensitivityTest {
         List<double[]> found = new ArrayList<>();
         for (int n = 0; n < 300; n++) {
             Map<String, Double> trims = new LinkedHashMap<>();
-            for (String p : s.parts()) trims.put(p, 1 + s.spread(p) * random.nextGaussian());
+            for (String p : s.parts()) trims.put(p, 1 + s.spread(p) * Math.max(-2, Math.min(2, random.nextGaussian())));
             Operating o = engine.solve(set, usual(set).withTrims(trims));
             found.add(new double[] {o.volts(one).orElseThrow(), o.volts(other).orElseThrow()});
         }

@@ -45,4 +45,16 @@ class SpreadTest {
         double lossless = light.readings().get(1).deviation();
         assertThat(heavy.readings().get(1).deviation()).isCloseTo(lossless, within(0.02 * lossless));
     }
+
+    /** The quick way, by a resistor's own current, against the slow one: both specimens solved. */
+    @Test
+    void aResistorsShareIsWhatChangingItDoes() {
+        Spread s = with("10M");
+        Setting more = USUAL.withTrims(java.util.Map.of("R7", 1.01));
+        double before = new Engine().solve(SET, USUAL).volts("V2.6").orElseThrow();
+        double after = new Engine().solve(SET, more).volts("V2.6").orElseThrow();
+        double perDeviation = (after - before) / 0.01 * 0.1; // a resistor of 20 %
+        assertThat(s.readings().get(3).shares().get("R7"))
+                .isCloseTo(perDeviation, within(0.03 * Math.abs(perDeviation)));
+    }
 }

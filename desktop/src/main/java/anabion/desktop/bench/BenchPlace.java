@@ -5,6 +5,7 @@ import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.ArrivalSheet;
+import anabion.desktop.sheet.ColdChecksSheet;
 import anabion.desktop.sheet.LaterSheet;
 import anabion.desktop.sheet.RecapSheet;
 import anabion.desktop.sheet.Sheet;
@@ -49,6 +50,7 @@ public final class BenchPlace extends BorderPane {
                     switch (step) {
                         case ARRIVAL -> new ArrivalSheet(session, trouble);
                         case STUDY -> new StudySheet(session, () -> whenShown.run());
+                        case COLD_CHECKS -> new ColdChecksSheet(session, () -> whenShown.run());
                         case RECAP -> new RecapSheet(session, () -> whenShown.run());
                         case VOLTAGES -> voltages;
                         default -> new LaterSheet(session, step, markKey);

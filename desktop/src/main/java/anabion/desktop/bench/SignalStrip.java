@@ -44,6 +44,10 @@ final class SignalStrip extends Region {
     private static final int DIVISIONS = 12;
     /** Below this width of a cell the small print begins under the mark instead of under the name. */
     private static final double TIGHT = 150;
+    /** Odds below which a stage is as good as cleared, and from which it is the one to look at. */
+    private static final double FAINT = 0.02;
+
+    private static final double LIKELY = 0.4;
 
     private final Session session;
     private final List<Cell> cells = new ArrayList<>();
@@ -67,6 +71,7 @@ final class SignalStrip extends Region {
         setAccessibleRole(AccessibleRole.TOOL_BAR);
         for (int i = 0; i <= DIVISIONS * 6; i++) ticks.add(styled(new Line(), "tick"));
         session.verdict().addListener((o, a, b) -> rebuild());
+        session.diagnoses().found().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
@@ -113,14 +118,31 @@ final class SignalStrip extends Region {
         return text.toString();
     }
 
+    /** As the readings say; the suspicion is the odds of the fault lying here, where they have been weighed. */
     private Judge.StageHealth health(Stage stage) {
-        return session.verdict()
+        Judge.StageHealth read = session.verdict()
                 .get()
                 .map(v -> v.stages().get(stage.name()))
                 .orElse(new Judge.StageHealth(Standing.NOT_TAKEN, 0));
+        return session.diagnoses()
+                .found()
+                .get()
+                .map(f -> new Judge.StageHealth(read.standing(), f.odds(stage)))
+                .map(h -> h.suspicion() < FAINT ? new Judge.StageHealth(h.standing(), 0) : h)
+                .orElse(read);
+    }
+
+    /** A stage is marked from here on. */
+    private boolean suspected(Judge.StageHealth health) {
+        return health.suspicion() >= (weighed() ? LIKELY : 1);
+    }
+
+    private boolean weighed() {
+        return session.diagnoses().found().get().isPresent();
     }
 
     private String word(Judge.StageHealth health) {
+        if (health.suspicion() > 0 && weighed()) return session.say("strip.odds", Figures.percent(health.suspicion()));
         return session.say(
                 health.suspicion() > 0
                         ? "strip.suspect"
@@ -130,14 +152,14 @@ final class SignalStrip extends Region {
     private Cell cell(SetRecord set, Stage stage) {
         Judge.StageHealth health = health(stage);
         boolean signal = stage.line() == StageLine.SIGNAL;
-        Mark mark = new Mark(health.suspicion() >= 1 ? Mark.Kind.TRIANGLE : Mark.of(health.standing()));
+        Mark mark = new Mark(suspected(health) ? Mark.Kind.TRIANGLE : Mark.of(health.standing()));
         Label name = Texts.label(stage.name(), signal ? "stage" : "medium");
         Label detail = Texts.label(detail(set, stage), "soft", "small");
         boolean onlyExpected = !signal
                 && health.standing() == Standing.NOT_TAKEN
                 && !detail.getText().isEmpty();
         Label word = Texts.label(onlyExpected ? "" : word(health), "soft", "small");
-        if (health.suspicion() >= 1) word.getStyleClass().add("word-out");
+        if (suspected(health)) word.getStyleClass().add("word-out");
         HBox first = new HBox(7, mark, name);
         first.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         VBox box = new VBox(-1, first);
@@ -268,9 +290,8 @@ final class SignalStrip extends Region {
                 .filter(c ->
                         session.stage().get().filter(c.stage().name()::equals).isPresent())
                 .findFirst()
-                .or(() -> cells.stream()
-                        .filter(c -> health(c.stage()).suspicion() >= 1)
-                        .findFirst())
+                .or(() ->
+                        cells.stream().filter(c -> suspected(health(c.stage()))).findFirst())
                 .orElse(cells.get(0));
         double x = at.node().getLayoutX() - 8;
         if (pointerX.get() < 0 || !anabion.desktop.look.Motion.wanted()) pointerX.set(x);

@@ -9,6 +9,7 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import java.util.EnumSet;
@@ -51,6 +52,7 @@ final class VerdictPane extends BorderPane {
         setCenter(scroll);
         setBottom(foot);
         session.verdict().addListener((o, a, b) -> rebuild());
+        session.diagnoses().found().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
         session.step().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
@@ -78,7 +80,11 @@ final class VerdictPane extends BorderPane {
         add(Texts.label(session.say("ui.verdict"), "soft", "small"));
         List<Finding> findings = findings();
         if (arithmetic.get()) showArithmetic();
-        if (findings.isEmpty()) nothing();
+        Optional<Found> found = session.stage().get().isPresent()
+                ? Optional.empty()
+                : session.diagnoses().found().get();
+        if (found.isPresent()) weighed(found.get(), findings);
+        else if (findings.isEmpty()) nothing();
         else findings(findings);
         safety();
     }
@@ -114,11 +120,7 @@ final class VerdictPane extends BorderPane {
 
     private void findings(List<Finding> findings) {
         Finding first = findings.get(0);
-        add(Texts.wrapped(session.words().get().say(first.headline()), "headline"));
-        StringBuilder because = new StringBuilder();
-        first.because()
-                .forEach(p -> because.append(session.words().get().say(p)).append(' '));
-        add(Texts.wrapped(because.toString().strip()));
+        said(first);
         if (!first.suspects().isEmpty()) add(suspects(first));
         add(
                 Texts.rule(),
@@ -126,11 +128,43 @@ final class VerdictPane extends BorderPane {
                 numbered(first.tests().stream()
                         .map(t -> session.words().get().say(t))
                         .toList()));
-        if (findings.size() > 1) {
-            add(Texts.rule(), Texts.label(session.say("ui.also"), "soft", "small"));
-            findings.subList(1, findings.size())
-                    .forEach(f -> add(Texts.wrapped(session.words().get().say(f.headline()), "medium")));
+        also(findings.subList(1, findings.size()));
+    }
+
+    private void said(Finding first) {
+        add(Texts.wrapped(session.words().get().say(first.headline()), "headline"));
+        StringBuilder because = new StringBuilder();
+        first.because()
+                .forEach(p -> because.append(session.words().get().say(p)).append(' '));
+        add(Texts.wrapped(because.toString().strip()));
+    }
+
+    private void also(List<Finding> others) {
+        if (others.isEmpty()) return;
+        add(Texts.rule(), Texts.label(session.say("ui.also"), "soft", "small"));
+        others.forEach(f -> add(Texts.wrapped(session.words().get().say(f.headline()), "medium")));
+    }
+
+    /** The odds over the whole circuit; the pattern's words where it suspects the same part. */
+    private void weighed(Found found, List<Finding> findings) {
+        Set<String> parts = found.diagnosis().suspects().stream()
+                .findFirst()
+                .map(anabion.core.diagnosis.Diagnosis.Suspect::parts)
+                .orElse(Set.of());
+        Optional<Finding> same = findings.stream()
+                .filter(f -> f.suspects().stream()
+                        .anyMatch(s -> parts.contains(s.fault().part())))
+                .findFirst();
+        if (same.isPresent()) said(same.get());
+        else {
+            add(Texts.wrapped(OddsPane.headline(session, found), "headline"));
+            OddsPane.because(session, found).forEach(l -> add(Texts.wrapped(l)));
         }
+        add(new OddsPane(session, found));
+        List<String> next = OddsPane.next(session, found);
+        if (!next.isEmpty()) add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), numbered(next));
+        also(findings.stream().filter(f -> same.isEmpty() || f != same.get()).toList());
+        add(Texts.wrapped(session.say("cause.weighed", found.pieces()), "soft", "small"));
     }
 
     private GridPane suspects(Finding finding) {

@@ -1,8 +1,11 @@
 package anabion.desktop.session;
 
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -16,20 +19,25 @@ final class Latest implements AutoCloseable {
         return thread;
     });
     private final AtomicLong newest = new AtomicLong();
+    private Optional<Future<?>> asked = Optional.empty();
 
+    /** Called on the interface thread, as the answers are. */
     <T> void ask(Supplier<T> work, Consumer<T> answer, Consumer<Throwable> trouble) {
         long mine = newest.incrementAndGet();
-        worker.execute(() -> {
+        asked.ifPresent(f -> f.cancel(true));
+        asked = Optional.of(worker.submit(() -> {
             if (newest.get() != mine) return;
             try {
                 T result = work.get();
                 Platform.runLater(() -> {
                     if (newest.get() == mine) answer.accept(result);
                 });
+            } catch (CancellationException e) {
+                // a newer request has taken its place, or the window closes
             } catch (RuntimeException e) {
                 Platform.runLater(() -> trouble.accept(e));
             }
-        });
+        }));
     }
 
     /** Runs something that nothing newer makes idle. */

@@ -1,7 +1,6 @@
 package anabion.desktop.session;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
@@ -16,14 +15,12 @@ import anabion.core.job.Step;
 import anabion.core.job.WorkOrder;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Judge;
-import anabion.core.reading.Reading;
 import anabion.core.recap.Plan;
 import anabion.core.signal.CircuitCheck;
 import anabion.core.signal.PlateCircuit;
 import anabion.core.tree.Extra;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
-import anabion.desktop.probe.Entry;
 import anabion.workshop.Op;
 import anabion.workshop.OwnLibrary;
 import anabion.workshop.PinVolts;
@@ -70,6 +67,7 @@ public final class Session implements AutoCloseable {
             new SimpleObjectProperty<>(new History(Optional.empty(), Optional.empty()));
     private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
     private final Plans plans = new Plans(this);
+    private final Diagnoses diagnoses = new Diagnoses(this);
     private Consumer<Throwable> trouble = t -> {};
 
     public Session(Workshop workshop) {
@@ -135,6 +133,10 @@ public final class Session implements AutoCloseable {
     /** The recap of the set on the bench; empty while it is not asked for. */
     public ObjectProperty<Optional<Plan>> plan() {
         return plans.plan();
+    }
+
+    public Diagnoses diagnoses() {
+        return diagnoses;
     }
 
     /** Why there is no plan, in words; empty where there is one or none is wanted. */
@@ -301,30 +303,6 @@ public final class Session implements AutoCloseable {
         return change(label, new Op.PutJob(job));
     }
 
-    /** Records a reading at a point, in the condition and fitted state of now. */
-    public CompletableFuture<SetRecord> take(Point point, Measure measure, Entry.Volts entry) {
-        Condition now = condition.get().orElseThrow();
-        Condition ranged = entry.range().isPresent()
-                ? now.withMeter(now.meter().onRange(entry.range().getAsDouble()))
-                : now;
-        String reference =
-                need().chassis().chart().map(c -> c.conditions().reference()).orElse("CHASSIS");
-        Reading reading = new Reading(
-                UUID.randomUUID(),
-                point.label(),
-                reference,
-                entry.ac() ? Measure.AC_VOLTS : measure,
-                entry.value(),
-                entry.doubtful(),
-                ranged,
-                need().job().fitted().id(),
-                clock.instant(),
-                Extra.NONE);
-        return change(
-                say("ui.change.reading", point.label(), anabion.core.quantity.Figures.volts(entry.value())),
-                new Op.PutReading(reading));
-    }
-
     public CompletableFuture<SetRecord> alter(AlterationKind kind, String part, String detail) {
         SetRecord now = need();
         if (now.chassis().part(part).isEmpty()) {
@@ -389,6 +367,7 @@ public final class Session implements AutoCloseable {
     public void close() {
         compute.close();
         plans.close();
+        diagnoses.close();
         checks.close();
         storage.close();
     }

@@ -11,9 +11,11 @@ import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
+import anabion.desktop.control.Reveal;
 import anabion.desktop.control.Texts;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
+import anabion.desktop.session.Takes;
 import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
 import java.io.IOException;
@@ -70,7 +72,7 @@ public final class VoltagesSheet implements Sheet {
         scroll.setFocusTraversable(false);
         pane.setTop(new VBox(top, header));
         scroll.heightProperty().addListener((o, a, b) -> {
-            if (lit >= 0 && lit < drawn.size()) reveal(drawn.get(lit));
+            if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
         });
         pane.widthProperty().addListener((o, a, b) -> {
             if (drawing.tight(b.doubleValue() < TIGHT_BELOW)) rebuild();
@@ -176,22 +178,7 @@ public final class VoltagesSheet implements Sheet {
         Optional<Row> row = litRow();
         onLit.accept(row);
         socket.show(row);
-        if (lit >= 0 && lit < drawn.size()) reveal(drawn.get(lit));
-    }
-
-    private void reveal(Node node) {
-        javafx.application.Platform.runLater(() -> {
-            double height = list.getHeight() - scroll.getViewportBounds().getHeight();
-            if (height <= 0) return;
-            double top = node.getBoundsInParent().getMinY();
-            // with the row after it, which is wanted next
-            double bottom = node.getBoundsInParent().getMaxY() + 36;
-            double from = scroll.getVvalue() * height;
-            if (top < from + 30) scroll.setVvalue(Math.max(0, top - 60) / height);
-            else if (bottom > from + scroll.getViewportBounds().getHeight())
-                scroll.setVvalue(
-                        Math.min(1, (bottom - scroll.getViewportBounds().getHeight()) / height));
-        });
+        if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
     }
 
     public Optional<Row> litRow() {
@@ -246,7 +233,7 @@ public final class VoltagesSheet implements Sheet {
                         .map(Row::measure)
                         .findFirst()
                         .orElse(Measure.DC_VOLTS));
-        return session.take(point, measure, volts).thenApply(set -> {
+        return Takes.volts(session, point, measure, volts).thenApply(set -> {
             javafx.application.Platform.runLater(() -> taken(point, set));
             return set;
         });

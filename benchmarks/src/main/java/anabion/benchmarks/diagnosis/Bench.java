@@ -1,0 +1,177 @@
+package anabion.benchmarks.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Outcome;
+import anabion.core.diagnosis.Probe;
+import anabion.core.engine.ColdSet;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.signal.Loudness;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+
+/** A faulty specimen on the bench of somebody whose meter is good to 2 %, who hears within some decibels, and whose probe slips now and then. */
+final class Bench {
+    private static final double METER = 0.02;
+    private static final double DIGIT = 0.01;
+    private static final double SLIP = 0.02;
+    private static final double EAR = 2.5;
+    private static final double MISHEARD = 0.02;
+    private static final double NOTHING = -30;
+    private static final double WEAK = -8;
+    private static final double HUMS = 14;
+    /** Sound specimens with which a faulty one is compared. */
+    private static final int SOUND = 12;
+
+    private static final double BEYOND = 2.5;
+
+    private final Planted planted;
+    private final Map<String, Double> trims;
+    private final double line;
+    private final Random random;
+    private final Engine engine = new Engine();
+    private final Engine.Bench bench;
+    private final ColdSet cold;
+    private final Chassis sound;
+    private final Map<String, Optional<Loudness>> now = new HashMap<>();
+    private final Map<String, Optional<Loudness>> before = new HashMap<>();
+
+    Bench(Chassis sound, Planted planted, Map<String, Double> trims, double line, Random random) {
+        this.sound = sound;
+        this.planted = planted;
+        this.trims = trims;
+        this.line = line;
+        this.random = random;
+        this.bench = engine.prepare(planted.chassis(), setting());
+        this.cold = ColdSet.of(planted.chassis(), setting(), lain());
+    }
+
+    private Setting setting() {
+        return Setting.of(line).withTrims(trims).withFaults(planted.faults());
+    }
+
+    /** Insulation of electrolytics that have lain for decades, against usual ones: anything from a twentieth to five times. */
+    private double lain() {
+        return Math.pow(10, -1.3 + 2 * random.nextDouble());
+    }
+
+    /** The line as the meter on it shows it. */
+    double lineRead() {
+        return line * error();
+    }
+
+    boolean settles() {
+        return bench.solve().converged();
+    }
+
+    Observation answer(Probe probe) {
+        if (probe instanceof Probe.Volts v) return new Observation.Measured(v, volts(v));
+        if (probe instanceof Probe.Ohms o) return new Observation.Measured(o, ohms(o));
+        return new Observation.Heard(probe, heard(probe));
+    }
+
+    private double error() {
+        return 1 + METER * Specimen.even(random);
+    }
+
+    private String touched(String net) {
+        List<String> nets = planted.nets();
+        return random.nextDouble() < SLIP ? nets.get(random.nextInt(nets.size())) : net;
+    }
+
+    private double volts(Probe.Volts v) {
+        String net = touched(v.net());
+        if (net.equals(bench.circuit().reference())) return 0;
+        double free = bench.solve().volts(net).orElse(0);
+        double shown =
+                bench.solveWithMeter(net, v.meter().ohmsAt(free)).volts(net).orElse(free);
+        return Math.rint(shown * error() / DIGIT) * DIGIT;
+    }
+
+    private double ohms(Probe.Ohms o) {
+        return cold.between(touched(o.net()), o.against(), o.test()) * error();
+    }
+
+    private Outcome heard(Probe probe) {
+        if (random.nextDouble() < MISHEARD) return Outcome.values()[random.nextInt(3)];
+        Heard h = compared(probe);
+        double change = h.change() + EAR * random.nextGaussian();
+        if (h.hum() > HUMS + EAR * random.nextGaussian()) return Outcome.HUM;
+        if (change < NOTHING) return Outcome.NOTHING;
+        if (h.distorted()) return Outcome.DISTORTED;
+        return change < WEAK ? Outcome.WEAK : Outcome.LOUD;
+    }
+
+    /** Decibels by which signal and hum differ from the same specimen without its fault. */
+    private record Heard(double change, double hum, boolean distorted) {}
+
+    private Heard compared(Probe probe) {
+        String band = probe instanceof Probe.Inject i ? i.band() : ((Probe.Listen) probe).band();
+        Optional<Loudness> good = before.computeIfAbsent(band, b -> loudness(sound, List.of(), b));
+        Optional<Loudness> bad = now.computeIfAbsent(band, b -> loudness(planted.chassis(), planted.faults(), b));
+        if (good.isEmpty() || bad.isEmpty()) return new Heard(-200, 0, false);
+        String point = probe instanceof Probe.Inject i
+                ? Loudness.key(i.domain(), i.point())
+                : good.get().whole();
+        return new Heard(
+                bad.get().decibels().getOrDefault(point, -200.0)
+                        - good.get().decibels().getOrDefault(point, 0.0),
+                bad.get().hum() - good.get().hum(),
+                bad.get().distorted() && !good.get().distorted());
+    }
+
+    private Optional<Loudness> loudness(Chassis chassis, List<Fault> faults, String name) {
+        Setting loud = setting().withFaults(faults).withControls(Controls.volume(chassis, 1));
+        return chassis.band(name).flatMap(b -> Loudness.of(engine, chassis, loud, b));
+    }
+
+    /** Whether the fault moves anything that can be measured further than sound specimens differ, or can be heard. */
+    boolean shows(List<Probe> allowed) {
+        int n = allowed.size();
+        double[] sum = new double[n];
+        double[] squares = new double[n];
+        double[] same = numbers(sound, List.of(), trims, 1, allowed);
+        double[] faulty = numbers(planted.chassis(), planted.faults(), trims, 1, allowed);
+        for (int k = 0; k < SOUND; k++) {
+            double[] other = numbers(sound, List.of(), Specimen.of(sound, random, false), lain(), allowed);
+            for (int p = 0; p < n; p++) {
+                sum[p] += other[p];
+                squares[p] += other[p] * other[p];
+            }
+        }
+        for (int p = 0; p < n; p++) {
+            double spread = Math.sqrt(Math.max(0, squares[p] / SOUND - Math.pow(sum[p] / SOUND, 2)));
+            double meter = allowed.get(p) instanceof Probe.Volts ? METER * Math.abs(same[p]) + 0.1 : 0.05;
+            if (Math.abs(faulty[p] - same[p]) > BEYOND * spread + meter) return true;
+        }
+        return allowed.stream().anyMatch(p -> !(p instanceof Probe.Measured) && audible(p));
+    }
+
+    private double[] numbers(
+            Chassis chassis, List<Fault> faults, Map<String, Double> parts, double electrolytics, List<Probe> allowed) {
+        Setting setting = Setting.of(line).withTrims(parts).withFaults(faults);
+        var volts = engine.prepare(chassis, setting).solve();
+        ColdSet unplugged = ColdSet.of(chassis, setting, electrolytics);
+        return allowed.stream()
+                .mapToDouble(p -> p instanceof Probe.Volts v
+                        ? volts.volts(v.net()).orElse(0)
+                        : p instanceof Probe.Ohms o ? logOhms(unplugged, o) : 0)
+                .toArray();
+    }
+
+    private static double logOhms(ColdSet set, Probe.Ohms o) {
+        return Math.log(Math.max(0.3, Math.min(2e7, set.between(o.net(), o.against(), o.test()))));
+    }
+
+    /** Plainly, without the errors of an ear. */
+    private boolean audible(Probe p) {
+        Heard h = compared(p);
+        return h.change() < WEAK || h.hum() > HUMS || h.distorted();
+    }
+}

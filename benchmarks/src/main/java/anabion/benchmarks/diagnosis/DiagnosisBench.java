@@ -1,0 +1,209 @@
+package anabion.benchmarks.diagnosis;
+
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Forecasts;
+import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.Probe;
+import anabion.core.diagnosis.Probes;
+import anabion.core.engine.Calibrations;
+import anabion.core.engine.ChartMaker;
+import anabion.core.engine.Setting;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+import java.util.Set;
+import java.util.SplittableRandom;
+import java.util.stream.IntStream;
+
+/** Random faults, found by the tests that the diagnosis asks for, and by two plain ways of working. */
+public final class DiagnosisBench {
+    private static final double LINE = 0.1;
+    private static final double UNLISTED = 0.1;
+    private static final int MOST_TESTS = 20;
+    /** The plain ways of working take four times as long: of many cases they get the first quarter. */
+    private static final int MOST_COMPARED = 200;
+    /** Specimens whose charts the mismatched cases are judged by, to each set. */
+    private static final int CHARTS = 4;
+
+    private final Chassis chassis;
+    private final Forecasts forecasts;
+    private final boolean mismatched;
+    private final boolean pairs;
+    private final List<String> trace = new ArrayList<>();
+
+    private DiagnosisBench(Chassis chassis, Map<String, Double> trims, boolean mismatched, boolean pairs) {
+        this.chassis = chassis;
+        this.forecasts = new Forecasts(chassis, trims, Priors.USUAL);
+        this.mismatched = mismatched;
+        this.pairs = pairs;
+    }
+
+    /**
+     * Runs the cases of one kind.
+     *
+     * @param verbose prints each case that is missed
+     */
+    public static Map<String, Object> run(
+            List<Chassis> sets, int cases, long seed, boolean mismatched, boolean pairs, boolean verbose) {
+        Score score = new Score();
+        int shares = sets.size() * CHARTS;
+        IntStream.range(0, shares).parallel().forEach(share -> {
+            Chassis set = sets.get(share / CHARTS);
+            Map<String, Double> trims = mismatched ? charted(set, random(seed, -1 - share)) : Map.of();
+            DiagnosisBench bench = new DiagnosisBench(set, trims, mismatched, pairs);
+            for (int n = share; n < cases; n += shares)
+                bench.one(random(seed, n), score, n < Math.max(MOST_COMPARED, cases / 4));
+            if (verbose)
+                synchronized (score) {
+                    bench.trace.forEach(System.err::println);
+                }
+        });
+        return score.table();
+    }
+
+    /** Seeds that follow each other give alike first numbers; these are stirred first. */
+    private static Random random(long seed, long n) {
+        return new Random(new SplittableRandom(seed * 1_000_003 + n).nextLong());
+    }
+
+    /** What a chart taken on another specimen makes one believe of this design. */
+    private static Map<String, Double> charted(Chassis set, Random random) {
+        if (set.chart().isEmpty()) return Map.of();
+        Chart chart = ChartMaker.of(set, Specimen.of(set, random, false));
+        return Calibrations.trims(set.withChart(chart));
+    }
+
+    /** @param compared whether the plain ways of working are tried on it too */
+    private void one(Random random, Score score, boolean compared) {
+        Bench bench;
+        Planted planted;
+        double line;
+        List<Probe> allowed;
+        boolean unlisted = mismatched && random.nextDouble() < UNLISTED;
+        do {
+            planted = pairs
+                    ? Planted.pair(chassis, random)
+                    : unlisted ? Planted.unlisted(chassis, random) : Planted.listed(chassis, random);
+            line = chassis.supply().volts() * (1 + LINE * Specimen.even(random));
+            bench = new Bench(chassis, planted, Specimen.of(chassis, random, mismatched), line, random);
+            allowed = Probes.of(forecasts, Setting.of(bench.lineRead()), new MeterSpec.Fixed(10e6));
+        } while (!bench.settles() || !bench.shows(allowed));
+        Set<String> truth = planted.causes();
+        Score.Outcome led = walk(Walk.led(), bench, allowed, truth, unlisted);
+        int half = walk(Walk.halfSplit(forecasts, allowed), bench, allowed, truth, unlisted)
+                .tests();
+        int pins = walk(Walk.pinByPin(forecasts, allowed), bench, allowed, truth, unlisted)
+                .tests();
+        score.add(led, half, pins);
+        if (led.rank() != 1)
+            trace.add(chassis.name() + " " + (unlisted ? "unlisted " : "") + planted.faults() + " rank " + led.rank()
+                    + " tests " + led.tests() + " " + last);
+    }
+
+    private String last = "";
+
+    private Score.Outcome walk(Walk walk, Bench bench, List<Probe> allowed, Set<String> truth, boolean unlisted) {
+        List<Observation> evidence = new ArrayList<>();
+        List<Double> said = new ArrayList<>();
+        List<Boolean> hits = new ArrayList<>();
+        allowed.stream()
+                .filter(p -> p instanceof Probe.Listen)
+                .findFirst()
+                .ifPresent(p -> evidence.add(bench.answer(p)));
+        int free = evidence.size();
+        Diagnosis d = look(walk, evidence, allowed);
+        while (!finished(d) && evidence.size() - free < MOST_TESTS) {
+            Optional<Probe> next = walk.next(d, evidence);
+            if (next.isEmpty()) break;
+            evidence.add(bench.answer(next.get()));
+            d = look(walk, evidence, allowed);
+            said.add(Math.max(top(d), d.other()));
+            hits.add(rank(d, truth, unlisted) == 1);
+        }
+        if (walk.asks()) {
+            StringBuilder b = new StringBuilder();
+            evidence.forEach(o -> b.append(o.probe().text())
+                    .append('=')
+                    .append(
+                            o instanceof Observation.Measured m
+                                    ? String.format("%.3g", m.value())
+                                    : o instanceof Observation.Heard h
+                                            ? h.outcome().code()
+                                            : "")
+                    .append("; "));
+            d.suspects().stream().limit(3).forEach(s -> b.append(String.format("%.2f %s ", s.odds(), s.causes())));
+            last = b.append(String.format("other %.2f sound %.2f", d.other(), d.sound()))
+                    .append(" unsettled ")
+                    .append(d.unsettled())
+                    .toString();
+        }
+        return new Score.Outcome(
+                rank(d, truth, unlisted),
+                evidence.size() - free,
+                d.suspects().isEmpty() ? 1 : d.suspects().get(0).causes().size(),
+                finished(d),
+                said.stream().mapToDouble(x -> x).toArray(),
+                toArray(hits));
+    }
+
+    private static boolean[] toArray(List<Boolean> all) {
+        boolean[] out = new boolean[all.size()];
+        for (int n = 0; n < out.length; n++) out[n] = all.get(n);
+        return out;
+    }
+
+    private Diagnosis look(Walk walk, List<Observation> evidence, List<Probe> allowed) {
+        if (pairs) return Diagnosis.withPairs(forecasts, evidence);
+        return walk.asks()
+                ? Diagnosis.of(forecasts, evidence, allowed)
+                : Diagnosis.verdict(forecasts, evidence, allowed);
+    }
+
+    private static double top(Diagnosis d) {
+        return d.suspects().isEmpty() ? 0 : d.suspects().get(0).odds();
+    }
+
+    private static boolean finished(Diagnosis d) {
+        return d.decided() || d.other() >= Diagnosis.ENOUGH || d.sound() >= Diagnosis.ENOUGH;
+    }
+
+    /**
+     * Place of the truth among suspects, "something else" and "nothing" by their odds. Of what is on no list, the part with the wrong value, and either
+     * of two faults, count too: each is found and put right.
+     */
+    private static int rank(Diagnosis d, Set<String> truth, boolean unlisted) {
+        List<Map.Entry<Double, Boolean>> all = new ArrayList<>();
+        for (Diagnosis.Suspect s : d.suspects())
+            all.add(Map.entry(
+                    s.odds(),
+                    unlisted
+                            ? truth.stream().anyMatch(t -> names(s, t))
+                            : truth.stream().allMatch(t -> names(s, t))));
+        all.add(Map.entry(d.other(), unlisted));
+        all.add(Map.entry(d.sound(), false));
+        all.sort((a, b) -> Double.compare(b.getKey(), a.getKey()));
+        for (int n = 0; n < all.size(); n++) if (all.get(n).getValue()) return n + 1;
+        return 0;
+    }
+
+    private static boolean names(Diagnosis.Suspect s, String cause) {
+        return s.causes().stream()
+                .anyMatch(h -> List.of(h.cause().split(" \\+ ")).contains(cause));
+    }
+
+    /** Both kinds, or one. */
+    public static Map<String, Object> measure(
+            List<Chassis> sets, int cases, long seed, boolean onlyMismatched, boolean pairs, boolean verbose) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        if (!onlyMismatched) all.put("matched", run(sets, cases, seed, false, pairs, verbose));
+        all.put("mismatched", run(sets, cases, seed, true, pairs, verbose));
+        return all;
+    }
+}

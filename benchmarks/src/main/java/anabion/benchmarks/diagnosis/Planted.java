@@ -1,0 +1,127 @@
+package anabion.benchmarks.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Provenance;
+import anabion.core.diagnosis.Priors;
+import anabion.core.engine.Engine;
+import anabion.core.engine.FaultList;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.tree.Extra;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.UUID;
+
+/**
+ * What is wrong with a simulated set.
+ *
+ * @param chassis with the fault, where it is no fault of a part
+ * @param causes of the list; empty for one that no list has
+ */
+record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
+    private static final double BRIDGE = 20e3;
+
+    /** One fault of the list, drawn by how often it happens, its severity anywhere between the listed ones. */
+    static Planted listed(Chassis chassis, Random random) {
+        List<List<Fault>> ways = FaultList.ways(chassis);
+        double[] weights = ways.stream()
+                .mapToDouble(
+                        w -> Priors.USUAL.weight(chassis.part(w.get(0).part()).orElseThrow(), w.get(0)))
+                .toArray();
+        double left = random.nextDouble() * java.util.Arrays.stream(weights).sum();
+        int n = 0;
+        while (n < weights.length - 1 && left > weights[n]) left -= weights[n++];
+        Fault f = between(ways.get(n), random);
+        return new Planted(chassis, List.of(f), Set.of(cause(f)));
+    }
+
+    static Planted pair(Chassis chassis, Random random) {
+        Planted one = listed(chassis, random);
+        Planted two = listed(chassis, random);
+        while (two.faults().get(0).part().equals(one.faults().get(0).part())) two = listed(chassis, random);
+        List<Fault> both = List.of(one.faults().get(0), two.faults().get(0));
+        return new Planted(chassis, both, Set.of(cause(both.get(0)), cause(both.get(1))));
+    }
+
+    /** A resistor of a wrong value fitted, a leak or whisker between two pins of a socket, or two at once. */
+    static Planted unlisted(Chassis chassis, Random random) {
+        return switch (random.nextInt(3)) {
+            case 0 -> wrongValue(chassis, random);
+            case 1 -> bridged(chassis, random);
+            default -> pair(chassis, random);
+        };
+    }
+
+    private static Planted wrongValue(Chassis chassis, Random random) {
+        List<Part> resistors = chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Resistor r && r.ohms() > 0)
+                .toList();
+        Part p = resistors.get(random.nextInt(resistors.size()));
+        double factor = random.nextBoolean() ? 10 : 0.1;
+        double ohms = factor * ((Component.Resistor) p.component()).ohms();
+        return new Planted(
+                chassis,
+                List.of(new Fault(p.reference(), "wrong", Figures.rkm(Quantity.ohms(ohms)))),
+                Set.of(p.reference() + ":drifted"));
+    }
+
+    private static Planted bridged(Chassis chassis, Random random) {
+        List<Part> devices =
+                chassis.parts().stream().filter(p -> p.device().isPresent()).toList();
+        Part p = devices.get(random.nextInt(devices.size()));
+        List<String> nets = new ArrayList<>(new LinkedHashSet<>(p.nets().values()));
+        if (nets.size() < 2) return bridged(chassis, random);
+        int at = random.nextInt(nets.size());
+        double ohms = BRIDGE * random.nextDouble();
+        Part bridge = new Part(
+                new UUID(0, 1),
+                "RX",
+                new Component.Resistor(ohms, 0.05, 1),
+                Map.of("1", nets.get(at), "2", nets.get((at + 1) % nets.size())),
+                "",
+                "",
+                Provenance.values()[0],
+                "",
+                Extra.NONE);
+        List<Part> parts = new ArrayList<>(chassis.parts());
+        parts.add(bridge);
+        return new Planted(chassis.withParts(parts), List.of(), Set.of());
+    }
+
+    private static String cause(Fault f) {
+        return f.target() + ":" + f.mode();
+    }
+
+    /** Anywhere between two severities next to each other, by ratio. */
+    private static Fault between(List<Fault> way, Random random) {
+        if (way.size() == 1) return way.get(0);
+        int n = random.nextInt(way.size() - 1);
+        double a = amount(way.get(n));
+        double b = amount(way.get(n + 1));
+        double x = a * Math.pow(b / a, random.nextDouble());
+        Fault f = way.get(n);
+        boolean plain = f.mode().equals("emission")
+                || f.mode().equals("gassy")
+                || f.mode().equals("gain");
+        return new Fault(f.target(), f.mode(), plain ? Double.toString(x) : Figures.rkm(Quantity.ohms(x)));
+    }
+
+    private static double amount(Fault f) {
+        boolean plain = f.mode().equals("emission")
+                || f.mode().equals("gassy")
+                || f.mode().equals("gain");
+        return plain ? Double.parseDouble(f.amount()) : f.ohms().value();
+    }
+
+    /** The nets that both the sound and the faulty set have. */
+    List<String> nets() {
+        return Engine.nets(chassis);
+    }
+}

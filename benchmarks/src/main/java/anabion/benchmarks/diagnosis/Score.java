@@ -1,0 +1,90 @@
+package anabion.benchmarks.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collections;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/** What came out, over all cases. */
+final class Score {
+    private static final int BINS = 10;
+
+    private int cases;
+    private int first;
+    private int firstThree;
+    private int decided;
+    private final List<Integer> tests = new ArrayList<>();
+    private final List<Integer> groups = new ArrayList<>();
+    private final List<Integer> halfSplit = new ArrayList<>();
+    private final List<Integer> pinByPin = new ArrayList<>();
+    private final double[] stated = new double[BINS];
+    private final double[] right = new double[BINS];
+    private final int[] count = new int[BINS];
+
+    /**
+     * One case.
+     *
+     * @param rank place of the truth, from 1; 0 if it is not named
+     */
+    record Outcome(int rank, int tests, int group, boolean decided, double[] said, boolean[] hits) {}
+
+    synchronized void add(Outcome o, int half, int pins) {
+        cases++;
+        if (o.rank() == 1) first++;
+        if (o.rank() >= 1 && o.rank() <= 3) firstThree++;
+        if (o.decided()) decided++;
+        tests.add(o.tests());
+        groups.add(o.group());
+        if (half > 0) halfSplit.add(half);
+        if (pins > 0) pinByPin.add(pins);
+        for (int n = 0; n < o.said().length; n++) {
+            int bin = Math.min(BINS - 1, (int) (o.said()[n] * BINS));
+            stated[bin] += o.said()[n];
+            right[bin] += o.hits()[n] ? 1 : 0;
+            count[bin]++;
+        }
+    }
+
+    private static int at(List<Integer> values, double share) {
+        if (values.isEmpty()) return 0;
+        List<Integer> sorted = new ArrayList<>(values);
+        Collections.sort(sorted);
+        return sorted.get((int) Math.min(sorted.size() - 1, share * sorted.size()));
+    }
+
+    /** Mean distance of the stated odds from how often they are right, by tenths, weighted by how often they are said. */
+    private double calibrationError() {
+        double sum = 0;
+        for (int b = 0; b < BINS; b++) sum += Math.abs(stated[b] - right[b]);
+        return sum / Math.max(1, Arrays.stream(count).sum());
+    }
+
+    Map<String, Object> table() {
+        Map<String, Object> t = new LinkedHashMap<>();
+        t.put("cases", cases);
+        t.put("first", share(first));
+        t.put("firstThree", share(firstThree));
+        t.put("testsMedian", at(tests, 0.5));
+        t.put("tests90", at(tests, 0.9));
+        t.put("groupMedian", at(groups, 0.5));
+        t.put("group90", at(groups, 0.9));
+        t.put("calibrationError", Math.round(1e4 * calibrationError()) / 1e4);
+        t.put("halfSplitMedian", at(halfSplit, 0.5));
+        t.put("pinByPinMedian", at(pinByPin, 0.5));
+        t.put("decided", share(decided));
+        Map<String, Object> bins = new LinkedHashMap<>();
+        for (int b = 0; b < BINS; b++)
+            if (count[b] > 0)
+                bins.put(
+                        Math.round(100 * stated[b] / count[b]) + " %",
+                        Math.round(100 * right[b] / count[b]) + " % of " + count[b]);
+        t.put("saidAndRight", bins);
+        return t;
+    }
+
+    private double share(int n) {
+        return Math.round(1e4 * n / Math.max(1.0, cases)) / 1e4;
+    }
+}

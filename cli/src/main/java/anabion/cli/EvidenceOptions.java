@@ -1,0 +1,42 @@
+package anabion.cli;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.Forecasts;
+import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Priors;
+import anabion.core.engine.Calibrations;
+import anabion.core.format.EvidenceCodec;
+import anabion.workshop.archive.SetArchive;
+import java.io.IOException;
+import java.nio.file.Path;
+import java.util.List;
+import picocli.CommandLine.Option;
+import picocli.CommandLine.Parameters;
+
+/** A set and what has been found out about it: shared by the commands that diagnose. */
+final class EvidenceOptions {
+    @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
+    private Path file;
+
+    @Option(
+            names = "--evidence",
+            required = true,
+            paramLabel = "CSV",
+            description = "kind,at,value and against,line,band,meter,lifted")
+    private Path list;
+
+    @Option(
+            names = "--visited",
+            description = "an earlier visitor's work was seen: joints and wrong values are likelier")
+    private boolean visited;
+
+    /** A set's forecasts, and the evidence to weigh. */
+    record Case(Forecasts forecasts, List<Observation> evidence) {}
+
+    Case read() throws IOException {
+        Chassis chassis = SettingOptions.wired(SetArchive.open(file).set().chassis());
+        List<Observation> all = Lists.read(list, in -> EvidenceCodec.read(in, chassis));
+        Priors priors = visited ? Priors.USUAL.visited() : Priors.USUAL;
+        return new Case(new Forecasts(chassis, Calibrations.trims(chassis), priors), all);
+    }
+}

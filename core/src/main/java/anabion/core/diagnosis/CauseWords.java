@@ -1,0 +1,70 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Fault;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.words.Phrase;
+import java.util.Set;
+
+/** Causes and probes in the words of the trade. */
+public final class CauseWords {
+    private static final Set<String> PLAIN = Set.of("emission", "gassy", "gain");
+
+    private CauseWords() {}
+
+    /** A cause, with its severity where it has one: the middle of what it lies between. */
+    public static Phrase of(Hypothesis h) {
+        if (h.sound()) return Phrase.of("cause.sound");
+        if (h.from().size() == 1) return of(h.from().get(0), h.to().get(0));
+        return Phrase.of(
+                "cause.both", of(h.from().get(0), h.to().get(0)), of(h.from().get(1), h.to().get(1)));
+    }
+
+    private static Phrase of(Fault from, Fault to) {
+        String target = named(from.target());
+        if (from.amount().isEmpty() || from.mode().equals("gassy")) return Phrase.of("fault." + from.mode(), target);
+        if (PLAIN.contains(from.mode())) {
+            double share = Math.sqrt(Double.parseDouble(from.amount()) * Double.parseDouble(to.amount()));
+            return Phrase.of("fault." + from.mode() + "-amount", target, Figures.percent(share));
+        }
+        double ohms = Math.sqrt(from.ohms().value() * to.ohms().value());
+        return Phrase.of(
+                "fault." + from.mode() + "-amount",
+                target,
+                Quantity.ohms(Double.parseDouble(String.format(java.util.Locale.ROOT, "%.1e", ohms))));
+    }
+
+    /** A winding is called by its name, a pin by its number. */
+    private static String named(String target) {
+        int dot = target.indexOf('.');
+        boolean pin = dot > 0 && Character.isDigit(target.charAt(target.length() - 1));
+        return dot < 0 || pin ? target : target.substring(0, dot) + " " + target.substring(dot + 1);
+    }
+
+    /** What to do, such as "Read V2.6". */
+    public static Phrase of(Probe probe) {
+        if (probe instanceof Probe.Volts v)
+            return v.lifted().isEmpty()
+                    ? Phrase.of("probe.volts", v.point())
+                    : Phrase.of("probe.lifted", String.join(", ", v.lifted()), v.point());
+        if (probe instanceof Probe.Ohms o) return Phrase.of("probe.ohms", o.net(), o.against());
+        if (probe instanceof Probe.Inject i)
+            return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
+        if (probe instanceof Probe.Listen l) return Phrase.of("probe.listen", l.band());
+        return Phrase.of("probe.try", ((Probe.Try) probe).part());
+    }
+
+    /** What a cause would show there, such as "2.4 V". */
+    public static Phrase of(Meaning m) {
+        if (m.outcome().isPresent())
+            return Phrase.of("outcome." + m.outcome().get().code());
+        double value = m.value().orElse(0.0);
+        if (!m.volts())
+            return Phrase.of("meaning.plain", value > 2e7 ? Phrase.of("meaning.open") : Quantity.ohms(rounded(value)));
+        return Phrase.of("meaning.volts", Figures.volts(value));
+    }
+
+    private static double rounded(double ohms) {
+        return Double.parseDouble(String.format(java.util.Locale.ROOT, "%.1e", ohms));
+    }
+}

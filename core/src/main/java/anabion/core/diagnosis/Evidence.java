@@ -1,0 +1,117 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.engine.CircuitPredictor;
+import anabion.core.engine.Engine;
+import anabion.core.job.Complaint;
+import anabion.core.job.FittedState;
+import anabion.core.job.Job;
+import anabion.core.job.PartTest;
+import anabion.core.job.SymptomKind;
+import anabion.core.reading.Reading;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What is on record about a set as it is fitted now. Each reading stands for the state that it was taken in: parts that were off then are off in its
+ * prediction, and a reading from before a part was renewed belongs to another set and is left out. So are doubtful ones, those under a signal, and all
+ * but the newest of a kind.
+ */
+public final class Evidence {
+    private static final Map<SymptomKind, Outcome> HEARD = Map.of(
+            SymptomKind.FINE, Outcome.LOUD,
+            SymptomKind.DEAD, Outcome.NOTHING,
+            SymptomKind.WEAK, Outcome.WEAK,
+            SymptomKind.DISTORTED, Outcome.DISTORTED,
+            SymptomKind.HUM, Outcome.HUM,
+            SymptomKind.CRACKLE, Outcome.CRACKLE);
+
+    private final Chassis chassis;
+    private final Job job;
+
+    private Evidence(Chassis chassis, Job job) {
+        this.chassis = chassis;
+        this.job = job;
+    }
+
+    /** @param readings of the set, in any order */
+    public static List<Observation> of(Chassis chassis, List<Reading> readings, Job job) {
+        Evidence e = new Evidence(chassis, job);
+        List<Observation> all = new ArrayList<>(e.measured(readings));
+        boolean untouched = job.fitted().id().equals(FittedState.AS_FOUND);
+        if (untouched) all.addAll(e.complaints());
+        all.addAll(e.tests());
+        return all;
+    }
+
+    private List<Observation> measured(List<Reading> readings) {
+        Map<String, Observation> newest = new LinkedHashMap<>();
+        readings.stream()
+                .filter(this::counts)
+                .sorted(Comparator.comparing(Reading::at))
+                .forEach(r -> observation(r).ifPresent(o -> newest.put(place(o, r), o)));
+        return List.copyOf(newest.values());
+    }
+
+    private static String place(Observation o, Reading r) {
+        return o.probe().text() + r.condition().band() + r.condition().openEnds();
+    }
+
+    private boolean counts(Reading r) {
+        boolean signal =
+                !r.condition().signal().isEmpty() && !r.condition().signal().equals("none");
+        boolean other = FittedState.since(r.state(), job.alterations()).stream().anyMatch(a -> switch (a.kind()) {
+            case RENEWED, STAND_IN -> true;
+            case LIFTED, REFITTED, REMOVED -> false;
+        });
+        return !r.doubtful() && !signal && !other;
+    }
+
+    private Optional<Observation> observation(Reading r) {
+        Optional<Point> point = Points.of(chassis).find(r.point());
+        if (point.isEmpty()) return Optional.empty();
+        String net = point.get().net();
+        if (r.measure() == Measure.OHMS) {
+            if (!Engine.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
+            return Optional.of(
+                    new Observation.Measured(new Probe.Ohms(net, r.reference(), Probes.TEST), Math.abs(r.value())));
+        }
+        boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(Engine.reference(chassis));
+        if (!direct || r.condition().line() <= 0) return Optional.empty();
+        return Optional.of(new Observation.Measured(
+                new Probe.Volts(
+                        r.point(),
+                        net,
+                        CircuitPredictor.setting(chassis, r.condition()),
+                        r.condition().meter()),
+                r.value()));
+    }
+
+    private List<Observation> complaints() {
+        List<Observation> all = new ArrayList<>();
+        for (Band b : chassis.bands())
+            for (Complaint c : job.arrival().complaints())
+                if (c.where().equalsIgnoreCase(b.name()) && HEARD.containsKey(c.symptom()))
+                    all.add(new Observation.Heard(new Probe.Listen(b.name()), HEARD.get(c.symptom())));
+        return all;
+    }
+
+    /** Tubes and transistors against their reject line or gain. */
+    private List<Observation> tests() {
+        List<Observation> all = new ArrayList<>();
+        job.recap().last().values().forEach(t -> {
+            boolean device = t.what() == PartTest.What.EMISSION || t.what() == PartTest.What.GAIN;
+            if (device && t.good() > 0 && chassis.part(t.key()).isPresent())
+                all.add(new Observation.Tested(new Probe.Try(t.key()), t.amount() >= t.good()));
+        });
+        return all;
+    }
+}

@@ -1,0 +1,72 @@
+package anabion.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * Why a cause stands where it stands: every reading against what this cause would give, and what speaks for it or against it.
+ *
+ * @param against the rival it is weighed against: the likeliest cause that is not of its group, or a sound set
+ * @param readings in the order of the evidence
+ */
+public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> readings) {
+    public Explanation {
+        readings = List.copyOf(readings);
+    }
+
+    /**
+     * One piece of evidence.
+     *
+     * @param foreseen what this cause would show, volts or ohms; empty for what is heard
+     * @param sound what a sound set would show
+     * @param speaks for the cause, as the natural logarithm of how many times likelier it makes this reading than the rival does; negative against
+     */
+    public record Reason(Observation observation, Optional<Double> foreseen, Optional<Double> sound, double speaks) {}
+
+    static Explanation of(Forecasts forecasts, List<Observation> evidence, Hypothesis cause, Hypothesis against) {
+        List<Reason> reasons = new ArrayList<>();
+        for (Observation o : evidence) {
+            if (o instanceof Observation.Measured m)
+                reasons.add(new Reason(
+                        o,
+                        value(forecasts, cause, m.probe()),
+                        value(forecasts, forecasts.healthy(), m.probe()),
+                        log(forecasts, cause, m) - log(forecasts, against, m)));
+            else if (o instanceof Observation.Heard h) {
+                int said = h.outcome().ordinal();
+                double ratio =
+                        forecasts.heard(cause, h.probe())[said] / forecasts.heard(against, h.probe())[said];
+                reasons.add(new Reason(o, Optional.empty(), Optional.empty(), Math.log(ratio)));
+            }
+        }
+        return new Explanation(cause, against, reasons);
+    }
+
+    private static Optional<Double> value(Forecasts forecasts, Hypothesis h, Probe.Measured probe) {
+        return forecasts.at(h, probe).map(f -> probe instanceof Probe.Volts ? f.value() : Math.pow(10, f.value()));
+    }
+
+    /** One reading by itself, slips included. */
+    private static double log(Forecasts forecasts, Hypothesis h, Observation.Measured m) {
+        double read = Forecasts.scaled(m.probe(), m.value());
+        double slip = Likelihood.SLIP * forecasts.slip(m.probe(), read);
+        double near = forecasts
+                .at(h, m.probe())
+                .map(f -> {
+                    double z = (read - f.value()) / f.deviation();
+                    return Math.exp(-z * z / 2) / (f.deviation() * Math.sqrt(2 * Math.PI));
+                })
+                .orElse(0.0);
+        return Math.log((1 - Likelihood.SLIP) * near + slip);
+    }
+
+    /** The evidence that speaks loudest, for it first, then against it. */
+    public List<Reason> loudest(int most) {
+        return readings.stream()
+                .sorted(Comparator.comparingDouble((Reason r) -> -Math.abs(r.speaks())))
+                .limit(most)
+                .toList();
+    }
+}

@@ -1,0 +1,264 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.engine.ColdSet;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.input.BadInput;
+import anabion.core.signal.Loudness;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
+ * little. Settings whose lines differ a little share one solution: each is computed at the nearest step of {@link #STEP} of the nominal line and
+ * moved by the slope against the line. Not for several threads at once.
+ */
+public final class Forecasts {
+    private static final double STEP = 0.05;
+    /** All that a voltmeter may show, in highest rails; and the least rail. */
+    private static final double WIDTH = 1.6;
+
+    private static final double LEAST_RAIL = 5;
+    private static final int KEPT = 2000;
+
+    private static final int PAIRS = 300;
+    /** A chart was taken on another specimen: so much of its deviations is taken for the design's own, as a power of the factor. */
+    private static final double OF_THE_DESIGN = 0.5;
+    /** Meter and model, each relative; the second for nets near zero, in volts. */
+    private static final double METER = 0.015;
+
+    private static final double LITTLE = 0.06;
+    /** Deviation of the logarithm of ohms in circuit: tolerances of what lies there, and the meter. */
+    static final double OHMS = 0.04;
+
+    private static final double LEAST_OHMS = 0.3;
+    private static final double MOST_OHMS = 3e7;
+    /** One standard deviation of the state of electrolytics, as a share of the way from usual ones to those that leak badly. */
+    private static final double LAIN = 0.5;
+    /** How far they lie apart among each other, and by what the way is bent, as a share of that. */
+    private static final double APART = 0.5;
+    /** From the middle between two severities to either: three standard deviations of an even spread. */
+    private static final double SEVERITY = 0.32;
+    /** A fault without degrees still differs from set to set, as a share of all that it changes. */
+    private static final double ALONE = 0.015;
+
+    private final Chassis chassis;
+    private final Setting usual;
+    private final List<Hypothesis> hypotheses;
+    private final Hypothesis healthy;
+    private final double widest;
+    private final Engine engine = new Engine();
+    private final Map<List<Fault>, State> states = new HashMap<>();
+    private final Map<Hypothesis, State[]> ends = new IdentityHashMap<>();
+    private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<List<Fault>, State> eldest) {
+            return size() > PAIRS;
+        }
+    };
+    private final Map<Setting, Setting> kept = new HashMap<>();
+    private final Map<Setting, Setting> near = new IdentityHashMap<>();
+    private final Map<Probe.Measured, Map<Hypothesis, double[]>> outlooks = new IdentityHashMap<>();
+
+    /**
+     * @param trims factors by which the charted specimen's parts differ from nominal; empty for none
+     * @throws BadInput if the circuit does not settle even when sound
+     */
+    public Forecasts(Chassis chassis, Map<String, Double> trims, Priors priors) {
+        this.chassis = chassis;
+        Map<String, Double> shared = new HashMap<>();
+        trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
+        this.usual = Setting.of(chassis.supply().volts()).withTrims(shared);
+        this.hypotheses = Hypothesis.of(chassis, priors);
+        this.healthy = hypotheses.get(hypotheses.size() - 1);
+        Shown sound = state(List.of()).shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
+                .because("its circuit does not settle even when sound")
+                .so("look at the checks of the Study sheet first"));
+        double most = Engine.nets(chassis).stream()
+                .mapToDouble(n -> Math.abs(sound.free(n)))
+                .max()
+                .orElse(0);
+        this.widest = WIDTH * Math.max(LEAST_RAIL, most);
+    }
+
+    private State state(List<Fault> faults) {
+        return states.computeIfAbsent(faults, f -> new State(chassis, f));
+    }
+
+    /** The states at both ends of a hypothesis' severities; twice the same where it has none. */
+    private State[] ends(Hypothesis h) {
+        return h.from().size() > 1 ? found(h) : ends.computeIfAbsent(h, this::found);
+    }
+
+    private State[] found(Hypothesis h) {
+        State from = kept(h.from());
+        return new State[] {from, h.to().equals(h.from()) ? from : kept(h.to())};
+    }
+
+    /** Of pairs there are thousands: only those last asked for are kept. */
+    private State kept(List<Fault> faults) {
+        return faults.size() > 1 ? pairs.computeIfAbsent(faults, f -> new State(chassis, f)) : state(faults);
+    }
+
+    /** The kept setting that is nearest: each differs in more than a little of the line. */
+    private Setting near(Setting wanted) {
+        return near.computeIfAbsent(wanted, w -> {
+            double step = STEP * usual.line();
+            double line = step > 0 ? step * Math.max(1, Math.rint(w.line() / step)) : w.line();
+            Setting at = w.withLine(line).withTrims(usual.trims());
+            return kept.computeIfAbsent(at, k -> k);
+        });
+    }
+
+    public Chassis chassis() {
+        return chassis;
+    }
+
+    List<Hypothesis> hypotheses() {
+        return hypotheses;
+    }
+
+    Hypothesis healthy() {
+        return healthy;
+    }
+
+    // --- volts and ohms ---
+
+    /** Empty where the circuit of the hypothesis does not settle. */
+    Optional<Foreseen> at(Hypothesis h, Probe.Measured probe) {
+        return probe instanceof Probe.Volts v ? volts(h, v) : Optional.of(ohms(h, (Probe.Ohms) probe));
+    }
+
+    /** A reading in the scale in which predictions are compared. */
+    static double scaled(Probe.Measured probe, double value) {
+        return probe instanceof Probe.Volts ? value : log(value);
+    }
+
+    /** Width of all that a probe can show, in that scale. */
+    double range(Probe.Measured probe) {
+        return probe instanceof Probe.Volts ? widest : Math.log10(MOST_OHMS / LEAST_OHMS);
+    }
+
+    /**
+     * Density of a value at a probe that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
+     * many), half the time anything.
+     */
+    double slip(Probe.Measured probe, double value) {
+        double anything = 1 / range(probe);
+        List<Double> elsewhere = elsewhere(probe);
+        if (elsewhere.isEmpty()) return anything;
+        double sum = 0;
+        for (double v : elsewhere) {
+            double sigma = probe instanceof Probe.Volts ? 3 * Math.hypot(METER * v, LITTLE) : 2 * OHMS;
+            double z = (value - v) / sigma;
+            sum += Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
+        }
+        return (anything + sum / elsewhere.size()) / 2;
+    }
+
+    private List<Double> elsewhere(Probe.Measured probe) {
+        State sound = state(List.of());
+        if (probe instanceof Probe.Volts v) {
+            Optional<Shown> shown = sound.shown(engine, near(v.setting()));
+            return shown.isEmpty()
+                    ? List.of()
+                    : Engine.nets(chassis).stream().map(shown.get()::free).toList();
+        }
+        Probe.Ohms o = (Probe.Ohms) probe;
+        if (!quickOhms()) return List.of();
+        return Engine.nets(chassis).stream()
+                .map(n -> ohms(sound.cold(usual), new Probe.Ohms(n, o.against(), o.test())))
+                .toList();
+    }
+
+    private static double log(double ohms) {
+        return Math.log10(Math.max(LEAST_OHMS, Math.min(MOST_OHMS, ohms)));
+    }
+
+    private Optional<Foreseen> volts(Hypothesis h, Probe.Volts p) {
+        Setting near = near(p.setting());
+        State[] ends = ends(h);
+        Optional<Shown> from = ends[0].shown(engine, near);
+        Optional<Shown> to = ends[1].shown(engine, near);
+        Optional<Shown> sound = ends(healthy)[0].shown(engine, near);
+        if (from.isEmpty() || to.isEmpty() || sound.isEmpty()) return Optional.empty();
+        boolean graded = ends[0] != ends[1];
+        double off = p.setting().line() / near.line() - 1;
+        double a = read(from.get(), p, off);
+        double b = graded ? read(to.get(), p, off) : a;
+        double[] shares = from.get().spread(p.net(), p.meter().ohmsAt(a));
+        int last = shares.length - 1;
+        if (graded) {
+            double[] other = to.get().spread(p.net(), p.meter().ohmsAt(b));
+            for (int k = 0; k < last; k++) shares[k] = (shares[k] + other[k]) / 2;
+        }
+        shares[last] = graded ? SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
+        double middle = (a + b) / 2;
+        return Optional.of(new Foreseen(middle, shares, Math.hypot(METER * middle, LITTLE)));
+    }
+
+    private static double read(Shown s, Probe.Volts p, double off) {
+        return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
+    }
+
+    /** Sources of the spread are the state of the electrolytics, which nobody knows before they are formed, and the severity. */
+    private Foreseen ohms(Hypothesis h, Probe.Ohms p) {
+        State[] ends = ends(h);
+        double a = ohms(ends[0].cold(usual), p);
+        double b = ends[0] == ends[1] ? a : ohms(ends[1].cold(usual), p);
+        double worn = ohms(ends[0].worn(usual), p);
+        double lain = LAIN * (worn - a);
+        return new Foreseen((a + b) / 2, new double[] {lain, SEVERITY * (b - a)}, Math.hypot(OHMS, APART * lain));
+    }
+
+    private static double ohms(ColdSet set, Probe.Ohms p) {
+        return log(set.between(p.net(), p.against(), p.test()));
+    }
+
+    /** Whether ohms between any two nets cost next to nothing: a set without junctions. */
+    boolean quickOhms() {
+        return state(List.of()).cold(usual).quick();
+    }
+
+    /** What a hypothesis shows at a probe, kept, since every question asks for it: the middle and the deviation; not a number where unsettled. */
+    double[] outlook(Hypothesis h, Probe.Measured probe) {
+        if (outlooks.size() > KEPT) outlooks.clear();
+        return outlooks.computeIfAbsent(probe, p -> new IdentityHashMap<>()).computeIfAbsent(h, k -> at(k, probe)
+                .map(f -> new double[] {f.value(), f.deviation()})
+                .orElse(new double[] {Double.NaN, Double.NaN}));
+    }
+
+    // --- sound ---
+
+    /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
+    double[] heard(Hypothesis h, Probe probe) {
+        String band = probe instanceof Probe.Inject i ? i.band() : ((Probe.Listen) probe).band();
+        State[] ends = ends(h);
+        Optional<Loudness> sound = loudness(ends(healthy)[0], band);
+        Optional<Loudness> from = loudness(ends[0], band);
+        Optional<Loudness> to = loudness(ends[1], band);
+        if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return Hearing.unknown();
+        String point = probe instanceof Probe.Inject i
+                ? Loudness.key(i.domain(), i.point())
+                : sound.get().whole();
+        double[] one = Hearing.odds(sound.get(), from.get(), point);
+        return ends[0] == ends[1] ? one : Hearing.mean(one, Hearing.odds(sound.get(), to.get(), point));
+    }
+
+    private Optional<Loudness> loudness(State state, String band) {
+        Setting loud = usual.withControls(Controls.volume(chassis, 1));
+        return chassis.band(band).flatMap(b -> state.heard(engine, loud, b));
+    }
+
+    /** What a band of a sound set lets through; empty where that is not known. */
+    Optional<Loudness> loudness(String band) {
+        return loudness(state(List.of()), band);
+    }
+}

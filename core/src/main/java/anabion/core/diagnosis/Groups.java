@@ -1,0 +1,80 @@
+package anabion.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Puts together what no probe can tell apart: causes whose predictions lie within the meter's error of each other at every probe that is allowed,
+ * and that sound alike at every point.
+ */
+final class Groups {
+    /** A meter's error: relative, in volts, and of the logarithm of ohms. */
+    private static final double VOLTS = 0.02;
+
+    private static final double LITTLE = 0.05;
+    private static final double OHMS = 0.02;
+    /** Outcomes of listening whose odds differ by less than this in sum sound alike. */
+    private static final double EAR = 0.3;
+
+    private final Forecasts forecasts;
+    private final List<Probe.Measured> measured = new ArrayList<>();
+    private final List<Probe> heard = new ArrayList<>();
+
+    Groups(Forecasts forecasts, List<Probe> allowed) {
+        this.forecasts = forecasts;
+        for (Probe p : allowed) {
+            if (p instanceof Probe.Measured m) measured.add(m);
+            else heard.add(p);
+        }
+    }
+
+    /** Suspects, the likeliest first: the severities of one cause summed, and causes that look alike together. */
+    List<Diagnosis.Suspect> of(Map<Hypothesis, Double> odds, List<Hypothesis> likely) {
+        Map<String, Double> byCause = new LinkedHashMap<>();
+        odds.forEach((h, p) -> byCause.merge(h.cause(), p, Double::sum));
+        List<List<Hypothesis>> groups = new ArrayList<>();
+        for (Hypothesis h : likely) {
+            if (groups.stream().flatMap(List::stream).anyMatch(g -> g.cause().equals(h.cause()))) continue;
+            groups.stream()
+                    .filter(g -> alike(g.get(0), h))
+                    .findFirst()
+                    .ifPresentOrElse(g -> g.add(h), () -> groups.add(new ArrayList<>(List.of(h))));
+        }
+        return groups.stream()
+                .map(g -> new Diagnosis.Suspect(
+                        g, g.stream().mapToDouble(h -> byCause.get(h.cause())).sum()))
+                .sorted(Comparator.comparingDouble(Diagnosis.Suspect::odds).reversed())
+                .toList();
+    }
+
+    /** Of ohms through electrolytics nobody knows more than their order. */
+    private static double error(Foreseen a, Foreseen b) {
+        return OHMS + Math.max(Math.abs(a.shares()[0]), Math.abs(b.shares()[0]));
+    }
+
+    boolean alike(Hypothesis a, Hypothesis b) {
+        for (Probe.Measured p : measured) {
+            Optional<Foreseen> one = forecasts.at(a, p);
+            Optional<Foreseen> two = forecasts.at(b, p);
+            if (one.isEmpty() || two.isEmpty()) return false;
+            double x = one.get().value();
+            double y = two.get().value();
+            double error = p instanceof Probe.Volts
+                    ? VOLTS * Math.max(Math.abs(x), Math.abs(y)) + LITTLE
+                    : error(one.get(), two.get());
+            if (Math.abs(x - y) > error) return false;
+        }
+        for (Probe p : heard) {
+            double[] one = forecasts.heard(a, p);
+            double[] two = forecasts.heard(b, p);
+            double sum = 0;
+            for (int n = 0; n < one.length; n++) sum += Math.abs(one[n] - two[n]);
+            if (sum > EAR) return false;
+        }
+        return true;
+    }
+}

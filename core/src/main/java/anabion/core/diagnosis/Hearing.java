@@ -1,0 +1,70 @@
+package anabion.core.diagnosis;
+
+import anabion.core.signal.Loudness;
+
+/**
+ * What an ear makes of a computed change of loudness: how likely each outcome is called. Between the names there is no sharp edge, and now and
+ * then an ear is wrong: every outcome keeps {@link #WRONG}.
+ */
+final class Hearing {
+    /** Decibels below a good set at which half of all ears say weak, and nothing; and how sharply. */
+    private static final double WEAK = -8;
+
+    private static final double GONE = -30;
+    private static final double BLUR = 3;
+    /** Decibels of more hum at which half of all ears name it. */
+    private static final double HUMS = 14;
+    /** A distorting or humming set is called so by so many ears, unless it is silent. */
+    private static final double NAMED = 0.8;
+
+    private static final double WRONG = 0.015;
+    private static final double SILENCE = -200;
+
+    private Hearing() {}
+
+    static double[] unknown() {
+        return even(Outcome.values().length);
+    }
+
+    private static double[] even(int n) {
+        double[] odds = new double[n];
+        java.util.Arrays.fill(odds, 1.0 / n);
+        return odds;
+    }
+
+    static double[] mean(double[] a, double[] b) {
+        double[] odds = new double[a.length];
+        for (int n = 0; n < a.length; n++) odds[n] = (a[n] + b[n]) / 2;
+        return odds;
+    }
+
+    static double[] odds(Loudness sound, Loudness now, String point) {
+        double change = level(now.decibels().getOrDefault(point, SILENCE))
+                - level(sound.decibels().getOrDefault(point, 0.0));
+        double humming = level(now.hum()) - level(sound.hum());
+        double gone = above(GONE - change);
+        double loud = above(change - WEAK) * (1 - gone);
+        double[] odds = new double[Outcome.values().length];
+        odds[Outcome.NOTHING.ordinal()] = gone;
+        odds[Outcome.LOUD.ordinal()] = loud;
+        odds[Outcome.WEAK.ordinal()] = 1 - gone - loud;
+        name(odds, Outcome.DISTORTED, now.distorted() && !sound.distorted() ? NAMED * (1 - gone) : 0);
+        name(odds, Outcome.HUM, NAMED * above(humming - HUMS));
+        for (int n = 0; n < odds.length; n++) odds[n] = WRONG + (1 - WRONG * odds.length) * odds[n];
+        return odds;
+    }
+
+    private static void name(double[] odds, Outcome what, double share) {
+        for (int n = 0; n < odds.length; n++) odds[n] *= 1 - share;
+        odds[what.ordinal()] += share;
+    }
+
+    private static double level(double decibels) {
+        return Math.max(SILENCE, decibels);
+    }
+
+    /** A logistic step. */
+    private static double above(double decibels) {
+        return 1 / (1 + Math.exp(-decibels / BLUR));
+    }
+}

@@ -1,0 +1,19 @@
+package anabion.core.diagnosis;
+
+import anabion.core.tree.Coded;
+import java.util.Locale;
+
+/** What is heard while a signal is put in, against what a good set gives there. */
+public enum Outcome implements Coded {
+    LOUD,
+    WEAK,
+    NOTHING,
+    DISTORTED,
+    HUM,
+    CRACKLE;
+
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

@@ -1,0 +1,89 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Component;
+import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import java.util.Map;
+
+/**
+ * How often parts fail, relative to a leaky paper capacitor, before anything of a set is known. The figures are general knowledge of the
+ * trade for sets of the 1930s to 1960s that have lain for decades.
+ *
+ * @param disturbed whether an earlier visitor's work was seen: joints, wrong values and moved cores are likelier then
+ * @param history how many times as often as usual parts of a kind failed in this workshop, by {@link #key}
+ */
+public record Priors(boolean disturbed, Map<String, Double> history) {
+    public static final Priors USUAL = new Priors(false, Map.of());
+
+    private static final Map<String, Double> PAPER = Map.of("leaky", 1.0, "short", 0.35, "open", 0.35);
+    private static final Map<String, Double> ELECTROLYTIC =
+            Map.of("dried", 1.2, "open", 0.5, "leaky", 0.4, "short", 0.35);
+    private static final Map<String, Double> SMALL = Map.of("leaky", 0.1, "short", 0.08, "open", 0.1);
+    private static final Map<String, Double> RESISTOR = Map.of("drifted", 0.5, "open", 0.5);
+    private static final Map<String, Double> WINDING = Map.of("open", 0.35, "short", 0.08, "leaky", 0.08);
+    private static final Map<String, Double> TUBE = Map.of(
+            "emission", 1.0,
+            "dead", 0.4,
+            "gassy", 0.25,
+            "heater-open", 0.35,
+            "heater-cathode", 0.25,
+            "joint", 0.08);
+    private static final Map<String, Double> TRANSISTOR =
+            Map.of("open", 0.5, "short", 0.5, "leaky", 0.8, "gain", 0.4, "weak", 0.6);
+    private static final double REST = 0.25;
+    private static final double PAPER_FROM = 9e-10;
+    private static final double DISTURBED = 3;
+    /** A coupling capacitor has the plate's volts across it as long as the set is on. */
+    private static final double STRAINED = 2;
+
+    public Priors {
+        history = Map.copyOf(history);
+    }
+
+    /** With an earlier visitor's work seen. */
+    public Priors visited() {
+        return new Priors(true, history);
+    }
+
+    /** The name under which a history counts: kind of part and way of failing. */
+    public static String key(Part p, String mode) {
+        return kind(p.component()) + ":" + mode;
+    }
+
+    /** Relative odds of a fault of a part. */
+    public double weight(Part p, Fault f) {
+        double usual = table(kind(p.component())).getOrDefault(f.mode(), REST);
+        boolean strained = f.mode().equals("leaky") && p.role().startsWith("coupling");
+        boolean touched =
+                f.mode().equals("joint") || f.mode().equals("wrong") || f.mode().equals("mistuned");
+        return usual
+                * (strained ? STRAINED : 1)
+                * (disturbed && touched ? DISTURBED : 1)
+                * history.getOrDefault(key(p, f.mode()), 1.0);
+    }
+
+    private static Map<String, Double> table(String kind) {
+        return switch (kind) {
+            case "electrolytic" -> ELECTROLYTIC;
+            case "paper" -> PAPER;
+            case "small capacitor" -> SMALL;
+            case "resistor" -> RESISTOR;
+            case "winding" -> WINDING;
+            case "tube" -> TUBE;
+            case "transistor" -> TRANSISTOR;
+            default -> Map.of();
+        };
+    }
+
+    private static String kind(Component c) {
+        if (c instanceof Component.Capacitor k)
+            return k.dielectric().equals("electrolytic")
+                    ? "electrolytic"
+                    : k.farads().get(0) >= PAPER_FROM && !k.dielectric().equals("mica") ? "paper" : "small capacitor";
+        if (c instanceof Component.Resistor) return "resistor";
+        if (c instanceof Component.Windings) return "winding";
+        if (c instanceof Component.Device d) return d.deviceKind() == DeviceKind.TUBE ? "tube" : "transistor";
+        return c.kind();
+    }
+}

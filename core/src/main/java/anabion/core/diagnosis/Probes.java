@@ -1,0 +1,88 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.signal.Domain;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+
+/** What can be measured on a set without lifting anything. */
+public final class Probes {
+    /** Open-probe volts of a usual ohmmeter. */
+    public static final double TEST = 1.5;
+
+    private Probes() {}
+
+    /** Volts of every net, ohms of every net and across parts, a signal at every point of every band. */
+    public static List<Probe> of(Forecasts forecasts, Setting setting, MeterSpec meter) {
+        List<Probe> all = new ArrayList<>(measured(forecasts, setting, meter));
+        for (Band b : forecasts.chassis().bands()) all.addAll(heard(forecasts, b.name()));
+        return all;
+    }
+
+    /** Volts of the nets of a capacitor, with it lifted at one end: the test that tells its leak from all else there. */
+    static List<Probe> lifting(Forecasts forecasts, String capacitor, Setting setting, MeterSpec meter) {
+        String reference = Engine.reference(forecasts.chassis());
+        return forecasts.chassis().part(capacitor).stream()
+                .filter(p -> p.component() instanceof Component.Capacitor)
+                .flatMap(p -> p.nets().values().stream())
+                .filter(n -> !n.equals(reference))
+                .<Probe>map(n -> new Probe.Volts(n, n, setting.withFaults(List.of(Fault.of(capacitor, "open"))), meter))
+                .toList();
+    }
+
+    /** Volts and ohms. */
+    public static List<Probe.Measured> measured(Forecasts forecasts, Setting setting, MeterSpec meter) {
+        Chassis chassis = forecasts.chassis();
+        String reference = Engine.reference(chassis);
+        List<Probe.Measured> all = new ArrayList<>();
+        for (String net : Engine.nets(chassis))
+            if (!net.equals(reference)) all.add(new Probe.Volts(net, net, setting, meter));
+        all.addAll(ohms(chassis, forecasts.quickOhms()));
+        return all;
+    }
+
+    private static Set<Probe.Ohms> ohms(Chassis chassis, boolean everywhere) {
+        String reference = Engine.reference(chassis);
+        Set<Probe.Ohms> all = new LinkedHashSet<>();
+        for (Part p : chassis.parts()) {
+            boolean across = p.component() instanceof Component.Resistor || p.component() instanceof Component.Fuse;
+            if (across && p.nets().size() == 2)
+                all.add(between(p.nets().get("1"), p.nets().get("2"), reference));
+            if (p.component() instanceof Component.Windings w)
+                w.windings()
+                        .forEach(x -> all.add(between(
+                                p.nets().getOrDefault(x.from(), ""), p.nets().getOrDefault(x.to(), ""), reference)));
+        }
+        if (everywhere) for (String net : Engine.nets(chassis)) all.add(new Probe.Ohms(net, reference, TEST));
+        all.removeIf(o -> o.net().isEmpty() || o.against().isEmpty() || o.net().equals(o.against()));
+        return all;
+    }
+
+    private static Probe.Ohms between(String a, String b, String reference) {
+        if (a == null || b == null) return new Probe.Ohms("", "", TEST);
+        return a.equals(reference) ? new Probe.Ohms(b, a, TEST) : new Probe.Ohms(a, b, TEST);
+    }
+
+    /** A band listened to, and a signal at every point of it; none where the circuit does not say how the band sounds. */
+    public static List<Probe> heard(Forecasts forecasts, String band) {
+        List<Probe> all = new ArrayList<>();
+        forecasts.loudness(band).ifPresent(l -> {
+            all.add(new Probe.Listen(band));
+            for (String key : l.decibels().keySet()) {
+                int space = key.indexOf(' ');
+                Domain domain = Domain.valueOf(key.substring(0, space).toUpperCase(java.util.Locale.ROOT));
+                all.add(new Probe.Inject(band, domain, key.substring(space + 1)));
+            }
+        });
+        return all;
+    }
+}

@@ -1,0 +1,106 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Part;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Operating;
+import anabion.core.engine.Sensitivity;
+import anabion.core.engine.Setting;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Direct volts of one state of a set, as meters show them, and how specimens of that state spread.
+ *
+ * <p>Method: a net of R ohms behind a meter of M shows V·M/(R + M), exact while the circuit is linear; where the meter takes more than
+ * {@link #HEAVY} the circuit is solved again with the meter in it. Not for several threads.
+ */
+final class Shown {
+    private static final double HEAVY = 0.04;
+    /** Tubes that have worked for years lie wider apart than new ones. */
+    private static final double AGED = 1.5;
+
+    private final Engine.Bench bench;
+    private final Operating free;
+    private final Sensitivity spread;
+    private final Set<String> tubes;
+    private final Map<String, Double> loaded = new HashMap<>();
+    private final Map<String, double[]> moves = new HashMap<>();
+
+    private Shown(Engine.Bench bench, Operating free, Sensitivity spread, Set<String> tubes) {
+        this.tubes = tubes;
+        this.bench = bench;
+        this.free = free;
+        this.spread = spread;
+    }
+
+    /** Empty where the circuit does not settle. */
+    static Optional<Shown> of(Engine engine, Chassis chassis, Setting setting) {
+        Engine.Bench bench = engine.prepare(chassis, setting);
+        Operating free = bench.solve();
+        return Sensitivity.about(engine, chassis, setting, free).map(s -> new Shown(bench, free, s, tubes(chassis)));
+    }
+
+    private static Set<String> tubes(Chassis chassis) {
+        return chassis.parts().stream()
+                .filter(p -> p.device()
+                        .filter(d -> d.deviceKind() == DeviceKind.TUBE)
+                        .isPresent())
+                .map(Part::reference)
+                .collect(Collectors.toSet());
+    }
+
+    double free(String net) {
+        return free.volts(net).orElse(0);
+    }
+
+    /**
+     * What a meter shows, where the line stands a little off.
+     *
+     * @param off of the line, as a fraction
+     */
+    double read(String net, double ohms, double off) {
+        if (net.equals(bench.circuit().reference())) return 0;
+        double share = share(net, ohms);
+        double volts = 1 - share > HEAVY
+                ? loaded.computeIfAbsent(net + " " + ohms, k -> solved(net, ohms, share))
+                : free(net) * share;
+        return volts + off * share * spread.slope(net, Setting.LINE);
+    }
+
+    private double solved(String net, double ohms, double share) {
+        Operating o = bench.solveWithMeter(net, ohms);
+        return o.converged() ? o.volts(net).orElse(0) : free(net) * share;
+    }
+
+    /** Share of a net's volts that a meter leaves. */
+    private double share(String net, double ohms) {
+        return ohms / (ohms + Math.max(0, spread.behind(net)));
+    }
+
+    /**
+     * Volts by which one standard deviation of each source (part, tube, line) moves the reading, in the order of {@link Sensitivity#parts}, and one
+     * place more.
+     */
+    double[] spread(String net, double ohms) {
+        double[] moves = moves(net);
+        double share = share(net, ohms);
+        double[] shares = new double[moves.length + 1];
+        for (int k = 0; k < moves.length; k++) shares[k] = moves[k] * share;
+        return shares;
+    }
+
+    private double[] moves(String net) {
+        return moves.computeIfAbsent(net, n -> {
+            double[] all = spread.moves(n);
+            List<String> parts = spread.parts();
+            for (int k = 0; k < all.length; k++) if (tubes.contains(parts.get(k))) all[k] *= AGED;
+            return all;
+        });
+    }
+}

@@ -1,0 +1,73 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.engine.ColdOhms;
+import anabion.core.engine.ColdSet;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.signal.Loudness;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.stream.Stream;
+
+/** One state of a set's faults, and all that has been computed of it. */
+final class State {
+    private final Chassis chassis;
+    private final List<Fault> faults;
+    private final Map<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
+    private final Map<String, Optional<Loudness>> heard = new HashMap<>();
+    private final List<ColdSet> cold = new ArrayList<>();
+
+    State(Chassis chassis, List<Fault> faults) {
+        this.chassis = chassis;
+        this.faults = faults;
+    }
+
+    /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
+    Optional<Shown> shown(Engine engine, Setting setting) {
+        goOn();
+        return shown.computeIfAbsent(setting, s -> Shown.of(engine, chassis, with(s)));
+    }
+
+    /** All long work passes here: somebody who no longer wants the answer interrupts the thread. */
+    private static void goOn() {
+        if (Thread.currentThread().isInterrupted())
+            throw new CancellationException("the diagnosis is no longer wanted");
+    }
+
+    private Setting with(Setting s) {
+        return s.withFaults(
+                s.faults().isEmpty()
+                        ? faults
+                        : Stream.concat(s.faults().stream(), faults.stream()).toList());
+    }
+
+    /** With electrolytics in usual state. */
+    ColdSet cold(Setting setting) {
+        return cold(setting, 0);
+    }
+
+    /** With electrolytics that have lain for decades. */
+    ColdSet worn(Setting setting) {
+        return cold(setting, 1);
+    }
+
+    private ColdSet cold(Setting setting, int worn) {
+        if (cold.isEmpty())
+            for (double state : new double[] {1, ColdOhms.WORN}) cold.add(ColdSet.of(chassis, with(setting), state));
+        return cold.get(worn);
+    }
+
+    /** What a band lets through; empty where that is not known. */
+    Optional<Loudness> heard(Engine engine, Setting setting, Band band) {
+        goOn();
+        return heard.computeIfAbsent(band.name(), b -> Loudness.of(engine, chassis, with(setting), band));
+    }
+}

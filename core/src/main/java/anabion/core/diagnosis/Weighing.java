@@ -1,0 +1,150 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Fault;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Odds of hypotheses after evidence. */
+final class Weighing {
+    /** A tester, or a part swapped, convicts a bad part so often, and a good one. */
+    private static final double CONVICTS = 0.95;
+
+    private static final double ACCUSES = 0.03;
+    private static final double OTHER_BAD = 0.1;
+    /** So far below the best in the logarithm, more than all that ears can add. */
+    private static final double RULED_OUT = 25;
+
+    private final Forecasts forecasts;
+    private final List<Observation.Measured> measured = new ArrayList<>();
+    private final List<Observation> others = new ArrayList<>();
+    private final double[] read;
+    private final double[] ranges;
+    private final double[] slips;
+    private final List<Hypothesis> hypotheses;
+    private final List<String> unsettled = new ArrayList<>();
+    private final Map<Hypothesis, Double> odds = new LinkedHashMap<>();
+    private double other;
+
+    Weighing(Forecasts forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
+        this.forecasts = forecasts;
+        this.hypotheses = hypotheses;
+        for (Observation o : evidence) {
+            if (o instanceof Observation.Measured m) measured.add(m);
+            else others.add(o);
+        }
+        read = measured.stream()
+                .mapToDouble(m -> Forecasts.scaled(m.probe(), m.value()))
+                .toArray();
+        ranges = measured.stream().mapToDouble(m -> range(m)).toArray();
+        slips = measured.stream()
+                .mapToDouble(m -> forecasts.slip(m.probe(), Forecasts.scaled(m.probe(), m.value())))
+                .toArray();
+        weigh();
+    }
+
+    private double range(Observation.Measured m) {
+        double usual = forecasts.range(m.probe());
+        return m.probe() instanceof Probe.Volts ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
+    }
+
+    private void weigh() {
+        Map<Hypothesis, Double> logs = new LinkedHashMap<>();
+        double unlisted = Math.log(Hypothesis.OTHER) + Likelihood.other(read, sound(), ranges) + unlisted();
+        double all = unlisted;
+        for (Hypothesis h : hypotheses) {
+            Optional<List<Foreseen>> foreseen = foreseen(h);
+            if (foreseen.isEmpty()) {
+                unsettled.add(h.toString());
+                continue;
+            }
+            logs.put(h, Math.log(h.prior()) + Likelihood.of(read, foreseen.get(), slips));
+        }
+        double best = logs.values().stream().mapToDouble(x -> x).max().orElse(0);
+        for (Map.Entry<Hypothesis, Double> e : logs.entrySet()) {
+            // what is heard takes long to compute, and cannot save what the meter has ruled out
+            if (e.getValue() > best - RULED_OUT) e.setValue(e.getValue() + said(e.getKey()));
+            all = Likelihood.logSum(all, e.getValue());
+        }
+        for (Map.Entry<Hypothesis, Double> e : logs.entrySet()) odds.put(e.getKey(), Math.exp(e.getValue() - all));
+        other = Math.exp(unlisted - all);
+    }
+
+    private List<Foreseen> sound() {
+        return foreseen(forecasts.healthy()).orElseThrow();
+    }
+
+    private Optional<List<Foreseen>> foreseen(Hypothesis h) {
+        List<Foreseen> all = new ArrayList<>();
+        for (Observation.Measured m : measured) {
+            Optional<Foreseen> f = forecasts.at(h, m.probe());
+            if (f.isEmpty()) return Optional.empty();
+            all.add(f.get());
+        }
+        return Optional.of(all);
+    }
+
+    /** What was heard, and what testers said. */
+    private double said(Hypothesis h) {
+        double log = 0;
+        for (Observation o : others) {
+            if (o instanceof Observation.Heard x)
+                log += Math.log(forecasts.heard(h, x.probe())[x.outcome().ordinal()]);
+            else if (o instanceof Observation.Tested t) {
+                boolean its =
+                        h.from().stream().map(Fault::part).anyMatch(t.probe().part()::equals);
+                log += Math.log(share(its ? CONVICTS : ACCUSES, t.good()));
+            }
+        }
+        return log;
+    }
+
+    private double unlisted() {
+        double log = 0;
+        for (Observation o : others) {
+            if (o instanceof Observation.Heard x)
+                log += Math.log(Hearing.unknown()[x.outcome().ordinal()]);
+            else if (o instanceof Observation.Tested t) log += Math.log(share(OTHER_BAD, t.good()));
+        }
+        return log;
+    }
+
+    private static double share(double bad, boolean good) {
+        return good ? 1 - bad : bad;
+    }
+
+    /** The odds of the others when some are rarer than their prior odds say, by a factor. */
+    Map<Hypothesis, Double> without(List<Hypothesis> rare, double factor) {
+        double all = whole(rare, factor);
+        Map<Hypothesis, Double> rest = new LinkedHashMap<>();
+        odds.forEach((h, p) -> rest.put(h, p / all));
+        rare.forEach(rest::remove);
+        return rest;
+    }
+
+    /** Odds of what is on no list, some being rarer. */
+    double other(double factor, List<Hypothesis> rare) {
+        return other / whole(rare, factor);
+    }
+
+    private double whole(List<Hypothesis> rare, double factor) {
+        return 1 - (1 - factor) * rare.stream().mapToDouble(odds::get).sum();
+    }
+
+    List<String> unsettled() {
+        return unsettled;
+    }
+
+    /** Those that matter, the likeliest first. */
+    List<Hypothesis> likely(double least, int most) {
+        return odds.entrySet().stream()
+                .filter(e -> e.getValue() > least)
+                .sorted(Map.Entry.<Hypothesis, Double>comparingByValue(Comparator.reverseOrder()))
+                .limit(most)
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+}

@@ -1,0 +1,73 @@
+package anabion.core.engine;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Element;
+import anabion.core.circuit.OperatingPoint;
+import anabion.core.circuit.Tangent;
+import anabion.core.device.law.LampLaw;
+import java.util.HashMap;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * A set with the power off, in one state of its faults, ready for many questions.
+ *
+ * <p>Method: without junctions every path is a resistance (filaments are cold), and the ohms between two nets follow from one factored matrix:
+ * R = (J⁻¹)aa + (J⁻¹)bb − (J⁻¹)ab − (J⁻¹)ba. With junctions each pair is solved for itself, as {@link ColdOhms} does. Not for several threads.
+ */
+public final class ColdSet {
+    private final Chassis chassis;
+    private final Setting setting;
+    private final double electrolytics;
+    private final Circuit circuit;
+    private final Optional<Tangent> tangent;
+    private final Map<String, Double> known = new HashMap<>();
+
+    private ColdSet(
+            Chassis chassis, Setting setting, double electrolytics, Circuit circuit, Optional<Tangent> tangent) {
+        this.chassis = chassis;
+        this.setting = setting;
+        this.electrolytics = electrolytics;
+        this.circuit = circuit;
+        this.tangent = tangent;
+    }
+
+    public static ColdSet of(Chassis chassis, Setting setting) {
+        return of(chassis, setting, 1);
+    }
+
+    /** @param electrolytics insulation of all of them, against the usual: above one for new-formed, far below for long idle ones */
+    public static ColdSet of(Chassis chassis, Setting setting, double electrolytics) {
+        Circuit circuit = ColdOhms.circuit(chassis, setting, Engine.reference(chassis), electrolytics)
+                .build();
+        boolean junctions = circuit.elements().stream()
+                .anyMatch(e -> e instanceof Element.Device d && !(d.law() instanceof LampLaw));
+        Optional<Tangent> tangent = junctions ? Optional.empty() : Tangent.at(new OperatingPoint().solve(circuit));
+        return new ColdSet(chassis, setting, electrolytics, circuit, tangent);
+    }
+
+    /** Whether an answer costs next to nothing. */
+    public boolean quick() {
+        return tangent.isPresent();
+    }
+
+    /**
+     * Ohms with the positive probe on the first net.
+     *
+     * @param test volts of the ohmmeter with open probes
+     */
+    public double between(String a, String b, double test) {
+        if (a.equals(b)) return 0;
+        return known.computeIfAbsent(a + "|" + b + "|" + test, k -> tangent.map(t -> straight(t, a, b))
+                .orElseGet(() -> ColdOhms.probed(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test)));
+    }
+
+    private double straight(Tangent t, String a, String b) {
+        int from = circuit.node(a).orElse(Circuit.REFERENCE);
+        int to = circuit.node(b).orElse(Circuit.REFERENCE);
+        double[] volts = t.driven(from, to, 1);
+        double ohms = (from < 0 ? 0 : volts[from]) - (to < 0 ? 0 : volts[to]);
+        return Math.min(ohms, ColdOhms.OPEN);
+    }
+}

@@ -1,0 +1,125 @@
+package anabion.core.cold;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.engine.ColdSet;
+import anabion.core.engine.Setting;
+import anabion.core.engine.SharedSets;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.FittedState;
+import anabion.core.job.Job;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Reading;
+import anabion.core.reading.Standing;
+import anabion.core.tree.Extra;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import java.time.Instant;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The cold checks of the demo sets: what is listed, and what readings on it say. */
+class ColdSheetTest {
+    private static final Chassis HALCYON = SharedSets.named("halcyon");
+
+    private static Reading ohms(String a, String b, double value) {
+        return new Reading(
+                new UUID(3, a.hashCode()),
+                a,
+                b,
+                Measure.OHMS,
+                value,
+                false,
+                Condition.of(230, new MeterSpec.Fixed(10e6), "AM"),
+                FittedState.AS_FOUND,
+                Instant.EPOCH,
+                Extra.NONE);
+    }
+
+    private static ColdRow row(List<ColdRow> rows, String a, String b) {
+        return rows.stream()
+                .filter(r -> Set.of(r.net(), r.against()).equals(Set.of(a, b)))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "brae", "rover", "lark", "trunk-road", "concerto"})
+    void everySetHasItsRowsEachOnceAndEachWithAPrediction(String name) {
+        List<ColdRow> rows = ColdSheet.of(SharedSets.named(name), List.of(), Job.NEW);
+        Set<Set<String>> pairs = new HashSet<>();
+        Words words = new Words(Vocabulary.STANDARD);
+        for (ColdRow r : rows) {
+            assertThat(pairs.add(Set.of(r.net(), r.against()))).as(r.label()).isTrue();
+            assertThat(r.low()).isLessThanOrEqualTo(r.usual());
+            assertThat(r.high()).isGreaterThanOrEqualTo(r.usual());
+            assertThat(words.say(r.what())).doesNotContain("cold.");
+        }
+        assertThat(rows).extracting(ColdRow::group).contains(ColdRow.Group.RAILS, ColdRow.Group.RESISTORS);
+        for (int n = 1; n < rows.size(); n++)
+            assertThat(rows.get(n).group())
+                    .isGreaterThanOrEqualTo(rows.get(n - 1).group());
+    }
+
+    /** What the circuit itself shows with a fault is judged as what it is. */
+    @ParameterizedTest
+    @CsvSource({
+        "B2, CHASSIS, C18:short, cold.rail-short",
+        "V2.6, B2, R7:drifted:68k, cold.risen",
+        "V2.6, B2, R7:open, cold.open",
+        "V3.7, B2, R13:drifted:220k, verdict.within",
+        "V4.5, B1, T2.primary:open, cold.high"
+    })
+    void aFaultShowsInItsRow(String a, String b, String fault, String verdict) {
+        Setting broken = Setting.of(230).withFaults(List.of(Fault.parse(fault)));
+        double read = ColdSet.of(HALCYON, broken).between(a, b, 1.5);
+        ColdRow row = row(ColdSheet.of(HALCYON, List.of(ohms(a, b, read)), Job.NEW), a, b);
+        assertThat(row.verdict().key())
+                .as("%s Ω for %s to %s", read, row.low(), row.high())
+                .isEqualTo(verdict);
+        assertThat(row.standing() == Standing.OUT).isEqualTo(!verdict.equals("verdict.within"));
+    }
+
+    /** Electrolytics that have lain are no short. */
+    @Test
+    void aRailThatLeaksLikeOldElectrolyticsIsWithin() {
+        double read = ColdSet.of(HALCYON, Setting.of(230), 0.05).between("B2", "CHASSIS", 1.5);
+        ColdRow row = row(ColdSheet.of(HALCYON, List.of(ohms("CHASSIS", "B2", read)), Job.NEW), "B2", "CHASSIS");
+        assertThat(row.standing()).isEqualTo(Standing.WITHIN);
+        assertThat(row.deviation()).isBetween(-1.0, 1.0);
+    }
+
+    @Test
+    void aReadingFromBeforeThePartWasRenewedIsNotShown() {
+        Job job = Job.NEW.altered(
+                new Alteration(new UUID(9, 9), Instant.EPOCH, "R7", AlterationKind.RENEWED, "", Extra.NONE));
+        List<Reading> taken = List.of(ohms("V2.6", "B2", 68e3));
+        assertThat(row(ColdSheet.of(HALCYON, taken, job), "V2.6", "B2").reading())
+                .isEmpty();
+        assertThat(row(ColdSheet.of(HALCYON, taken, Job.NEW), "V2.6", "B2").reading())
+                .isPresent();
+    }
+
+    /** V₀·e^(−t/RC), by hand. */
+    @Test
+    void theWaitForTheFiltersFollowsFromTheRail() {
+        Discharge d = Discharge.of(HALCYON).orElseThrow();
+        assertThat(d.volts()).isBetween(220.0, 270.0);
+        assertThat(d.volts() * Math.exp(-d.seconds() / (d.ohms() * d.farads())))
+                .isCloseTo(Discharge.SAFE, within(1e-6));
+        assertThat(d.watts()).isCloseTo(d.volts() * d.volts() / d.ohms(), within(1e-9));
+        assertThat(Discharge.of(SharedSets.named("lark"))).as("nine volts").isEmpty();
+    }
+}

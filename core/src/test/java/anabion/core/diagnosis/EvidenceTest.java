@@ -1,0 +1,141 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.engine.SharedSets;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.Arrival;
+import anabion.core.job.Complaint;
+import anabion.core.job.FittedState;
+import anabion.core.job.Job;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import anabion.core.job.SymptomKind;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Reading;
+import anabion.core.tree.Extra;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
+import java.time.Instant;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What of a set's record is weighed, and in which words it is said. */
+class EvidenceTest {
+    private static final Chassis SET = SharedSets.named("halcyon");
+    private static final Instant NOON = Instant.parse("2026-05-04T12:00:00Z");
+    private static final Condition USUAL = Condition.of(231, new MeterSpec.Fixed(10e6), "AM");
+
+    private static Reading reading(String point, double value, int minute, Condition condition, UUID state) {
+        return new Reading(
+                new UUID(7, minute),
+                point,
+                "CHASSIS",
+                Measure.DC_VOLTS,
+                value,
+                false,
+                condition,
+                state,
+                NOON.plusSeconds(60L * minute),
+                Extra.NONE);
+    }
+
+    private static Reading reading(String point, double value, int minute) {
+        return reading(point, value, minute, USUAL, FittedState.AS_FOUND);
+    }
+
+    private static List<String> texts(List<Observation> all) {
+        return all.stream().map(o -> o.probe().text()).toList();
+    }
+
+    private static double value(List<Observation> all, int n) {
+        return ((Observation.Measured) all.get(n)).value();
+    }
+
+    @Test
+    void theNewestReadingOfAPinCountsAndDoubtfulOnesDoNot() {
+        Reading doubtful = new Reading(
+                new UUID(8, 8),
+                "V4.1",
+                "CHASSIS",
+                Measure.DC_VOLTS,
+                99,
+                true,
+                USUAL,
+                FittedState.AS_FOUND,
+                NOON.plusSeconds(900),
+                Extra.NONE);
+        List<Observation> all = Evidence.of(
+                SET,
+                List.of(reading("V4.1", 3.1, 2), doubtful, reading("V4.1", 2.4, 5), reading("V2.6", 78, 1)),
+                Job.NEW);
+        assertThat(texts(all)).containsExactlyInAnyOrder("volts V4.1", "volts V2.6");
+        assertThat(value(all, texts(all).indexOf("volts V4.1"))).isEqualTo(2.4);
+    }
+
+    @Test
+    void readingsFromBeforeARenewalBelongToAnotherSet() {
+        Alteration renewed = new Alteration(new UUID(1, 1), NOON, "C14", AlterationKind.RENEWED, "", Extra.NONE);
+        Alteration lifted = new Alteration(new UUID(1, 2), NOON, "C10", AlterationKind.LIFTED, "", Extra.NONE);
+        List<Reading> readings = List.of(reading("V4.1", 3.1, 1), reading("V2.6", 78, 2, USUAL, renewed.id()));
+        assertThat(texts(Evidence.of(SET, readings, Job.NEW.altered(renewed)))).containsExactly("volts V2.6");
+        assertThat(texts(Evidence.of(SET, readings, Job.NEW.altered(lifted)))).hasSize(2);
+    }
+
+    @Test
+    void aReadingKnowsWhatWasLiftedAndSignalsAreLeftOut() {
+        Reading open = reading("V4.1", 0.1, 1, USUAL.withOpenEnds(List.of("C14")), FittedState.AS_FOUND);
+        Reading strong = reading("AVC", -6, 2, USUAL.withSignal("strong"), FittedState.AS_FOUND);
+        List<Observation> all = Evidence.of(SET, List.of(open, strong), Job.NEW);
+        assertThat(texts(all)).containsExactly("volts V4.1 with C14 lifted");
+        assertThat(((Probe.Volts) all.get(0).probe()).setting().faults()).containsExactly(Fault.of("C14", "open"));
+    }
+
+    @Test
+    void complaintsAndTubeTestsCountToo() {
+        Arrival arrival = new Arrival(
+                "",
+                "",
+                List.of(new Complaint("AM", SymptomKind.DEAD, "", Extra.NONE)),
+                Set.of(),
+                List.of(),
+                "",
+                Extra.NONE);
+        Job job = Job.NEW.withArrival(arrival);
+        job = job.withRecap(job.recap()
+                .tested(new RecapLog.Tested(
+                        new UUID(2, 2), NOON, new PartTest("V4", PartTest.What.EMISSION, 20, 50, 0), Extra.NONE)));
+        List<Observation> all = Evidence.of(SET, List.of(), job);
+        assertThat(texts(all)).containsExactly("listen AM", "test V4");
+        assertThat(((Observation.Heard) all.get(0)).outcome()).isEqualTo(Outcome.NOTHING);
+        assertThat(((Observation.Tested) all.get(1)).good()).isFalse();
+    }
+
+    /** A missing word would show as its key. */
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "brae", "lark", "rover", "concerto", "trunk-road"})
+    void everyCauseAndEveryProbeHasWords(String name) {
+        Words words = new Words(Vocabulary.STANDARD);
+        Chassis set = SharedSets.named(name);
+        List<Hypothesis> all = Hypothesis.of(set, Priors.USUAL);
+        for (Hypothesis h : all) {
+            String said = words.say(CauseWords.of(h));
+            assertThat(said).doesNotContain("fault.").doesNotContain("{");
+            if (!h.sound()) assertThat(said).contains(h.from().get(0).part());
+        }
+        assertThat(words.say(CauseWords.of(all.get(0).and(all.get(5)))))
+                .contains(all.get(0).from().get(0).part());
+        Forecasts forecasts = new Forecasts(set, java.util.Map.of(), Priors.USUAL);
+        for (Probe p : Diagnosis.allowed(forecasts, List.of()))
+            assertThat(words.say(CauseWords.of(p))).doesNotContain("probe.").doesNotContain("{");
+    }
+}

@@ -1,0 +1,114 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Points;
+import anabion.core.engine.ColdSet;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.engine.Specimen;
+import anabion.core.signal.Loudness;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Random;
+
+/** A faulty specimen, its parts and tubes anywhere within their tolerances, and somebody with a meter of 2 % who hears well. */
+final class Workbench {
+    static final MeterSpec METER = MeterSpec.parse("10M");
+
+    final Chassis set;
+    private final Setting broken;
+    private final Setting sound;
+    private final Random random;
+    private final Engine engine = new Engine();
+    private final double line;
+
+    Workbench(Chassis set, long seed, String... faults) {
+        this.set = set;
+        this.random = new Random(seed);
+        this.line = set.supply().volts() * (1 + 0.02 * random.nextGaussian());
+        this.sound = Setting.of(line).withTrims(Specimen.of(set, seed));
+        this.broken =
+                sound.withFaults(List.of(faults).stream().map(Fault::parse).toList());
+    }
+
+    Setting setting() {
+        return Setting.of(line);
+    }
+
+    Probe.Volts volts(String point) {
+        return new Probe.Volts(point, Points.of(set).need(point).net(), setting(), METER);
+    }
+
+    Observation read(String point) {
+        return answer(volts(point));
+    }
+
+    List<Observation> read(List<String> points) {
+        List<Observation> all = new ArrayList<>();
+        for (String p : points) all.add(read(p));
+        return all;
+    }
+
+    Observation answer(Probe probe) {
+        if (probe instanceof Probe.Ohms o) {
+            double ohms = ColdSet.of(set, broken).between(o.net(), o.against(), o.test());
+            return new Observation.Measured(o, ohms * (1 + 0.01 * random.nextGaussian()));
+        }
+        if (!(probe instanceof Probe.Volts v)) return new Observation.Heard(probe, heard(probe));
+        List<Fault> all = new ArrayList<>(v.setting().faults());
+        all.addAll(broken.faults());
+        Engine.Bench bench = engine.prepare(set, broken.withFaults(all));
+        double free = bench.solve().volts(v.net()).orElseThrow();
+        double shown =
+                bench.solveWithMeter(v.net(), METER.ohmsAt(free)).volts(v.net()).orElse(free);
+        return new Observation.Measured(v, shown * (1 + 0.01 * random.nextGaussian()) + 0.01 * random.nextGaussian());
+    }
+
+    private Outcome heard(Probe probe) {
+        String band = probe instanceof Probe.Inject i ? i.band() : ((Probe.Listen) probe).band();
+        Loudness good = loudness(sound, band).orElseThrow();
+        Optional<Loudness> bad = loudness(broken, band);
+        String point = probe instanceof Probe.Inject i ? Loudness.key(i.domain(), i.point()) : good.whole();
+        double change = bad.map(l -> l.decibels().getOrDefault(point, -200.0)).orElse(-200.0)
+                - good.decibels().getOrDefault(point, 0.0);
+        if (bad.isPresent() && bad.get().hum() - good.hum() > 14) return Outcome.HUM;
+        if (change < -30) return Outcome.NOTHING;
+        if (bad.isPresent() && bad.get().distorted()) return Outcome.DISTORTED;
+        return change < -8 ? Outcome.WEAK : Outcome.LOUD;
+    }
+
+    private Optional<Loudness> loudness(Setting setting, String band) {
+        return Loudness.of(
+                engine,
+                set,
+                setting.withControls(Controls.volume(set, 1)),
+                set.band(band).orElseThrow());
+    }
+
+    /** Starts with how every band sounds, then does what the diagnosis asks for, until it is sure or has asked so often. */
+    Played play(Forecasts forecasts, int most) {
+        List<Observation> evidence = new ArrayList<>();
+        for (var b : set.bands()) evidence.add(answer(new Probe.Listen(b.name())));
+        List<Probe> allowed = Probes.of(forecasts, setting(), METER);
+        Diagnosis d = Diagnosis.of(forecasts, evidence, allowed);
+        for (int n = 0; n < most && !d.decided() && !d.next().isEmpty(); n++) {
+            evidence.add(answer(d.next().get(0).probe()));
+            d = Diagnosis.of(forecasts, evidence, allowed);
+        }
+        return new Played(d, evidence);
+    }
+
+    record Played(Diagnosis diagnosis, List<Observation> evidence) {
+        @Override
+        public String toString() {
+            StringBuilder b = new StringBuilder();
+            evidence.forEach(o -> b.append(o).append('\n'));
+            diagnosis.suspects().stream().limit(4).forEach(s -> b.append(s).append('\n'));
+            return b.append("other ").append(diagnosis.other()).toString();
+        }
+    }
+}

@@ -1,0 +1,40 @@
+package anabion.core.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import java.util.List;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** Many cold readings from one matrix, against each solved for itself. */
+class ColdSetTest {
+    @ParameterizedTest
+    @CsvSource({"halcyon, C10:short", "halcyon, R13:open", "brae, R1:open", "lark, R2:open"})
+    void agreesWithTheMeterSolvedAlone(String name, String fault) {
+        Chassis set = SharedSets.named(name);
+        Setting setting = Setting.of(set.supply().volts()).withFaults(List.of(Fault.parse(fault)));
+        ColdSet quick = ColdSet.of(set, setting);
+        String reference = Engine.reference(set);
+        assertThat(quick.quick()).as("junctions are solved pair by pair").isEqualTo(!name.equals("lark"));
+        for (String net : Engine.nets(set)) {
+            double alone = ColdOhms.between(set, setting, net, reference, 1.5).ohms();
+            assertThat(quick.between(net, reference, 1.5)).as(net).isCloseTo(alone, within(0.01 + 0.005 * alone));
+        }
+        assertThat(quick.between(reference, reference, 1.5)).isZero();
+    }
+
+    /** Only what lies over an electrolytic hangs on how long that has lain. */
+    @ParameterizedTest
+    @CsvSource({"B2, true", "V1.1, false"})
+    void electrolyticsThatHaveLainShowWhereTheyStand(String net, boolean over) {
+        Chassis set = SharedSets.named("halcyon");
+        Setting setting = Setting.of(230);
+        double formed = ColdSet.of(set, setting, ColdOhms.FORMED).between(net, "CHASSIS", 1.5);
+        double worn = ColdSet.of(set, setting, ColdOhms.WORN).between(net, "CHASSIS", 1.5);
+        if (over) assertThat(worn).isLessThan(formed / 10);
+        else assertThat(worn).isCloseTo(formed, within(0.01 * formed));
+    }
+}

@@ -1,0 +1,179 @@
+package anabion.desktop.bench;
+
+import anabion.core.diagnosis.CauseWords;
+import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Explanation;
+import anabion.core.diagnosis.Hypothesis;
+import anabion.core.diagnosis.Meaning;
+import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Probe;
+import anabion.core.quantity.Figures;
+import anabion.core.words.Phrase;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Found;
+import anabion.desktop.session.Session;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
+import javafx.scene.control.Label;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The odds of the causes, why, and what to do next, as the circuit weighs the evidence. */
+final class OddsPane extends VBox {
+    private static final int MOST = 4;
+    private static final double WORTH = 0.01;
+    /** Evidence that makes its cause this much likelier, as a logarithm, is worth a line. */
+    private static final double SPEAKS = 0.7;
+
+    private final Session session;
+    private final Found found;
+
+    OddsPane(Session session, Found found) {
+        super(6);
+        this.session = session;
+        this.found = found;
+        if (found.diagnosis().suspects().stream()
+                .limit(1)
+                .anyMatch(s -> s.first().from().size() > 1))
+            getChildren().add(Texts.wrapped(session.say("cause.two"), "soft", "small"));
+        getChildren().add(suspects());
+        if (found.old()) getChildren().add(Texts.wrapped(session.say("cause.behind"), "soft", "small"));
+    }
+
+    /** The headline where no pattern has one. */
+    static String headline(Session session, Found found) {
+        Diagnosis d = found.diagnosis();
+        boolean likely = !d.singly().isEmpty() && d.singly().get(0).odds() > 0.5;
+        return likely
+                ? session.say("cause.headline", words(session, d.singly().get(0)))
+                : session.say("cause.undecided");
+    }
+
+    private static String words(Session session, Diagnosis.Suspect s) {
+        String first = session.words().get().say(CauseWords.of(s.first()));
+        int more = s.causes().size() - 1;
+        if (more == 0) return first;
+        String others = more > 2
+                ? String.valueOf(more)
+                : s.causes().stream()
+                        .skip(1)
+                        .map(h -> session.words().get().say(CauseWords.of(h)))
+                        .collect(Collectors.joining(", "));
+        return session.say(more > 2 ? "cause.alike-many" : "cause.alike", first, others);
+    }
+
+    private GridPane suspects() {
+        GridPane grid = new GridPane();
+        grid.setVgap(4);
+        grid.setHgap(8);
+        int row = 0;
+        for (Diagnosis.Suspect s : found.diagnosis().singly()) {
+            if (row == MOST || (s.odds() < WORTH && row > 0)) break;
+            row(grid, row, words(session, s), s.odds(), row == 0 ? "medium" : "soft");
+            row++;
+        }
+        if (found.diagnosis().other() >= WORTH)
+            row(grid, row++, session.say("cause.other"), found.diagnosis().other(), "soft");
+        if (found.diagnosis().sound() >= WORTH)
+            row(grid, row, session.say("cause.quiet"), found.diagnosis().sound(), "soft");
+        return grid;
+    }
+
+    private static void row(GridPane grid, int row, String words, double odds, String style) {
+        Label name = Texts.label(words, style);
+        Label share = Texts.label(Figures.percent(odds), row == 0 ? "strong" : "soft", "mono");
+        GridPane.setHgrow(name, Priority.ALWAYS);
+        name.setMaxWidth(Double.MAX_VALUE);
+        name.setWrapText(true);
+        name.setMinHeight(Label.USE_PREF_SIZE);
+        share.setMinWidth(Label.USE_PREF_SIZE);
+        GridPane.setHalignment(share, javafx.geometry.HPos.RIGHT);
+        GridPane.setValignment(share, javafx.geometry.VPos.TOP);
+        grid.addRow(row, name, share);
+    }
+
+    /** What speaks loudest for the first suspect, and what speaks against it. */
+    static List<String> because(Session session, Found found) {
+        if (found.why().isEmpty()) return List.of();
+        List<String> lines = new ArrayList<>();
+        for (Explanation.Reason r : found.why().get(0).loudest(3)) {
+            if (Math.abs(r.speaks()) < SPEAKS
+                    || r.foreseen().isEmpty()
+                    || r.sound().isEmpty()) continue;
+            Observation.Measured m = (Observation.Measured) r.observation();
+            boolean volts = m.probe() instanceof Probe.Volts;
+            String at = m.probe() instanceof Probe.Volts v ? v.point() : ((Probe.Ohms) m.probe()).net();
+            lines.add(session.say(
+                    "cause.because",
+                    at,
+                    value(session, r.foreseen().get(), volts),
+                    value(session, r.sound().get(), volts),
+                    value(session, m.value(), volts)));
+        }
+        return lines;
+    }
+
+    private static String value(Session session, double value, boolean volts) {
+        Meaning m = new Meaning(
+                new Hypothesis(List.of(), List.of(), 0),
+                java.util.Optional.of(value),
+                volts,
+                java.util.Optional.empty());
+        return session.words().get().say(CauseWords.of(m));
+    }
+
+    /** What to do next: the test and repair of a cause that is as good as found, else the tests that tell most. */
+    static List<String> next(Session session, Found found) {
+        List<String> lines = new ArrayList<>();
+        Diagnosis d = found.diagnosis();
+        if (d.decided())
+            lines.add(session.say(
+                    "cause.enough",
+                    String.join(" / ", d.suspects().get(0).parts()),
+                    session.words().get().say(proof(found))));
+        for (Found.Next n : found.next())
+            lines.add(session.words().get().say(CauseWords.of(n.test().probe())) + ": " + meant(session, n) + ".");
+        return lines;
+    }
+
+    /** What the suspects would show, those with the same answer together; faults that all of them share are not said. */
+    private static String meant(Session session, Found.Next n) {
+        List<String> shared = n.meanings().stream()
+                .filter(m -> !m.cause().sound())
+                .map(m -> m.cause().apart().stream().map(Hypothesis::cause).toList())
+                .reduce((a, b) -> a.stream().filter(b::contains).toList())
+                .orElse(List.of());
+        Map<String, List<String>> byAnswer = new LinkedHashMap<>();
+        for (Meaning m : n.meanings()) {
+            String who = m.cause().apart().stream()
+                    .filter(h ->
+                            !shared.contains(h.cause()) || m.cause().apart().size() == shared.size())
+                    .map(h -> session.words().get().say(CauseWords.of(h)))
+                    .collect(Collectors.joining(", "));
+            if (!who.isEmpty())
+                byAnswer.computeIfAbsent(session.words().get().say(CauseWords.of(m)), k -> new ArrayList<>())
+                        .add(who);
+        }
+        return byAnswer.entrySet().stream()
+                .map(e -> session.say("meaning.if", e.getKey(), String.join(" / ", e.getValue())))
+                .collect(Collectors.joining("; "));
+    }
+
+    /** The reading that the cause moved most goes back to what a sound set shows. */
+    private static Phrase proof(Found found) {
+        return found.why().get(0).loudest(1).stream()
+                .filter(r -> r.sound().isPresent()
+                        && r.observation() instanceof Observation.Measured m
+                        && m.probe() instanceof Probe.Volts)
+                .findFirst()
+                .map(r -> Phrase.of(
+                        "cause.proof.volts",
+                        ((Probe.Volts) r.observation().probe()).point(),
+                        Figures.volts(r.sound().orElse(0.0))))
+                .orElse(Phrase.of("cause.proof.none"));
+    }
+}

@@ -1,0 +1,117 @@
+package anabion.desktop.session;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Evidence;
+import anabion.core.diagnosis.Explanation;
+import anabion.core.diagnosis.Forecasts;
+import anabion.core.diagnosis.Meaning;
+import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Priors;
+import anabion.core.engine.Calibrations;
+import anabion.core.engine.CircuitPredictor;
+import anabion.core.job.Step;
+import anabion.core.reading.Predictor;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.CompletableFuture;
+import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleObjectProperty;
+
+/** Weighs the evidence on the set on the bench, while a step is in hand that looks for faults. */
+public final class Diagnoses implements AutoCloseable {
+    private static final Set<Step> SEEKING = EnumSet.of(Step.COLD_CHECKS, Step.VOLTAGES, Step.TRACE);
+    private static final int EXPLAINED = 3;
+
+    private final Session session;
+    private final Latest worker = new Latest();
+    private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
+    private Optional<Ground> weighed = Optional.empty();
+    private Optional<Kept> kept = Optional.empty();
+
+    /** What a diagnosis rests on. */
+    private record Ground(Chassis chassis, boolean visited, List<Observation> evidence) {}
+
+    /** Predictions of one chassis, used by the worker alone. */
+    private record Kept(Chassis chassis, boolean visited, Forecasts forecasts) {}
+
+    Diagnoses(Session session) {
+        this.session = session;
+        session.set().addListener((o, a, b) -> look());
+        session.step().addListener((o, a, b) -> look());
+    }
+
+    /** Empty without evidence, and before a step that looks for faults. */
+    public ObjectProperty<Optional<Found>> found() {
+        return found;
+    }
+
+    private void look() {
+        Optional<Ground> now = session.set().get().map(Diagnoses::ground);
+        boolean same = now.isPresent() && now.equals(weighed);
+        if (same || !SEEKING.contains(session.step().get())) {
+            if (!same) outdated(now);
+            return;
+        }
+        if (now.isEmpty() || now.get().evidence().isEmpty()) {
+            weighed = now;
+            found.set(Optional.empty());
+            return;
+        }
+        outdated(now);
+        weighed = now;
+        worker.ask(() -> weigh(now.get()), found::set, t -> found.set(Optional.empty()));
+    }
+
+    /** A ranking older than the evidence says so; one of another set goes. */
+    private void outdated(Optional<Ground> now) {
+        boolean mine = now.isPresent()
+                && weighed.filter(
+                                w -> w.chassis().id().equals(now.get().chassis().id()))
+                        .isPresent();
+        found.set(mine ? found.get().map(Found::behind) : Optional.empty());
+        if (!mine) weighed = Optional.empty();
+    }
+
+    private static Ground ground(SetRecord set) {
+        return new Ground(
+                set.chassis(),
+                set.job().arrival().visited(),
+                set.chassis().parts().isEmpty() ? List.of() : Evidence.of(set.chassis(), set.readings(), set.job()));
+    }
+
+    /** On the worker. */
+    private Optional<Found> weigh(Ground g) {
+        boolean measured = g.evidence().stream().anyMatch(Observation.Measured.class::isInstance);
+        if (!measured || CircuitPredictor.of(g.chassis()) == Predictor.NONE) return Optional.empty();
+        if (kept.filter(k -> k.chassis().equals(g.chassis()) && k.visited() == g.visited())
+                .isEmpty()) {
+            Priors priors = g.visited() ? Priors.USUAL.visited() : Priors.USUAL;
+            kept = Optional.of(new Kept(
+                    g.chassis(), g.visited(), new Forecasts(g.chassis(), Calibrations.trims(g.chassis()), priors)));
+        }
+        Forecasts forecasts = kept.orElseThrow().forecasts();
+        Diagnosis d = Diagnosis.withPairs(forecasts, g.evidence());
+        List<Explanation> why = new ArrayList<>();
+        d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(forecasts, g.evidence(), s)));
+        List<Found.Next> next = d.next().stream()
+                .limit(EXPLAINED)
+                .map(t -> new Found.Next(t, Meaning.of(forecasts, d, t.probe(), 2)))
+                .toList();
+        return Optional.of(new Found(d, why, next, g.evidence().size(), false));
+    }
+
+    /** Completes once the evidence entered so far has been weighed. */
+    public CompletableFuture<Integer> done() {
+        return worker.run(() -> 0);
+    }
+
+    @Override
+    public void close() {
+        worker.close();
+    }
+}

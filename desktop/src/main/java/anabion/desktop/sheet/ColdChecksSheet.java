@@ -1,0 +1,340 @@
+package anabion.desktop.sheet;
+
+import anabion.core.cold.ColdRow;
+import anabion.core.cold.ColdSheet;
+import anabion.core.cold.Discharge;
+import anabion.core.input.BadInput;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
+import anabion.core.reading.Standing;
+import anabion.desktop.control.NeedleBar;
+import anabion.desktop.control.Reveal;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.desktop.session.Takes;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.VBox;
+
+/** The ohms to take with the set unplugged: what the circuit predicts, what was read, and what that says. */
+public final class ColdChecksSheet implements Sheet {
+    /** More ohms than any meter shows. */
+    private static final double OPEN = 1e9;
+
+    private static final double SHOWN_OPEN = 2e7;
+    private static final double TIGHT_BELOW = 660;
+
+    private final Session session;
+    private final Runnable whenShown;
+    private final BorderPane pane = new BorderPane();
+    private final Label discharge = Texts.wrapped("");
+    private final VBox header = new VBox();
+    private final VBox list = new VBox();
+    private final ScrollPane scroll = new ScrollPane(list);
+    private final List<HBox> drawn = new ArrayList<>();
+    private List<ColdRow> rows = List.of();
+    private Optional<SetRecord> shown = Optional.empty();
+    private int lit;
+    private boolean tight;
+
+    /** What one round of computing brings. */
+    private record Computed(List<ColdRow> rows, Optional<Discharge> discharge) {}
+
+    public ColdChecksSheet(Session session, Runnable whenShown) {
+        this.session = session;
+        this.whenShown = whenShown;
+        pane.getStyleClass().add("sheet");
+        Label title = Texts.label(session.say("step.cold-checks"), "title");
+        Label how = Texts.label(session.say("cold.how"), "soft");
+        how.setMinWidth(0);
+        HBox top = new HBox(10, title, how);
+        title.setMinWidth(Label.USE_PREF_SIZE);
+        top.setAlignment(Pos.BASELINE_LEFT);
+        discharge.getStyleClass().add("small");
+        VBox above = new VBox(6, top, discharge);
+        above.setPadding(new Insets(12, 14, 8, 14));
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(false);
+        pane.setTop(new VBox(above, header));
+        pane.setCenter(scroll);
+        pane.widthProperty().addListener((o, a, b) -> {
+            boolean narrow = b.doubleValue() < TIGHT_BELOW;
+            if (narrow != tight) {
+                tight = narrow;
+                rebuild();
+            }
+        });
+        session.set().addListener((o, a, b) -> {
+            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) lit = -1;
+            look();
+        });
+        session.step().addListener((o, a, b) -> look());
+        session.stage().addListener((o, a, b) -> rebuild());
+        look();
+    }
+
+    private void look() {
+        Optional<SetRecord> set = session.set().get();
+        if (session.step().get() != anabion.core.job.Step.COLD_CHECKS || set.equals(shown)) return;
+        shown = set;
+        if (set.isEmpty()) return;
+        SetRecord s = set.get();
+        session.compute(() -> new Computed(
+                        ColdSheet.of(s.chassis(), s.readings(), s.job()),
+                        s.chassis().parts().isEmpty() ? Optional.empty() : Discharge.of(s.chassis())))
+                .thenAccept(c -> Platform.runLater(() -> {
+                    if (!shown.equals(set)) return;
+                    boolean first = rows.isEmpty() || lit < 0;
+                    rows = c.rows();
+                    if (first) lit = firstWanted();
+                    discharge.setText(c.discharge().map(this::words).orElse(session.say("cold.discharge.none")));
+                    rebuild();
+                }));
+    }
+
+    /** The row to begin with: the first not taken. */
+    private int firstWanted() {
+        List<ColdRow> listed = listed();
+        for (int i = 0; i < listed.size(); i++) if (listed.get(i).reading().isEmpty()) return i;
+        return 0;
+    }
+
+    private String words(Discharge d) {
+        return session.say(
+                "cold.discharge",
+                d.net(),
+                Figures.volts(d.volts()),
+                Figures.si(Quantity.ohms(d.ohms())),
+                Figures.fixed(Math.ceil(d.watts()), 0),
+                Figures.fixed(d.seconds(), 1));
+    }
+
+    private HBox head() {
+        HBox head = columns(
+                Texts.label(session.say("cold.column.between")),
+                Texts.label(session.say("cold.column.what")),
+                session.say("cold.column.should"),
+                session.say("cold.column.read"),
+                Texts.label(session.say("cold.column.bar")),
+                Texts.label(session.say("ui.volts.verdict")));
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    /** In a narrow sheet the bar gives its place to the words. */
+    private HBox columns(Label between, Label what, String should, String read, Region bar, Label verdict) {
+        fixed(between, tight ? 138 : 142);
+        fixed(verdict, tight ? 118 : 160);
+        fixed(bar, 84);
+        what.setMinWidth(0);
+        what.setPrefWidth(60);
+        HBox.setHgrow(what, Priority.ALWAYS);
+        what.setMaxWidth(Double.MAX_VALUE);
+        HBox.setMargin(bar, new Insets(0, 10, 0, 14));
+        HBox.setMargin(verdict, new Insets(0, 0, 0, tight ? 12 : 0));
+        HBox row = new HBox(
+                between, what, Texts.column(should, 78, true), Texts.column(read, 66, true, "read"), bar, verdict);
+        if (tight) row.getChildren().remove(bar);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static void fixed(Region region, double width) {
+        region.setMinWidth(width);
+        region.setPrefWidth(width);
+        region.setMaxWidth(width);
+    }
+
+    private List<ColdRow> listed() {
+        Optional<String> stage = session.stage().get();
+        if (stage.isEmpty()) return rows;
+        return rows.stream()
+                .filter(r -> session.need()
+                        .chassis()
+                        .stage(stage.get())
+                        .filter(s -> s.parts().contains(r.part()))
+                        .isPresent())
+                .toList();
+    }
+
+    private void rebuild() {
+        header.getChildren().setAll(head());
+        list.getChildren().clear();
+        drawn.clear();
+        List<ColdRow> listed = listed();
+        lit = Math.max(0, Math.min(lit, listed.size() - 1));
+        ColdRow.Group group = null;
+        for (ColdRow r : listed) {
+            if (r.group() != group) {
+                Label name = Texts.label(
+                        session.say("cold.group." + r.group().name().toLowerCase(Locale.ROOT)), "strong", "petrol");
+                HBox box = new HBox(name);
+                box.getStyleClass().add("group");
+                list.getChildren().add(box);
+            }
+            group = r.group();
+            int index = drawn.size();
+            HBox box = row(r);
+            box.setOnMouseClicked(e -> {
+                lit = index;
+                light();
+            });
+            drawn.add(box);
+            list.getChildren().add(box);
+        }
+        if (listed.isEmpty()) {
+            Label empty = Texts.wrapped(session.say(rows.isEmpty() ? "cold.empty" : "cold.stage-empty"), "soft");
+            empty.setPadding(new Insets(20));
+            list.getChildren().add(empty);
+        }
+        light();
+    }
+
+    private HBox row(ColdRow r) {
+        boolean out = r.standing() == Standing.OUT;
+        NeedleBar bar = new NeedleBar();
+        if (r.reading().isEmpty()) bar.expected();
+        else bar.read(r.deviation(), r.standing(), false);
+        String read = r.reading()
+                .map(x -> ohms(x.value()) + (x.doubtful() ? "?" : ""))
+                .orElse("·");
+        String verdict = session.words().get().say(r.verdict());
+        String what = session.words().get().say(r.what());
+        HBox box = columns(
+                Texts.label(r.label()),
+                Texts.label(what, "soft"),
+                should(r),
+                read,
+                bar,
+                Texts.label(verdict, out ? "out" : "soft"));
+        box.getStyleClass().add("row");
+        box.setAccessibleText(r.label() + " " + what + ", " + read + ", " + verdict);
+        return box;
+    }
+
+    /** One number where specimens lie close together, else from where to where. */
+    private String should(ColdRow r) {
+        if (r.usual() > SHOWN_OPEN) return session.say("meaning.open");
+        double least = Math.max(r.low(), 0);
+        return r.high() < 2 * Math.max(r.usual(), 0.5) ? ohms(r.usual()) : session.say("cold.from", ohms(least));
+    }
+
+    private static String ohms(double value) {
+        if (value > SHOWN_OPEN) return "open";
+        if (value < 1) return Figures.fixed(value, 1) + " Ω";
+        return Figures.si(Quantity.ohms(Double.parseDouble(String.format(Locale.ROOT, "%.1e", value))));
+    }
+
+    private void light() {
+        for (int i = 0; i < drawn.size(); i++) {
+            drawn.get(i).getStyleClass().remove("lit");
+            if (i == lit) drawn.get(i).getStyleClass().add("lit");
+        }
+        if (lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
+        whenShown.run();
+    }
+
+    private Optional<ColdRow> litRow() {
+        List<ColdRow> listed = listed();
+        return lit >= 0 && lit < listed.size() ? Optional.of(listed.get(lit)) : Optional.empty();
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return litRow().map(ColdRow::label).orElse(session.say("step.cold-checks"));
+    }
+
+    @Override
+    public String prompt() {
+        return session.say(litRow().isPresent() ? "cold.prompt" : "cold.prompt-empty");
+    }
+
+    /** {@code 33k}, {@code open}, {@code 33k?}, or with a net before it for the first row of that net. */
+    @Override
+    public CompletableFuture<?> entered(String line) {
+        String[] words = line.strip().split("\\s+");
+        boolean named = words.length > 1 || listed().stream().anyMatch(r -> names(r, words[0]));
+        if (named) goTo(words[0]);
+        if (named && words.length == 1) return CompletableFuture.completedFuture(null);
+        ColdRow row = litRow().orElseThrow(() -> BadInput.at("\"" + line + "\"")
+                .because(session.say("cold.no-row"))
+                .so(session.say("cold.no-row.remedy")));
+        String text = words[words.length - 1];
+        boolean doubtful = text.endsWith("?");
+        if (doubtful) text = text.substring(0, text.length() - 1);
+        double ohms = text.equalsIgnoreCase("open")
+                ? OPEN
+                : Notation.exact(text.endsWith("M") ? text + "eg" : text, Unit.OHM);
+        return Takes.ohms(session, row.net(), row.against(), ohms, doubtful).thenApply(set -> {
+            Platform.runLater(() -> moved(KeyCode.DOWN));
+            return set;
+        });
+    }
+
+    private static boolean names(ColdRow r, String word) {
+        return r.net().equalsIgnoreCase(word) || r.part().equalsIgnoreCase(word);
+    }
+
+    @Override
+    public void goTo(String name) {
+        List<ColdRow> listed = listed();
+        for (int i = 0; i < listed.size(); i++)
+            if (names(listed.get(i), name)) {
+                lit = i;
+                light();
+                return;
+            }
+        throw BadInput.at(name).because(session.say("cold.no-row")).so(session.say("cold.no-row.remedy"));
+    }
+
+    @Override
+    public void moved(KeyCode key) {
+        lit = Math.max(0, Math.min(drawn.size() - 1, lit + (key == KeyCode.DOWN ? 1 : -1)));
+        light();
+    }
+
+    @Override
+    public String copy() {
+        StringBuilder text = new StringBuilder("between\twhat\tshould read\tread\tverdict\n");
+        for (ColdRow r : listed())
+            text.append(String.join(
+                            "\t",
+                            r.label(),
+                            session.words().get().say(r.what()),
+                            should(r),
+                            r.reading().map(x -> ohms(x.value())).orElse(""),
+                            session.words().get().say(r.verdict())))
+                    .append('\n');
+        return text.toString();
+    }
+
+    @Override
+    public List<String[]> hints() {
+        return List.of(
+                new String[] {"Enter", session.say("ui.hint.next")},
+                new String[] {"?", session.say("ui.hint.doubtful")});
+    }
+}

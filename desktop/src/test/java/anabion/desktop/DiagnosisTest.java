@@ -1,0 +1,67 @@
+package anabion.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Measure;
+import anabion.core.job.Step;
+import anabion.desktop.session.Found;
+import anabion.desktop.shell.Shell;
+import anabion.workshop.demo.DemoWorkshop;
+import java.util.concurrent.TimeUnit;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+import org.testfx.util.WaitForAsyncUtils;
+
+/** Cold checks by keyboard, and the odds that follow from what is read. */
+class DiagnosisTest extends WindowCase {
+    private void cold() {
+        interact(() -> session.open(DemoWorkshop.chassis("halcyon").id(), () -> {
+            session.step().set(Step.COLD_CHECKS);
+            shell.go(Shell.Where.BENCH);
+        }));
+        until("the rows", () -> shows("Rails and filters") && shows("Discharge first: B1"));
+    }
+
+    /** The first diagnosis of a set solves it some thousand times. */
+    private void weighed(String what, java.util.function.Predicate<Found> wanted) {
+        try {
+            WaitForAsyncUtils.waitFor(120, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(() -> session.diagnoses()
+                            .found()
+                            .get()
+                            .filter(f -> !f.old())
+                            .filter(wanted)
+                            .isPresent())
+                    .get());
+        } catch (Exception e) {
+            throw new AssertionError(what + "; the window says: " + texts(), e);
+        }
+    }
+
+    @Test
+    void ohmsAreTakenAndTheOddsFollow() {
+        cold();
+        weighed("both planted faults", f -> f.diagnosis().singly().stream()
+                .limit(2)
+                .flatMap(s -> s.parts().stream())
+                .toList()
+                .containsAll(java.util.List.of("C14", "R7")));
+        until("odds in panel and strip", () -> shows("R7 drifted") && shows("odds "));
+        int before = session.need().readings().size();
+        enter("R7 68k");
+        until("judged", () -> shows("R7 has risen"));
+        var last = session.need().readings().get(before);
+        assertThat(last.measure()).isEqualTo(Measure.OHMS);
+        assertThat(last.value()).isEqualTo(68e3);
+        assertThat(java.util.Set.of(last.point(), last.reference())).containsExactlyInAnyOrder("V2.6", "B2");
+        weighed(
+                "surer of R7",
+                f -> f.diagnosis().singly().get(0).parts().contains("R7")
+                        && f.diagnosis().singly().get(0).odds() > 0.9);
+        enter("B2 fish");
+        until("said what is wrong", () -> shows("fish"));
+        assertThat(session.need().readings()).hasSize(before + 1);
+        key(KeyCode.ESCAPE);
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("undone", () -> session.need().readings().size() == before);
+    }
+}
