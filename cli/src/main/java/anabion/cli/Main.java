@@ -32,7 +32,8 @@ public final class Main {
             "spread",
             "supply",
             "recap",
-            "diagnose");
+            "diagnose",
+            "next");
 
     private Main() {}
 

@@ -118,7 +118,18 @@ final class Shots {
         }));
         shots.add(new Shot("recap", false, 1280, 800, () -> open(halcyon, Step.RECAP)));
         shots.add(new Shot("cold-checks", false, 1280, 800, () -> session.step().set(Step.COLD_CHECKS)));
+        shots.add(new Shot(
+                "trace",
+                false,
+                1280,
+                800,
+                () -> open(DemoWorkshop.chassis("brae").id(), Step.TRACE)));
         if (extra) {
+            shots.add(new Shot("x-trace-small", true, 1024, 700, () -> {
+                shell.probe().field().setText("");
+                open(halcyon, Step.TRACE);
+            }));
+            shots.add(new Shot("x-back", false, 1280, 800, () -> open(halcyon, Step.COLD_CHECKS)));
             shots.add(new Shot("x-cold-small", true, 1024, 700, () -> {}));
             shots.add(new Shot("x-recap", false, 1280, 800, () -> session.step().set(Step.RECAP)));
             shots.add(new Shot(

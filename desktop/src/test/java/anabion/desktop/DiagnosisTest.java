@@ -64,4 +64,29 @@ class DiagnosisTest extends WindowCase {
         key(KeyCode.CONTROL, KeyCode.Z);
         until("undone", () -> session.need().readings().size() == before);
     }
+
+    /** A signal put in, point by point, with a letter for what comes out. */
+    @Test
+    void theSignalIsTracedByLetters() {
+        interact(() -> session.open(DemoWorkshop.chassis("brae").id(), () -> {
+            session.step().set(Step.TRACE);
+            shell.go(Shell.Where.BENCH);
+        }));
+        until("the points", () -> shows("modulated 473 kHz") && shows("the point that divides"));
+        enter("school back");
+        until("from the sound", () -> shows("from the sound backwards"));
+        enter("l");
+        until(
+                "the speaker's side is cleared",
+                () -> session.need().job().heard().size() == 1 && shows("Left: "));
+        enter("V3.3 n");
+        until("between", () -> shows("Left: Output, Audio"));
+        assertThat(session.need().job().heard().get(1).point()).isEqualTo("V3.3");
+        enter("purple");
+        until("said what is wrong", () -> shows("nothing that is heard"));
+        key(KeyCode.ESCAPE);
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("undone", () -> session.need().job().heard().size() == 1);
+        weighed("an outcome alone is weighed", f -> !f.diagnosis().suspects().isEmpty());
+    }
 }

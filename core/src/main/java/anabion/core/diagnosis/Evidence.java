@@ -7,18 +7,24 @@ import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Engine;
+import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
+import anabion.core.job.Heard;
 import anabion.core.job.Job;
+import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.SymptomKind;
 import anabion.core.reading.Reading;
+import anabion.core.signal.Domain;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 
 /**
  * What is on record about a set as it is fitted now. Each reading stands for the state that it was taken in: parts that were off then are off in its
@@ -48,6 +54,7 @@ public final class Evidence {
         List<Observation> all = new ArrayList<>(e.measured(readings));
         boolean untouched = job.fitted().id().equals(FittedState.AS_FOUND);
         if (untouched) all.addAll(e.complaints());
+        all.addAll(e.heard());
         all.addAll(e.tests());
         return all;
     }
@@ -68,11 +75,24 @@ public final class Evidence {
     private boolean counts(Reading r) {
         boolean signal =
                 !r.condition().signal().isEmpty() && !r.condition().signal().equals("none");
-        boolean other = FittedState.since(r.state(), job.alterations()).stream().anyMatch(a -> switch (a.kind()) {
-            case RENEWED, STAND_IN -> true;
-            case LIFTED, REFITTED, REMOVED -> false;
-        });
-        return !r.doubtful() && !signal && !other;
+        return !r.doubtful() && !signal && !outdated(r.state());
+    }
+
+    private boolean outdated(UUID state) {
+        return FittedState.since(state, job.alterations()).stream()
+                .anyMatch(a -> a.kind() == AlterationKind.RENEWED || a.kind() == AlterationKind.STAND_IN);
+    }
+
+    private List<Observation> heard() {
+        List<Observation> all = new ArrayList<>();
+        for (Heard h : job.heard()) {
+            Optional<Domain> domain = Arrays.stream(Domain.values())
+                    .filter(d -> d.code().equals(h.signal()))
+                    .findFirst();
+            if (domain.isPresent() && chassis.band(h.band()).isPresent() && !outdated(h.state()))
+                all.add(new Observation.Heard(new Probe.Inject(h.band(), domain.get(), h.point()), h.outcome()));
+        }
+        return all;
     }
 
     private Optional<Observation> observation(Reading r) {

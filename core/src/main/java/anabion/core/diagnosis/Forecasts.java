@@ -7,6 +7,7 @@ import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
+import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import java.util.HashMap;
 import java.util.IdentityHashMap;

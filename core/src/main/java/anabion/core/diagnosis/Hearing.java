@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 
 /**

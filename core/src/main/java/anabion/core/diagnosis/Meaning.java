@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import anabion.core.job.Outcome;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

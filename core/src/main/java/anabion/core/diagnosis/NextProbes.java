@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import anabion.core.job.Outcome;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;

@@ -1,5 +1,7 @@
 package anabion.core.diagnosis;
 
+import anabion.core.job.Outcome;
+
 /** What a probe showed. */
 public sealed interface Observation {
     Probe probe();

@@ -5,8 +5,11 @@ import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
+import anabion.core.job.FittedState;
+import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Marked;
+import anabion.core.job.Outcome;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
@@ -51,6 +54,7 @@ public final class JobCodec {
                 f.text("waitsFor", ""),
                 f.maybeObject("recap").map(RecapCodec::read).orElse(RecapLog.NONE),
                 f.list("loose", RecapCodec::loose),
+                f.list("heard", JobCodec::heard),
                 f.extra());
     }
 
@@ -118,6 +122,30 @@ public final class JobCodec {
                 f.extra());
     }
 
+    private static Heard heard(Fields f) {
+        return new Heard(
+                f.id(),
+                f.instant("at"),
+                f.text("band", ""),
+                f.text("signal"),
+                f.text("point"),
+                f.code("outcome", Outcome.values(), Outcome.LOUD),
+                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.extra());
+    }
+
+    private static Map<String, Object> heard(Heard h) {
+        return new Writing()
+                .put("id", h.id())
+                .put("at", h.at())
+                .text("band", h.band())
+                .put("signal", h.signal())
+                .put("point", h.point())
+                .put("outcome", h.outcome())
+                .put("state", h.state())
+                .with(h.extra());
+    }
+
     public static String text(Job job) {
         return TreeWriter.text(tree(job));
     }
@@ -134,6 +162,7 @@ public final class JobCodec {
                 .text("waitsFor", job.waitsFor())
                 .map("recap", RecapCodec.write(job.recap()))
                 .list("loose", job.loose().stream().map(RecapCodec::write).toList())
+                .list("heard", job.heard().stream().map(JobCodec::heard).toList())
                 .with(job.extra());
     }
 

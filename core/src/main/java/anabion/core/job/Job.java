@@ -19,18 +19,21 @@ public record Job(
         String waitsFor,
         RecapLog recap,
         List<LooseEnd> loose,
+        List<Heard> heard,
         Extra extra) {
     public static final int FORMAT = 2;
-    public static final Job NEW = new Job(Arrival.NONE, List.of(), List.of(), "", RecapLog.NONE, List.of(), Extra.NONE);
+    public static final Job NEW =
+            new Job(Arrival.NONE, List.of(), List.of(), "", RecapLog.NONE, List.of(), List.of(), Extra.NONE);
 
     public Job {
         steps = steps.stream().sorted(Comparator.comparing(Marked::step)).toList();
         alterations = List.copyOf(alterations);
         loose = List.copyOf(loose);
+        heard = List.copyOf(heard);
     }
 
     public Job withArrival(Arrival newArrival) {
-        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, extra);
+        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, heard, extra);
     }
 
     /** What somebody marked the step as. */
@@ -47,27 +50,27 @@ public record Job(
                 step,
                 state,
                 before.map(Marked::extra).orElse(Extra.NONE)));
-        return new Job(arrival, changed, alterations, waitsFor, recap, loose, extra);
+        return new Job(arrival, changed, alterations, waitsFor, recap, loose, heard, extra);
     }
 
     public Job withWaitsFor(String what) {
-        return new Job(arrival, steps, alterations, what, recap, loose, extra);
+        return new Job(arrival, steps, alterations, what, recap, loose, heard, extra);
     }
 
     public Job altered(Alteration alteration) {
         List<Alteration> more = new ArrayList<>(alterations);
         more.add(alteration);
-        return new Job(arrival, steps, more, waitsFor, recap, loose, extra);
+        return new Job(arrival, steps, more, waitsFor, recap, loose, heard, extra);
     }
 
     public Job withRecap(RecapLog log) {
-        return new Job(arrival, steps, alterations, waitsFor, log, loose, extra);
+        return new Job(arrival, steps, alterations, waitsFor, log, loose, heard, extra);
     }
 
     public Job with(LooseEnd end) {
         List<LooseEnd> more = new ArrayList<>(loose);
         more.add(end);
-        return new Job(arrival, steps, alterations, waitsFor, recap, more, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, more, heard, extra);
     }
 
     /** With all that is loose about a part made good. */
@@ -75,12 +78,20 @@ public record Job(
         List<LooseEnd> all = loose.stream()
                 .map(l -> l.part().equalsIgnoreCase(part) ? l.settle() : l)
                 .toList();
-        return new Job(arrival, steps, alterations, waitsFor, recap, all, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, all, heard, extra);
     }
 
     /** What is not made good yet. */
     public List<LooseEnd> unsettled() {
         return loose.stream().filter(l -> !l.settled()).toList();
+    }
+
+    /** With something heard; what was heard at the same place in the same state before is replaced. */
+    public Job with(Heard now) {
+        List<Heard> all = new ArrayList<>(heard);
+        all.removeIf(h -> h.same(now) && h.state().equals(now.state()));
+        all.add(now);
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, extra);
     }
 
     /** The state the set is in now. */

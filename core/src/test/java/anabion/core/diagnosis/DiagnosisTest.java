@@ -9,6 +9,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.engine.SharedSets;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.input.BadInput;
+import anabion.core.job.Outcome;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.ArrayList;

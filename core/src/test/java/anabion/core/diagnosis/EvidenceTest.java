@@ -13,6 +13,7 @@ import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.Job;
+import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SymptomKind;

@@ -9,6 +9,7 @@ import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.engine.Specimen;
+import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import java.util.ArrayList;
 import java.util.List;

@@ -10,6 +10,7 @@ import anabion.desktop.sheet.LaterSheet;
 import anabion.desktop.sheet.RecapSheet;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.sheet.StudySheet;
+import anabion.desktop.sheet.TracingSheet;
 import anabion.desktop.sheet.VoltagesSheet;
 import java.util.EnumMap;
 import java.util.Map;
@@ -53,6 +54,7 @@ public final class BenchPlace extends BorderPane {
                         case COLD_CHECKS -> new ColdChecksSheet(session, () -> whenShown.run());
                         case RECAP -> new RecapSheet(session, () -> whenShown.run());
                         case VOLTAGES -> voltages;
+                        case TRACE -> new TracingSheet(session, () -> whenShown.run());
                         default -> new LaterSheet(session, step, markKey);
                     });
         }

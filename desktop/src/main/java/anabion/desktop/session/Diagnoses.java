@@ -8,6 +8,7 @@ import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Meaning;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.Probe;
 import anabion.core.engine.Calibrations;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.job.Step;
@@ -86,8 +87,9 @@ public final class Diagnoses implements AutoCloseable {
 
     /** On the worker. */
     private Optional<Found> weigh(Ground g) {
-        boolean measured = g.evidence().stream().anyMatch(Observation.Measured.class::isInstance);
-        if (!measured || CircuitPredictor.of(g.chassis()) == Predictor.NONE) return Optional.empty();
+        boolean tried = g.evidence().stream()
+                .anyMatch(o -> o instanceof Observation.Measured || o.probe() instanceof Probe.Inject);
+        if (!tried || CircuitPredictor.of(g.chassis()) == Predictor.NONE) return Optional.empty();
         if (kept.filter(k -> k.chassis().equals(g.chassis()) && k.visited() == g.visited())
                 .isEmpty()) {
             Priors priors = g.visited() ? Priors.USUAL.visited() : Priors.USUAL;

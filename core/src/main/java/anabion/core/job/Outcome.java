@@ -1,4 +1,4 @@
-package anabion.core.diagnosis;
+package anabion.core.job;
 
 import anabion.core.tree.Coded;
 import java.util.Locale;

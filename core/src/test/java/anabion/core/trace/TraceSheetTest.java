@@ -1,0 +1,107 @@
+package anabion.core.trace;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.SharedSets;
+import anabion.core.format.JobCodec;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.FittedState;
+import anabion.core.job.Heard;
+import anabion.core.job.Job;
+import anabion.core.job.Outcome;
+import anabion.core.signal.Gains;
+import anabion.core.tree.Extra;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** Tracing the medium wave of a set, point by point. */
+class TraceSheetTest {
+    private static final Chassis SET = SharedSets.named("brae");
+    private static final List<Gains.Level> LEVELS =
+            TraceSheet.levels(SET, SET.band("MW").orElseThrow());
+
+    private static Heard heard(TraceRow r, Outcome outcome) {
+        return new Heard(
+                new UUID(5, r.point().hashCode()),
+                Instant.EPOCH,
+                "MW",
+                r.signal(),
+                r.point(),
+                outcome,
+                FittedState.AS_FOUND,
+                Extra.NONE);
+    }
+
+    private static TraceSheet of(Job job) {
+        return TraceSheet.of("MW", LEVELS, job);
+    }
+
+    @Test
+    void thePointsLieFromTheSpeakerToTheAerialAndNeedLessAndLess() {
+        List<TraceRow> rows = of(Job.NEW).rows();
+        assertThat(rows.get(0).stage()).isEqualTo("Output");
+        assertThat(rows.get(rows.size() - 1).stage()).isEqualTo("Aerial");
+        assertThat(rows).allMatch(TraceRow::left);
+        double grid = row(rows, "V4.6").volts();
+        assertThat(row(rows, "V3.3").volts()).as("a stage toward the aerial").isLessThan(grid / 10);
+    }
+
+    private static TraceRow row(List<TraceRow> rows, String point) {
+        return rows.stream().filter(r -> r.point().equals(point)).findFirst().orElseThrow();
+    }
+
+    /** Wherever the signal dies, each school finds the point, and halving in no more steps than halving needs. */
+    @ParameterizedTest
+    @EnumSource(School.class)
+    void everySchoolFindsWhereTheSignalDies(School school) {
+        int points = LEVELS.size();
+        for (int dies = 0; dies < points; dies++) {
+            Job job = Job.NEW;
+            int asked = 0;
+            for (var next = of(job).next(school); next.isPresent(); next = of(job).next(school)) {
+                int at = of(job).rows().indexOf(next.get());
+                job = job.with(heard(next.get(), at < dies ? Outcome.LOUD : Outcome.NOTHING));
+                asked++;
+            }
+            int found = dies;
+            assertThat(of(job).rows())
+                    .filteredOn(TraceRow::left)
+                    .extracting(r -> r.signal() + r.point())
+                    .as("%s, dies at %d", school, dies)
+                    .containsExactly(of(job).rows().get(found).signal()
+                            + of(job).rows().get(found).point());
+            if (school == School.HALF)
+                assertThat(asked).isLessThanOrEqualTo((int) Math.ceil(Math.log(points + 1) / Math.log(2)) + 1);
+        }
+    }
+
+    @Test
+    void outcomesThatContradictEachOtherClearNothing() {
+        List<TraceRow> rows = of(Job.NEW).rows();
+        Job job = Job.NEW.with(heard(rows.get(2), Outcome.NOTHING)).with(heard(rows.get(6), Outcome.LOUD));
+        assertThat(of(job).rows()).allMatch(TraceRow::left);
+    }
+
+    @Test
+    void aNewOutcomeReplacesTheOldOneAndARepairMakesAllOfThemOld() {
+        List<TraceRow> rows = of(Job.NEW).rows();
+        Job job = Job.NEW.with(heard(rows.get(4), Outcome.LOUD)).with(heard(rows.get(4), Outcome.WEAK));
+        assertThat(job.heard()).hasSize(1);
+        assertThat(of(job).rows().get(4).heard()).contains(Outcome.WEAK);
+        Job repaired = job.altered(
+                new Alteration(new UUID(6, 6), Instant.EPOCH, "C12", AlterationKind.RENEWED, "", Extra.NONE));
+        assertThat(of(repaired).rows()).allMatch(r -> r.heard().isEmpty());
+    }
+
+    @Test
+    void whatWasHeardIsKeptInTheJob() {
+        Job job = Job.NEW.with(heard(of(Job.NEW).rows().get(3), Outcome.DISTORTED));
+        assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
+    }
+}

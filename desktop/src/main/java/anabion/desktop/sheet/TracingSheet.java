@@ -1,0 +1,327 @@
+package anabion.desktop.sheet;
+
+import anabion.core.chassis.Band;
+import anabion.core.input.BadInput;
+import anabion.core.job.Heard;
+import anabion.core.job.Outcome;
+import anabion.core.job.Step;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
+import anabion.core.reading.Standing;
+import anabion.core.signal.Gains;
+import anabion.core.trace.School;
+import anabion.core.trace.TraceRow;
+import anabion.core.trace.TraceSheet;
+import anabion.core.tree.Extra;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.Reveal;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.control.ScrollPane;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** Where to put a signal in, how much a good set needs there, and what was heard. */
+public final class TracingSheet implements Sheet {
+    private final Session session;
+    private final Runnable whenShown;
+    private final BorderPane pane = new BorderPane();
+    private final Label left = Texts.wrapped("");
+    private final VBox header = new VBox();
+    private final VBox list = new VBox();
+    private final ScrollPane scroll = new ScrollPane(list);
+    private final List<HBox> drawn = new ArrayList<>();
+    private List<Gains.Level> levels = List.of();
+    private Optional<Ground> computed = Optional.empty();
+    private TraceSheet sheet = new TraceSheet("", List.of());
+    private School school = School.HALF;
+    private int lit;
+
+    /** What the levels rest on. */
+    private record Ground(anabion.core.chassis.Chassis chassis, String band) {}
+
+    public TracingSheet(Session session, Runnable whenShown) {
+        this.session = session;
+        this.whenShown = whenShown;
+        pane.getStyleClass().add("sheet");
+        Label title = Texts.label(session.say("step.trace"), "title");
+        Label how = Texts.label(session.say("trace.how"), "soft");
+        how.setMinWidth(0);
+        title.setMinWidth(Label.USE_PREF_SIZE);
+        HBox top = new HBox(10, title, how);
+        top.setAlignment(Pos.BASELINE_LEFT);
+        VBox above = new VBox(6, top, left);
+        above.setPadding(new Insets(12, 14, 8, 14));
+        scroll.setFitToWidth(true);
+        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
+        scroll.setFocusTraversable(false);
+        pane.setTop(new VBox(above, header));
+        pane.setCenter(scroll);
+        session.set().addListener((o, a, b) -> look());
+        session.step().addListener((o, a, b) -> look());
+        session.condition().addListener((o, a, b) -> look());
+        look();
+    }
+
+    private void look() {
+        if (session.step().get() != Step.TRACE || session.set().get().isEmpty()) return;
+        SetRecord set = session.need();
+        String chosen = session.condition().get().map(c -> c.band()).orElse("");
+        Optional<Band> band = set.chassis().band(chosen).or(() -> set.chassis().bands().stream()
+                .findFirst());
+        if (band.isEmpty() || set.chassis().parts().isEmpty()) {
+            levels = List.of();
+            show(chosen, true);
+            return;
+        }
+        Ground ground = new Ground(set.chassis(), band.get().name());
+        if (computed.filter(ground::equals).isPresent()) {
+            show(ground.band(), false);
+            return;
+        }
+        computed = Optional.of(ground);
+        session.compute(() -> TraceSheet.levels(set.chassis(), band.get()))
+                .thenAccept(l -> Platform.runLater(() -> {
+                    if (computed.filter(ground::equals).isEmpty()) return;
+                    levels = l;
+                    show(ground.band(), true);
+                }));
+    }
+
+    private void show(String band, boolean fresh) {
+        sheet = TraceSheet.of(band, levels, session.need().job());
+        if (fresh) lit = sheet.next(school).map(sheet.rows()::indexOf).orElse(0);
+        left.setText(words());
+        header.getChildren().setAll(head());
+        list.getChildren().clear();
+        drawn.clear();
+        for (TraceRow r : sheet.rows()) {
+            int index = drawn.size();
+            HBox box = row(r);
+            box.setOnMouseClicked(e -> {
+                lit = index;
+                light();
+            });
+            drawn.add(box);
+            list.getChildren().add(box);
+        }
+        if (sheet.rows().isEmpty()) {
+            Label empty = Texts.wrapped(session.say("trace.empty"), "soft");
+            empty.setPadding(new Insets(20));
+            list.getChildren().add(empty);
+        }
+        light();
+    }
+
+    private String words() {
+        boolean tried = sheet.rows().stream().anyMatch(r -> r.heard().isPresent());
+        if (sheet.rows().isEmpty()) return "";
+        if (!tried) return session.say("trace.begin", session.say("trace.school." + school.code()));
+        boolean contradict = sheet.rows().stream().allMatch(TraceRow::left);
+        if (contradict) return session.say("trace.contradict");
+        List<String> stages = sheet.left();
+        return stages.isEmpty()
+                ? session.say("trace.all-good", sheet.band())
+                : session.say("trace.left", String.join(", ", stages));
+    }
+
+    private HBox head() {
+        HBox head = columns(
+                Texts.label(""),
+                session.say("trace.column.stage"),
+                session.say("ui.volts.pin"),
+                session.say("trace.column.signal"),
+                session.say("trace.column.through"),
+                session.say("trace.column.level"),
+                Texts.label(session.say("trace.column.heard")));
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    private static HBox columns(
+            Node mark, String stage, String point, String signal, String through, String level, Label heard) {
+        HBox place = new HBox(mark);
+        place.setMinWidth(24);
+        place.setAlignment(Pos.CENTER_LEFT);
+        HBox.setHgrow(heard, Priority.ALWAYS);
+        heard.setMaxWidth(Double.MAX_VALUE);
+        heard.setMinWidth(0);
+        HBox.setMargin(heard, new Insets(0, 0, 0, 18));
+        HBox row = new HBox(
+                place,
+                Texts.column(stage, 88, false, "soft"),
+                Texts.column(point, 62, false),
+                Texts.column(signal, 150, false, "soft"),
+                Texts.column(through, 66, true, "soft"),
+                Texts.column(level, 84, true),
+                heard);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private HBox row(TraceRow r) {
+        String word = r.heard()
+                .map(o -> session.say("outcome." + o.code()))
+                .orElse(session.say(r.left() ? "trace.untried" : "trace.cleared"));
+        boolean bad = r.heard().isPresent() && !r.good();
+        Standing standing = bad ? Standing.OUT : r.good() || !r.left() ? Standing.WITHIN : Standing.NOT_TAKEN;
+        HBox box = columns(
+                new Mark(Mark.of(standing)),
+                r.stage(),
+                r.point(),
+                signal(r),
+                Figures.si(new Quantity(r.farads(), Unit.FARAD)),
+                level(r),
+                Texts.label(word, bad ? "out" : "soft"));
+        box.getStyleClass().add("row");
+        box.setAccessibleText(r.stage() + " " + r.point() + ", " + signal(r) + ", " + level(r) + ", " + word);
+        return box;
+    }
+
+    private String signal(TraceRow r) {
+        String at = r.hertz() >= 1e6
+                ? Figures.fixed(r.hertz() / 1e6, 1) + " MHz"
+                : r.hertz() >= 1e4 ? Figures.fixed(r.hertz() / 1e3, 0) + " kHz" : Figures.fixed(r.hertz(), 0) + " Hz";
+        return session.say("trace.signal." + r.signal(), at);
+    }
+
+    private String level(TraceRow r) {
+        if (!(r.volts() < 1000)) return session.say("trace.no-level");
+        double v = r.volts();
+        if (v >= 1) return Figures.fixed(v, 1) + " V";
+        return v >= 1e-3
+                ? Figures.fixed(v * 1e3, v >= 0.1 ? 0 : 1) + " mV"
+                : Figures.fixed(v * 1e6, v >= 1e-5 ? 0 : 1) + " µV";
+    }
+
+    private void light() {
+        for (int i = 0; i < drawn.size(); i++) {
+            drawn.get(i).getStyleClass().remove("lit");
+            if (i == lit) drawn.get(i).getStyleClass().add("lit");
+        }
+        if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
+        whenShown.run();
+    }
+
+    private Optional<TraceRow> litRow() {
+        return lit >= 0 && lit < sheet.rows().size() ? Optional.of(sheet.rows().get(lit)) : Optional.empty();
+    }
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return litRow().map(r -> session.say("trace.at", r.point())).orElse(session.say("step.trace"));
+    }
+
+    @Override
+    public String prompt() {
+        return session.say(litRow().isPresent() ? "trace.prompt" : "trace.empty-prompt");
+    }
+
+    /** An outcome by its first letter or word, with a point before it for another row; {@code school back}. */
+    @Override
+    public CompletableFuture<?> entered(String line) {
+        String[] words = line.strip().toLowerCase(Locale.ROOT).split("\\s+");
+        if (words[0].equals("school") && words.length > 1) {
+            school = Arrays.stream(School.values())
+                    .filter(s -> s.code().equals(words[1]))
+                    .findFirst()
+                    .orElseThrow(() -> BadInput.at(line)
+                            .because(session.say("trace.no-school"))
+                            .so(session.say("trace.no-school.remedy")));
+            show(sheet.band(), true);
+            return CompletableFuture.completedFuture(null);
+        }
+        if (words.length > 1) goTo(words[0]);
+        TraceRow row = litRow().orElseThrow(() ->
+                BadInput.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));
+        Outcome outcome = outcome(words[words.length - 1]);
+        Heard heard = new Heard(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                sheet.band(),
+                row.signal(),
+                row.point(),
+                outcome,
+                session.need().job().fitted().id(),
+                Extra.NONE);
+        return session.putJob(
+                        session.say("ui.change.heard", row.point(), session.say("outcome." + outcome.code())),
+                        session.need().job().with(heard))
+                .thenApply(set -> {
+                    Platform.runLater(() -> show(sheet.band(), true));
+                    return set;
+                });
+    }
+
+    private Outcome outcome(String word) {
+        return Arrays.stream(Outcome.values())
+                .filter(o -> o.code().equals(word) || o.code().substring(0, 1).equals(word))
+                .findFirst()
+                .orElseThrow(() -> BadInput.at("\"" + word + "\"")
+                        .because(session.say("trace.no-outcome"))
+                        .so(session.say("trace.no-outcome.remedy")));
+    }
+
+    @Override
+    public void goTo(String name) {
+        for (int i = 0; i < sheet.rows().size(); i++)
+            if (sheet.rows().get(i).point().equalsIgnoreCase(name)) {
+                lit = i;
+                light();
+                return;
+            }
+        throw BadInput.at(name).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy"));
+    }
+
+    @Override
+    public void moved(KeyCode key) {
+        lit = Math.max(0, Math.min(drawn.size() - 1, lit + (key == KeyCode.DOWN ? 1 : -1)));
+        light();
+    }
+
+    @Override
+    public String copy() {
+        StringBuilder text = new StringBuilder("stage\tpoint\tsignal\tlevel\theard\n");
+        for (TraceRow r : sheet.rows())
+            text.append(String.join(
+                            "\t",
+                            r.stage(),
+                            r.point(),
+                            signal(r),
+                            level(r),
+                            r.heard()
+                                    .map(o -> session.say("outcome." + o.code()))
+                                    .orElse("")))
+                    .append('\n');
+        return text.toString();
+    }
+
+    @Override
+    public List<String[]> hints() {
+        return List.of(
+                new String[] {"L W N", session.say("trace.hint.outcomes")},
+                new String[] {"D H C", session.say("trace.hint.others")});
+    }
+}
