@@ -39,7 +39,7 @@ public final class Main {
         else new LinkedHashMap<>(results).forEach((k, v) -> System.out.println(k + ": " + v));
     }
 
-    /** {@code [--chassis FILE] [--cases N] [--seed S] [--pairs] [--mismatched] [--missed]}. */
+    /** {@code [--chassis FILE] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed]}. */
     private static Map<String, Object> diagnosis(String[] args) throws Exception {
         List<String> words = Arrays.asList(args);
         Optional<String> file = option(words, "--chassis");
@@ -52,7 +52,8 @@ public final class Main {
                 sets,
                 Integer.parseInt(option(words, "--cases").orElse("300")),
                 Long.parseLong(option(words, "--seed").orElse("1")),
-                words.contains("--mismatched"),
+                !words.contains("--mismatched"),
+                !words.contains("--matched"),
                 words.contains("--pairs"),
                 words.contains("--missed"));
     }

@@ -200,10 +200,16 @@ public final class DiagnosisBench {
 
     /** Both kinds, or one. */
     public static Map<String, Object> measure(
-            List<Chassis> sets, int cases, long seed, boolean onlyMismatched, boolean pairs, boolean verbose) {
+            List<Chassis> sets,
+            int cases,
+            long seed,
+            boolean matched,
+            boolean mismatched,
+            boolean pairs,
+            boolean verbose) {
         Map<String, Object> all = new LinkedHashMap<>();
-        if (!onlyMismatched) all.put("matched", run(sets, cases, seed, false, pairs, verbose));
-        all.put("mismatched", run(sets, cases, seed, true, pairs, verbose));
+        if (matched) all.put("matched", run(sets, cases, seed, false, pairs, verbose));
+        if (mismatched) all.put("mismatched", run(sets, cases, seed, true, pairs, verbose));
         return all;
     }
 }

@@ -47,7 +47,17 @@ public record Loudness(Map<String, Double> decibels, double hum, boolean distort
         return last;
     }
 
-    static boolean distorted(List<SignalPath.Amplifier> path, Solution direct) {
+    /** @param detected volts at the speaker per volt of the carrier at the detector */
+    static Loudness of(
+            List<Gains.Level> levels, double detected, double hum, List<SignalPath.Amplifier> path, Solution direct) {
+        Map<String, Double> heard = new LinkedHashMap<>();
+        for (Gains.Level l : levels)
+            heard.put(
+                    key(l.domain(), l.point()), Survey.decibels((l.domain() == Domain.AF ? 1 : detected) / l.volts()));
+        return new Loudness(heard, hum, distorted(path, direct));
+    }
+
+    private static boolean distorted(List<SignalPath.Amplifier> path, Solution direct) {
         return path.stream().filter(a -> a.before() == Domain.AF).anyMatch(a -> direct.circuit().elements().stream()
                 .filter(e -> e instanceof Element.Device && e.name().equals(a.element()))
                 .anyMatch(e -> cramped((Element.Device) e, direct)));

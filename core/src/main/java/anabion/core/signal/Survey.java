@@ -17,10 +17,8 @@ import anabion.core.signal.Gains.Response;
 import anabion.core.signal.Gains.StageGain;
 import anabion.core.signal.SignalPath.Amplifier;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 
 /** Walks one band from the speaker to the aerial. */
@@ -110,13 +108,8 @@ final class Survey {
             detected = across(held).size() * (fm ? 1 : Math.max(now.efficiency(), NOTHING));
             radio(networks, now, levels, gains);
         }
-        Map<String, Double> heard = new LinkedHashMap<>();
-        for (Level l : levels)
-            heard.put(
-                    Loudness.key(l.domain(), l.point()),
-                    decibels((l.domain() == Domain.AF ? 1 : detected) / l.volts()));
-        return Optional.of(new Loudness(
-                heard, decibels(hum(sound, now.solved())), Loudness.distorted(path.stages(), quiet.direct())));
+        return Optional.of(
+                Loudness.of(levels, detected, decibels(hum(sound, now.solved())), path.stages(), quiet.direct()));
     }
 
     private Networks networks(Operating solved) {
@@ -399,7 +392,7 @@ final class Survey {
         return all;
     }
 
-    private static double decibels(double ratio) {
+    static double decibels(double ratio) {
         return ratio > NOTHING ? 20 * Math.log10(ratio) : Double.NEGATIVE_INFINITY;
     }
 }

@@ -176,4 +176,26 @@ class TablesTest {
         assertThat(job.marked(Step.SOAK).orElseThrow().state()).isEqualTo(StepState.DONE);
         assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
     }
+
+    /** Ohms reach where numbers are written with exponents; what is written must be read again. */
+    @Test
+    void largeOhmsSurviveExport() throws IOException {
+        List<Reading> taken = new java.util.ArrayList<>();
+        for (double ohms : new double[] {0.3, 33e3, 17.8e6, 1e9})
+            taken.add(new Reading(
+                    new UUID(1, (long) ohms),
+                    "B1",
+                    "CHASSIS",
+                    Measure.OHMS,
+                    ohms,
+                    false,
+                    usual,
+                    UUID.randomUUID(),
+                    NOW,
+                    Extra.NONE));
+        StringBuilder csv = new StringBuilder();
+        ReadingCodec.csv(taken, csv);
+        assertThat(csv.toString()).contains("1000000000,ohms").doesNotContain("E9");
+        assertThat(read(csv.toString())).extracting(Reading::value).containsExactly(0.3, 33e3, 17.8e6, 1e9);
+    }
 }

@@ -1,0 +1,63 @@
+package anabion.core.circuit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import org.junit.jupiter.api.Test;
+
+/** A circuit seen from its operating point, against sums that can be done by hand. */
+class TangentTest {
+    /** 100 V, 10 kΩ, and 15 kΩ to the reference. */
+    private static Circuit divider(double lower) {
+        return Circuit.of("0")
+                .source("V", "in", "0", 100)
+                .resistor("R1", "in", "out", 10e3)
+                .resistor("R2", "out", "0", lower)
+                .build();
+    }
+
+    private static Tangent at(Circuit c) {
+        return Tangent.at(new OperatingPoint().solve(c)).orElseThrow();
+    }
+
+    @Test
+    void behindANetLieItsResistorsInParallel() {
+        Circuit c = divider(15e3);
+        double[] behind = at(c).behind();
+        assertThat(behind[c.node("out").orElseThrow()]).isCloseTo(6e3, within(1e-3));
+        assertThat(behind[c.node("in").orElseThrow()]).as("a source holds it").isCloseTo(0, within(1e-6));
+    }
+
+    /** One milliampere into the tap lifts it by its 6 kΩ. */
+    @Test
+    void aCurrentDrivenInLiftsTheNet() {
+        Circuit c = divider(15e3);
+        int out = c.node("out").orElseThrow();
+        assertThat(at(c).driven(out, Circuit.REFERENCE, 1e-3)[out]).isCloseTo(6, within(1e-6));
+        assertThat(at(c).driven(Circuit.REFERENCE, out, 1e-3)[out]).isCloseTo(-6, within(1e-6));
+    }
+
+    /** A resistor's own current, driven back through it, is what a little more of it does. */
+    @Test
+    void aResistorThatGrowsIsItsOwnCurrentDrivenBack() {
+        Circuit c = divider(15e3);
+        int out = c.node("out").orElseThrow();
+        double current = 100 / 25e3;
+        double slope = at(c).driven(out, Circuit.REFERENCE, current)[out];
+        double more =
+                new OperatingPoint().solve(divider(15e3 * 1.001)).volts("out").orElseThrow();
+        assertThat(slope).isCloseTo((more - 60) / 0.001, within(0.05));
+    }
+
+    /** The step toward a changed circuit is exact while everything is linear in what changed. */
+    @Test
+    void towardAnotherSourceItIsExact() {
+        Circuit c = divider(15e3);
+        Circuit higher = Circuit.of("0")
+                .source("V", "in", "0", 110)
+                .resistor("R1", "in", "out", 10e3)
+                .resistor("R2", "out", "0", 15e3)
+                .build();
+        assertThat(at(c).towards(higher)[c.node("out").orElseThrow()]).isCloseTo(6, within(1e-6));
+    }
+}

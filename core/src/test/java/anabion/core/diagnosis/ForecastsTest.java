@@ -1,0 +1,145 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.engine.ColdOhms;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.engine.SharedSets;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What hypotheses show, against solving each for itself. */
+class ForecastsTest {
+    private static final Chassis SET = SharedSets.named("halcyon");
+    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+
+    private static Hypothesis exactly(String... faults) {
+        List<Fault> all = List.of(faults).stream().map(Fault::parse).toList();
+        return new Hypothesis(all, all, 0.1);
+    }
+
+    private static Foreseen at(Hypothesis h, String net, double line, String meter) {
+        return FORECASTS
+                .at(h, new Probe.Volts(net, net, Setting.of(line), MeterSpec.parse(meter)))
+                .orElseThrow();
+    }
+
+    private static double solved(Setting setting, String net, double meter) {
+        return new Engine()
+                .prepare(SET, setting)
+                .solveWithMeter(net, meter)
+                .volts(net)
+                .orElseThrow();
+    }
+
+    /** With a light and a heavy meter, at stiff nets and at grids, sound and broken. */
+    @ParameterizedTest
+    @CsvSource({
+        "V3.7, 10M, ''",
+        "V3.7, 100k, ''",
+        "V4.1, 10M, C14:leaky:3M",
+        "V4.1, 1M, C14:leaky:3M",
+        "B2, 20k, ''",
+        "V2.6, 10M, R7:drifted:68k",
+        "AVC, 10M, ''",
+        "V3.7, 10M, R13:open"
+    })
+    void aMeterShowsWhatTheCircuitWithThatMeterShows(String net, String meter, String fault) {
+        Hypothesis h = fault.isEmpty() ? exactly() : exactly(fault);
+        double wanted = solved(
+                Setting.of(230).withFaults(h.from()),
+                net,
+                MeterSpec.parse(meter).ohmsAt(1));
+        double got = at(h, net, 230, meter).value();
+        assertThat(got).isCloseTo(wanted, within(0.02 + 0.01 * Math.abs(wanted)));
+    }
+
+    /** Between the kept lines the slope does the rest. */
+    @ParameterizedTest
+    @ValueSource(doubles = {207, 215, 226, 234, 246, 253})
+    void otherLinesAreFollowed(double line) {
+        for (String net : List.of("B2", "V3.7", "V2.7", "V4.2")) {
+            double wanted = solved(Setting.of(line), net, 10e6);
+            assertThat(at(exactly(), net, line, "10M").value()).as(net).isCloseTo(wanted, within(0.02 + 0.01 * wanted));
+        }
+    }
+
+    @Test
+    void ohmsAreThoseOfTheColdSet() {
+        Probe.Ohms across = new Probe.Ohms("V3.7", "B2", 1.5);
+        double wanted = ColdOhms.between(
+                        SET, Setting.of(230).withFaults(List.of(Fault.parse("R13:drifted:680k"))), "V3.7", "B2", 1.5)
+                .ohms();
+        double got =
+                FORECASTS.at(exactly("R13:drifted:680k"), across).orElseThrow().value();
+        assertThat(Math.pow(10, got)).isCloseTo(wanted, within(0.01 * wanted));
+    }
+
+    /** Over an electrolytic nobody knows the ohms; over a resistor far from one they are sharp. */
+    @Test
+    void whatElectrolyticsDecideIsForeseenBroadly() {
+        double rail = FORECASTS
+                .at(exactly(), new Probe.Ohms("B2", "CHASSIS", 1.5))
+                .orElseThrow()
+                .deviation();
+        double grid = FORECASTS
+                .at(exactly(), new Probe.Ohms("V1.1", "CHASSIS", 1.5))
+                .orElseThrow()
+                .deviation();
+        assertThat(rail).isGreaterThan(5 * grid);
+    }
+
+    /** Two severities: the middle, and a spread that reaches both. */
+    @Test
+    void betweenTwoSeveritiesBothEndsAreWithinReach() {
+        Hypothesis h =
+                new Hypothesis(List.of(Fault.parse("C14:leaky:10M")), List.of(Fault.parse("C14:leaky:3M3")), 0.1);
+        Foreseen f = at(h, "V4.1", 230, "10M");
+        for (String end : List.of("C14:leaky:10M", "C14:leaky:3M3")) {
+            double v = at(exactly(end), "V4.1", 230, "10M").value();
+            assertThat(Math.abs(v - f.value())).isLessThan(2 * f.deviation());
+        }
+    }
+
+    @Test
+    void aLiftedPartIsMissingFromWhatIsForeseen() {
+        Setting lifted = Setting.of(230).withFaults(List.of(Fault.of("C14", "open")));
+        Probe.Volts grid = new Probe.Volts("V4.1", "V4.1", lifted, MeterSpec.parse("10M"));
+        double leak = FORECASTS.at(exactly("C14:leaky:1M"), grid).orElseThrow().value();
+        double gas = FORECASTS.at(exactly("V4:gassy:4e-6"), grid).orElseThrow().value();
+        assertThat(leak).as("the leak went with it").isCloseTo(0, within(0.3));
+        assertThat(gas).isGreaterThan(0.8);
+    }
+
+    /** A slipped probe more often touches chassis or a rail than some odd voltage. */
+    @Test
+    void aSlipIsLikelierAtTheVoltsOfOtherNets() {
+        Probe.Volts p = new Probe.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
+        double rail = at(exactly(), "B2", 230, "10M").value();
+        assertThat(FORECASTS.slip(p, 0)).isGreaterThan(3 * FORECASTS.slip(p, 160));
+        assertThat(FORECASTS.slip(p, rail)).isGreaterThan(2 * FORECASTS.slip(p, 160));
+        double sum = 0;
+        double width = FORECASTS.range(p);
+        for (double v = -width / 4; v < 3 * width / 4; v += 0.05) sum += 0.05 * FORECASTS.slip(p, v);
+        assertThat(sum).as("a density").isBetween(0.8, 1.2);
+    }
+
+    /** What the chart says of its specimen is half believed of the design. */
+    @Test
+    void aChartsDeviationsAreHalfTheDesigns() {
+        Forecasts charted = new Forecasts(SET, Map.of("R7", 1.21), Priors.USUAL);
+        Probe.Volts p = new Probe.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
+        double half = charted.at(exactly(), p).orElseThrow().value();
+        double wanted = solved(Setting.of(230).withTrims(Map.of("R7", 1.1)), "V2.6", 10e6);
+        assertThat(half).isCloseTo(wanted, within(0.3));
+    }
+}

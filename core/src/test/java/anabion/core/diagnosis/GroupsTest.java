@@ -1,0 +1,98 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.SharedSets;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What stands together because nothing tells it apart, and what is joined two by two. */
+class GroupsTest {
+    private static final Chassis SET = SharedSets.named("brae");
+    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+    private static final Groups GROUPS = new Groups(FORECASTS, Diagnosis.allowed(FORECASTS, List.of()));
+
+    private static Hypothesis first(String cause) {
+        return FORECASTS.hypotheses().stream()
+                .filter(h -> h.cause().equals(cause))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** In a chain of heaters a broken one and a bad joint at either of its pins are one and the same to every probe. */
+    @ParameterizedTest
+    @CsvSource({
+        "V5:heater-open, V5.8:joint, true",
+        "V5:heater-open, V5.1:joint, true",
+        "V5:heater-open, V4:heater-open, false",
+        "R13:open, V3:dead, false",
+        "C12:short, R8:open, false"
+    })
+    void alikeIsWhatEveryProbeShowsAlike(String one, String other, boolean alike) {
+        assertThat(GROUPS.alike(first(one), first(other))).isEqualTo(alike);
+        assertThat(GROUPS.alike(first(other), first(one)))
+                .as("either way round")
+                .isEqualTo(alike);
+        assertThat(GROUPS.alike(first(one), first(one))).isTrue();
+    }
+
+    /** Nothing is lost and nothing is counted twice. */
+    @Test
+    void theOddsOfAGroupAreThoseOfItsCauses() {
+        Map<Hypothesis, Double> odds = new HashMap<>();
+        List<Hypothesis> likely = List.of(
+                first("V5:heater-open"), first("V5.8:joint"), first("R13:open"), first("V3:dead"), first("C14:leaky"));
+        likely.forEach(h -> odds.put(h, 0.2));
+        List<Diagnosis.Suspect> suspects = GROUPS.of(odds, likely);
+        assertThat(suspects.stream().mapToDouble(Diagnosis.Suspect::odds).sum()).isCloseTo(1, within(1e-9));
+        assertThat(suspects.get(0).causes()).hasSize(2);
+        assertThat(suspects.get(0).names("V5.8:joint")).isTrue();
+        assertThat(suspects.get(0).parts()).containsExactly("V5");
+        Set<String> causes = new HashSet<>();
+        suspects.forEach(
+                s -> s.causes().forEach(h -> assertThat(causes.add(h.cause())).isTrue()));
+    }
+
+    @Test
+    void aPairIsTheSameInEitherOrderAndComesApartAgain() {
+        Hypothesis a = first("C14:leaky");
+        Hypothesis b = first("R13:open");
+        assertThat(a.and(b)).isEqualTo(b.and(a));
+        assertThat(a.and(b).cause()).isEqualTo("C14:leaky + R13:open");
+        assertThat(a.and(b).prior()).isLessThan(a.prior()).isLessThan(b.prior());
+        assertThat(a.and(b).apart()).extracting(Hypothesis::cause).containsExactly("C14:leaky", "R13:open");
+        assertThat(a.apart()).containsExactly(a);
+    }
+
+    /** Each half of the truth explains its own readings: both are among those that are joined. */
+    @Test
+    void theHalvesOfTwoFaultsAreJoined() {
+        List<Observation> evidence = new Workbench(SET, 4, "C14:leaky:1M", "R3:open")
+                .read(List.of("V4.6", "V4.7", "V2.5", "V2.7", "V3.2", "V1.5"));
+        List<Hypothesis> pairs = Pairs.of(FORECASTS, evidence, 40);
+        assertThat(pairs).hasSizeLessThanOrEqualTo(40 * 39 / 2);
+        assertThat(pairs).anyMatch(h -> h.cause().equals("C14:leaky + R3:open"));
+        assertThat(pairs)
+                .allMatch(h -> !h.from().get(0).part().equals(h.from().get(1).part()));
+    }
+
+    /** Where two faults are weighed, each is also said by itself, with all odds that it has a part in. */
+    @Test
+    void suspectsAreAlsoSaidSingly() {
+        Diagnosis.Suspect one = new Diagnosis.Suspect(List.of(first("C14:leaky").and(first("R13:open"))), 0.6);
+        Diagnosis.Suspect two = new Diagnosis.Suspect(List.of(first("R13:open").and(first("C12:short"))), 0.3);
+        Diagnosis d = new Diagnosis(List.of(one, two), List.of(), 0.05, 0.05, List.of(), List.of());
+        assertThat(d.singly()).extracting(s -> s.first().cause()).containsExactly("R13:open", "C14:leaky", "C12:short");
+        assertThat(d.singly().get(0).odds()).isCloseTo(0.9, within(1e-9));
+        assertThat(d.singly().get(2).odds()).isCloseTo(0.3, within(1e-9));
+        assertThat(d.decided()).isFalse();
+    }
+}

@@ -1,0 +1,79 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.job.Outcome;
+import anabion.core.signal.Loudness;
+import java.util.Arrays;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What ears make of decibels. */
+class HearingTest {
+    private static final Loudness SOUND = new Loudness(Map.of("af V1", 20.0), -40, false);
+
+    private static double[] odds(double change, double hum, boolean distorted) {
+        return Hearing.odds(SOUND, new Loudness(Map.of("af V1", 20.0 + change), -40 + hum, distorted), "af V1");
+    }
+
+    private static Outcome likeliest(double[] odds) {
+        int best = 0;
+        for (int n = 1; n < odds.length; n++) if (odds[n] > odds[best]) best = n;
+        return Outcome.values()[best];
+    }
+
+    @ParameterizedTest
+    @CsvSource({"0, LOUD", "-3, LOUD", "-15, WEAK", "-60, NOTHING", "6, LOUD"})
+    void aChangeOfLoudnessIsCalledByItsName(double change, Outcome called) {
+        assertThat(likeliest(odds(change, 0, false))).isEqualTo(called);
+    }
+
+    @ParameterizedTest
+    @ValueSource(doubles = {-200, -31, -12, -8, -1, 0, 10})
+    void theOddsSumToOneAndNothingIsImpossible(double change) {
+        for (double hum : new double[] {-30, 0, 20})
+            for (boolean distorted : new boolean[] {false, true}) {
+                double[] odds = odds(change, hum, distorted);
+                assertThat(Arrays.stream(odds).sum()).isCloseTo(1, within(1e-9));
+                assertThat(Arrays.stream(odds).allMatch(p -> p > 0.01 && p < 1)).isTrue();
+            }
+    }
+
+    /** The quieter, the less often loud and the more often nothing. */
+    @Test
+    void quieterIsNeverCalledLouder() {
+        double loud = 1;
+        double nothing = 0;
+        for (double change = 5; change > -60; change -= 1) {
+            double[] odds = odds(change, 0, false);
+            assertThat(odds[Outcome.LOUD.ordinal()]).isLessThanOrEqualTo(loud + 1e-12);
+            assertThat(odds[Outcome.NOTHING.ordinal()]).isGreaterThanOrEqualTo(nothing - 1e-12);
+            loud = odds[Outcome.LOUD.ordinal()];
+            nothing = odds[Outcome.NOTHING.ordinal()];
+        }
+    }
+
+    @Test
+    void humAndDistortionAreNamedButASilentSetDoesNotDistort() {
+        assertThat(likeliest(odds(-2, 25, false))).isEqualTo(Outcome.HUM);
+        assertThat(likeliest(odds(-2, 0, true))).isEqualTo(Outcome.DISTORTED);
+        assertThat(likeliest(odds(-80, 0, true))).isEqualTo(Outcome.NOTHING);
+    }
+
+    /** A set that always distorted is not said to distort now. */
+    @Test
+    void whatASoundSetDoesTooIsNotNamed() {
+        Loudness usual = new Loudness(Map.of("af V1", 20.0), -40, true);
+        assertThat(likeliest(Hearing.odds(usual, usual, "af V1"))).isEqualTo(Outcome.LOUD);
+    }
+
+    @Test
+    void ofAnUnknownBandEverythingIsEvenlyLikely() {
+        assertThat(Hearing.unknown()).hasSize(Outcome.values().length).containsOnly(Hearing.unknown()[0]);
+        assertThat(Hearing.mean(new double[] {0, 1}, new double[] {1, 0})).containsExactly(0.5, 0.5);
+    }
+}

@@ -1,0 +1,100 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.SharedSets;
+import anabion.core.job.Outcome;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What is asked for next, where it can be told by hand what that must be. */
+class NextProbesTest {
+    private static final Chassis SET = SharedSets.named("halcyon");
+    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+    private static final List<Probe> ALLOWED = Diagnosis.allowed(FORECASTS, List.of());
+
+    private static Map<Hypothesis, Double> even(String... causes) {
+        Map<Hypothesis, Double> odds = new LinkedHashMap<>();
+        for (String cause : causes)
+            odds.put(
+                    FORECASTS.hypotheses().stream()
+                            .filter(h -> h.cause().equals(cause))
+                            .findFirst()
+                            .orElseThrow(),
+                    1.0 / causes.length);
+        return odds;
+    }
+
+    private static List<Diagnosis.NextTest> next(Map<Hypothesis, Double> odds, Observation... evidence) {
+        return new NextProbes(FORECASTS, odds).of(ALLOWED, List.of(evidence));
+    }
+
+    /** Between two causes no test tells more than one bit. */
+    @ParameterizedTest
+    @CsvSource({"R7:open, C10:short", "R13:open, V3:dead", "C14:open, R13:open", "V2:dead, R8:open"})
+    void betweenTwoCausesThereIsOneBitToLearn(String one, String other) {
+        List<Diagnosis.NextTest> next = next(even(one, other));
+        assertThat(next).isNotEmpty();
+        assertThat(next).allSatisfy(t -> assertThat(t.information()).isBetween(0.0, 1.0001));
+        assertThat(next.get(0).information()).as("%s", next).isGreaterThan(0.8);
+    }
+
+    /** An open screen feed and a shorted bypass read the same volts at the screen; cold ohms tell. */
+    @Test
+    void whereVoltsAreAlikeOhmsAreAskedFor() {
+        List<Diagnosis.NextTest> next = next(even("R7:open", "C10:short"));
+        assertThat(next).extracting(t -> t.probe().text()).doesNotContain("volts V2.6");
+        assertThat(next).anyMatch(t -> t.probe() instanceof Probe.Ohms);
+    }
+
+    @Test
+    void whatLooksAlikeEverywhereLeavesNothingToAsk() {
+        assertThat(next(even("V2:heater-open", "V2.3:joint"))).isEmpty();
+    }
+
+    /** Severities of one cause are no question: the part is renewed whichever it is. */
+    @Test
+    void severitiesOfOneCauseAreNotToldApart() {
+        Map<Hypothesis, Double> odds = new LinkedHashMap<>();
+        FORECASTS.hypotheses().stream()
+                .filter(h -> h.cause().equals("C14:leaky"))
+                .forEach(h -> odds.put(h, 0.2));
+        assertThat(odds.size()).isGreaterThan(3);
+        assertThat(next(odds)).isEmpty();
+    }
+
+    @Test
+    void whatWasAskedIsNotAskedAgainAndTheQuickestComesFirst() {
+        Map<Hypothesis, Double> odds = even("R7:open", "C14:leaky", "V5:dead", "R13:open", "C18:open");
+        List<Diagnosis.NextTest> before = next(odds);
+        Probe first = before.get(0).probe();
+        Observation answered = first instanceof Probe.Measured m
+                ? new Observation.Measured(m, 100)
+                : new Observation.Heard(first, Outcome.WEAK);
+        List<Diagnosis.NextTest> after = next(odds, answered);
+        assertThat(after).noneMatch(t -> t.probe().text().equals(first.text()));
+        for (int n = 1; n < before.size(); n++) {
+            Diagnosis.NextTest a = before.get(n - 1);
+            Diagnosis.NextTest b = before.get(n);
+            assertThat(a.information() / a.minutes()).isGreaterThanOrEqualTo(b.information() / b.minutes());
+        }
+    }
+
+    /** What its outcomes would mean is said for the first suspects and a sound set. */
+    @Test
+    void theOutcomesOfATestHaveAMeaning() {
+        Diagnosis d = Diagnosis.of(FORECASTS, new Workbench(SET, 3, "R7:open").read(List.of("V2.6", "V2.7")));
+        Probe screen = new Probe.Ohms("V2.6", "B2", 1.5);
+        List<Meaning> meanings = Meaning.of(FORECASTS, d, screen, 2);
+        assertThat(meanings).hasSize(3);
+        assertThat(meanings.get(2).cause().sound()).isTrue();
+        assertThat(meanings.get(2).value().orElseThrow()).isBetween(25e3, 40e3);
+        List<Meaning> heard = Meaning.of(FORECASTS, d, new Probe.Listen("AM"), 1);
+        assertThat(heard).allMatch(m -> m.outcome().isPresent() && m.value().isEmpty());
+    }
+}

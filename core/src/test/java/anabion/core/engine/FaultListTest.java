@@ -1,0 +1,107 @@
+package anabion.core.engine;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.input.BadInput;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** The ways in which the parts of the demo sets fail. */
+class FaultListTest {
+    private static double size(Fault f) {
+        boolean plain = f.mode().equals("emission")
+                || f.mode().equals("gassy")
+                || f.mode().equals("gain");
+        return plain ? Double.parseDouble(f.amount()) : f.ohms().value();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "brae", "rover", "lark", "trunk-road", "concerto"})
+    void everyWayIsOfOnePartAndItsSeveritiesGoOneWay(String name) {
+        Chassis set = SharedSets.named(name);
+        for (List<Fault> way : FaultList.ways(set)) {
+            assertThat(way).isNotEmpty().allMatch(f -> f.target()
+                    .equals(way.get(0).target()));
+            assertThat(way).allMatch(f -> f.mode().equals(way.get(0).mode()));
+            assertThat(set.part(way.get(0).part())).isPresent();
+            for (Fault f : way) assertThat(Fault.parse(f.text())).isEqualTo(f);
+            for (int n = 2; n < way.size(); n++)
+                assertThat(Math.signum(size(way.get(n)) - size(way.get(n - 1))))
+                        .as("%s", way)
+                        .isEqualTo(Math.signum(size(way.get(1)) - size(way.get(0))));
+        }
+        assertThat(FaultList.of(set)).doesNotHaveDuplicates();
+    }
+
+    /** Nothing that carries current is thought to last for ever. */
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "brae", "lark", "concerto"})
+    void everyPartOfTheCircuitCanFail(String name) {
+        Chassis set = SharedSets.named(name);
+        List<String> failing = FaultList.of(set).stream().map(Fault::part).toList();
+        for (Part p : set.parts()) {
+            String kind = p.component().kind();
+            if (kind.equals("resistor") || kind.equals("capacitor") || kind.equals("tube"))
+                assertThat(failing).contains(p.reference());
+        }
+    }
+
+    /** On old lists 30M may be thirty thousand; in the grammar of faults it never is. */
+    @ParameterizedTest
+    @CsvSource({"30M, 30e6", "10M, 10e6", "3M3, 3.3e6", "33k, 33e3", "270, 270", "35M, 35e6", "300M, 300e6"})
+    void inTheFaultGrammarMIsMega(String amount, double ohms) {
+        assertThat(new Fault("C14", "leaky", amount).ohms().value()).isCloseTo(ohms, within(ohms * 1e-9));
+        Chassis set = SharedSets.named("halcyon");
+        Faults faults = new Faults(set, List.of(new Fault("C14", "leaky", amount)));
+        assertThat(faults.ohms("C14", "leaky", 1)).isCloseTo(ohms, within(ohms * 1e-9));
+    }
+
+    @Test
+    void anAmountThatIsNoResistanceSaysSo() {
+        Chassis set = SharedSets.named("halcyon");
+        assertThatThrownBy(() -> new Faults(set, List.of(new Fault("C14", "leaky", "much"))).ohms("C14", "leaky", 1))
+                .isInstanceOf(BadInput.class);
+    }
+
+    /** Gas in a tube of several systems comes to the grid that has a pin, not to a net of its own. */
+    @ParameterizedTest
+    @CsvSource({"brae, V1:gassy:4e-6, V1.6", "concerto, V7:gassy:4e-6, V7.2", "halcyon, V4:gassy:4e-6, V4.1"})
+    void gasRaisesTheGrid(String name, String fault, String grid) {
+        Chassis set = SharedSets.named(name);
+        String net = anabion.core.chassis.Points.of(set).need(grid).net();
+        Setting usual = Setting.of(set.supply().volts());
+        Operating sound = new Engine().solve(set, usual);
+        Operating gassy = new Engine().solve(set, usual.withFaults(List.of(Fault.parse(fault))));
+        assertThat(gassy.converged()).isTrue();
+        assertThat(gassy.direct().iterations()).as("it settles like any other").isLessThan(500);
+        assertThat(gassy.volts(net).orElseThrow())
+                .isGreaterThan(sound.volts(net).orElseThrow() + 0.05);
+    }
+
+    /** A trimmer that parted shifts the oscillator; its grid capacitor stops it. */
+    @Test
+    void theOscillatorStopsWithoutItsGridCapacitorButNotWithoutItsTrimmer() {
+        Chassis set = SharedSets.named("halcyon");
+        Setting usual = Setting.of(230);
+        double runs = new Engine().solve(set, usual).volts("V1.1").orElseThrow();
+        double trimmer = new Engine()
+                .solve(set, usual.withFaults(List.of(Fault.parse("C6:open"))))
+                .volts("V1.1")
+                .orElseThrow();
+        double stopped = new Engine()
+                .solve(set, usual.withFaults(List.of(Fault.parse("C3:open"))))
+                .volts("V1.1")
+                .orElseThrow();
+        assertThat(runs).isLessThan(-5);
+        assertThat(trimmer).isCloseTo(runs, within(0.1));
+        assertThat(stopped).isGreaterThan(-1.5);
+    }
+}

@@ -1,0 +1,103 @@
+package anabion.core.signal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Engine;
+import anabion.core.engine.Setting;
+import anabion.core.engine.SharedSets;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What is heard from each point, sound and broken, against what a restorer would expect. */
+class LoudnessTest {
+    private static Setting loud(Chassis set) {
+        return Setting.of(set.supply().volts()).withControls(Controls.volume(set, 1));
+    }
+
+    private static Loudness of(Chassis set, String band, String... faults) {
+        List<Fault> all = List.of(faults).stream().map(Fault::parse).toList();
+        return Loudness.of(
+                        new Engine(),
+                        set,
+                        loud(set).withFaults(all),
+                        set.band(band).orElseThrow())
+                .orElseThrow();
+    }
+
+    /** Behind a tube that detects, sound levels do not hang on the carrier, so the quick way and the long one must agree. */
+    @ParameterizedTest
+    @CsvSource({"halcyon, AM", "brae, LW", "concerto, FM"})
+    void soundNeedsWhatTheGainsSay(String name, String band) {
+        Chassis set = SharedSets.named(name);
+        Band b = set.band(band).orElseThrow();
+        Gains gains = Gains.of(new Engine(), set, loud(set), b).orElseThrow();
+        Map<String, Double> quick = of(set, band).decibels();
+        for (Gains.Level l : gains.levels()) {
+            if (l.domain() != Domain.AF) continue;
+            double wanted = 20 * Math.log10(gains.output() / l.volts());
+            assertThat(quick.get(Loudness.key(Domain.AF, l.point())))
+                    .as(l.point())
+                    .isCloseTo(wanted, within(1.0));
+        }
+    }
+
+    /** How much quieter the set gets when the fault lies behind the point, and before it. */
+    @ParameterizedTest
+    @CsvSource({
+        "R7:open, if V2.1, if V2.5",
+        "C10:open, if V2.1, if V2.5",
+        "R13:open, af V3.1, af V4.1",
+        "C14:open, af V3.7, af V4.1",
+        "C3:open, rf V1.7, if V1.7"
+    })
+    void whatLiesBetweenTheFaultAndTheSpeakerIsCleared(String fault, String quieter, String asBefore) {
+        Chassis set = SharedSets.named("halcyon");
+        Loudness sound = of(set, "AM");
+        Loudness broken = of(set, "AM", fault);
+        assertThat(broken.decibels().get(quieter)).isLessThan(sound.decibels().get(quieter) - 8);
+        assertThat(broken.decibels().get(asBefore))
+                .isGreaterThan(sound.decibels().get(asBefore) - 3);
+    }
+
+    @Test
+    void aDriedSmootherHumsAndALeakIntoAGridDistorts() {
+        Chassis set = SharedSets.named("halcyon");
+        Loudness sound = of(set, "AM");
+        assertThat(sound.distorted()).isFalse();
+        assertThat(of(set, "AM", "C18:dried").hum()).isGreaterThan(sound.hum() + 14);
+        assertThat(of(set, "AM", "C14:leaky:1M").distorted()).isTrue();
+        assertThat(of(set, "Pick-up").decibels()).as("no carrier on pick-up").allSatisfy((key, v) -> assertThat(key)
+                .startsWith("af "));
+    }
+
+    /** The test's own fault: shorted turns load the whole transformer. */
+    @ParameterizedTest
+    @CsvSource({"halcyon, AM, T2:short", "brae, MW, L1:short", "brae, MW, L4:short"})
+    void shortedTurnsAreHeard(String name, String band, String fault) {
+        Chassis set = SharedSets.named(name);
+        Loudness sound = of(set, band);
+        Loudness broken = of(set, band, fault);
+        assertThat(broken.decibels().get(sound.whole()))
+                .isLessThan(sound.decibels().get(sound.whole()) - 4);
+    }
+
+    @Test
+    void theLastPointIsTheAerial() {
+        assertThat(of(SharedSets.named("brae"), "MW").whole()).isEqualTo("rf AE");
+        assertThat(Loudness.of(
+                        new Engine(),
+                        SharedSets.named("moor"),
+                        loud(SharedSets.named("moor")),
+                        SharedSets.named("moor").bands().get(0)))
+                .as("a set without its circuit")
+                .isEmpty();
+    }
+}
