@@ -97,10 +97,14 @@ public final class DiagnosisBench {
         } while (!bench.settles() || !bench.shows(allowed));
         Set<String> truth = planted.causes();
         Score.Outcome led = walk(Walk.led(), bench, allowed, truth, unlisted);
-        int half = walk(Walk.halfSplit(forecasts, allowed), bench, allowed, truth, unlisted)
-                .tests();
-        int pins = walk(Walk.pinByPin(forecasts, allowed), bench, allowed, truth, unlisted)
-                .tests();
+        int half = 0;
+        int pins = 0;
+        if (compared) {
+            half = walk(Walk.halfSplit(forecasts, allowed), bench, allowed, truth, unlisted)
+                    .tests();
+            pins = walk(Walk.pinByPin(forecasts, allowed), bench, allowed, truth, unlisted)
+                    .tests();
+        }
         score.add(led, half, pins);
         if (led.rank() != 1)
             trace.add(chassis.name() + " " + (unlisted ? "unlisted " : "") + planted.faults() + " rank " + led.rank()
@@ -149,14 +153,8 @@ public final class DiagnosisBench {
                 evidence.size() - free,
                 d.suspects().isEmpty() ? 1 : d.suspects().get(0).causes().size(),
                 finished(d),
-                said.stream().mapToDouble(x -> x).toArray(),
-                toArray(hits));
-    }
-
-    private static boolean[] toArray(List<Boolean> all) {
-        boolean[] out = new boolean[all.size()];
-        for (int n = 0; n < out.length; n++) out[n] = all.get(n);
-        return out;
+                said,
+                hits);
     }
 
     private Diagnosis look(Walk walk, List<Observation> evidence, List<Probe> allowed) {

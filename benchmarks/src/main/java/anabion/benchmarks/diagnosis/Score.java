@@ -28,7 +28,7 @@ final class Score {
      *
      * @param rank place of the truth, from 1; 0 if it is not named
      */
-    record Outcome(int rank, int tests, int group, boolean decided, double[] said, boolean[] hits) {}
+    record Outcome(int rank, int tests, int group, boolean decided, List<Double> said, List<Boolean> hits) {}
 
     synchronized void add(Outcome o, int half, int pins) {
         cases++;
@@ -39,10 +39,10 @@ final class Score {
         groups.add(o.group());
         if (half > 0) halfSplit.add(half);
         if (pins > 0) pinByPin.add(pins);
-        for (int n = 0; n < o.said().length; n++) {
-            int bin = Math.min(BINS - 1, (int) (o.said()[n] * BINS));
-            stated[bin] += o.said()[n];
-            right[bin] += o.hits()[n] ? 1 : 0;
+        for (int n = 0; n < o.said().size(); n++) {
+            int bin = Math.min(BINS - 1, (int) (o.said().get(n) * BINS));
+            stated[bin] += o.said().get(n);
+            right[bin] += o.hits().get(n) ? 1 : 0;
             count[bin]++;
         }
     }

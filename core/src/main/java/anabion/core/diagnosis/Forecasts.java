@@ -57,7 +57,7 @@ public final class Forecasts {
     private final double widest;
     private final Engine engine = new Engine();
     private final Map<List<Fault>, State> states = new HashMap<>();
-    private final Map<Hypothesis, State[]> ends = new IdentityHashMap<>();
+    private final IdentityHashMap<Hypothesis, State[]> ends = new IdentityHashMap<>();
     private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<List<Fault>, State> eldest) {
@@ -65,8 +65,9 @@ public final class Forecasts {
         }
     };
     private final Map<Setting, Setting> kept = new HashMap<>();
-    private final Map<Setting, Setting> near = new IdentityHashMap<>();
-    private final Map<Probe.Measured, Map<Hypothesis, double[]>> outlooks = new IdentityHashMap<>();
+    private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
+    private final IdentityHashMap<Probe.Measured, IdentityHashMap<Hypothesis, double[]>> outlooks =
+            new IdentityHashMap<>();
 
     /**
      * @param trims factors by which the charted specimen's parts differ from nominal; empty for none

@@ -1,13 +1,35 @@
 package anabion.core.diagnosis;
 
-/**
- * What one hypothesis shows at one probe that is answered by a number: volts, or the common logarithm of ohms.
- *
- * @param value its middle
- * @param shares how far one standard deviation of each source moves it: parts, tubes, line, and last the severity of the fault
- * @param noise standard deviation of the meter and of what is left out
- */
-record Foreseen(double value, double[] shares, double noise) {
+/** What one hypothesis shows at one probe that is answered by a number: volts, or the common logarithm of ohms. */
+final class Foreseen {
+    private final double value;
+    private final double[] shares;
+    private final double noise;
+
+    /**
+     * @param value its middle
+     * @param shares how far one standard deviation of each source moves it: parts, tubes, line, and last the severity of the fault; kept as it is
+     * @param noise standard deviation of the meter and of what is left out
+     */
+    Foreseen(double value, double[] shares, double noise) {
+        this.value = value;
+        this.shares = shares;
+        this.noise = noise;
+    }
+
+    double value() {
+        return value;
+    }
+
+    /** Not copied: thousands of these are asked for in every weighing. */
+    double[] shares() {
+        return shares;
+    }
+
+    double noise() {
+        return noise;
+    }
+
     /** Standard deviation of the reading by itself. */
     double deviation() {
         double sum = noise * noise;

@@ -125,7 +125,8 @@ final class NextProbes {
         double[] weight = new double[to - from + 1];
         for (int b = from; b <= to; b++) {
             double z = (b + 0.5 - x) / sigma;
-            sum += weight[b - from] = Math.exp(-z * z / 2);
+            weight[b - from] = Math.exp(-z * z / 2);
+            sum += weight[b - from];
         }
         for (int b = from; b <= to; b++) put(sums, all, b, h, weight[b - from] / sum);
     }

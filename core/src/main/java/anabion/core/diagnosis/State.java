@@ -21,7 +21,7 @@ import java.util.stream.Stream;
 final class State {
     private final Chassis chassis;
     private final List<Fault> faults;
-    private final Map<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
+    private final IdentityHashMap<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
     private final List<ColdSet> cold = new ArrayList<>();
 

@@ -163,7 +163,9 @@ final class VerdictPane extends BorderPane {
         add(new OddsPane(session, found));
         List<String> next = OddsPane.next(session, found);
         if (!next.isEmpty()) add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), numbered(next));
-        also(findings.stream().filter(f -> same.isEmpty() || f != same.get()).toList());
+        also(findings.stream()
+                .filter(f -> same.isEmpty() || !f.equals(same.get()))
+                .toList());
         add(Texts.wrapped(session.say("cause.weighed", found.pieces()), "soft", "small"));
     }
 
