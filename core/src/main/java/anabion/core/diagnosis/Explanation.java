@@ -52,13 +52,7 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
     private static double log(Forecasts forecasts, Hypothesis h, Observation.Measured m) {
         double read = Forecasts.scaled(m.probe(), m.value());
         double slip = Likelihood.SLIP * forecasts.slip(m.probe(), read);
-        double near = forecasts
-                .at(h, m.probe())
-                .map(f -> {
-                    double z = (read - f.value()) / f.deviation();
-                    return Math.exp(-z * z / 2) / (f.deviation() * Math.sqrt(2 * Math.PI));
-                })
-                .orElse(0.0);
+        double near = forecasts.at(h, m.probe()).map(f -> f.density(read)).orElse(0.0);
         return Math.log((1 - Likelihood.SLIP) * near + slip);
     }
 

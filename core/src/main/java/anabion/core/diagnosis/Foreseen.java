@@ -36,4 +36,11 @@ final class Foreseen {
         for (double s : shares) sum += s * s;
         return Math.sqrt(sum);
     }
+
+    /** Density of a reading by itself. */
+    double density(double read) {
+        double sigma = deviation();
+        double z = (read - value) / sigma;
+        return Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
+    }
 }

@@ -114,9 +114,7 @@ final class Likelihood {
     static double other(double[] read, List<Foreseen> sound, double[] ranges) {
         double sum = 0;
         for (int i = 0; i < read.length; i++) {
-            double sigma = sound.get(i).deviation();
-            double z = (read[i] - sound.get(i).value()) / sigma;
-            double near = Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
+            double near = sound.get(i).density(read[i]);
             sum += Math.log(LEFT_ALONE * near + (1 - LEFT_ALONE) / ranges[i]);
         }
         return sum;

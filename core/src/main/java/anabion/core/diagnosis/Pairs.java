@@ -43,13 +43,7 @@ final class Pairs {
         for (Observation o : evidence) {
             if (!(o instanceof Observation.Measured m)) continue;
             double read = Forecasts.scaled(m.probe(), m.value());
-            double near = forecasts
-                    .at(h, m.probe())
-                    .map(f -> {
-                        double z = (read - f.value()) / f.deviation();
-                        return Math.exp(-z * z / 2) / (f.deviation() * Math.sqrt(2 * Math.PI));
-                    })
-                    .orElse(0.0);
+            double near = forecasts.at(h, m.probe()).map(f -> f.density(read)).orElse(0.0);
             sum += Math.log(HALF * near + (1 - HALF) / forecasts.range(m.probe()));
         }
         return sum;

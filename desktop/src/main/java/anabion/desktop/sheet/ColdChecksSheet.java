@@ -9,13 +9,12 @@ import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.reading.Standing;
+import anabion.desktop.control.LitRows;
 import anabion.desktop.control.NeedleBar;
-import anabion.desktop.control.Reveal;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.desktop.session.Takes;
 import anabion.workshop.SetRecord;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -25,7 +24,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -42,16 +40,13 @@ public final class ColdChecksSheet implements Sheet {
     private static final double TIGHT_BELOW = 660;
 
     private final Session session;
-    private final Runnable whenShown;
     private final BorderPane pane = new BorderPane();
     private final Label discharge = Texts.wrapped("");
     private final VBox header = new VBox();
-    private final VBox list = new VBox();
-    private final ScrollPane scroll = new ScrollPane(list);
-    private final List<HBox> drawn = new ArrayList<>();
+    private final LitRows list;
     private List<ColdRow> rows = List.of();
     private Optional<SetRecord> shown = Optional.empty();
-    private int lit;
+    private boolean fresh = true;
     private boolean tight;
 
     /** What one round of computing brings. */
@@ -59,7 +54,7 @@ public final class ColdChecksSheet implements Sheet {
 
     public ColdChecksSheet(Session session, Runnable whenShown) {
         this.session = session;
-        this.whenShown = whenShown;
+        this.list = new LitRows(whenShown);
         pane.getStyleClass().add("sheet");
         Label title = Texts.label(session.say("step.cold-checks"), "title");
         Label how = Texts.label(session.say("cold.how"), "soft");
@@ -70,11 +65,8 @@ public final class ColdChecksSheet implements Sheet {
         discharge.getStyleClass().add("small");
         VBox above = new VBox(6, top, discharge);
         above.setPadding(new Insets(12, 14, 8, 14));
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setFocusTraversable(false);
         pane.setTop(new VBox(above, header));
-        pane.setCenter(scroll);
+        pane.setCenter(list.node());
         pane.widthProperty().addListener((o, a, b) -> {
             boolean narrow = b.doubleValue() < TIGHT_BELOW;
             if (narrow != tight) {
@@ -83,7 +75,7 @@ public final class ColdChecksSheet implements Sheet {
             }
         });
         session.set().addListener((o, a, b) -> {
-            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) lit = -1;
+            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) fresh = true;
             look();
         });
         session.step().addListener((o, a, b) -> look());
@@ -102,9 +94,7 @@ public final class ColdChecksSheet implements Sheet {
                         s.chassis().parts().isEmpty() ? Optional.empty() : Discharge.of(s.chassis())))
                 .thenAccept(c -> Platform.runLater(() -> {
                     if (!shown.equals(set)) return;
-                    boolean first = rows.isEmpty() || lit < 0;
                     rows = c.rows();
-                    if (first) lit = firstWanted();
                     discharge.setText(c.discharge().map(this::words).orElse(session.say("cold.discharge.none")));
                     rebuild();
                 }));
@@ -177,35 +167,18 @@ public final class ColdChecksSheet implements Sheet {
 
     private void rebuild() {
         header.getChildren().setAll(head());
-        list.getChildren().clear();
-        drawn.clear();
+        list.clear();
         List<ColdRow> listed = listed();
-        lit = Math.max(0, Math.min(lit, listed.size() - 1));
-        ColdRow.Group group = null;
+        Optional<ColdRow.Group> group = Optional.empty();
         for (ColdRow r : listed) {
-            if (r.group() != group) {
-                Label name = Texts.label(
-                        session.say("cold.group." + r.group().name().toLowerCase(Locale.ROOT)), "strong", "petrol");
-                HBox box = new HBox(name);
-                box.getStyleClass().add("group");
-                list.getChildren().add(box);
-            }
-            group = r.group();
-            int index = drawn.size();
-            HBox box = row(r);
-            box.setOnMouseClicked(e -> {
-                lit = index;
-                light();
-            });
-            drawn.add(box);
-            list.getChildren().add(box);
+            if (!group.equals(Optional.of(r.group())))
+                list.heading(session.say("cold.group." + r.group().name().toLowerCase(Locale.ROOT)));
+            group = Optional.of(r.group());
+            list.add(row(r));
         }
-        if (listed.isEmpty()) {
-            Label empty = Texts.wrapped(session.say(rows.isEmpty() ? "cold.empty" : "cold.stage-empty"), "soft");
-            empty.setPadding(new Insets(20));
-            list.getChildren().add(empty);
-        }
-        light();
+        if (listed.isEmpty()) list.empty(session.say(rows.isEmpty() ? "cold.empty" : "cold.stage-empty"));
+        list.light(fresh ? firstWanted() : list.lit());
+        fresh = rows.isEmpty();
     }
 
     private HBox row(ColdRow r) {
@@ -225,7 +198,6 @@ public final class ColdChecksSheet implements Sheet {
                 read,
                 bar,
                 Texts.label(verdict, out ? "out" : "soft"));
-        box.getStyleClass().add("row");
         box.setAccessibleText(r.label() + " " + what + ", " + read + ", " + verdict);
         return box;
     }
@@ -243,18 +215,9 @@ public final class ColdChecksSheet implements Sheet {
         return Figures.si(Quantity.ohms(Double.parseDouble(String.format(Locale.ROOT, "%.1e", value))));
     }
 
-    private void light() {
-        for (int i = 0; i < drawn.size(); i++) {
-            drawn.get(i).getStyleClass().remove("lit");
-            if (i == lit) drawn.get(i).getStyleClass().add("lit");
-        }
-        if (lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
-        whenShown.run();
-    }
-
     private Optional<ColdRow> litRow() {
         List<ColdRow> listed = listed();
-        return lit >= 0 && lit < listed.size() ? Optional.of(listed.get(lit)) : Optional.empty();
+        return list.lit() < listed.size() ? Optional.of(listed.get(list.lit())) : Optional.empty();
     }
 
     @Override
@@ -303,8 +266,7 @@ public final class ColdChecksSheet implements Sheet {
         List<ColdRow> listed = listed();
         for (int i = 0; i < listed.size(); i++)
             if (names(listed.get(i), name)) {
-                lit = i;
-                light();
+                list.light(i);
                 return;
             }
         throw BadInput.at(name).because(session.say("cold.no-row")).so(session.say("cold.no-row.remedy"));
@@ -312,8 +274,7 @@ public final class ColdChecksSheet implements Sheet {
 
     @Override
     public void moved(KeyCode key) {
-        lit = Math.max(0, Math.min(drawn.size() - 1, lit + (key == KeyCode.DOWN ? 1 : -1)));
-        light();
+        list.moved(key);
     }
 
     @Override

@@ -14,12 +14,11 @@ import anabion.core.trace.School;
 import anabion.core.trace.TraceRow;
 import anabion.core.trace.TraceSheet;
 import anabion.core.tree.Extra;
+import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Mark;
-import anabion.desktop.control.Reveal;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
@@ -31,7 +30,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -41,25 +39,21 @@ import javafx.scene.layout.VBox;
 /** Where to put a signal in, how much a good set needs there, and what was heard. */
 public final class TracingSheet implements Sheet {
     private final Session session;
-    private final Runnable whenShown;
     private final BorderPane pane = new BorderPane();
     private final Label left = Texts.wrapped("");
     private final VBox header = new VBox();
-    private final VBox list = new VBox();
-    private final ScrollPane scroll = new ScrollPane(list);
-    private final List<HBox> drawn = new ArrayList<>();
+    private final LitRows list;
     private List<Gains.Level> levels = List.of();
     private Optional<Ground> computed = Optional.empty();
     private TraceSheet sheet = new TraceSheet("", List.of());
     private School school = School.HALF;
-    private int lit;
 
     /** What the levels rest on. */
     private record Ground(anabion.core.chassis.Chassis chassis, String band) {}
 
     public TracingSheet(Session session, Runnable whenShown) {
         this.session = session;
-        this.whenShown = whenShown;
+        this.list = new LitRows(whenShown);
         pane.getStyleClass().add("sheet");
         Label title = Texts.label(session.say("step.trace"), "title");
         Label how = Texts.label(session.say("trace.how"), "soft");
@@ -69,11 +63,8 @@ public final class TracingSheet implements Sheet {
         top.setAlignment(Pos.BASELINE_LEFT);
         VBox above = new VBox(6, top, left);
         above.setPadding(new Insets(12, 14, 8, 14));
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setFocusTraversable(false);
         pane.setTop(new VBox(above, header));
-        pane.setCenter(scroll);
+        pane.setCenter(list.node());
         session.set().addListener((o, a, b) -> look());
         session.step().addListener((o, a, b) -> look());
         session.condition().addListener((o, a, b) -> look());
@@ -107,27 +98,12 @@ public final class TracingSheet implements Sheet {
 
     private void show(String band, boolean fresh) {
         sheet = TraceSheet.of(band, levels, session.need().job());
-        if (fresh) lit = sheet.next(school).map(sheet.rows()::indexOf).orElse(0);
         left.setText(words());
         header.getChildren().setAll(head());
-        list.getChildren().clear();
-        drawn.clear();
-        for (TraceRow r : sheet.rows()) {
-            int index = drawn.size();
-            HBox box = row(r);
-            box.setOnMouseClicked(e -> {
-                lit = index;
-                light();
-            });
-            drawn.add(box);
-            list.getChildren().add(box);
-        }
-        if (sheet.rows().isEmpty()) {
-            Label empty = Texts.wrapped(session.say("trace.empty"), "soft");
-            empty.setPadding(new Insets(20));
-            list.getChildren().add(empty);
-        }
-        light();
+        list.clear();
+        sheet.rows().forEach(r -> list.add(row(r)));
+        if (sheet.rows().isEmpty()) list.empty(session.say("trace.empty"));
+        list.light(fresh ? sheet.next(school).map(sheet.rows()::indexOf).orElse(0) : list.lit());
     }
 
     private String words() {
@@ -190,7 +166,6 @@ public final class TracingSheet implements Sheet {
                 Figures.si(new Quantity(r.farads(), Unit.FARAD)),
                 level(r),
                 Texts.label(word, bad ? "out" : "soft"));
-        box.getStyleClass().add("row");
         box.setAccessibleText(r.stage() + " " + r.point() + ", " + signal(r) + ", " + level(r) + ", " + word);
         return box;
     }
@@ -211,17 +186,8 @@ public final class TracingSheet implements Sheet {
                 : Figures.fixed(v * 1e6, v >= 1e-5 ? 0 : 1) + " µV";
     }
 
-    private void light() {
-        for (int i = 0; i < drawn.size(); i++) {
-            drawn.get(i).getStyleClass().remove("lit");
-            if (i == lit) drawn.get(i).getStyleClass().add("lit");
-        }
-        if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
-        whenShown.run();
-    }
-
     private Optional<TraceRow> litRow() {
-        return lit >= 0 && lit < sheet.rows().size() ? Optional.of(sheet.rows().get(lit)) : Optional.empty();
+        return list.lit() < sheet.rows().size() ? Optional.of(sheet.rows().get(list.lit())) : Optional.empty();
     }
 
     @Override
@@ -288,8 +254,7 @@ public final class TracingSheet implements Sheet {
     public void goTo(String name) {
         for (int i = 0; i < sheet.rows().size(); i++)
             if (sheet.rows().get(i).point().equalsIgnoreCase(name)) {
-                lit = i;
-                light();
+                list.light(i);
                 return;
             }
         throw BadInput.at(name).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy"));
@@ -297,8 +262,7 @@ public final class TracingSheet implements Sheet {
 
     @Override
     public void moved(KeyCode key) {
-        lit = Math.max(0, Math.min(drawn.size() - 1, lit + (key == KeyCode.DOWN ? 1 : -1)));
-        light();
+        list.moved(key);
     }
 
     @Override
