@@ -2,9 +2,11 @@ package anabion.benchmarks;
 
 import anabion.benchmarks.diagnosis.DiagnosisBench;
 import anabion.core.chassis.Chassis;
+import anabion.core.input.BadInput;
 import anabion.core.tree.TreeWriter;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
+import java.io.IOException;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
@@ -27,7 +29,7 @@ public final class Main {
                     case "workshop" -> WorkshopBench.measure();
                     case "judge" -> JudgeBench.measure();
                     case "engine" -> EngineBench.measure();
-                    case "diagnosis" -> diagnosis(args);
+                    case "diagnosis" -> diagnosis(words(args));
                     default -> Map.of();
                 };
         if (results.isEmpty()) {
@@ -39,27 +41,44 @@ public final class Main {
         else new LinkedHashMap<>(results).forEach((k, v) -> System.out.println(k + ": " + v));
     }
 
+    private static List<String> words(String[] args) {
+        return Arrays.asList(args).subList(2, args.length);
+    }
+
     /** {@code [--chassis FILE] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed]}. */
-    private static Map<String, Object> diagnosis(String[] args) throws Exception {
-        List<String> words = Arrays.asList(args);
-        Optional<String> file = option(words, "--chassis");
-        List<Chassis> sets = file.isPresent()
-                ? List.of(SetArchive.open(Path.of(file.get())).set().chassis())
-                : Stream.of("halcyon", "brae", "lark")
-                        .map(DemoWorkshop::chassis)
-                        .toList();
-        return DiagnosisBench.measure(
-                sets,
-                Integer.parseInt(option(words, "--cases").orElse("300")),
-                Long.parseLong(option(words, "--seed").orElse("1")),
-                !words.contains("--mismatched"),
-                !words.contains("--matched"),
-                words.contains("--pairs"),
-                words.contains("--missed"));
+    private static Map<String, Object> diagnosis(List<String> words) throws IOException {
+        try {
+            Optional<String> file = option(words, "--chassis");
+            List<Chassis> sets = file.isPresent()
+                    ? List.of(SetArchive.open(Path.of(file.get())).set().chassis())
+                    : Stream.of("halcyon", "brae", "lark")
+                            .map(DemoWorkshop::chassis)
+                            .toList();
+            return DiagnosisBench.measure(
+                    sets,
+                    (int) number(words, "--cases", 300),
+                    number(words, "--seed", 1),
+                    !words.contains("--mismatched"),
+                    !words.contains("--matched"),
+                    words.contains("--pairs"),
+                    words.contains("--missed"));
+        } catch (BadInput e) {
+            System.err.println("anabion: " + e.getMessage());
+            System.exit(2);
+            return Map.of();
+        }
     }
 
     private static Optional<String> option(List<String> words, String name) {
         int at = words.indexOf(name);
         return at < 0 || at + 1 >= words.size() ? Optional.empty() : Optional.of(words.get(at + 1));
+    }
+
+    private static long number(List<String> words, String name, long usual) {
+        String text = option(words, name).orElse(String.valueOf(usual));
+        if (text.matches("[1-9]\\d{0,8}")) return Long.parseLong(text);
+        throw BadInput.at(name + " " + text)
+                .because("this is no whole number above zero")
+                .so("write it like " + name + " " + usual);
     }
 }

@@ -11,7 +11,9 @@ import anabion.core.diagnosis.Probe;
 import anabion.core.diagnosis.Probes;
 import anabion.core.engine.Calibrations;
 import anabion.core.engine.ChartMaker;
+import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Setting;
+import anabion.core.input.BadInput;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -205,6 +207,11 @@ public final class DiagnosisBench {
             boolean mismatched,
             boolean pairs,
             boolean verbose) {
+        for (Chassis set : sets)
+            if (!CircuitPredictor.powered(set))
+                throw BadInput.at(set.name())
+                        .because("it has no circuit with a supply, so no fault can be planted")
+                        .so("enter its parts and nets first");
         Map<String, Object> all = new LinkedHashMap<>();
         if (matched) all.put("matched", run(sets, cases, seed, false, pairs, verbose));
         if (mismatched) all.put("mismatched", run(sets, cases, seed, true, pairs, verbose));
