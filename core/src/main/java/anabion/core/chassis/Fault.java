@@ -4,7 +4,6 @@ import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
-import anabion.core.quantity.Unit;
 import java.util.List;
 
 /**
@@ -75,7 +74,6 @@ public record Fault(String target, String mode, String amount) {
      * @throws BadInput if it is no resistance
      */
     public Quantity ohms() {
-        return Notation.decode(amount.endsWith("M") ? amount + "eg" : amount, Unit.OHM)
-                .quantity();
+        return Quantity.ohms(Notation.metered(amount));
     }
 }

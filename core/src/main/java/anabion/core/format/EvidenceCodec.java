@@ -23,7 +23,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
@@ -47,7 +46,7 @@ public final class EvidenceCodec {
         EvidenceCodec codec = new EvidenceCodec(chassis);
         List<Observation> all = new ArrayList<>();
         for (Table.Row row :
-                Table.read(in, Set.of("kind", "at", "value"), Set.of("against", "line", "band", "meter", "lifted")))
+                Table.read(in, List.of("kind", "at", "value"), List.of("against", "line", "band", "meter", "lifted")))
             all.add(codec.observation(row));
         return all;
     }
@@ -69,7 +68,7 @@ public final class EvidenceCodec {
 
     private Observation ohms(Table.Row row) {
         String against = row.get("against").isEmpty() ? Engine.reference(chassis) : row.get("against");
-        double ohms = row.need("value").equalsIgnoreCase("open") ? 1e9 : row.number("value", Unit.OHM);
+        double ohms = row.ohms("value");
         return new Observation.Measured(
                 new Probe.Ohms(net(row, "at", row.need("at")), net(row, "against", against), Probes.TEST), ohms);
     }

@@ -16,17 +16,16 @@ import java.io.Reader;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
 
 /** Parts lists, value lists and charts as CSV ({@code docs/formats/lists.md}). */
 public final class ListCodec {
-    private static final Set<String> PART = Set.of("reference", "value", "nets");
-    private static final Set<String> PART_MORE = Set.of("role", "note");
-    private static final Set<String> CHART = Set.of("point", "value");
-    private static final Set<String> CHART_MORE = Set.of("band", "measure", "source", "tolerance", "follows");
+    private static final List<String> PART = List.of("reference", "value", "nets");
+    private static final List<String> PART_MORE = List.of("role", "note");
+    private static final List<String> CHART = List.of("point", "value");
+    private static final List<String> CHART_MORE = List.of("band", "measure", "source", "tolerance", "follows");
 
     private ListCodec() {}
 
@@ -66,7 +65,7 @@ public final class ListCodec {
     /** A separate list of values: reference and value. */
     public static List<ValueList.Row> values(Reader in) throws IOException {
         List<ValueList.Row> rows = new ArrayList<>();
-        for (Table.Row row : Table.read(in, Set.of("reference", "value"), Set.of("note"))) {
+        for (Table.Row row : Table.read(in, List.of("reference", "value"), List.of("note"))) {
             rows.add(new ValueList.Row(row.need("reference"), row.need("value"), row.get("note")));
         }
         return rows;

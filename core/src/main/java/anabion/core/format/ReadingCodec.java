@@ -22,7 +22,6 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
 import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -46,8 +45,8 @@ public final class ReadingCodec {
         "state",
         "id"
     };
-    private static final Set<String> REQUIRED = Set.of("point", "value");
-    private static final Set<String> OPTIONAL = Set.of(java.util.Arrays.copyOfRange(COLUMNS, 2, COLUMNS.length));
+    private static final List<String> REQUIRED = List.of("point", "value");
+    private static final List<String> OPTIONAL = List.of(java.util.Arrays.copyOfRange(COLUMNS, 2, COLUMNS.length));
 
     private ReadingCodec() {}
 

@@ -12,7 +12,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 
 /** Lists of what is in the drawers. */
 public final class StockCodec {
@@ -27,7 +26,7 @@ public final class StockCodec {
     public static Stock read(Reader in) throws IOException {
         List<Stock.Line> lines = new ArrayList<>();
         List<Stock.Spare> spares = new ArrayList<>();
-        for (Table.Row row : Table.read(in, Set.of("kind", "value", "count"), Set.of("class"))) {
+        for (Table.Row row : Table.read(in, List.of("kind", "value", "count"), List.of("class"))) {
             if (row.need("kind").equalsIgnoreCase("tube")) spares.add(spare(row));
             else lines.add(line(row));
         }

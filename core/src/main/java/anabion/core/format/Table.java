@@ -10,7 +10,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Set;
 import org.apache.commons.csv.CSVException;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
@@ -42,6 +41,15 @@ public final class Table {
                     .so(remedy);
         }
 
+        /** Ohms as a meter shows them; {@code open} for no passage. */
+        public double ohms(String column) {
+            try {
+                return Notation.metered(need(column));
+            } catch (BadInput e) {
+                throw e.inside("line " + line + ", field " + column);
+            }
+        }
+
         /** A number, in any notation of the unit; machine files write it plain. */
         public double number(String column, Unit unit) {
             String text = need(column);
@@ -62,7 +70,7 @@ public final class Table {
      * @param optional columns that may be there; any other column is an error
      * @throws BadInput with the line and field
      */
-    public static List<Row> read(Reader in, Set<String> required, Set<String> optional) throws IOException {
+    public static List<Row> read(Reader in, List<String> required, List<String> optional) throws IOException {
         StringBuilder all = new StringBuilder();
         char[] buffer = new char[8192];
         for (int n; (n = in.read(buffer)) > 0; ) all.append(buffer, 0, n);
@@ -87,7 +95,7 @@ public final class Table {
         return header.indexOf('\t') >= 0 ? '\t' : header.indexOf(';') >= 0 ? ';' : ',';
     }
 
-    private static List<Row> rows(CSVParser parser, Set<String> required, Set<String> optional) {
+    private static List<Row> rows(CSVParser parser, List<String> required, List<String> optional) {
         List<String> header = new ArrayList<>();
         List<Row> rows = new ArrayList<>();
         for (CSVRecord record : parser) {
@@ -102,7 +110,7 @@ public final class Table {
         return rows;
     }
 
-    private static void checkHeader(List<String> header, Set<String> required, Set<String> optional) {
+    private static void checkHeader(List<String> header, List<String> required, List<String> optional) {
         for (String name : required) {
             if (!header.contains(name)) {
                 throw BadInput.at("line 1")

@@ -17,6 +17,11 @@ public final class Figures {
         return significant(q.value(), q.unit().symbol(), 3);
     }
 
+    /** As {@link #si(Quantity)}, with fewer figures: a computed level or leak is not known to a thousandth. */
+    public static String si(Quantity q, int figures) {
+        return significant(q.value(), q.unit().symbol(), figures);
+    }
+
     /** As {@link #si(Quantity)}, but capacitors in the old units: {@code 0.05 µF} becomes {@code 0.05 mfd}, picofarads mmfd. */
     public static String old(Quantity q) {
         if (q.unit() != Unit.FARAD) return si(q);
@@ -71,6 +76,11 @@ public final class Figures {
     public static String volts(double value) {
         double size = Math.abs(value);
         return fixed(value, size < 0.995 && size > 0 ? 2 : size < 99.95 ? 1 : 0);
+    }
+
+    /** Ohms as a bench meter shows them: a tenth below one, two figures above. */
+    public static String ohms(double value) {
+        return value < 1 ? fixed(value, 1) + " Ω" : si(Quantity.ohms(value), 2);
     }
 
     /** A whole percentage: {@code 8 %}. */

@@ -34,4 +34,22 @@ public final class Notation {
     public static double exact(String text, Unit expected) {
         return decode(text, expected).certain(text);
     }
+
+    /** Ohms that no meter tells from an open circuit. */
+    public static final double OPEN = 1e9;
+
+    /**
+     * Ohms as a meter of today shows them: M is mega, {@code open} is no passage at all.
+     *
+     * @throws BadInput if it is no resistance, or below zero
+     */
+    public static double metered(String text) {
+        String plain = text.strip();
+        if (plain.equalsIgnoreCase("open")) return OPEN;
+        if (plain.startsWith("-") || plain.startsWith("−"))
+            throw BadInput.at("\"" + plain + "\"")
+                    .because("a resistance is not below zero")
+                    .so("turn the probes round, or write open");
+        return exact(plain.endsWith("M") ? plain + "eg" : plain, Unit.OHM);
+    }
 }

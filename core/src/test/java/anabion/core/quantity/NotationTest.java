@@ -9,6 +9,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 class NotationTest {
     @ParameterizedTest
@@ -184,5 +185,18 @@ class NotationTest {
     void nothingIsAnError() {
         for (String text : List.of("", "   "))
             assertThatThrownBy(() -> Notation.decode(text)).isInstanceOf(BadInput.class);
+    }
+
+    /** A meter of today writes M for mega, whatever old lists do. */
+    @ParameterizedTest
+    @CsvSource({"10M, 1e7", "30M, 3e7", "2M2, 2.2e6", "33k, 33e3", "4.7, 4.7", "open, 1e9", "OPEN, 1e9"})
+    void whatAnOhmmeterShowsIsNotAmbiguous(String text, double ohms) {
+        assertThat(Notation.metered(text)).isCloseTo(ohms, within(ohms * 1e-9));
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"-5", "−33k", "fish", "", "5V"})
+    void whatIsNoResistanceIsSaid(String text) {
+        assertThatThrownBy(() -> Notation.metered(text)).isInstanceOf(BadInput.class);
     }
 }
