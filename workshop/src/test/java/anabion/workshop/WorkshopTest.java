@@ -103,7 +103,7 @@ class WorkshopTest {
                     .change(
                             set.id(),
                             "changed reading",
-                            List.of(new Op.PutReading(set.readings().get(1).withPoint("V1.2"))));
+                            List.of(new Op.PutReading(set.readings().get(1).withValue(1.2))));
             w.sets()
                     .change(
                             set.id(),

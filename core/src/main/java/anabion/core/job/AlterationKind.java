@@ -17,6 +17,11 @@ public enum AlterationKind implements Coded {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    /** Whether another part sits there afterwards: what was measured on the old one says nothing of it. */
+    public boolean exchanges() {
+        return this == RENEWED || this == STAND_IN;
+    }
+
     /** Whether the set must not be powered before this is undone. */
     public boolean leavesOpenEnd() {
         return this == LIFTED || this == REMOVED;

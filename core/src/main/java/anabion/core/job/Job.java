@@ -94,6 +94,12 @@ public record Job(
         return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, extra);
     }
 
+    /** After a part got another reference: what was heard at its pins. */
+    public Job renamed(String from, String to) {
+        List<Heard> all = heard.stream().map(h -> h.renamed(from, to)).toList();
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, extra);
+    }
+
     /** The state the set is in now. */
     public FittedState fitted() {
         return FittedState.after(alterations);

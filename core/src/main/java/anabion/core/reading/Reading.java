@@ -1,6 +1,7 @@
 package anabion.core.reading;
 
 import anabion.core.chassis.Measure;
+import anabion.core.chassis.Renames;
 import anabion.core.tree.Extra;
 import java.time.Instant;
 import java.util.UUID;
@@ -25,8 +26,19 @@ public record Reading(
         UUID state,
         Instant at,
         Extra extra) {
-    public Reading withPoint(String newPoint) {
-        return new Reading(id, newPoint, reference, measure, value, doubtful, condition, state, at, extra);
+    /** After a part got another reference: both nets may be named after its pins. */
+    public Reading renamed(String from, String to) {
+        return new Reading(
+                id,
+                Renames.point(point, from, to),
+                Renames.point(reference, from, to),
+                measure,
+                value,
+                doubtful,
+                condition,
+                state,
+                at,
+                extra);
     }
 
     public Reading withValue(double newValue) {

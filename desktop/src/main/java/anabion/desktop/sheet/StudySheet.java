@@ -7,6 +7,7 @@ import anabion.core.chassis.ValueList;
 import anabion.core.chassis.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.input.BadInput;
+import anabion.core.job.Job;
 import anabion.core.signal.StageFinder;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -153,8 +154,10 @@ public final class StudySheet implements Sheet {
         List<Op> ops = new ArrayList<>();
         ops.add(new Op.PutChassis(Renames.part(session.need().chassis(), from, to)));
         session.need().readings().stream()
-                .filter(r -> !Renames.point(r.point(), from, to).equals(r.point()))
-                .forEach(r -> ops.add(new Op.PutReading(r.withPoint(Renames.point(r.point(), from, to)))));
+                .filter(r -> !r.renamed(from, to).equals(r))
+                .forEach(r -> ops.add(new Op.PutReading(r.renamed(from, to))));
+        Job job = session.need().job();
+        if (!job.renamed(from, to).equals(job)) ops.add(new Op.PutJob(job.renamed(from, to)));
         return session.change(session.say("ui.change.rename", from, to), ops.toArray(Op[]::new));
     }
 
