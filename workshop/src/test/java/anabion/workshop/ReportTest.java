@@ -42,6 +42,10 @@ class ReportTest {
                             "AM: distorted, after ten minutes",
                             "parts younger than the set")
                     .contains("licensed practice", "data:image/jpeg;base64,", "the &lt;underside&gt; &amp; more");
+            assertThat(html.toString())
+                    .as("cold checks and what was heard")
+                    .contains("Cold checks", "B1 – CHASSIS, across C18", "MAINS-L – CHASSIS, line to chassis")
+                    .doesNotContain("<h2>Trace</h2>");
             int needles = html.toString().split("class=\"needle ", -1).length - 1;
             assertThat(needles).as("one needle for each reading").isEqualTo(9);
         }

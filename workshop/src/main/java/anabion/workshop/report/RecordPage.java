@@ -3,13 +3,16 @@ package anabion.workshop.report;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
+import anabion.core.cold.ColdSheet;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
+import anabion.core.job.FittedState;
 import anabion.core.job.PartTest;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.WorkOrder;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
 import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
@@ -87,6 +90,31 @@ public final class RecordPage {
             found.add(new Casualty(a.part(), was, where, String.join(", ", measured), a.detail()));
         }
         return found;
+    }
+
+    /** The cold ohms that were taken: between what, how much, and what that says. */
+    public List<Fact> cold() {
+        return ColdSheet.of(set.chassis(), set.readings(), set.job()).stream()
+                .filter(r -> r.reading().isPresent())
+                .map(r -> new Fact(
+                        r.label() + ", " + words.say(r.what()),
+                        ohms(r.reading().orElseThrow().value()) + ": " + words.say(r.verdict())))
+                .toList();
+    }
+
+    private String ohms(double value) {
+        return value >= Notation.OPEN ? words.say("meaning.open") : Figures.ohms(value);
+    }
+
+    /** What was heard while a signal was put in, in the state the set is in now. */
+    public List<Fact> heard() {
+        return set.job().heard().stream()
+                .filter(h ->
+                        FittedState.since(h.state(), set.job().alterations()).isEmpty())
+                .map(h -> new Fact(
+                        words.say("probe.inject-" + h.signal(), h.point(), h.band()),
+                        words.say("outcome." + h.outcome().code())))
+                .toList();
     }
 
     public String title() {
