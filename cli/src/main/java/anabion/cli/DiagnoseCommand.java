@@ -69,6 +69,7 @@ final class DiagnoseCommand implements Callable<Integer> {
         out.put("suspects", d.suspects().stream().map(DiagnoseCommand::tree).toList());
         out.put("other", d.other());
         out.put("sound", d.sound());
+        out.put("quiet", d.quiet().stream().map(Hypothesis::cause).distinct().toList());
         out.put("unsettled", d.unsettled());
         out.put("next", NextCommand.tree(d));
         return out;

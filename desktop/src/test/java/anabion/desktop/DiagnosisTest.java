@@ -59,6 +59,9 @@ class DiagnosisTest extends WindowCase {
                         && f.diagnosis().singly().get(0).odds() > 0.9);
         enter("B2 fish");
         until("said what is wrong", () -> shows("fish"));
+        key(KeyCode.ESCAPE);
+        enter("B2 -5");
+        until("no ohms below zero", () -> shows("below zero"));
         assertThat(session.need().readings()).hasSize(before + 1);
         key(KeyCode.ESCAPE);
         key(KeyCode.CONTROL, KeyCode.Z);

@@ -68,6 +68,7 @@ public final class ColdSheet {
         sheet.windings();
         sheet.resistors();
         sheet.pins();
+        sheet.others();
         return List.copyOf(sheet.rows);
     }
 
@@ -165,6 +166,14 @@ public final class ColdSheet {
                             0);
             });
         }
+    }
+
+    /** What somebody read between two other nets. */
+    private void others() {
+        List<String> nets = Engine.nets(chassis);
+        for (Reading r : readings)
+            if (r.measure() == Measure.OHMS && nets.contains(r.point()) && nets.contains(r.reference()))
+                add(ColdRow.Group.PINS, "", r.point(), r.reference(), Phrase.of("cold.other"), PARTS, 0);
     }
 
     /** @param proof ohms above which the part itself has risen, whatever lies in parallel; 0 for none */

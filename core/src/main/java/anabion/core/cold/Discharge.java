@@ -5,7 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
-import anabion.core.engine.Setting;
+import anabion.core.recap.Stresses;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -13,8 +13,8 @@ import java.util.OptionalDouble;
  * How the filters are emptied: V = V₀·e^(−t/RC).
  *
  * @param net the rail with the highest volts
- * @param volts it may stand at when switched off, in a sound set
- * @param farads of everything that hangs on it and the rails behind it
+ * @param volts it may stand at: high line, switched off before the tubes drew anything
+ * @param farads of everything that stands that high
  * @param ohms of the bleeder
  * @param watts that it takes at first
  * @param seconds until {@link #SAFE} volts are left
@@ -29,7 +29,7 @@ public record Discharge(String net, double volts, double farads, double ohms, do
 
     /** Empty for a set without a rail above {@link #SAFE}. */
     public static Optional<Discharge> of(Chassis chassis) {
-        Operating on = new Engine().solve(chassis, Setting.of(chassis.supply().volts()));
+        Operating on = Stresses.coldStart(new Engine(), chassis);
         if (!on.converged()) return Optional.empty();
         String rail = "";
         double most = 0;

@@ -28,10 +28,7 @@ public final class CauseWords {
             return Phrase.of("fault." + from.mode() + "-amount", target, Figures.percent(share));
         }
         double ohms = Math.sqrt(from.ohms().value() * to.ohms().value());
-        return Phrase.of(
-                "fault." + from.mode() + "-amount",
-                target,
-                Quantity.ohms(Double.parseDouble(String.format(java.util.Locale.ROOT, "%.1e", ohms))));
+        return Phrase.of("fault." + from.mode() + "-amount", target, Figures.si(Quantity.ohms(ohms), 2));
     }
 
     /** A winding is called by its name, a pin by its number. */
@@ -60,11 +57,8 @@ public final class CauseWords {
             return Phrase.of("outcome." + m.outcome().get().code());
         double value = m.value().orElse(0.0);
         if (!m.volts())
-            return Phrase.of("meaning.plain", value > 2e7 ? Phrase.of("meaning.open") : Quantity.ohms(rounded(value)));
+            return Phrase.of(
+                    "meaning.plain", value > Forecasts.MOST_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));
         return Phrase.of("meaning.volts", Figures.volts(value));
-    }
-
-    private static double rounded(double ohms) {
-        return Double.parseDouble(String.format(java.util.Locale.ROOT, "%.1e", ohms));
     }
 }

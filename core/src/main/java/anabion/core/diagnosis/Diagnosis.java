@@ -210,6 +210,6 @@ public record Diagnosis(
                 setting = v.setting();
                 meter = v.meter();
             }
-        return Probes.of(forecasts, setting, meter);
+        return forecasts.allowed(setting, meter);
     }
 }

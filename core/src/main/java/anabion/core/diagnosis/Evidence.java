@@ -7,15 +7,17 @@ import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Engine;
-import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
 import anabion.core.job.SymptomKind;
 import anabion.core.reading.Reading;
+import anabion.core.recap.Piece;
+import anabion.core.recap.Tested;
 import anabion.core.signal.Domain;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -80,7 +82,7 @@ public final class Evidence {
 
     private boolean outdated(UUID state) {
         return FittedState.since(state, job.alterations()).stream()
-                .anyMatch(a -> a.kind() == AlterationKind.RENEWED || a.kind() == AlterationKind.STAND_IN);
+                .anyMatch(a -> a.kind().exchanges());
     }
 
     private List<Observation> heard() {
@@ -101,8 +103,7 @@ public final class Evidence {
         String net = point.get().net();
         if (r.measure() == Measure.OHMS) {
             if (!Engine.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
-            return Optional.of(
-                    new Observation.Measured(new Probe.Ohms(net, r.reference(), Probes.TEST), Math.abs(r.value())));
+            return Optional.of(new Observation.Measured(new Probe.Ohms(net, r.reference(), Probes.TEST), r.value()));
         }
         boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(Engine.reference(chassis));
         if (!direct || r.condition().line() <= 0) return Optional.empty();
@@ -124,14 +125,31 @@ public final class Evidence {
         return all;
     }
 
-    /** Tubes and transistors against their reject line or gain. */
+    /** By the limits of the recap. A good value or loss does not clear a capacitor of its leak; the test of a part that came out says nothing of the new one. */
     private List<Observation> tests() {
         List<Observation> all = new ArrayList<>();
-        job.recap().last().values().forEach(t -> {
-            boolean device = t.what() == PartTest.What.EMISSION || t.what() == PartTest.What.GAIN;
-            if (device && t.good() > 0 && chassis.part(t.key()).isPresent())
-                all.add(new Observation.Tested(new Probe.Try(t.key()), t.amount() >= t.good()));
-        });
+        for (RecapLog.Tested t : job.recap().tests()) {
+            String part = t.test().key().replaceFirst("\\..*", "");
+            boolean renewed = job.alterations().stream()
+                    .anyMatch(a -> a.part().equals(part)
+                            && a.at().isAfter(t.at())
+                            && a.kind().exchanges());
+            if (!renewed)
+                verdict(t.test()).ifPresent(good -> all.add(new Observation.Tested(new Probe.Try(part), good)));
+        }
         return all;
+    }
+
+    private Optional<Boolean> verdict(PartTest t) {
+        if (t.what() == PartTest.What.EMISSION || t.what() == PartTest.What.GAIN)
+            return t.good() > 0 && chassis.part(t.key()).isPresent()
+                    ? Optional.of(!Tested.of(t).fails())
+                    : Optional.empty();
+        for (Piece c : Piece.of(chassis))
+            if (c.key().equals(t.key())) {
+                boolean fails = Tested.of(t, c).fails();
+                return fails || t.what() == PartTest.What.LEAKAGE ? Optional.of(!fails) : Optional.empty();
+            }
+        return Optional.empty();
     }
 }

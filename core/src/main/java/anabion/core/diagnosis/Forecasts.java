@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
@@ -30,6 +31,8 @@ public final class Forecasts {
     private static final int KEPT = 2000;
 
     private static final int PAIRS = 300;
+
+    private static final int FEW = 8;
     /** A chart was taken on another specimen: so much of its deviations is taken for the design's own, as a power of the factor. */
     private static final double OF_THE_DESIGN = 0.5;
     /** Meter and model, each relative; the second for nets near zero, in volts. */
@@ -40,7 +43,8 @@ public final class Forecasts {
     static final double OHMS = 0.04;
 
     private static final double LEAST_OHMS = 0.3;
-    private static final double MOST_OHMS = 3e7;
+    /** From here on a meter shows no more than open. */
+    static final double MOST_OHMS = 3e7;
     /** One standard deviation of the state of electrolytics, as a share of the way from usual ones to those that leak badly. */
     private static final double LAIN = 0.5;
     /** How far they lie apart among each other, and by what the way is bent, as a share of that. */
@@ -65,6 +69,7 @@ public final class Forecasts {
         }
     };
     private final Map<Setting, Setting> kept = new HashMap<>();
+    private final Map<List<Object>, List<Probe>> allowed = new HashMap<>();
     private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
     private final IdentityHashMap<Probe.Measured, IdentityHashMap<Hypothesis, double[]>> outlooks =
             new IdentityHashMap<>();
@@ -111,6 +116,7 @@ public final class Forecasts {
 
     /** The kept setting that is nearest: each differs in more than a little of the line. */
     private Setting near(Setting wanted) {
+        if (near.size() > KEPT) near.clear();
         return near.computeIfAbsent(wanted, w -> {
             double step = STEP * usual.line();
             double line = step > 0 ? step * Math.max(1, Math.rint(w.line() / step)) : w.line();
@@ -129,6 +135,12 @@ public final class Forecasts {
 
     Hypothesis healthy() {
         return healthy;
+    }
+
+    /** What can be done without lifting anything: one list to a setting and meter, since what is foreseen is kept by its members. */
+    List<Probe> allowed(Setting setting, MeterSpec meter) {
+        if (allowed.size() > FEW) allowed.clear();
+        return allowed.computeIfAbsent(List.of(setting, meter), k -> List.copyOf(Probes.of(this, setting, meter)));
     }
 
     // --- volts and ohms ---

@@ -46,7 +46,8 @@ public final class CircuitPredictor implements Predictor {
         return powered(chassis) ? new CircuitPredictor(chassis) : Predictor.NONE;
     }
 
-    private static boolean powered(Chassis chassis) {
+    /** Whether a set has a supply that the engine understands. */
+    public static boolean powered(Chassis chassis) {
         boolean battery = chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Battery);
         if (!battery && !Mains.has(chassis)) return false;
         double line = chassis.supply().volts();

@@ -45,9 +45,13 @@ public final class Stresses {
         Setting lifted = usual.withLine(HIGH * usual.line());
         Operating normal = settled(engine.solve(chassis, usual), chassis);
         Operating high = settled(engine.solve(chassis, lifted), chassis);
-        List<Fault> cold = cold(chassis);
-        Operating start = cold.isEmpty() ? high : settled(engine.solve(chassis, lifted.withFaults(cold)), chassis);
+        Operating start = settled(coldStart(engine, chassis), chassis);
         return new Stresses(chassis, normal, high, start);
+    }
+
+    /** The set at high line before its tubes have warmed, its rectifier already at work: the highest that rails ever stand. */
+    public static Operating coldStart(Engine engine, Chassis chassis) {
+        return engine.solve(chassis, Setting.of(HIGH * chassis.supply().volts()).withFaults(cold(chassis)));
     }
 
     private static Operating settled(Operating o, Chassis chassis) {

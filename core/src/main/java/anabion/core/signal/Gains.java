@@ -57,7 +57,7 @@ public record Gains(
             double ohms,
             double farads) {
         /** Volts that no generator gives: what needs them brings nothing through. */
-        private static final double SILENT = 1000;
+        public static final double SILENT = 1000;
 
         public boolean heard() {
             return volts < SILENT;

@@ -1,6 +1,7 @@
 package anabion.core.trace;
 
 import anabion.core.job.Outcome;
+import anabion.core.signal.Gains;
 import java.util.Optional;
 
 /**
@@ -22,6 +23,11 @@ public record TraceRow(
         double farads,
         Optional<Outcome> heard,
         boolean left) {
+    /** Whether a good set brings anything through from here. */
+    public boolean heardWhenSound() {
+        return volts < Gains.Level.SILENT;
+    }
+
     /** Whether it sounded as it should. */
     public boolean good() {
         return heard.filter(o -> o == Outcome.LOUD).isPresent();

@@ -287,6 +287,8 @@ class DiagnosisTest {
                 "smell,V4.1,3 | no kind of evidence",
                 "volts,V9.1,3 | V9",
                 "volts,V4.1,lots | value",
+                "ohms,B1,-5 | below zero",
+                "ohms,B1,fish | value",
                 "volts,V4.1,3,,231,FM | no band FM",
                 "inject,V4.1,purple | purple",
                 "inject,xf V4.1,loud | xf",

@@ -12,6 +12,7 @@ import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
+import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
@@ -119,6 +120,44 @@ class EvidenceTest {
         assertThat(texts(all)).containsExactly("listen AM", "test V4");
         assertThat(((Observation.Heard) all.get(0)).outcome()).isEqualTo(Outcome.NOTHING);
         assertThat(((Observation.Tested) all.get(1)).good()).isFalse();
+    }
+
+    private static RecapLog.Tested tested(String key, PartTest.What what, double amount, double good, double volts) {
+        return new RecapLog.Tested(
+                new UUID(2, amount > 0 ? 3 : 4), NOON, new PartTest(key, what, amount, good, volts), Extra.NONE);
+    }
+
+    /** A leak condemns, and its absence clears; the right value says nothing of a leak. */
+    @Test
+    void capacitorsAreJudgedByTheLimitsOfTheRecap() {
+        RecapLog none = Job.NEW.recap();
+        Job leaky = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.LEAKAGE, 20e-6, 0, 250)));
+        List<Observation> bad = Evidence.of(SET, List.of(), leaky);
+        assertThat(texts(bad)).containsExactly("test C14");
+        assertThat(((Observation.Tested) bad.get(0)).good()).isFalse();
+        Job tight = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.LEAKAGE, 1e-9, 0, 250)));
+        assertThat(((Observation.Tested) Evidence.of(SET, List.of(), tight).get(0)).good())
+                .isTrue();
+        Job measured = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.VALUE, 10e-9, 0, 0)));
+        assertThat(Evidence.of(SET, List.of(), measured)).isEmpty();
+        Job renewed = leaky.altered(
+                new Alteration(new UUID(1, 9), NOON.plusSeconds(60), "C14", AlterationKind.RENEWED, "", Extra.NONE));
+        assertThat(Evidence.of(SET, List.of(), renewed))
+                .as("the test was of the old one")
+                .isEmpty();
+    }
+
+    @Test
+    void aRenamedPartTakesItsReadingsAndOutcomesAlong() {
+        Reading across = new Reading(
+                new UUID(3, 3), "B1", "V4.5", Measure.OHMS, 330, false, USUAL, FittedState.AS_FOUND, NOON, Extra.NONE);
+        assertThat(across.renamed("V4", "V9").reference()).isEqualTo("V9.5");
+        assertThat(reading("V4.1", 1, 1).renamed("V4", "V9").point()).isEqualTo("V9.1");
+        Heard heard =
+                new Heard(new UUID(4, 4), NOON, "AM", "af", "V4.1", Outcome.WEAK, FittedState.AS_FOUND, Extra.NONE);
+        assertThat(Job.NEW.with(heard).renamed("V4", "V9").heard().get(0).point())
+                .isEqualTo("V9.1");
+        assertThat(Job.NEW.with(heard).renamed("V1", "V9")).isEqualTo(Job.NEW.with(heard));
     }
 
     /** A missing word would show as its key. */

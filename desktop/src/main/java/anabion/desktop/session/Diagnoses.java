@@ -12,7 +12,6 @@ import anabion.core.diagnosis.Probe;
 import anabion.core.engine.Calibrations;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.job.Step;
-import anabion.core.reading.Predictor;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -89,7 +88,7 @@ public final class Diagnoses implements AutoCloseable {
     private Optional<Found> weigh(Ground g) {
         boolean tried = g.evidence().stream()
                 .anyMatch(o -> o instanceof Observation.Measured || o.probe() instanceof Probe.Inject);
-        if (!tried || CircuitPredictor.of(g.chassis()) == Predictor.NONE) return Optional.empty();
+        if (!tried || !CircuitPredictor.powered(g.chassis())) return Optional.empty();
         if (kept.filter(k -> k.chassis().equals(g.chassis()) && k.visited() == g.visited())
                 .isEmpty()) {
             Priors priors = g.visited() ? Priors.USUAL.visited() : Priors.USUAL;

@@ -7,7 +7,6 @@ import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
-import anabion.core.quantity.Unit;
 import anabion.core.reading.Standing;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.NeedleBar;
@@ -33,9 +32,6 @@ import javafx.scene.layout.VBox;
 
 /** The ohms to take with the set unplugged: what the circuit predicts, what was read, and what that says. */
 public final class ColdChecksSheet implements Sheet {
-    /** More ohms than any meter shows. */
-    private static final double OPEN = 1e9;
-
     private static final double SHOWN_OPEN = 2e7;
     private static final double TIGHT_BELOW = 660;
 
@@ -209,10 +205,8 @@ public final class ColdChecksSheet implements Sheet {
         return r.high() < 2 * Math.max(r.usual(), 0.5) ? ohms(r.usual()) : session.say("cold.from", ohms(least));
     }
 
-    private static String ohms(double value) {
-        if (value > SHOWN_OPEN) return "open";
-        if (value < 1) return Figures.fixed(value, 1) + " Ω";
-        return Figures.si(Quantity.ohms(Double.parseDouble(String.format(Locale.ROOT, "%.1e", value))));
+    private String ohms(double value) {
+        return value > SHOWN_OPEN ? session.say("meaning.open") : Figures.ohms(value);
     }
 
     private Optional<ColdRow> litRow() {
@@ -248,9 +242,7 @@ public final class ColdChecksSheet implements Sheet {
         String text = words[words.length - 1];
         boolean doubtful = text.endsWith("?");
         if (doubtful) text = text.substring(0, text.length() - 1);
-        double ohms = text.equalsIgnoreCase("open")
-                ? OPEN
-                : Notation.exact(text.endsWith("M") ? text + "eg" : text, Unit.OHM);
+        double ohms = Notation.metered(text);
         return Takes.ohms(session, row.net(), row.against(), ohms, doubtful).thenApply(set -> {
             Platform.runLater(() -> moved(KeyCode.DOWN));
             return set;

@@ -171,19 +171,11 @@ public final class TracingSheet implements Sheet {
     }
 
     private String signal(TraceRow r) {
-        String at = r.hertz() >= 1e6
-                ? Figures.fixed(r.hertz() / 1e6, 1) + " MHz"
-                : r.hertz() >= 1e4 ? Figures.fixed(r.hertz() / 1e3, 0) + " kHz" : Figures.fixed(r.hertz(), 0) + " Hz";
-        return session.say("trace.signal." + r.signal(), at);
+        return session.say("trace.signal." + r.signal(), Figures.si(new Quantity(r.hertz(), Unit.HERTZ)));
     }
 
     private String level(TraceRow r) {
-        if (!(r.volts() < 1000)) return session.say("trace.no-level");
-        double v = r.volts();
-        if (v >= 1) return Figures.fixed(v, 1) + " V";
-        return v >= 1e-3
-                ? Figures.fixed(v * 1e3, v >= 0.1 ? 0 : 1) + " mV"
-                : Figures.fixed(v * 1e6, v >= 1e-5 ? 0 : 1) + " µV";
+        return r.heardWhenSound() ? Figures.si(new Quantity(r.volts(), Unit.VOLT), 2) : session.say("trace.no-level");
     }
 
     private Optional<TraceRow> litRow() {
