@@ -91,5 +91,16 @@ class DiagnosisTest extends WindowCase {
         key(KeyCode.CONTROL, KeyCode.Z);
         until("undone", () -> session.need().job().heard().size() == 1);
         weighed("an outcome alone is weighed", f -> !f.diagnosis().suspects().isEmpty());
+        enter("across C18 better");
+        weighed(
+                "a good one across counts",
+                f -> f.diagnosis().singly().get(0).parts().contains("C18")
+                        && f.diagnosis().singly().get(0).odds() > 0.7);
+        enter("across R1 same");
+        until("only across a capacitor", () -> shows("only a capacitor"));
+        key(KeyCode.ESCAPE);
+        enter("swapped V99 same");
+        until("no such part", () -> shows("no such part"));
+        assertThat(session.need().job().trials()).hasSize(1);
     }
 }

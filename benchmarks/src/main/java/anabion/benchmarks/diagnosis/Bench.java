@@ -21,6 +21,14 @@ final class Bench {
     private static final double METER = 0.02;
     private static final double DIGIT = 0.01;
     private static final double SLIP = 0.02;
+    /** A bad part that is passed, and a good one that is condemned, so often. */
+    private static final double MISSED = 0.05;
+
+    private static final double ACCUSED = 0.02;
+    /** A tester's error, and the share of a new tube's emission below which it rejects. */
+    private static final double TESTER = 0.15;
+
+    private static final double REJECTED = 0.7;
     private static final double EAR = 2.5;
     private static final double MISHEARD = 0.02;
     private static final double NOTHING = -30;
@@ -73,7 +81,19 @@ final class Bench {
     Observation answer(Probe probe) {
         if (probe instanceof Probe.Volts v) return new Observation.Measured(v, volts(v));
         if (probe instanceof Probe.Ohms o) return new Observation.Measured(o, ohms(o));
+        if (probe instanceof Probe.Parted p) return new Observation.Tested(p, !bad(p));
         return new Observation.Heard(probe, heard(probe));
+    }
+
+    /** A tester, or the ear after a swap, is not always right; it passes a tube that has lost little. */
+    private boolean bad(Probe.Parted p) {
+        boolean caught = planted.faults().stream().anyMatch(f -> p.catches(f) && noticed(f));
+        return random.nextDouble() < (caught ? 1 - MISSED : ACCUSED);
+    }
+
+    private boolean noticed(Fault f) {
+        if (!f.mode().equals("emission")) return true;
+        return Double.parseDouble(f.amount()) * (1 + TESTER * Specimen.even(random)) < REJECTED;
     }
 
     private double error() {

@@ -62,7 +62,7 @@ interface Walk {
         return (now, evidence) -> order.stream().filter(done::add).findFirst();
     }
 
-    /** A signal in the middle of what is left until one stage is left; then its pins, then its ohms, then the rest. */
+    /** A signal in the middle of what is left until one stage is left; then its pins, its ohms, its parts one by one, then the rest. */
     static Walk halfSplit(Forecasts forecasts, List<Probe> allowed) {
         List<Probe.Inject> points = new ArrayList<>();
         for (Probe p : allowed)
@@ -105,6 +105,7 @@ interface Walk {
             if (p.device().isPresent() && near.contains(p.reference())) order.addAll(pins(p, allowed));
         for (Probe x : allowed)
             if (x instanceof Probe.Ohms o && near.stream().anyMatch(r -> touches(chassis, r, o.net()))) order.add(x);
+        for (Part p : chassis.parts()) if (near.contains(p.reference())) order.add(Probe.Try.of(p));
         for (Part p : chassis.parts()) if (p.device().isPresent()) order.addAll(pins(p, allowed));
         allowed.stream().filter(p -> p instanceof Probe.Ohms).forEach(order::add);
         return inOrder(order);

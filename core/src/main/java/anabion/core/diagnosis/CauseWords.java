@@ -48,17 +48,21 @@ public final class CauseWords {
         if (probe instanceof Probe.Inject i)
             return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
         if (probe instanceof Probe.Listen l) return Phrase.of("probe.listen", l.band());
-        return Phrase.of("probe.try", ((Probe.Try) probe).part());
+        if (probe instanceof Probe.Across a) return Phrase.of("probe.across", a.part());
+        Probe.Try t = (Probe.Try) probe;
+        return Phrase.of(t.plugged() ? "probe.swap" : "probe.try", t.part());
     }
 
-    /** What a cause would show there, such as "2.4 V". */
-    public static Phrase of(Meaning m) {
-        if (m.outcome().isPresent())
-            return Phrase.of("outcome." + m.outcome().get().code());
-        double value = m.value().orElse(0.0);
-        if (!m.volts())
-            return Phrase.of(
-                    "meaning.plain", value > Forecasts.MOST_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));
-        return Phrase.of("meaning.volts", Figures.volts(value));
+    /** A reading, such as "2.4 V". */
+    public static Phrase value(double value, boolean volts) {
+        if (volts) return Phrase.of("meaning.volts", Figures.volts(value));
+        return Phrase.of(
+                "meaning.plain", value > Forecasts.MOST_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));
+    }
+
+    /** What trying a part proves. */
+    static Phrase tried(Probe.Parted p, boolean bad) {
+        if (p instanceof Probe.Across) return Phrase.of(bad ? "meaning.better" : "meaning.same");
+        return Phrase.of(bad ? "meaning.bad" : "meaning.good");
     }
 }

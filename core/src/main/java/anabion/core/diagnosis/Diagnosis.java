@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /**
  * Odds of every fault after the evidence.
@@ -43,8 +44,10 @@ public record Diagnosis(
     private static final double PAIRS_FROM = 0.25;
 
     private static final int PAIRED = 40;
-    /** Odds of a leak from which on lifting the capacitor is thought of. */
-    private static final double LIFTED = 0.05;
+    /** Odds from which on a part is worth trying by itself. */
+    private static final double TRIED = 0.03;
+    /** Odds of a leak from which on it is worth computing what lifting the capacitor would show. */
+    private static final double LIFTED = 0.1;
     /** So many standard deviations off are no chance. */
     private static final double STRAINED = 4;
 
@@ -129,34 +132,36 @@ public record Diagnosis(
         Map<Hypothesis, Double> odds = w.without(quiet, BROUGHT);
         double known = odds.values().stream().mapToDouble(x -> x).sum();
         double other = w.other(BROUGHT, quiet);
+        List<Suspect> suspects = groups.of(odds, likely);
         return new Diagnosis(
-                groups.of(odds, likely),
+                suspects,
                 quiet.stream().filter(h -> !h.sound()).toList(),
                 Math.max(0, 1 - known - other),
                 other,
                 w.unsettled(),
-                asking ? new NextProbes(forecasts, odds).of(withLifts(forecasts, allowed, odds), evidence) : List.of());
+                asking
+                        ? new NextProbes(forecasts, odds, suspects).of(withParts(forecasts, allowed, odds), evidence)
+                        : List.of());
     }
 
-    /** Where leaks of a capacitor or two are likely, lifting these is worth thinking of. */
-    private static List<Probe> withLifts(Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds) {
+    /** Besides: what tries the parts that are likely, and volts with a capacitor or two lifted where leaks are. */
+    private static List<Probe> withParts(Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds) {
+        Map<Fault, Double> causes = new LinkedHashMap<>();
+        odds.forEach((h, p) -> h.from().forEach(f -> causes.merge(Fault.of(f.target(), f.mode()), p, Double::sum)));
+        Set<Probe> more = new LinkedHashSet<>();
+        causes.forEach((f, p) -> {
+            if (p > TRIED) Probes.trying(forecasts.chassis(), f).ifPresent(more::add);
+        });
         Optional<Probe.Volts> like = allowed.stream()
                 .filter(Probe.Volts.class::isInstance)
                 .map(Probe.Volts.class::cast)
                 .findFirst();
-        if (like.isEmpty()) return allowed;
-        List<Probe> more = new ArrayList<>(allowed);
-        odds.entrySet().stream()
-                .filter(e -> e.getValue() > LIFTED)
-                .sorted(Map.Entry.<Hypothesis, Double>comparingByValue().reversed())
-                .flatMap(e -> e.getKey().from().stream())
-                .filter(f -> f.mode().equals("leaky"))
-                .map(Fault::part)
-                .distinct()
+        like.ifPresent(v -> causes.entrySet().stream()
+                .filter(e -> e.getKey().mode().equals("leaky") && e.getValue() > LIFTED)
+                .sorted(Map.Entry.<Fault, Double>comparingByValue().reversed())
                 .limit(2)
-                .forEach(c -> more.addAll(Probes.lifting(
-                        forecasts, c, like.get().setting(), like.get().meter())));
-        return more;
+                .forEach(e -> more.addAll(Probes.lifting(forecasts, e.getKey().part(), v.setting(), v.meter()))));
+        return Stream.concat(allowed.stream(), more.stream()).toList();
     }
 
     /**
@@ -169,12 +174,17 @@ public record Diagnosis(
         for (Suspect s : suspects)
             for (Hypothesis h : s.first().apart()) {
                 sums.merge(h.cause(), s.odds(), Double::sum);
-                alike.putIfAbsent(h.cause(), s.first().from().size() == 1 ? s.causes() : List.of(h));
+                alike.putIfAbsent(h.cause(), s.first().from().size() == 1 ? single(s.causes()) : List.of(h));
             }
         return sums.entrySet().stream()
                 .map(e -> new Suspect(alike.get(e.getKey()), e.getValue()))
                 .sorted(Comparator.comparingDouble(Suspect::odds).reversed())
                 .toList();
+    }
+
+    /** With two at once looks alike what one of them does alone. */
+    private static List<Hypothesis> single(List<Hypothesis> causes) {
+        return causes.stream().filter(h -> h.from().size() == 1).toList();
     }
 
     /** Weighs single faults and, where these leave too much to something else or to slips, two at once of the likeliest. */

@@ -15,6 +15,7 @@ import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SymptomKind;
+import anabion.core.job.Trial;
 import anabion.core.reading.Reading;
 import anabion.core.recap.Piece;
 import anabion.core.recap.Tested;
@@ -58,6 +59,7 @@ public final class Evidence {
         if (untouched) all.addAll(e.complaints());
         all.addAll(e.heard());
         all.addAll(e.tests());
+        all.addAll(e.trials());
         return all;
     }
 
@@ -135,8 +137,21 @@ public final class Evidence {
                             && a.at().isAfter(t.at())
                             && a.kind().exchanges());
             if (!renewed)
-                verdict(t.test()).ifPresent(good -> all.add(new Observation.Tested(new Probe.Try(part), good)));
+                chassis.part(part)
+                        .flatMap(p -> verdict(t.test()).map(good -> new Observation.Tested(Probe.Try.of(p), good)))
+                        .ifPresent(all::add);
         }
+        return all;
+    }
+
+    private List<Observation> trials() {
+        List<Observation> all = new ArrayList<>();
+        for (Trial t : job.trials())
+            if (!outdated(t.state()))
+                chassis.part(t.part())
+                        .<Probe.Parted>map(
+                                p -> t.how() == Trial.How.ACROSS ? new Probe.Across(p.reference()) : Probe.Try.of(p))
+                        .ifPresent(p -> all.add(new Observation.Tested(p, !t.better())));
         return all;
     }
 

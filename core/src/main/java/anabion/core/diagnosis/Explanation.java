@@ -34,10 +34,10 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
                         value(forecasts, cause, m.probe()),
                         value(forecasts, forecasts.healthy(), m.probe()),
                         log(forecasts, cause, m) - log(forecasts, against, m)));
-            else if (o instanceof Observation.Heard h) {
-                int said = h.outcome().ordinal();
+            else {
+                int said = Weighing.outcome(o);
                 double ratio =
-                        forecasts.heard(cause, h.probe())[said] / forecasts.heard(against, h.probe())[said];
+                        forecasts.said(cause, o.probe())[said] / forecasts.said(against, o.probe())[said];
                 reasons.add(new Reason(o, Optional.empty(), Optional.empty(), Math.log(ratio)));
             }
         }

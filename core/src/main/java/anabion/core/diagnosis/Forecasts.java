@@ -16,6 +16,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
@@ -54,6 +55,12 @@ public final class Forecasts {
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
     private static final double ALONE = 0.015;
 
+    /** A tester, or a part swapped, convicts a bad part so often, and a good one; and some part where the fault is on no list. */
+    private static final double CONVICTS = 0.95;
+
+    private static final double ACCUSES = 0.03;
+    private static final double OTHER_BAD = 0.1;
+
     private final Chassis chassis;
     private final Setting usual;
     private final List<Hypothesis> hypotheses;
@@ -68,6 +75,7 @@ public final class Forecasts {
             return size() > PAIRS;
         }
     };
+    private Set<Probe.Ohms> unplugged = Set.of();
     private final Map<Setting, Setting> kept = new HashMap<>();
     private final Map<List<Object>, List<Probe>> allowed = new HashMap<>();
     private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
@@ -141,6 +149,12 @@ public final class Forecasts {
     List<Probe> allowed(Setting setting, MeterSpec meter) {
         if (allowed.size() > FEW) allowed.clear();
         return allowed.computeIfAbsent(List.of(setting, meter), k -> List.copyOf(Probes.of(this, setting, meter)));
+    }
+
+    /** Ohms of every net and across parts: the same whatever the line, so that what is foreseen of them is kept. */
+    Set<Probe.Ohms> unplugged() {
+        if (unplugged.isEmpty()) unplugged = Probes.ohms(chassis, quickOhms());
+        return unplugged;
     }
 
     // --- volts and ohms ---
@@ -241,18 +255,30 @@ public final class Forecasts {
         return state(List.of()).cold(usual).quick();
     }
 
-    /** What a hypothesis shows at a probe, kept, since every question asks for it: the middle and the deviation; not a number where unsettled. */
+    /** What a hypothesis shows at a probe, kept, since every question asks for it: middle, deviation and first share; not a number where unsettled. */
     double[] outlook(Hypothesis h, Probe.Measured probe) {
-        if (outlooks.size() > KEPT) outlooks.clear();
+        if (outlooks.size() > KEPT) outlooks.keySet().removeIf(Probe.Volts.class::isInstance);
         return outlooks.computeIfAbsent(probe, p -> new IdentityHashMap<>()).computeIfAbsent(h, k -> at(k, probe)
-                .map(f -> new double[] {f.value(), f.deviation()})
-                .orElse(new double[] {Double.NaN, Double.NaN}));
+                .map(f -> new double[] {f.value(), f.deviation(), f.shares()[0]})
+                .orElse(new double[] {Double.NaN, Double.NaN, 0}));
     }
 
     // --- sound ---
 
+    /** The odds of every outcome of what has no number: of {@link Outcome} where it is heard, of bad and good where a part is tried. */
+    double[] said(Hypothesis h, Probe probe) {
+        if (!(probe instanceof Probe.Parted p)) return heard(h, probe);
+        double bad = h.from().stream().anyMatch(p::catches) ? CONVICTS : ACCUSES;
+        return new double[] {bad, 1 - bad};
+    }
+
+    /** The same where nothing is known. */
+    static double[] unknown(Probe probe) {
+        return probe instanceof Probe.Parted ? new double[] {OTHER_BAD, 1 - OTHER_BAD} : Hearing.unknown();
+    }
+
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
-    double[] heard(Hypothesis h, Probe probe) {
+    private double[] heard(Hypothesis h, Probe probe) {
         String band = probe instanceof Probe.Inject i ? i.band() : ((Probe.Listen) probe).band();
         State[] ends = ends(h);
         Optional<Loudness> sound = loudness(ends(healthy)[0], band);

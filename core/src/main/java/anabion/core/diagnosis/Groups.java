@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * Puts together what no probe can tell apart: causes whose predictions lie within the meter's error of each other at every probe that is allowed,
@@ -51,30 +50,26 @@ final class Groups {
                 .toList();
     }
 
-    /** Of ohms through electrolytics nobody knows more than their order. */
-    private static double error(Foreseen a, Foreseen b) {
-        return OHMS + Math.max(Math.abs(a.shares()[0]), Math.abs(b.shares()[0]));
-    }
-
     boolean alike(Hypothesis a, Hypothesis b) {
         for (Probe.Measured p : measured) {
-            Optional<Foreseen> one = forecasts.at(a, p);
-            Optional<Foreseen> two = forecasts.at(b, p);
-            if (one.isEmpty() || two.isEmpty()) return false;
-            double x = one.get().value();
-            double y = two.get().value();
-            double error = p instanceof Probe.Volts
-                    ? VOLTS * Math.max(Math.abs(x), Math.abs(y)) + LITTLE
-                    : error(one.get(), two.get());
-            if (Math.abs(x - y) > error) return false;
+            double[] x = forecasts.outlook(a, p);
+            double[] y = forecasts.outlook(b, p);
+            // not where one is no number
+            if (!(Math.abs(x[0] - y[0]) <= error(p, x, y))) return false;
         }
         for (Probe p : heard) {
-            double[] one = forecasts.heard(a, p);
-            double[] two = forecasts.heard(b, p);
+            double[] one = forecasts.said(a, p);
+            double[] two = forecasts.said(b, p);
             double sum = 0;
             for (int n = 0; n < one.length; n++) sum += Math.abs(one[n] - two[n]);
             if (sum > EAR) return false;
         }
         return true;
+    }
+
+    private static double error(Probe.Measured p, double[] a, double[] b) {
+        if (p instanceof Probe.Volts) return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + LITTLE;
+        // of ohms through electrolytics nobody knows more than their order
+        return OHMS + Math.max(Math.abs(a[2]), Math.abs(b[2]));
     }
 }

@@ -1,18 +1,16 @@
 package anabion.core.diagnosis;
 
 import anabion.core.job.Outcome;
+import anabion.core.words.Phrase;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /**
  * What a probe would show if a cause were true.
  *
- * @param value volts or ohms; empty for what is heard
- * @param volts whether the value is in volts
- * @param outcome what would be heard, most likely
+ * @param answer in words, such as "2.4 V", "weak" or "good": the likeliest
  */
-public record Meaning(Hypothesis cause, Optional<Double> value, boolean volts, Optional<Outcome> outcome) {
+public record Meaning(Hypothesis cause, Phrase answer) {
     /** Of the first suspects, and of a sound set last. */
     public static List<Meaning> of(Forecasts forecasts, Diagnosis d, Probe probe, int most) {
         List<Meaning> all = new ArrayList<>();
@@ -22,16 +20,18 @@ public record Meaning(Hypothesis cause, Optional<Double> value, boolean volts, O
     }
 
     private static Meaning of(Forecasts forecasts, Hypothesis h, Probe probe) {
-        boolean volts = probe instanceof Probe.Volts;
-        if (probe instanceof Probe.Measured m)
-            return new Meaning(
-                    h,
-                    forecasts.at(h, m).map(f -> volts ? f.value() : Math.pow(10, f.value())),
-                    volts,
-                    Optional.empty());
-        double[] odds = forecasts.heard(h, probe);
+        if (probe instanceof Probe.Measured m) {
+            boolean volts = probe instanceof Probe.Volts;
+            double value = forecasts
+                    .at(h, m)
+                    .map(f -> volts ? f.value() : Math.pow(10, f.value()))
+                    .orElse(0.0);
+            return new Meaning(h, CauseWords.value(value, volts));
+        }
+        double[] odds = forecasts.said(h, probe);
+        if (probe instanceof Probe.Parted p) return new Meaning(h, CauseWords.tried(p, odds[0] > odds[1]));
         int best = 0;
         for (int n = 1; n < odds.length; n++) if (odds[n] > odds[best]) best = n;
-        return new Meaning(h, Optional.empty(), false, Optional.of(Outcome.values()[best]));
+        return new Meaning(h, Phrase.of("outcome." + Outcome.values()[best].code()));
     }
 }

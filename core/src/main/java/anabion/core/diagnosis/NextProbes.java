@@ -1,6 +1,5 @@
 package anabion.core.diagnosis;
 
-import anabion.core.job.Outcome;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -14,13 +13,13 @@ import java.util.stream.Collectors;
  *
  * <p>Method: the answers that a probe can give are cut into intervals about as wide as the meter's error (of what is heard: the outcomes); each
  * hypothesis puts its odds into them by its own spread. The entropy left is the mean, over intervals, of the entropy of what remains possible.
- * Severities of one cause count as one. The scale of volts is that of asinh, so that an interval near zero is a tenth of a volt wide and far from it
+ * Severities of one cause count as one, and so do causes that look alike. The scale of volts is that of asinh, so that an interval near zero is a tenth of a volt wide and far from it
  * two per cent.
  */
 final class NextProbes {
     private static final int MOST = 5;
     /** Bits below which nobody reaches for the probe. */
-    private static final double WORTH = 0.04;
+    private static final double WORTH = 0.1;
 
     private static final int INTERVALS = 48;
     /** Volts at which asinh turns from straight to logarithmic. */
@@ -37,8 +36,11 @@ final class NextProbes {
     private final int causes;
     private final double listened;
 
-    /** @param odds of those hypotheses that are still to be told apart */
-    NextProbes(Forecasts forecasts, Map<Hypothesis, Double> odds) {
+    /**
+     * @param odds of those hypotheses that are still to be told apart
+     * @param suspects causes that stand together, so that nobody asks which of them
+     */
+    NextProbes(Forecasts forecasts, Map<Hypothesis, Double> odds, List<Diagnosis.Suspect> suspects) {
         this.forecasts = forecasts;
         this.kept = odds.entrySet().stream()
                 .filter(e -> e.getValue() > FAINT)
@@ -48,8 +50,12 @@ final class NextProbes {
         double sum = java.util.Arrays.stream(this.odds).sum();
         for (int n = 0; n < this.odds.length; n++) this.odds[n] /= sum;
         Map<String, Integer> index = new HashMap<>();
+        Map<String, String> together = new HashMap<>();
+        suspects.forEach(
+                s -> s.causes().forEach(h -> together.put(h.cause(), s.first().cause())));
         this.cause = kept.stream()
-                .mapToInt(h -> index.computeIfAbsent(h.cause(), k -> index.size()))
+                .map(h -> together.getOrDefault(h.cause(), h.cause()))
+                .mapToInt(c -> index.computeIfAbsent(c, k -> index.size()))
                 .toArray();
         this.causes = index.size();
         double[] sorted = this.odds.clone();
@@ -67,7 +73,7 @@ final class NextProbes {
         for (Probe p : allowed) {
             if (done.contains(p.text())) continue;
             double bits = before
-                    - (p instanceof Probe.Measured m ? left(m, p instanceof Probe.Volts ? KNEE : 0) : leftHeard(p));
+                    - (p instanceof Probe.Measured m ? left(m, p instanceof Probe.Volts ? KNEE : 0) : leftSaid(p));
             if (bits > WORTH) found.add(new Diagnosis.NextTest(p, p.minutes(), bits));
         }
         found.sort(Comparator.comparingDouble((Diagnosis.NextTest t) -> t.information() / t.minutes())
@@ -87,12 +93,14 @@ final class NextProbes {
         return left(sums, all);
     }
 
-    private double leftHeard(Probe p) {
-        int outcomes = Outcome.values().length;
+    private double leftSaid(Probe p) {
+        int outcomes = Forecasts.unknown(p).length;
         double[][] sums = new double[outcomes][causes];
         double[] all = new double[outcomes];
         for (int h = 0; h < odds.length; h++) {
-            double[] said = odds[h] >= listened ? forecasts.heard(kept.get(h), p) : Hearing.unknown();
+            double[] said = odds[h] >= listened || p instanceof Probe.Parted
+                    ? forecasts.said(kept.get(h), p)
+                    : Forecasts.unknown(p);
             for (int b = 0; b < outcomes; b++) put(sums, all, b, h, said[b]);
         }
         return left(sums, all);

@@ -16,6 +16,6 @@ public sealed interface Observation {
      */
     record Heard(Probe probe, Outcome outcome) implements Observation {}
 
-    /** A part out of circuit, by a tester, or a good one in its place that changed nothing. */
-    record Tested(Probe.Try probe, boolean good) implements Observation {}
+    /** @param good the tester found nothing wrong, or a good one in its place or across it changed nothing */
+    record Tested(Probe.Parted probe, boolean good) implements Observation {}
 }

@@ -1,14 +1,17 @@
 package anabion.core.diagnosis;
 
+import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
 import anabion.core.engine.Setting;
 import anabion.core.signal.Domain;
 import java.util.List;
+import java.util.Set;
 
 /** Something that can be measured or tried on a set. */
 public sealed interface Probe {
-    /** Bench time that it takes, in minutes (general practice: a pin is read in half a minute, a part lifted in four). */
+    /** Bench time that it takes, with finding the place and writing down, in minutes (general practice). */
     double minutes();
 
     /** The words of commands and files. */
@@ -30,7 +33,7 @@ public sealed interface Probe {
 
         @Override
         public double minutes() {
-            return lifted().isEmpty() ? 0.5 : 4;
+            return lifted().isEmpty() ? 1 : 4.5;
         }
 
         @Override
@@ -47,7 +50,7 @@ public sealed interface Probe {
     record Ohms(String net, String against, double test) implements Measured {
         @Override
         public double minutes() {
-            return 0.7;
+            return 1.2;
         }
 
         @Override
@@ -60,7 +63,7 @@ public sealed interface Probe {
     record Inject(String band, Domain domain, String point) implements Probe {
         @Override
         public double minutes() {
-            return 1;
+            return 1.5;
         }
 
         @Override
@@ -73,7 +76,7 @@ public sealed interface Probe {
     record Listen(String band) implements Probe {
         @Override
         public double minutes() {
-            return 0.3;
+            return 0.8;
         }
 
         @Override
@@ -82,16 +85,62 @@ public sealed interface Probe {
         }
     }
 
-    /** A part lifted and tested, or swapped for a good one. */
-    record Try(String part) implements Probe {
+    /** A part tried out, with the power off while it is lifted, swapped or bridged: was it bad, or the set better? */
+    sealed interface Parted extends Probe {
+        String part();
+
+        /** Whether a part that fails in this way is caught by it. */
+        boolean catches(Fault f);
+    }
+
+    /**
+     * A part lifted and tested, or swapped for a good one. A joint is not caught: it stays behind.
+     *
+     * @param minutes less for what sits in a socket
+     */
+    record Try(String part, double minutes) implements Parted {
+        private static final double PLUGGED = 2;
+        private static final double SOLDERED = 4.5;
+
+        public static Try of(Part p) {
+            boolean plugged =
+                    p.device().filter(d -> d.deviceKind() == DeviceKind.TUBE).isPresent();
+            return new Try(p.reference(), plugged ? PLUGGED : SOLDERED);
+        }
+
+        /** Whether it sits in a socket. */
+        public boolean plugged() {
+            return minutes < SOLDERED;
+        }
+
         @Override
-        public double minutes() {
-            return 4;
+        public boolean catches(Fault f) {
+            return f.part().equals(part) && !f.mode().equals("joint");
         }
 
         @Override
         public String text() {
             return "test " + part;
+        }
+    }
+
+    /** A good capacitor held across one: proves that it is open or dried, and nothing of a leak. */
+    record Across(String part) implements Parted {
+        private static final Set<String> CAUGHT = Set.of("open", "dried");
+
+        @Override
+        public double minutes() {
+            return 2;
+        }
+
+        @Override
+        public boolean catches(Fault f) {
+            return f.part().equals(part) && CAUGHT.contains(f.mode());
+        }
+
+        @Override
+        public String text() {
+            return "across " + part;
         }
     }
 }

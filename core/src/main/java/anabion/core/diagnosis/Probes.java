@@ -12,7 +12,9 @@ import anabion.core.signal.Domain;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What can be measured on a set without lifting anything. */
 public final class Probes {
@@ -26,6 +28,17 @@ public final class Probes {
         List<Probe> all = new ArrayList<>(measured(forecasts, setting, meter));
         for (Band b : forecasts.chassis().bands()) all.addAll(heard(forecasts, b.name()));
         return all;
+    }
+
+    /** What tries a part for a fault; empty for what is no part, such as a joint. */
+    static Optional<Probe> trying(Chassis chassis, Fault f) {
+        return chassis.part(f.part()).stream()
+                .flatMap(p -> p.component() instanceof Component.Capacitor
+                        ? Stream.of(new Probe.Across(p.reference()), Probe.Try.of(p))
+                        : Stream.<Probe.Parted>of(Probe.Try.of(p)))
+                .filter(p -> p.catches(f))
+                .findFirst()
+                .map(p -> p);
     }
 
     /** Volts of the nets of a capacitor, with it lifted at one end: the test that tells its leak from all else there. */
@@ -46,11 +59,11 @@ public final class Probes {
         List<Probe.Measured> all = new ArrayList<>();
         for (String net : Engine.nets(chassis))
             if (!net.equals(reference)) all.add(new Probe.Volts(net, net, setting, meter));
-        all.addAll(ohms(chassis, forecasts.quickOhms()));
+        all.addAll(forecasts.unplugged());
         return all;
     }
 
-    private static Set<Probe.Ohms> ohms(Chassis chassis, boolean everywhere) {
+    static Set<Probe.Ohms> ohms(Chassis chassis, boolean everywhere) {
         String reference = Engine.reference(chassis);
         Set<Probe.Ohms> all = new LinkedHashSet<>();
         for (Part p : chassis.parts()) {

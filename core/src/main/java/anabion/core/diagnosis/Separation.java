@@ -47,8 +47,8 @@ public record Separation(Probe probe, Optional<Double> one, Optional<Double> oth
 
     /** By the overlap of the outcomes' odds: two Gaussians d apart overlap by exp(−d²/8). */
     private static double heard(Forecasts f, Probe p, Hypothesis a, Hypothesis b) {
-        double[] one = f.heard(a, p);
-        double[] two = f.heard(b, p);
+        double[] one = f.said(a, p);
+        double[] two = f.said(b, p);
         double overlap = 0;
         for (int n = 0; n < one.length; n++) overlap += Math.sqrt(one[n] * two[n]);
         return Math.sqrt(-8 * Math.log(Math.min(1, overlap)));

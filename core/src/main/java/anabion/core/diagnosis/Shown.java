@@ -29,7 +29,7 @@ final class Shown {
     private final Operating free;
     private final Sensitivity spread;
     private final Set<String> tubes;
-    private final Map<String, Double> loaded = new HashMap<>();
+    private final Map<List<Object>, Double> loaded = new HashMap<>();
     private final Map<String, double[]> moves = new HashMap<>();
 
     private Shown(Engine.Bench bench, Operating free, Sensitivity spread, Set<String> tubes) {
@@ -68,7 +68,7 @@ final class Shown {
         if (net.equals(bench.circuit().reference())) return 0;
         double share = share(net, ohms);
         double volts = 1 - share > HEAVY
-                ? loaded.computeIfAbsent(net + " " + ohms, k -> solved(net, ohms, share))
+                ? loaded.computeIfAbsent(List.of(net, ohms), k -> solved(net, ohms, share))
                 : free(net) * share;
         return volts + off * share * spread.slope(net, Setting.LINE);
     }

@@ -1,6 +1,5 @@
 package anabion.core.diagnosis;
 
-import anabion.core.chassis.Fault;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -10,11 +9,6 @@ import java.util.Optional;
 
 /** Odds of hypotheses after evidence. */
 final class Weighing {
-    /** A tester, or a part swapped, convicts a bad part so often, and a good one. */
-    private static final double CONVICTS = 0.95;
-
-    private static final double ACCUSES = 0.03;
-    private static final double OTHER_BAD = 0.1;
     /** So far below the best in the logarithm, more than all that ears can add. */
     private static final double RULED_OUT = 25;
 
@@ -90,30 +84,19 @@ final class Weighing {
     /** What was heard, and what testers said. */
     private double said(Hypothesis h) {
         double log = 0;
-        for (Observation o : others) {
-            if (o instanceof Observation.Heard x)
-                log += Math.log(forecasts.heard(h, x.probe())[x.outcome().ordinal()]);
-            else if (o instanceof Observation.Tested t) {
-                boolean its =
-                        h.from().stream().map(Fault::part).anyMatch(t.probe().part()::equals);
-                log += Math.log(share(its ? CONVICTS : ACCUSES, t.good()));
-            }
-        }
+        for (Observation o : others) log += Math.log(forecasts.said(h, o.probe())[outcome(o)]);
         return log;
     }
 
     private double unlisted() {
         double log = 0;
-        for (Observation o : others) {
-            if (o instanceof Observation.Heard x)
-                log += Math.log(Hearing.unknown()[x.outcome().ordinal()]);
-            else if (o instanceof Observation.Tested t) log += Math.log(share(OTHER_BAD, t.good()));
-        }
+        for (Observation o : others) log += Math.log(Forecasts.unknown(o.probe())[outcome(o)]);
         return log;
     }
 
-    private static double share(double bad, boolean good) {
-        return good ? 1 - bad : bad;
+    /** Its place among the outcomes of {@link Forecasts#said}. */
+    static int outcome(Observation o) {
+        return o instanceof Observation.Heard x ? x.outcome().ordinal() : ((Observation.Tested) o).good() ? 1 : 0;
     }
 
     /** The odds of the others when some are rarer than their prior odds say, by a factor. */

@@ -2,8 +2,10 @@ package anabion.core.format;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Probe;
@@ -29,7 +31,7 @@ import java.util.stream.Collectors;
  * Evidence for a diagnosis as a list: {@code kind,at,value[,against,line,band,meter,lifted]}. {@code volts,V4.1,3.1,,231,AM,10M} is a reading
  * against the reference, {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, {@code open} being no
  * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code symptom,AM,dead} a band listened to;
- * {@code test,C14,bad} a part out of circuit.
+ * {@code test,C14,bad} a part out of circuit, or swapped; {@code across,C7,better} a good capacitor held across one.
  */
 public final class EvidenceCodec {
     private static final Map<String, Outcome> COMPLAINTS =
@@ -58,11 +60,12 @@ public final class EvidenceCodec {
             case "inject" -> injected(row);
             case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
             case "test" -> tested(row);
+            case "across" -> bridged(row);
             default ->
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ohms, inject, symptom or test");
+                        "use volts, ohms, inject, symptom, test or across");
         };
     }
 
@@ -79,7 +82,7 @@ public final class EvidenceCodec {
         String meter = row.get("meter").isEmpty() ? "10M" : row.get("meter");
         List<Fault> lifted = Arrays.stream(row.get("lifted").split("[ +]+"))
                 .filter(r -> !r.isEmpty())
-                .map(r -> Fault.of(part(row, "lifted", r), "open"))
+                .map(r -> Fault.of(part(row, "lifted", r).reference(), "open"))
                 .toList();
         return new Observation.Measured(
                 new Probe.Volts(
@@ -110,7 +113,17 @@ public final class EvidenceCodec {
         String value = row.need("value").toLowerCase(Locale.ROOT);
         if (!value.equals("good") && !value.equals("bad"))
             throw row.trouble("value", "\"" + value + "\" is no verdict of a tester", "write good or bad");
-        return new Observation.Tested(new Probe.Try(part(row, "at", row.need("at"))), value.equals("good"));
+        return new Observation.Tested(Probe.Try.of(part(row, "at", row.need("at"))), value.equals("good"));
+    }
+
+    private Observation bridged(Table.Row row) {
+        String value = row.need("value").toLowerCase(Locale.ROOT);
+        if (!value.equals("better") && !value.equals("same"))
+            throw row.trouble("value", "\"" + value + "\" is not how a set plays on", "write better or same");
+        Part part = part(row, "at", row.need("at"));
+        if (!(part.component() instanceof Component.Capacitor))
+            throw row.trouble("at", part.reference() + " is no capacitor", "name one, or use test");
+        return new Observation.Tested(new Probe.Across(part.reference()), value.equals("same"));
     }
 
     private static Outcome outcome(Table.Row row) {
@@ -143,10 +156,9 @@ public final class EvidenceCodec {
                 .orElseThrow(() -> row.trouble(column, "there is no band " + name, "use a band of this set"));
     }
 
-    private String part(Table.Row row, String column, String reference) {
+    private Part part(Table.Row row, String column, String reference) {
         return chassis.parts().stream()
-                .map(p -> p.reference())
-                .filter(reference::equalsIgnoreCase)
+                .filter(p -> p.reference().equalsIgnoreCase(reference))
                 .findFirst()
                 .orElseThrow(() -> row.trouble(column, "there is no part " + reference, "name a part of this set"));
     }

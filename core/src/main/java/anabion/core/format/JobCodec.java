@@ -14,6 +14,7 @@ import anabion.core.job.RecapLog;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.SymptomKind;
+import anabion.core.job.Trial;
 import anabion.core.job.VisitorEvidence;
 import anabion.core.tree.Extra;
 import anabion.core.tree.Fields;
@@ -55,6 +56,7 @@ public final class JobCodec {
                 f.maybeObject("recap").map(RecapCodec::read).orElse(RecapLog.NONE),
                 f.list("loose", RecapCodec::loose),
                 f.list("heard", JobCodec::heard),
+                f.list("trials", JobCodec::trial),
                 f.extra());
     }
 
@@ -122,6 +124,28 @@ public final class JobCodec {
                 f.extra());
     }
 
+    private static Trial trial(Fields f) {
+        return new Trial(
+                f.id(),
+                f.instant("at"),
+                f.code("how", Trial.How.values(), Trial.How.SWAPPED),
+                f.text("part"),
+                f.flag("better", false),
+                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.extra());
+    }
+
+    private static Map<String, Object> trial(Trial t) {
+        return new Writing()
+                .put("id", t.id())
+                .put("at", t.at())
+                .put("how", t.how())
+                .put("part", t.part())
+                .put("better", t.better())
+                .put("state", t.state())
+                .with(t.extra());
+    }
+
     private static Heard heard(Fields f) {
         return new Heard(
                 f.id(),
@@ -163,6 +187,7 @@ public final class JobCodec {
                 .map("recap", RecapCodec.write(job.recap()))
                 .list("loose", job.loose().stream().map(RecapCodec::write).toList())
                 .list("heard", job.heard().stream().map(JobCodec::heard).toList())
+                .list("trials", job.trials().stream().map(JobCodec::trial).toList())
                 .with(job.extra());
     }
 

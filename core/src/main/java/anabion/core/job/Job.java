@@ -20,20 +20,22 @@ public record Job(
         RecapLog recap,
         List<LooseEnd> loose,
         List<Heard> heard,
+        List<Trial> trials,
         Extra extra) {
     public static final int FORMAT = 2;
     public static final Job NEW =
-            new Job(Arrival.NONE, List.of(), List.of(), "", RecapLog.NONE, List.of(), List.of(), Extra.NONE);
+            new Job(Arrival.NONE, List.of(), List.of(), "", RecapLog.NONE, List.of(), List.of(), List.of(), Extra.NONE);
 
     public Job {
         steps = steps.stream().sorted(Comparator.comparing(Marked::step)).toList();
         alterations = List.copyOf(alterations);
         loose = List.copyOf(loose);
         heard = List.copyOf(heard);
+        trials = List.copyOf(trials);
     }
 
     public Job withArrival(Arrival newArrival) {
-        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, heard, extra);
+        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, heard, trials, extra);
     }
 
     /** What somebody marked the step as. */
@@ -50,27 +52,27 @@ public record Job(
                 step,
                 state,
                 before.map(Marked::extra).orElse(Extra.NONE)));
-        return new Job(arrival, changed, alterations, waitsFor, recap, loose, heard, extra);
+        return new Job(arrival, changed, alterations, waitsFor, recap, loose, heard, trials, extra);
     }
 
     public Job withWaitsFor(String what) {
-        return new Job(arrival, steps, alterations, what, recap, loose, heard, extra);
+        return new Job(arrival, steps, alterations, what, recap, loose, heard, trials, extra);
     }
 
     public Job altered(Alteration alteration) {
         List<Alteration> more = new ArrayList<>(alterations);
         more.add(alteration);
-        return new Job(arrival, steps, more, waitsFor, recap, loose, heard, extra);
+        return new Job(arrival, steps, more, waitsFor, recap, loose, heard, trials, extra);
     }
 
     public Job withRecap(RecapLog log) {
-        return new Job(arrival, steps, alterations, waitsFor, log, loose, heard, extra);
+        return new Job(arrival, steps, alterations, waitsFor, log, loose, heard, trials, extra);
     }
 
     public Job with(LooseEnd end) {
         List<LooseEnd> more = new ArrayList<>(loose);
         more.add(end);
-        return new Job(arrival, steps, alterations, waitsFor, recap, more, heard, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, more, heard, trials, extra);
     }
 
     /** With all that is loose about a part made good. */
@@ -78,7 +80,7 @@ public record Job(
         List<LooseEnd> all = loose.stream()
                 .map(l -> l.part().equalsIgnoreCase(part) ? l.settle() : l)
                 .toList();
-        return new Job(arrival, steps, alterations, waitsFor, recap, all, heard, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, all, heard, trials, extra);
     }
 
     /** What is not made good yet. */
@@ -91,13 +93,22 @@ public record Job(
         List<Heard> all = new ArrayList<>(heard);
         all.removeIf(h -> h.same(now) && h.state().equals(now.state()));
         all.add(now);
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, trials, extra);
     }
 
-    /** After a part got another reference: what was heard at its pins. */
+    /** With a part tried out; the same trial in the same state before is replaced. */
+    public Job with(Trial now) {
+        List<Trial> all = new ArrayList<>(trials);
+        all.removeIf(now::same);
+        all.add(now);
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, heard, all, extra);
+    }
+
+    /** After a part got another reference: what was heard at its pins, and its trials. */
     public Job renamed(String from, String to) {
         List<Heard> all = heard.stream().map(h -> h.renamed(from, to)).toList();
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, extra);
+        List<Trial> tried = trials.stream().map(t -> t.renamed(from, to)).toList();
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, tried, extra);
     }
 
     /** The state the set is in now. */

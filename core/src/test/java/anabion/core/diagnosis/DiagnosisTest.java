@@ -183,11 +183,36 @@ class DiagnosisTest {
         List<Observation> evidence = chart(4, "R7:drifted:56k");
         double before = odds(diagnosed(evidence), "R7:drifted");
         List<Observation> bad = new ArrayList<>(evidence);
-        bad.add(new Observation.Tested(new Probe.Try("R7"), false));
+        bad.add(new Observation.Tested(new Probe.Try("R7", 4), false));
         List<Observation> good = new ArrayList<>(evidence);
-        good.add(new Observation.Tested(new Probe.Try("R7"), true));
+        good.add(new Observation.Tested(new Probe.Try("R7", 4), true));
         assertThat(odds(diagnosed(bad), "R7:drifted")).isGreaterThan(before);
         assertThat(odds(diagnosed(good), "R7:drifted")).isLessThan(before);
+    }
+
+    /** A good capacitor across an open one cures the set; of a leaky one it says nothing. */
+    @Test
+    void aGoodCapacitorAcrossProvesOpenOnly() {
+        List<Observation> evidence = new ArrayList<>(chart(6, "C13:open"));
+        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.HUM));
+        double open = odds(diagnosed(evidence), "C13:open");
+        evidence.add(new Observation.Tested(new Probe.Across("C13"), false));
+        assertThat(odds(diagnosed(evidence), "C13:open")).isGreaterThan(open);
+
+        List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
+        double leaky = odds(diagnosed(leak), "C14:leaky");
+        leak.add(new Observation.Tested(new Probe.Across("C14"), true));
+        assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
+    }
+
+    /** A tube swapped leaves the joints of its socket as they are. */
+    @Test
+    void aTubeSwappedLeavesItsJoints() {
+        Probe.Try swap = Probe.Try.of(HALCYON.part("V2").orElseThrow());
+        assertThat(swap.catches(Fault.parse("V2:emission:0.3"))).isTrue();
+        assertThat(swap.catches(Fault.parse("V2.6:joint"))).isFalse();
+        assertThat(swap.minutes())
+                .isLessThan(Probe.Try.of(HALCYON.part("R7").orElseThrow()).minutes());
     }
 
     /** After three readings the next one is worth something, and is not one of them. */
@@ -261,6 +286,7 @@ class DiagnosisTest {
                         inject,V3.7,loud,,,,,
                         symptom,pick-up,dead,,,,,
                         test,c14,bad,,,,,
+                        across,c10,better,,,,,
                         """),
                 HALCYON);
         Observation.Measured volts = (Observation.Measured) read.get(0);
@@ -275,9 +301,11 @@ class DiagnosisTest {
                         "inject if at V2.1 on AM",
                         "inject af at V3.7 on AM",
                         "listen Pick-up",
-                        "test C14");
+                        "test C14",
+                        "across C10");
         assertThat(((Observation.Heard) read.get(5)).outcome()).isEqualTo(Outcome.NOTHING);
         assertThat(((Observation.Tested) read.get(6)).good()).isFalse();
+        assertThat(((Observation.Tested) read.get(7)).good()).isFalse();
     }
 
     @ParameterizedTest
@@ -294,6 +322,8 @@ class DiagnosisTest {
                 "inject,xf V4.1,loud | xf",
                 "test,C99,bad | C99",
                 "test,C14,maybe | good or bad",
+                "across,C14,louder | better or same",
+                "across,R7,same | no capacitor",
                 "symptom,DAB,dead | no band DAB"
             })
     void evidenceThatCannotBeReadSaysWhere(String row, String said) {

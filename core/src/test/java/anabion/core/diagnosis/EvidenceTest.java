@@ -7,6 +7,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.engine.SharedSets;
+import anabion.core.format.JobCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
@@ -18,6 +19,7 @@ import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SymptomKind;
+import anabion.core.job.Trial;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
 import anabion.core.tree.Extra;
@@ -100,6 +102,25 @@ class EvidenceTest {
         List<Observation> all = Evidence.of(SET, List.of(open, strong), Job.NEW);
         assertThat(texts(all)).containsExactly("volts V4.1 with C14 lifted");
         assertThat(((Probe.Volts) all.get(0).probe()).setting().faults()).containsExactly(Fault.of("C14", "open"));
+    }
+
+    /** What was tried in the state of now counts; what was tried before a part was renewed does not. */
+    @Test
+    void trialsCountUntilSomethingIsRenewed() {
+        Trial same = new Trial(new UUID(4, 1), NOON, Trial.How.SWAPPED, "V4", false, FittedState.AS_FOUND, Extra.NONE);
+        Trial better = new Trial(new UUID(4, 2), NOON, Trial.How.ACROSS, "C10", true, FittedState.AS_FOUND, Extra.NONE);
+        Job tried = Job.NEW.with(same).with(better);
+        List<Observation> all = Evidence.of(SET, List.of(), tried);
+        assertThat(texts(all)).containsExactly("test V4", "across C10");
+        assertThat(all).extracting(o -> ((Observation.Tested) o).good()).containsExactly(true, false);
+        assertThat(tried.with(new Trial(
+                                new UUID(4, 3), NOON, Trial.How.SWAPPED, "V4", true, FittedState.AS_FOUND, Extra.NONE))
+                        .trials())
+                .hasSize(2);
+        assertThat(tried.renamed("C10", "C99").trials()).extracting(Trial::part).containsExactly("V4", "C99");
+        assertThat(JobCodec.read(JobCodec.text(tried))).isEqualTo(tried);
+        Alteration renewed = new Alteration(new UUID(1, 1), NOON, "C14", AlterationKind.RENEWED, "", Extra.NONE);
+        assertThat(Evidence.of(SET, List.of(), tried.altered(renewed))).isEmpty();
     }
 
     @Test

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import anabion.core.engine.SharedSets;
 import anabion.core.job.Outcome;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -31,7 +33,7 @@ class NextProbesTest {
     }
 
     private static List<Diagnosis.NextTest> next(Map<Hypothesis, Double> odds, Observation... evidence) {
-        return new NextProbes(FORECASTS, odds).of(ALLOWED, List.of(evidence));
+        return new NextProbes(FORECASTS, odds, List.of()).of(ALLOWED, List.of(evidence));
     }
 
     /** Between two causes no test tells more than one bit. */
@@ -85,6 +87,27 @@ class NextProbesTest {
         }
     }
 
+    /** A part is tried where that tells something: a good one across a capacitor tells nothing of its leak. */
+    @Test
+    void partsAreTriedForWhatTheyShow() {
+        Map<Hypothesis, Double> odds = even("R7:open", "C14:leaky", "V5:dead");
+        Probe across = new Probe.Across("C14");
+        Probe swap = Probe.Try.of(SET.part("V5").orElseThrow());
+        assertThat(new NextProbes(FORECASTS, odds, List.of()).of(List.of(across, swap), List.of()))
+                .extracting(Diagnosis.NextTest::probe)
+                .containsExactly(swap);
+    }
+
+    /** Nobody asks which of two that look alike it is. */
+    @Test
+    void whatLooksAlikeIsNotToldApart() {
+        Map<Hypothesis, Double> odds = even("R7:open", "V2.6:joint");
+        Diagnosis.Suspect both = new Diagnosis.Suspect(List.copyOf(odds.keySet()), 1);
+        assertThat(next(odds)).isNotEmpty();
+        assertThat(new NextProbes(FORECASTS, odds, List.of(both)).of(ALLOWED, List.of()))
+                .isEmpty();
+    }
+
     /** What its outcomes would mean is said for the first suspects and a sound set. */
     @Test
     void theOutcomesOfATestHaveAMeaning() {
@@ -93,8 +116,14 @@ class NextProbesTest {
         List<Meaning> meanings = Meaning.of(FORECASTS, d, screen, 2);
         assertThat(meanings).hasSize(3);
         assertThat(meanings.get(2).cause().sound()).isTrue();
-        assertThat(meanings.get(2).value().orElseThrow()).isBetween(25e3, 40e3);
-        List<Meaning> heard = Meaning.of(FORECASTS, d, new Probe.Listen("AM"), 1);
-        assertThat(heard).allMatch(m -> m.outcome().isPresent() && m.value().isEmpty());
+        assertThat(said(meanings.get(2))).matches("3\\d(\\.\\d)? kΩ");
+        assertThat(Meaning.of(FORECASTS, d, new Probe.Listen("AM"), 1).get(1))
+                .satisfies(m -> assertThat(said(m)).isEqualTo("loud"));
+        Probe swap = Probe.Try.of(SET.part("V2").orElseThrow());
+        assertThat(said(Meaning.of(FORECASTS, d, swap, 1).get(0))).isEqualTo("good");
+    }
+
+    private static String said(Meaning m) {
+        return new Words(Vocabulary.STANDARD).say(m.answer());
     }
 }

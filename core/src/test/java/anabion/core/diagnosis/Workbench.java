@@ -59,6 +59,8 @@ final class Workbench {
             double ohms = ColdSet.of(set, broken).between(o.net(), o.against(), o.test());
             return new Observation.Measured(o, ohms * (1 + 0.01 * random.nextGaussian()));
         }
+        if (probe instanceof Probe.Parted p)
+            return new Observation.Tested(p, broken.faults().stream().noneMatch(p::catches));
         if (!(probe instanceof Probe.Volts v)) return new Observation.Heard(probe, heard(probe));
         List<Fault> all = new ArrayList<>(v.setting().faults());
         all.addAll(broken.faults());

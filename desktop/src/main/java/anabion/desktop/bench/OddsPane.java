@@ -118,12 +118,7 @@ final class OddsPane extends VBox {
     }
 
     private static String value(Session session, double value, boolean volts) {
-        Meaning m = new Meaning(
-                new Hypothesis(List.of(), List.of(), 0),
-                java.util.Optional.of(value),
-                volts,
-                java.util.Optional.empty());
-        return session.words().get().say(CauseWords.of(m));
+        return session.words().get().say(CauseWords.value(value, volts));
     }
 
     /** What to do next: the test and repair of a cause that is as good as found, else the tests that tell most. */
@@ -155,7 +150,7 @@ final class OddsPane extends VBox {
                     .map(h -> session.words().get().say(CauseWords.of(h)))
                     .collect(Collectors.joining(", "));
             if (!who.isEmpty())
-                byAnswer.computeIfAbsent(session.words().get().say(CauseWords.of(m)), k -> new ArrayList<>())
+                byAnswer.computeIfAbsent(session.words().get().say(m.answer()), k -> new ArrayList<>())
                         .add(who);
         }
         return byAnswer.entrySet().stream()

@@ -3,6 +3,7 @@ package anabion.desktop.probe;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.LooseKind;
+import anabion.core.job.Trial;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
@@ -32,6 +33,9 @@ public sealed interface Entry {
     record Signal(String words) implements Entry {}
 
     record Alter(AlterationKind kind, String part, String detail) implements Entry {}
+
+    /** A good part held across one, or put in its place. */
+    record Tried(Trial.How how, String part, boolean better) implements Entry {}
 
     record StartTimer(Duration length, String label) implements Entry {}
 

@@ -4,6 +4,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.input.BadInput;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.LooseKind;
+import anabion.core.job.Trial;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import java.time.Duration;
@@ -72,6 +73,8 @@ public final class ProbeParser {
                     case "accident" -> loose(LooseKind.ACCIDENT, rest);
                     case "settled" -> new Entry.Settle(named(rest));
                     case "timer" -> timer(rest);
+                    case "across" -> tried(Trial.How.ACROSS, rest);
+                    case "swapped" -> tried(Trial.How.SWAPPED, rest);
                     default -> null;
                 });
     }
@@ -112,6 +115,16 @@ public final class ProbeParser {
         if (words[0].isEmpty())
             throw BadInput.at("").because("a part's reference belongs here").so("type it like lift R14");
         return new Entry.Alter(kind, words[0].toUpperCase(Locale.ROOT), words.length > 1 ? words[1].strip() : "");
+    }
+
+    private static Entry tried(Trial.How how, String rest) {
+        String[] words = rest.split("\\s+");
+        String said = words[words.length - 1].toLowerCase(Locale.ROOT);
+        if (words.length != 2 || !(said.equals("better") || said.equals("same")))
+            throw BadInput.at((how.code() + " " + rest).strip())
+                    .because("a part belongs here, and whether the set plays better or the same")
+                    .so("type it like " + how.code() + " C7 better, or " + how.code() + " C7 same");
+        return new Entry.Tried(how, words[0].toUpperCase(Locale.ROOT), said.equals("better"));
     }
 
     private static Entry timer(String rest) {

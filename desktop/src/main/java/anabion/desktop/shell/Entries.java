@@ -1,7 +1,10 @@
 package anabion.desktop.shell;
 
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
 import anabion.core.job.LooseEnd;
+import anabion.core.job.Trial;
 import anabion.core.tree.Extra;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.probe.Entry;
@@ -47,6 +50,7 @@ final class Entries {
             Timer timer = Timer.starting(session.need().id(), t.label(), t.length(), session.clock());
             return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));
         }
+        if (entry instanceof Entry.Tried t) return tried(t);
         if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session);
         if (entry instanceof Entry.Connect c) return meters.connect(c.address());
         if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
@@ -58,6 +62,26 @@ final class Entries {
             session.condition().set(session.condition().get().map(c -> c.withSignal(s.words())));
         if (entry instanceof Entry.BandChoice b) band(b.name());
         return done;
+    }
+
+    private CompletableFuture<?> tried(Entry.Tried t) {
+        Part part = session.need().chassis().part(t.part()).orElseThrow(() -> BadInput.at(t.part())
+                .because(session.say("ui.tried.no-part"))
+                .so(session.say("ui.tried.no-part.remedy")));
+        if (t.how() == Trial.How.ACROSS && !(part.component() instanceof Component.Capacitor))
+            throw BadInput.at(t.part())
+                    .because(session.say("ui.tried.no-capacitor"))
+                    .so(session.say("ui.tried.no-capacitor.remedy", t.part()));
+        Trial trial = new Trial(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                t.how(),
+                t.part(),
+                t.better(),
+                session.need().job().fitted().id(),
+                Extra.NONE);
+        return session.putJob(
+                session.say("ui.change.tried", t.part()), session.need().job().with(trial));
     }
 
     private void band(String name) {

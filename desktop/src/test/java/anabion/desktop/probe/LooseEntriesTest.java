@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.input.BadInput;
 import anabion.core.job.LooseKind;
+import anabion.core.job.Trial;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -19,10 +20,24 @@ class LooseEntriesTest {
         assertThat(ProbeParser.parse("accident C9 iron against it", true))
                 .isEqualTo(new Entry.Loose(LooseKind.ACCIDENT, "C9", "iron against it"));
         assertThat(ProbeParser.parse("settled V4", true)).isEqualTo(new Entry.Settle("V4"));
+        assertThat(ProbeParser.parse("swapped v4 same", true))
+                .isEqualTo(new Entry.Tried(Trial.How.SWAPPED, "V4", false));
+        assertThat(ProbeParser.parse("across C7 Better", false))
+                .isEqualTo(new Entry.Tried(Trial.How.ACROSS, "C7", true));
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"borrowed", "wanted", "accident", "settled"})
+    @ValueSource(
+            strings = {
+                "borrowed",
+                "wanted",
+                "accident",
+                "settled",
+                "swapped",
+                "across",
+                "across C7",
+                "swapped V4 perhaps"
+            })
     void aWordAloneSaysWhatIsMissing(String line) {
         assertThatThrownBy(() -> ProbeParser.parse(line, true))
                 .isInstanceOf(BadInput.class)

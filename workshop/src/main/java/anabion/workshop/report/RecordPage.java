@@ -27,6 +27,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
 
 /** What stands on the record's page, in words, ready for the template. */
 public final class RecordPage {
@@ -106,15 +108,23 @@ public final class RecordPage {
         return value >= Notation.OPEN ? words.say("meaning.open") : Figures.ohms(value);
     }
 
-    /** What was heard while a signal was put in, in the state the set is in now. */
+    /** What was heard while a signal was put in, and after a good part was tried, in the state the set is in now. */
     public List<Fact> heard() {
-        return set.job().heard().stream()
-                .filter(h ->
-                        FittedState.since(h.state(), set.job().alterations()).isEmpty())
+        Stream<Fact> points = set.job().heard().stream()
+                .filter(h -> now(h.state()))
                 .map(h -> new Fact(
                         words.say("probe.inject-" + h.signal(), h.point(), h.band()),
-                        words.say("outcome." + h.outcome().code())))
-                .toList();
+                        words.say("outcome." + h.outcome().code())));
+        Stream<Fact> parts = set.job().trials().stream()
+                .filter(t -> now(t.state()))
+                .map(t -> new Fact(
+                        words.say("trial." + t.how().code(), t.part()),
+                        words.say(t.better() ? "meaning.better" : "meaning.same")));
+        return Stream.concat(points, parts).toList();
+    }
+
+    private boolean now(UUID state) {
+        return FittedState.since(state, set.job().alterations()).isEmpty();
     }
 
     public String title() {

@@ -1,0 +1,38 @@
+package anabion.core.job;
+
+import anabion.core.tree.Coded;
+import anabion.core.tree.Extra;
+import java.time.Instant;
+import java.util.Locale;
+import java.util.UUID;
+
+/**
+ * A part tried out with a good one.
+ *
+ * @param better whether the set then played better
+ * @param state the fitted state it was tried in
+ */
+public record Trial(UUID id, Instant at, How how, String part, boolean better, UUID state, Extra extra) {
+    /** How a good one was tried. */
+    public enum How implements Coded {
+        /** Held across: proves a capacitor open or dried, and nothing of a leak. */
+        ACROSS,
+        /** In its place. */
+        SWAPPED;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /** After a part got another reference. */
+    Trial renamed(String from, String to) {
+        return part.equals(from) ? new Trial(id, at, how, to, better, state, extra) : this;
+    }
+
+    /** Whether it answers the same question. */
+    public boolean same(Trial other) {
+        return how == other.how && part.equals(other.part) && state.equals(other.state);
+    }
+}
