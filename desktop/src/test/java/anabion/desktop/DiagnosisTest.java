@@ -3,6 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Measure;
+import anabion.core.diagnosis.Probe;
 import anabion.core.job.Step;
 import anabion.desktop.session.Found;
 import anabion.desktop.shell.Shell;
@@ -57,6 +58,21 @@ class DiagnosisTest extends WindowCase {
                 "surer of R7",
                 f -> f.diagnosis().singly().get(0).parts().contains("R7")
                         && f.diagnosis().singly().get(0).odds() > 0.9);
+        Probe first = session.diagnoses()
+                .found()
+                .get()
+                .orElseThrow()
+                .next()
+                .get(0)
+                .test()
+                .probe();
+        key(KeyCode.CONTROL, KeyCode.G);
+        until("at the sheet of the most telling test", () -> leadsTo(first));
+        cold();
+        enter("V4.1 V2.6 1M2");
+        until("any pair can be read", () -> shows("also read"));
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("undone", () -> session.need().readings().size() == before + 1);
         enter("B2 fish");
         until("said what is wrong", () -> shows("fish"));
         key(KeyCode.ESCAPE);
@@ -66,6 +82,16 @@ class DiagnosisTest extends WindowCase {
         key(KeyCode.ESCAPE);
         key(KeyCode.CONTROL, KeyCode.Z);
         until("undone", () -> session.need().readings().size() == before);
+    }
+
+    private boolean leadsTo(Probe p) {
+        String begun = shell.probe().field().getText();
+        if (p instanceof Probe.Parted x) return begun.contains(x.part());
+        if (p instanceof Probe.Volts v && !v.lifted().isEmpty()) return begun.startsWith("lift");
+        Step at = session.step().get();
+        if (p instanceof Probe.Volts) return at == Step.VOLTAGES;
+        if (p instanceof Probe.Ohms) return at == Step.COLD_CHECKS;
+        return p instanceof Probe.Inject ? at == Step.TRACE : at == Step.ARRIVAL;
     }
 
     /** A signal put in, point by point, with a letter for what comes out. */

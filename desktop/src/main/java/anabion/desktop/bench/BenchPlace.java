@@ -1,5 +1,6 @@
 package anabion.desktop.bench;
 
+import anabion.core.diagnosis.Probe;
 import anabion.core.job.Step;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
@@ -108,6 +109,11 @@ public final class BenchPlace extends BorderPane {
 
     public void onShown(Runnable handler) {
         whenShown = handler;
+    }
+
+    /** When a proposed test is clicked. */
+    public void onTest(Consumer<Probe> handler) {
+        verdict.onTest(handler);
     }
 
     public Sheet sheet() {

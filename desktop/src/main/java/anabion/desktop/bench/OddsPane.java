@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Label;
 import javafx.scene.layout.GridPane;
@@ -121,17 +122,24 @@ final class OddsPane extends VBox {
         return session.words().get().say(CauseWords.value(value, volts));
     }
 
+    /** @param probe where a click leads; empty for what is no test */
+    record Line(String text, Optional<Probe> probe) {}
+
     /** What to do next: the test and repair of a cause that is as good as found, else the tests that tell most. */
-    static List<String> next(Session session, Found found) {
-        List<String> lines = new ArrayList<>();
+    static List<Line> next(Session session, Found found) {
+        List<Line> lines = new ArrayList<>();
         Diagnosis d = found.diagnosis();
         if (d.decided())
-            lines.add(session.say(
-                    "cause.enough",
-                    String.join(" / ", d.suspects().get(0).parts()),
-                    session.words().get().say(proof(found))));
+            lines.add(new Line(
+                    session.say(
+                            "cause.enough",
+                            String.join(" / ", d.suspects().get(0).parts()),
+                            session.words().get().say(proof(found))),
+                    Optional.empty()));
         for (Found.Next n : found.next())
-            lines.add(session.words().get().say(CauseWords.of(n.test().probe())) + ": " + meant(session, n) + ".");
+            lines.add(new Line(
+                    session.words().get().say(CauseWords.of(n.test().probe())) + ": " + meant(session, n) + ".",
+                    Optional.of(n.test().probe())));
         return lines;
     }
 

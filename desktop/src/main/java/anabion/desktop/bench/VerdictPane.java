@@ -1,6 +1,7 @@
 package anabion.desktop.bench;
 
 import anabion.core.chassis.Stage;
+import anabion.core.diagnosis.Probe;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
@@ -16,11 +17,13 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 import javafx.geometry.Insets;
+import javafx.scene.Cursor;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
@@ -37,6 +40,7 @@ final class VerdictPane extends BorderPane {
     private final Session session;
     private final VBox body = new VBox(8);
     private final VBox foot = new VBox(6);
+    private Consumer<Probe> whenChosen = p -> {};
     private final BooleanProperty arithmetic = new SimpleBooleanProperty();
     private final ObjectProperty<Optional<Row>> lit = new SimpleObjectProperty<>(Optional.empty());
 
@@ -103,6 +107,11 @@ final class VerdictPane extends BorderPane {
                 || stage.parts().contains(f.point().split("\\.")[0]);
     }
 
+    /** When a proposed test is clicked. */
+    void onTest(Consumer<Probe> handler) {
+        whenChosen = handler;
+    }
+
     private void nothing() {
         Step step = session.step().get();
         String next = session.order().stream()
@@ -126,7 +135,7 @@ final class VerdictPane extends BorderPane {
                 Texts.rule(),
                 Texts.label(session.say("ui.next"), "soft", "small"),
                 numbered(first.tests().stream()
-                        .map(t -> session.words().get().say(t))
+                        .map(t -> new OddsPane.Line(session.words().get().say(t), Optional.empty()))
                         .toList()));
         also(findings.subList(1, findings.size()));
     }
@@ -161,7 +170,7 @@ final class VerdictPane extends BorderPane {
             OddsPane.because(session, found).forEach(l -> add(Texts.wrapped(l)));
         }
         add(new OddsPane(session, found));
-        List<String> next = OddsPane.next(session, found);
+        List<OddsPane.Line> next = OddsPane.next(session, found);
         if (!next.isEmpty()) add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), numbered(next));
         also(findings.stream()
                 .filter(f -> same.isEmpty() || !f.equals(same.get()))
@@ -186,7 +195,7 @@ final class VerdictPane extends BorderPane {
         return grid;
     }
 
-    private static GridPane numbered(List<String> lines) {
+    private GridPane numbered(List<OddsPane.Line> lines) {
         GridPane grid = new GridPane();
         grid.setHgap(10);
         grid.setVgap(6);
@@ -194,7 +203,12 @@ final class VerdictPane extends BorderPane {
             Label number = Texts.label(String.valueOf(i + 1), "petrol", "strong");
             GridPane.setValignment(number, javafx.geometry.VPos.TOP);
             number.setMinWidth(12);
-            grid.addRow(i, number, Texts.wrapped(lines.get(i)));
+            Label line = Texts.wrapped(lines.get(i).text());
+            lines.get(i).probe().ifPresent(p -> {
+                line.setCursor(Cursor.HAND);
+                line.setOnMouseClicked(e -> whenChosen.accept(p));
+            });
+            grid.addRow(i, number, line);
         }
         return grid;
     }

@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.cold.ColdRow;
 import anabion.core.cold.ColdSheet;
 import anabion.core.cold.Discharge;
+import anabion.core.engine.Engine;
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
@@ -17,6 +18,7 @@ import anabion.workshop.SetRecord;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
@@ -229,27 +231,35 @@ public final class ColdChecksSheet implements Sheet {
         return session.say(litRow().isPresent() ? "cold.prompt" : "cold.prompt-empty");
     }
 
-    /** {@code 33k}, {@code open}, {@code 33k?}, or with a net before it for the first row of that net. */
+    /** {@code 33k}, {@code open}, {@code 33k?}, or with a net before it for the first row of that net, or two nets for any pair. */
     @Override
     public CompletableFuture<?> entered(String line) {
         String[] words = line.strip().split("\\s+");
+        List<String> nets = Engine.nets(session.need().chassis());
+        if (words.length == 3 && nets.contains(words[0]) && nets.contains(words[1]) && !words[0].equals(words[1]))
+            return taken(words[0], words[1], words[2]);
         boolean named = words.length > 1 || listed().stream().anyMatch(r -> names(r, words[0]));
         if (named) goTo(words[0]);
         if (named && words.length == 1) return CompletableFuture.completedFuture(null);
         ColdRow row = litRow().orElseThrow(() -> BadInput.at("\"" + line + "\"")
                 .because(session.say("cold.no-row"))
                 .so(session.say("cold.no-row.remedy")));
-        String text = words[words.length - 1];
-        boolean doubtful = text.endsWith("?");
-        if (doubtful) text = text.substring(0, text.length() - 1);
-        double ohms = Notation.metered(text);
-        return Takes.ohms(session, row.net(), row.against(), ohms, doubtful).thenApply(set -> {
+        return taken(row.net(), row.against(), words[words.length - 1]).thenApply(set -> {
             Platform.runLater(() -> moved(KeyCode.DOWN));
             return set;
         });
     }
 
+    private CompletableFuture<SetRecord> taken(String net, String against, String text) {
+        boolean doubtful = text.endsWith("?");
+        double ohms = Notation.metered(doubtful ? text.substring(0, text.length() - 1) : text);
+        return Takes.ohms(session, net, against, ohms, doubtful);
+    }
+
+    /** By net, by part, or by both nets in either order. */
     private static boolean names(ColdRow r, String word) {
+        String[] nets = word.split("\\s+");
+        if (nets.length == 2) return Set.of(r.net(), r.against()).equals(Set.copyOf(List.of(nets)));
         return r.net().equalsIgnoreCase(word) || r.part().equalsIgnoreCase(word);
     }
 

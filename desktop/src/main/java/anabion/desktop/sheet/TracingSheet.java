@@ -211,7 +211,7 @@ public final class TracingSheet implements Sheet {
             show(sheet.band(), true);
             return CompletableFuture.completedFuture(null);
         }
-        if (words.length > 1) goTo(words[0]);
+        if (words.length > 1) goTo(line.strip().substring(0, line.strip().lastIndexOf(' ')));
         TraceRow row = litRow().orElseThrow(() ->
                 BadInput.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));
         Outcome outcome = outcome(words[words.length - 1]);
@@ -245,11 +245,16 @@ public final class TracingSheet implements Sheet {
     @Override
     public void goTo(String name) {
         for (int i = 0; i < sheet.rows().size(); i++)
-            if (sheet.rows().get(i).point().equalsIgnoreCase(name)) {
+            if (names(sheet.rows().get(i), name.strip())) {
                 list.light(i);
                 return;
             }
         throw BadInput.at(name).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy"));
+    }
+
+    /** By the point, perhaps with the signal before it: two signals go in at a mixer's grid. */
+    private static boolean names(TraceRow r, String name) {
+        return r.point().equalsIgnoreCase(name) || (r.signal() + " " + r.point()).equalsIgnoreCase(name);
     }
 
     @Override

@@ -61,6 +61,7 @@ public final class Shell extends StackPane {
         new ShellActions(this, session, files).register(actions);
         shelf = new ShelfPlace(session, this::openSet);
         bench = new BenchPlace(session, this::trouble, actions.get("mark").keyText());
+        bench.onTest(p -> guarded(() -> begin(nextTest().to(p))));
         bench.onShown(this::showProbe);
         library = new LibraryPlace(session);
         entries = new Entries(session, meters, bench);
@@ -192,6 +193,8 @@ public final class Shell extends StackPane {
         List<String[]> hints = new java.util.ArrayList<>(sheet.map(Sheet::hints).orElse(hints()));
         if (meters.connected() && sheet.map(Sheet::takesReadings).orElse(false))
             hints.add(0, new String[] {"F6", session.say("ui.hint.meter")});
+        if (onBench && session.diagnoses().found().get().isPresent())
+            hints.add(new String[] {"Ctrl G", session.say("ui.hint.next-test")});
         hints.add(new String[] {"Ctrl K", session.say("ui.hint.actions")});
         probe.hints(hints);
     }
@@ -332,6 +335,18 @@ public final class Shell extends StackPane {
     }
 
     /** Takes the reading of the connected meter for the lit row. */
+    NextTest nextTest() {
+        return new NextTest(session, bench);
+    }
+
+    /** Begins the probe line. */
+    void begin(String text) {
+        showProbe();
+        probe.field().setText(text);
+        probe.field().requestFocus();
+        probe.field().end();
+    }
+
     void takeFromMeter() {
         if (where != Where.BENCH || !bench.sheet().takesReadings())
             throw BadInput.at("")

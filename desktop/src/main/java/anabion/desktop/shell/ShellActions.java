@@ -62,6 +62,7 @@ final class ShellActions {
             if (inLibrary()) shell.library().flip();
             else shell.bench().flipSocket();
         });
+        a.add("next-test", "Shortcut+G", () -> shell.begin(shell.nextTest().first()));
         a.add("meter", "F6", () -> shell.takeFromMeter());
         for (int i = 1; i <= 6; i++) {
             int tab = i;

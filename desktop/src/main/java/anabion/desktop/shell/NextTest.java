@@ -1,0 +1,73 @@
+package anabion.desktop.shell;
+
+import anabion.core.diagnosis.Probe;
+import anabion.core.input.BadInput;
+import anabion.core.job.Alteration;
+import anabion.core.job.Step;
+import anabion.desktop.bench.BenchPlace;
+import anabion.desktop.session.Found;
+import anabion.desktop.session.Session;
+import java.util.List;
+
+/** Goes to where a test of the diagnosis is made. */
+final class NextTest {
+    private final Session session;
+    private final BenchPlace bench;
+
+    NextTest(Session session, BenchPlace bench) {
+        this.session = session;
+        this.bench = bench;
+    }
+
+    /**
+     * To the most telling test.
+     *
+     * @return what the probe line begins with; empty where the row for it is lit
+     * @throws BadInput if nothing is worth asking, or the odds are behind the evidence
+     */
+    String first() {
+        Found found = session.diagnoses().found().get().filter(f -> !f.old()).orElseThrow(() -> BadInput.at("")
+                .because(session.say("next-test.none"))
+                .so(session.say("next-test.none.remedy")));
+        return found.next().stream().findFirst().map(n -> to(n.test().probe())).orElseThrow(() -> BadInput.at("")
+                .because(session.say("next-test.enough"))
+                .so(session.say("next-test.enough.remedy")));
+    }
+
+    /** @return what the probe line begins with; empty where the row for it is lit */
+    String to(Probe p) {
+        if (p instanceof Probe.Volts v) return volts(v);
+        if (p instanceof Probe.Ohms o) return row(Step.COLD_CHECKS, o.net() + " " + o.against());
+        if (p instanceof Probe.Inject i) {
+            session.condition().set(session.condition().get().map(c -> c.withBand(i.band())));
+            return row(Step.TRACE, i.domain().code() + " " + i.point());
+        }
+        if (p instanceof Probe.Listen) return row(Step.ARRIVAL, "");
+        if (p instanceof Probe.Across a) return "across " + a.part() + " ";
+        return "swapped " + ((Probe.Try) p).part() + " ";
+    }
+
+    /** First off with what has to be off. */
+    private String volts(Probe.Volts v) {
+        List<String> off = session.need().job().fitted().openEnds().stream()
+                .map(Alteration::part)
+                .toList();
+        return v.lifted().stream()
+                .filter(p -> !off.contains(p))
+                .findFirst()
+                .map(p -> "lift " + p)
+                .orElseGet(() -> row(Step.VOLTAGES, v.point()));
+    }
+
+    /** A sheet shown for the first time computes its rows first: then, as for what has no row, its name begins the line. */
+    private String row(Step step, String name) {
+        session.step().set(step);
+        if (name.isEmpty()) return "";
+        try {
+            bench.sheet().goTo(name);
+            return "";
+        } catch (BadInput e) {
+            return name + " ";
+        }
+    }
+}
