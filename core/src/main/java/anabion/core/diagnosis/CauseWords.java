@@ -62,7 +62,8 @@ public final class CauseWords {
 
     /** What trying a part proves. */
     static Phrase tried(Probe.Parted p, boolean bad) {
-        if (p instanceof Probe.Across) return Phrase.of(bad ? "meaning.better" : "meaning.same");
+        boolean swapped = p instanceof Probe.Across || (p instanceof Probe.Try t && t.plugged());
+        if (swapped) return Phrase.of(bad ? "meaning.better" : "meaning.same");
         return Phrase.of(bad ? "meaning.bad" : "meaning.good");
     }
 }

@@ -125,7 +125,7 @@ public final class BenchPlace extends BorderPane {
     }
 
     public void flipSocket() {
-        voltages.flip();
+        sheet().flip();
     }
 
     public void toggleArithmetic() {

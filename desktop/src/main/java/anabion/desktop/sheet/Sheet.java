@@ -33,6 +33,9 @@ public interface Sheet {
     /** Lights the row of a point. */
     default void goTo(String point) {}
 
+    /** Shows a socket from its other side, where there is one. */
+    default void flip() {}
+
     /** Carries out a line that only this sheet understands. */
     default CompletableFuture<?> entered(String line) {
         throw anabion.core.input.BadInput.at("\"" + line + "\"")

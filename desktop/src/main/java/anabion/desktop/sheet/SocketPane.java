@@ -3,8 +3,8 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
+import anabion.core.chassis.Point;
 import anabion.core.device.Base;
-import anabion.core.reading.Row;
 import anabion.desktop.control.SocketView;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -27,7 +27,7 @@ final class SocketPane extends HBox {
     private final Session session;
     private final SocketView socket = new SocketView();
     private final VBox pins = new VBox(1);
-    private Optional<Row> lit = Optional.empty();
+    private Optional<Point> lit = Optional.empty();
     private boolean fromBelow = true;
     private int asked;
 
@@ -40,19 +40,19 @@ final class SocketPane extends HBox {
         setAlignment(Pos.CENTER_LEFT);
     }
 
-    /** Lights the pin of a row; hides when it has none. */
-    void show(Optional<Row> row) {
-        lit = row;
-        Optional<Device> device = row.flatMap(r -> r.point().device()).flatMap(Part::device);
+    /** Lights the pin of a point; hides when it has none. */
+    void show(Optional<Point> point) {
+        lit = point;
+        Optional<Device> device = point.flatMap(Point::device).flatMap(Part::device);
         Optional<Base> base = device.flatMap(d -> Base.named(d.base()));
-        boolean known = base.isPresent() && row.get().point().pin().matches("\\d+");
+        boolean known = base.isPresent() && point.get().pin().matches("\\d+");
         setVisible(known);
         setManaged(known);
         if (!known) return;
         Map<String, String> functions = device.get().functions();
-        int pin = Integer.parseInt(row.get().point().pin());
+        int pin = Integer.parseInt(point.get().pin());
         socket.show(base.get(), functions, pin, fromBelow);
-        Part part = row.get().point().device().orElseThrow();
+        Part part = point.get().device().orElseThrow();
         name(part, pin, Map.of());
         int mine = ++asked;
         session.shouldRead(part)

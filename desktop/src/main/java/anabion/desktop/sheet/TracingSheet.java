@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.Points;
 import anabion.core.input.BadInput;
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;
@@ -43,6 +44,7 @@ public final class TracingSheet implements Sheet {
     private final Label left = Texts.wrapped("");
     private final VBox header = new VBox();
     private final LitRows list;
+    private final SocketPane socket;
     private List<Gains.Level> levels = List.of();
     private Optional<Ground> computed = Optional.empty();
     private TraceSheet sheet = new TraceSheet("", List.of());
@@ -53,7 +55,11 @@ public final class TracingSheet implements Sheet {
 
     public TracingSheet(Session session, Runnable whenShown) {
         this.session = session;
-        this.list = new LitRows(whenShown);
+        this.socket = new SocketPane(session);
+        this.list = new LitRows(() -> {
+            socket();
+            whenShown.run();
+        });
         pane.getStyleClass().add("sheet");
         Label title = Texts.label(session.say("step.trace"), "title");
         Label how = Texts.label(session.say("trace.how"), "soft");
@@ -65,6 +71,7 @@ public final class TracingSheet implements Sheet {
         above.setPadding(new Insets(12, 14, 8, 14));
         pane.setTop(new VBox(above, header));
         pane.setCenter(list.node());
+        pane.setBottom(new VBox(Texts.rule(), socket));
         session.set().addListener((o, a, b) -> look());
         session.step().addListener((o, a, b) -> look());
         session.condition().addListener((o, a, b) -> look());
@@ -176,6 +183,16 @@ public final class TracingSheet implements Sheet {
 
     private String level(TraceRow r) {
         return r.heardWhenSound() ? Figures.si(new Quantity(r.volts(), Unit.VOLT), 2) : session.say("trace.no-level");
+    }
+
+    /** Of the lit point, to find the pin. */
+    private void socket() {
+        socket.show(litRow().flatMap(r -> Points.of(session.need().chassis()).find(r.point())));
+    }
+
+    @Override
+    public void flip() {
+        socket.flip();
     }
 
     private Optional<TraceRow> litRow() {

@@ -177,7 +177,7 @@ public final class VoltagesSheet implements Sheet {
         }
         Optional<Row> row = litRow();
         onLit.accept(row);
-        socket.show(row);
+        socket.show(row.map(Row::point));
         if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
     }
 
@@ -190,7 +190,7 @@ public final class VoltagesSheet implements Sheet {
         return -1;
     }
 
-    /** Shows the socket from the other side. */
+    @Override
     public void flip() {
         socket.flip();
     }

@@ -61,6 +61,9 @@ public final class Shell extends StackPane {
         new ShellActions(this, session, files).register(actions);
         shelf = new ShelfPlace(session, this::openSet);
         bench = new BenchPlace(session, this::trouble, actions.get("mark").keyText());
+        session.diagnoses().found().addListener((o, a, b) -> {
+            if (a.isPresent() != b.isPresent()) showProbe();
+        });
         bench.onTest(p -> guarded(() -> begin(nextTest().to(p))));
         bench.onShown(this::showProbe);
         library = new LibraryPlace(session);
