@@ -102,6 +102,8 @@ class DiagnosisTest extends WindowCase {
             shell.go(Shell.Where.BENCH);
         }));
         until("the points", () -> shows("modulated 473 kHz") && shows("the point that divides"));
+        enter("school voltages");
+        until("volts come first", () -> shows("Voltages first"));
         enter("school back");
         until("from the sound", () -> shows("from the sound backwards"));
         enter("l");

@@ -10,7 +10,9 @@ public enum School implements Coded {
     /** From the aerial toward the speaker, until it lives. */
     FORWARD,
     /** The point that divides what is left. */
-    HALF;
+    HALF,
+    /** Volts of every device, and only then a point of the stage that they suspect most. */
+    VOLTAGES;
 
     @Override
     public String code() {

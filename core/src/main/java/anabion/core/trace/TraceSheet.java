@@ -11,8 +11,10 @@ import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Gains;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 
 /**
  * The points of a band, from the speaker to the aerial, with what was heard there.
@@ -68,8 +70,12 @@ public record TraceSheet(String band, List<TraceRow> rows) {
         return Gains.of(new Engine(), chassis, loud, band).map(Gains::levels).orElse(List.of());
     }
 
-    /** Where to go next by a school; empty when one point is left, or the outcomes contradict each other. */
-    public Optional<TraceRow> next(School school) {
+    /**
+     * Where to go next by a school; empty when one point is left, or the outcomes contradict each other.
+     *
+     * @param odds that the fault is in a stage, by its name; what the voltages say
+     */
+    public Optional<TraceRow> next(School school, ToDoubleFunction<String> odds) {
         List<TraceRow> open =
                 rows.stream().filter(r -> r.left() && r.heard().isEmpty()).toList();
         if (open.isEmpty()) return Optional.empty();
@@ -78,6 +84,10 @@ public record TraceSheet(String band, List<TraceRow> rows) {
                     case BACK -> open.get(0);
                     case FORWARD -> open.get(open.size() - 1);
                     case HALF -> open.get(open.size() / 2);
+                    case VOLTAGES ->
+                        open.stream()
+                                .max(Comparator.comparingDouble(r -> odds.applyAsDouble(r.stage())))
+                                .orElseThrow();
                 });
     }
 

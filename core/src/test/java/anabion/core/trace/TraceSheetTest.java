@@ -64,7 +64,7 @@ class TraceSheetTest {
         for (int dies = 0; dies < points; dies++) {
             Job job = Job.NEW;
             int asked = 0;
-            for (var next = of(job).next(school); next.isPresent(); next = of(job).next(school)) {
+            for (var next = of(job).next(school, s -> 0); next.isPresent(); next = of(job).next(school, s -> 0)) {
                 int at = of(job).rows().indexOf(next.get());
                 job = job.with(heard(next.get(), at < dies ? Outcome.LOUD : Outcome.NOTHING));
                 asked++;
@@ -103,5 +103,15 @@ class TraceSheetTest {
     void whatWasHeardIsKeptInTheJob() {
         Job job = Job.NEW.with(heard(of(Job.NEW).rows().get(3), Outcome.DISTORTED));
         assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
+    }
+
+    /** Voltages first: the point that is asked for lies in the stage that they suspect. */
+    @Test
+    void voltagesFirstGoesToTheStageTheySuspect() {
+        String audio = of(Job.NEW)
+                .next(School.VOLTAGES, s -> s.equals("Audio") ? 0.8 : 0.1)
+                .orElseThrow()
+                .stage();
+        assertThat(audio).isEqualTo("Audio");
     }
 }

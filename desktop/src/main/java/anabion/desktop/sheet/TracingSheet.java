@@ -110,10 +110,26 @@ public final class TracingSheet implements Sheet {
         list.clear();
         sheet.rows().forEach(r -> list.add(row(r)));
         if (sheet.rows().isEmpty()) list.empty(session.say("trace.empty"));
-        list.light(fresh ? sheet.next(school).map(sheet.rows()::indexOf).orElse(0) : list.lit());
+        list.light(
+                fresh
+                        ? sheet.next(school, this::odds)
+                                .map(sheet.rows()::indexOf)
+                                .orElse(0)
+                        : list.lit());
+    }
+
+    /** Of a stage, as what was read says; zero before anything was weighed. */
+    private double odds(String stage) {
+        return session.diagnoses()
+                .found()
+                .get()
+                .flatMap(f -> session.need().chassis().stage(stage).map(f::odds))
+                .orElse(0.0);
     }
 
     private String words() {
+        boolean unread = session.verdict().get().map(v -> v.read() == 0).orElse(true);
+        if (school == School.VOLTAGES && unread) return session.say("trace.voltages-first");
         boolean tried = sheet.rows().stream().anyMatch(r -> r.heard().isPresent());
         if (sheet.rows().isEmpty()) return "";
         if (!tried) return session.say("trace.begin", session.say("trace.school." + school.code()));
