@@ -11,11 +11,22 @@ import java.util.List;
  * @param answer in words, such as "2.4 V", "weak" or "good": the likeliest
  */
 public record Meaning(Hypothesis cause, Phrase answer) {
-    /** Of the first suspects, and of a sound set last. */
+    private static final int SEARCHED = 16;
+
+    /** Of the first suspects, and of a sound set last; where all of these answer alike, of the first suspect as well that does not. */
     public static List<Meaning> of(Forecasts forecasts, Diagnosis d, Probe probe, int most) {
         List<Meaning> all = new ArrayList<>();
         d.suspects().stream().limit(most).map(Diagnosis.Suspect::first).forEach(h -> all.add(of(forecasts, h, probe)));
-        all.add(of(forecasts, forecasts.healthy(), probe));
+        Meaning sound = of(forecasts, forecasts.healthy(), probe);
+        if (all.stream().allMatch(m -> m.answer().equals(sound.answer())))
+            d.suspects().stream()
+                    .skip(most)
+                    .limit(SEARCHED)
+                    .map(s -> of(forecasts, s.first(), probe))
+                    .filter(m -> !m.answer().equals(sound.answer()))
+                    .findFirst()
+                    .ifPresent(all::add);
+        all.add(sound);
         return all;
     }
 

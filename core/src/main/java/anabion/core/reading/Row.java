@@ -2,6 +2,7 @@ package anabion.core.reading;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
+import anabion.core.quantity.Figures;
 import anabion.core.words.Phrase;
 import java.util.Optional;
 
@@ -10,6 +11,7 @@ import java.util.Optional;
  *
  * @param expectation empty where nothing is charted
  * @param reading the latest one that counts; empty when not taken
+ * @param before the newest from before the repair that the reading follows; empty without a repair between them
  * @param stale whether a part of the same stage was altered after the reading
  */
 public record Row(
@@ -20,9 +22,16 @@ public record Row(
         Optional<Reading> reading,
         Standing standing,
         Phrase verdict,
+        Optional<Reading> before,
         boolean stale) {
     Row judged(Standing newStanding, Phrase newVerdict) {
-        return new Row(point, band, measure, expectation, reading, newStanding, newVerdict, stale);
+        return new Row(point, band, measure, expectation, reading, newStanding, newVerdict, before, stale);
+    }
+
+    /** The verdict, with what was read before a repair. */
+    public Phrase said() {
+        return before.map(b -> Phrase.of("verdict.was", verdict, Figures.volts(b.value())))
+                .orElse(verdict);
     }
 
     /** Whether the service chart has it. */

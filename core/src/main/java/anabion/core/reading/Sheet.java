@@ -15,6 +15,7 @@ import anabion.core.job.FittedState;
 import anabion.core.quantity.Figures;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
@@ -121,6 +122,24 @@ final class Sheet {
         return found;
     }
 
+    /** The newest reading of the same kind from before parts were exchanged. */
+    private Optional<Reading> before(Point point, Reading now) {
+        return readings.stream()
+                .filter(r -> r.measure() == now.measure()
+                        && !r.doubtful()
+                        && belongs(r.condition().band()))
+                .filter(r -> samePlace(r.point(), point) && repaired(r, now))
+                .max(Comparator.comparing(Reading::at));
+    }
+
+    private boolean repaired(Reading before, Reading after) {
+        List<Alteration> since = FittedState.since(before.state(), alterations);
+        int later = FittedState.since(after.state(), alterations).size();
+        return since.size() > later
+                && since.subList(0, since.size() - later).stream()
+                        .anyMatch(a -> a.kind().exchanges());
+    }
+
     private boolean samePlace(String label, Point point) {
         return label.equals(point.label())
                 || points.find(label)
@@ -138,6 +157,7 @@ final class Sheet {
                 reading,
                 Standing.NOT_TAKEN,
                 Phrase.of("verdict.not-taken"),
+                reading.flatMap(r -> before(point, r)),
                 stale);
         if (offByDesign(point))
             return row.judged(Standing.OFF_BY_DESIGN, Phrase.of("verdict.off-by-design", now.band()));

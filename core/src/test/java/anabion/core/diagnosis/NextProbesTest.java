@@ -10,6 +10,7 @@ import anabion.core.words.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -121,6 +122,18 @@ class NextProbesTest {
                 .satisfies(m -> assertThat(said(m)).isEqualTo("loud"));
         Probe swap = Probe.Try.of(SET.part("V2").orElseThrow());
         assertThat(said(Meaning.of(FORECASTS, d, swap, 1).get(0))).isEqualTo("the same");
+    }
+
+    /** A test for which the first suspects answer alike names one that does not. */
+    @Test
+    void aTestSaysWhomItTellsApart() {
+        List<Observation> evidence = List.of(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
+        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
+        for (Diagnosis.NextTest t : d.next())
+            assertThat(Meaning.of(FORECASTS, d, t.probe(), 2))
+                    .as(t.probe().text())
+                    .extracting(m -> said(m))
+                    .satisfies(all -> assertThat(Set.copyOf(all)).hasSizeGreaterThan(1));
     }
 
     private static String said(Meaning m) {

@@ -16,6 +16,8 @@ import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.tree.Extra;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
 import java.time.Instant;
 import java.util.Set;
 import java.util.UUID;
@@ -107,6 +109,28 @@ class JudgeTest {
         assertThat(b.row("V5.7").stale()).as("the supply was not touched").isFalse();
         assertThat(b.verdict().findings()).as("the old reading convicts nobody").isEmpty();
         assertThat(b.read("V4.1", 0.0).row("V4.1").standing()).isEqualTo(Standing.WITHIN);
+    }
+
+    /** Before and after a repair stand side by side; two readings of one state do not, nor does a lead lifted in between. */
+    @Test
+    void whatWasReadBeforeTheRepairIsSaid() {
+        Bench b = bench().read("V4.1", 2.2).read("V4.1", 3.1).doubtful("V4.1", 9);
+        assertThat(b.row("V4.1").before()).isEmpty();
+        b.alter(renewed("C14"));
+        b.read("V4.1", 0.0);
+        assertThat(b.row("V4.1").before().orElseThrow().value()).isEqualTo(3.1);
+        assertThat(new Words(Vocabulary.STANDARD).say(b.row("V4.1").said())).isEqualTo("within, was 3.1");
+        assertThat(b.row("V5.7").before()).isEmpty();
+
+        Bench lifted = bench().read("V4.1", 3.1);
+        lifted.alter(new Alteration(
+                UUID.randomUUID(),
+                Instant.parse("2026-05-04T10:00:00Z"),
+                "C14",
+                AlterationKind.LIFTED,
+                "",
+                Extra.NONE));
+        assertThat(lifted.read("V4.1", 0.0).row("V4.1").before()).isEmpty();
     }
 
     @Test

@@ -286,7 +286,7 @@ public final class VoltagesSheet implements Sheet {
                     .append('\t')
                     .append(r.reading().map(x -> Figures.volts(x.value())).orElse(""))
                     .append('\t')
-                    .append(session.words().get().say(r.verdict()))
+                    .append(session.words().get().say(r.said()))
                     .append('\n');
         }
         return text.toString();

@@ -211,7 +211,7 @@ public final class RecordPage {
                         .orElse(""),
                 e.map(x -> Figures.volts(x.value()) + wave).orElse(""),
                 r.reading().map(x -> Figures.volts(x.value()) + wave).orElse(""),
-                words.say(r.verdict()),
+                words.say(r.said()),
                 r.standing().code(),
                 e.isPresent(),
                 needle(r));
