@@ -40,6 +40,7 @@ public final class ColdSheet {
     private final Chassis chassis;
     private final List<Reading> readings;
     private final Job job;
+    private final boolean untaken;
     private final String reference;
     private final ColdSet usual;
     private final ColdSet worn;
@@ -47,7 +48,9 @@ public final class ColdSheet {
     private final Set<Set<String>> listed = new HashSet<>();
     private final List<ColdRow> rows = new ArrayList<>();
 
-    private ColdSheet(Chassis chassis, List<Reading> readings, Job job) {
+    /** @param untaken whether rows without a reading are wanted too */
+    private ColdSheet(Chassis chassis, List<Reading> readings, Job job, boolean untaken) {
+        this.untaken = untaken;
         this.chassis = chassis;
         this.readings = readings;
         this.job = job;
@@ -60,8 +63,18 @@ public final class ColdSheet {
 
     /** All rows, in the order of the work; none for a set without parts. */
     public static List<ColdRow> of(Chassis chassis, List<Reading> readings, Job job) {
+        return of(chassis, readings, job, true);
+    }
+
+    /** The rows that were read: their prediction is all that is computed. */
+    public static List<ColdRow> taken(Chassis chassis, List<Reading> readings, Job job) {
+        boolean any = readings.stream().anyMatch(r -> r.measure() == Measure.OHMS);
+        return any ? of(chassis, readings, job, false) : List.of();
+    }
+
+    private static List<ColdRow> of(Chassis chassis, List<Reading> readings, Job job, boolean untaken) {
         if (chassis.parts().isEmpty()) return List.of();
-        ColdSheet sheet = new ColdSheet(chassis, readings, job);
+        ColdSheet sheet = new ColdSheet(chassis, readings, job, untaken);
         sheet.mains();
         sheet.rails();
         sheet.heaters();
@@ -182,6 +195,8 @@ public final class ColdSheet {
         if (a.isEmpty() || b.isEmpty() || a.equals(b) || !listed.add(Set.of(a, b))) return;
         String net = a.equals(reference) ? b : a;
         String against = a.equals(reference) ? a : b;
+        Optional<Reading> reading = latest(net, against);
+        if (reading.isEmpty() && !untaken) return;
         double now = usual.between(net, against, TEST);
         double least = now;
         double most = now;
@@ -191,7 +206,6 @@ public final class ColdSheet {
                 least = Math.min(least, ohms);
                 most = Math.max(most, ohms);
             }
-        Optional<Reading> reading = latest(net, against);
         ColdRow row = new ColdRow(
                 group,
                 part,

@@ -108,6 +108,18 @@ class ColdSheetTest {
         assertThat(row(rows, "V5.6", "V5.1").standing()).isEqualTo(Standing.WITHIN);
     }
 
+    /** For the record only what was read is computed, and judged alike. */
+    @Test
+    void whatWasTakenIsJudgedAsOnTheSheet() {
+        List<Reading> taken = List.of(ohms("V2.6", "B2", 68e3), ohms("V5.6", "V5.1", 380));
+        assertThat(ColdSheet.taken(HALCYON, taken, Job.NEW))
+                .isEqualTo(ColdSheet.of(HALCYON, taken, Job.NEW).stream()
+                        .filter(r -> r.reading().isPresent())
+                        .toList())
+                .hasSize(2);
+        assertThat(ColdSheet.taken(HALCYON, List.of(), Job.NEW)).isEmpty();
+    }
+
     @Test
     void aReadingFromBeforeThePartWasRenewedIsNotShown() {
         Job job = Job.NEW.altered(

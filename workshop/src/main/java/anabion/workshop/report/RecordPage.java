@@ -96,8 +96,7 @@ public final class RecordPage {
 
     /** The cold ohms that were taken: between what, how much, and what that says. */
     public List<Fact> cold() {
-        return ColdSheet.of(set.chassis(), set.readings(), set.job()).stream()
-                .filter(r -> r.reading().isPresent())
+        return ColdSheet.taken(set.chassis(), set.readings(), set.job()).stream()
                 .map(r -> new Fact(
                         r.label() + ", " + words.say(r.what()),
                         ohms(r.reading().orElseThrow().value()) + ": " + words.say(r.verdict())))
