@@ -85,9 +85,11 @@ final class ExportCommand implements Callable<Integer> {
 
     @Override
     public Integer call() throws Exception {
+        SetReport report = new SetReport();
+        if (to == To.pdf) report.rouse();
         SetArchive.Unpacked unpacked = SetArchive.open(options.file());
         Path target = out != null ? out : beside();
-        byte[] bytes = bytes(unpacked);
+        byte[] bytes = bytes(unpacked, report);
         try {
             Files.write(target, bytes);
         } catch (IOException e) {
@@ -108,7 +110,7 @@ final class ExportCommand implements Callable<Integer> {
         return options.file().resolveSibling(name + "." + to.ending);
     }
 
-    private byte[] bytes(SetArchive.Unpacked unpacked) throws IOException {
+    private byte[] bytes(SetArchive.Unpacked unpacked, SetReport report) throws IOException {
         if (to == To.deck_ac) return small(unpacked.set().chassis());
         if (to == To.deck || to == To.deck_tran) return deck(unpacked.set().chassis());
         if (to == To.csv) {
@@ -125,7 +127,7 @@ final class ExportCommand implements Callable<Integer> {
                         unpacked.pictures()
                                 .get("photos/" + p.file().hash() + "."
                                         + p.file().suffix()));
-            return page(unpacked, file);
+            return page(unpacked, report, file);
         } finally {
             try (var files = Files.list(pictures)) {
                 for (Path p : files.toList()) Files.delete(p);
@@ -162,15 +164,15 @@ final class ExportCommand implements Callable<Integer> {
         return text.getBytes(StandardCharsets.UTF_8);
     }
 
-    private byte[] page(SetArchive.Unpacked unpacked, Function<Photo, Path> file) throws IOException {
+    private byte[] page(SetArchive.Unpacked unpacked, SetReport report, Function<Photo, Path> file) throws IOException {
         Words words = new Words(Vocabulary.STANDARD);
         if (to == To.html) {
             StringWriter text = new StringWriter();
-            new SetReport().html(unpacked.set(), words, file, text);
+            report.html(unpacked.set(), words, file, text);
             return text.toString().getBytes(StandardCharsets.UTF_8);
         }
         ByteArrayOutputStream pdf = new ByteArrayOutputStream();
-        new SetReport().pdf(unpacked.set(), words, file, pdf);
+        report.pdf(unpacked.set(), words, file, pdf);
         return pdf.toByteArray();
     }
 }

@@ -33,6 +33,7 @@ public final class SetReport {
 
     private final Template template;
     private final String empty;
+    private Thread waking = new Thread();
 
     public SetReport() {
         try (InputStream in = SetReport.class.getResourceAsStream("/anabion/report/record.html")) {
@@ -50,19 +51,24 @@ public final class SetReport {
     }
 
     public void pdf(SetRecord set, Words words, Function<Photo, Path> file, OutputStream out) throws IOException {
-        com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
-        if (AWAKE.getAndSet(true)) {
-            print(page(set, words, file), out);
-            return;
-        }
-        Thread waking = new Thread(this::wake, "layout");
-        waking.start();
+        rouse();
         String page = page(set, words, file);
-        join(waking);
+        join();
         print(page, out);
     }
 
-    /** The layout library takes as long to load as the verdict to reach: it is woken meanwhile, by the page without its content. */
+    /**
+     * The layout library takes as long to load as the verdict to reach: it is woken meanwhile, by the page without its content. Whoever knows early
+     * that a PDF is wanted may call this before the set is read.
+     */
+    public void rouse() {
+        com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
+        if (AWAKE.getAndSet(true)) return;
+        waking = new Thread(this::wake, "layout");
+        waking.setDaemon(true);
+        waking.start();
+    }
+
     private void wake() {
         try {
             print(empty, OutputStream.nullOutputStream());
@@ -71,7 +77,7 @@ public final class SetReport {
         }
     }
 
-    private static void join(Thread waking) throws IOException {
+    private void join() throws IOException {
         try {
             waking.join();
         } catch (InterruptedException e) {
