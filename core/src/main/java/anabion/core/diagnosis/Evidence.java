@@ -2,7 +2,9 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Measure;
+import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.engine.CircuitPredictor;
@@ -42,6 +44,9 @@ public final class Evidence {
             SymptomKind.DISTORTED, Outcome.DISTORTED,
             SymptomKind.HUM, Outcome.HUM,
             SymptomKind.CRACKLE, Outcome.CRACKLE);
+
+    /** Drift of a resistor that is no fault. */
+    private static final double BENIGN = 0.2;
 
     private final Chassis chassis;
     private final Job job;
@@ -127,7 +132,7 @@ public final class Evidence {
         return all;
     }
 
-    /** By the limits of the recap. A good value or loss does not clear a capacitor of its leak; the test of a part that came out says nothing of the new one. */
+    /** By the limits of the recap. The test of a part that came out says nothing of the new one. */
     private List<Observation> tests() {
         List<Observation> all = new ArrayList<>();
         for (RecapLog.Tested t : job.recap().tests()) {
@@ -136,12 +141,15 @@ public final class Evidence {
                     .anyMatch(a -> a.part().equals(part)
                             && a.at().isAfter(t.at())
                             && a.kind().exchanges());
-            if (!renewed)
-                chassis.part(part)
-                        .flatMap(p -> verdict(t.test()).map(good -> new Observation.Tested(Probe.Try.of(p), good)))
-                        .ifPresent(all::add);
+            if (!renewed) chassis.part(part).flatMap(p -> tested(p, t.test())).ifPresent(all::add);
         }
         return all;
+    }
+
+    /** A leak says nothing of the value, and a good value or loss nothing of the leak. */
+    private Optional<Observation> tested(Part p, PartTest t) {
+        Probe.Parted probe = t.what() == PartTest.What.LEAKAGE ? new Probe.Leak(p.reference()) : Probe.Try.of(p);
+        return verdict(p, t).map(good -> new Observation.Tested(probe, good));
     }
 
     private List<Observation> trials() {
@@ -155,11 +163,11 @@ public final class Evidence {
         return all;
     }
 
-    private Optional<Boolean> verdict(PartTest t) {
+    private Optional<Boolean> verdict(Part p, PartTest t) {
         if (t.what() == PartTest.What.EMISSION || t.what() == PartTest.What.GAIN)
-            return t.good() > 0 && chassis.part(t.key()).isPresent()
-                    ? Optional.of(!Tested.of(t).fails())
-                    : Optional.empty();
+            return t.good() > 0 ? Optional.of(!Tested.of(t).fails()) : Optional.empty();
+        if (p.component() instanceof Component.Resistor r)
+            return Optional.of(!Tested.of(t, r, Math.max(BENIGN, r.tolerance())).fails());
         for (Piece c : Piece.of(chassis))
             if (c.key().equals(t.key())) {
                 boolean fails = Tested.of(t, c).fails();

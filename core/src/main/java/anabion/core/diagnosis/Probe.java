@@ -143,4 +143,24 @@ public sealed interface Probe {
             return "across " + part;
         }
     }
+
+    /** A capacitor lifted, and its leak measured at working volts: says nothing of its value. */
+    record Leak(String part) implements Parted {
+        private static final Set<String> CAUGHT = Set.of("leaky", "short");
+
+        @Override
+        public double minutes() {
+            return 4.5;
+        }
+
+        @Override
+        public boolean catches(Fault f) {
+            return f.part().equals(part) && CAUGHT.contains(f.mode());
+        }
+
+        @Override
+        public String text() {
+            return "leak " + part;
+        }
+    }
 }

@@ -148,14 +148,30 @@ class EvidenceTest {
                 new UUID(2, amount > 0 ? 3 : 4), NOON, new PartTest(key, what, amount, good, volts), Extra.NONE);
     }
 
+    /** A resistor within its tolerance, or a fifth, is cleared; one that has drifted further is not. */
+    @Test
+    void resistorsAreJudgedByTheirDrift() {
+        RecapLog none = Job.NEW.recap();
+        Job drifted = Job.NEW.withRecap(none.tested(tested("R7", PartTest.What.VALUE, 68e3, 0, 0)));
+        List<Observation> all = Evidence.of(SET, List.of(), drifted);
+        assertThat(texts(all)).containsExactly("test R7");
+        assertThat(((Observation.Tested) all.get(0)).good()).isFalse();
+        Job benign = Job.NEW.withRecap(none.tested(tested("R7", PartTest.What.VALUE, 37e3, 0, 0)));
+        assertThat(((Observation.Tested) Evidence.of(SET, List.of(), benign).get(0)).good())
+                .isTrue();
+    }
+
     /** A leak condemns, and its absence clears; the right value says nothing of a leak. */
     @Test
     void capacitorsAreJudgedByTheLimitsOfTheRecap() {
         RecapLog none = Job.NEW.recap();
         Job leaky = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.LEAKAGE, 20e-6, 0, 250)));
         List<Observation> bad = Evidence.of(SET, List.of(), leaky);
-        assertThat(texts(bad)).containsExactly("test C14");
-        assertThat(((Observation.Tested) bad.get(0)).good()).isFalse();
+        assertThat(texts(bad)).containsExactly("leak C14");
+        Observation.Tested found = (Observation.Tested) bad.get(0);
+        assertThat(found.good()).isFalse();
+        assertThat(found.probe().catches(Fault.parse("C14:leaky:1M"))).isTrue();
+        assertThat(found.probe().catches(Fault.of("C14", "open"))).isFalse();
         Job tight = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.LEAKAGE, 1e-9, 0, 250)));
         assertThat(((Observation.Tested) Evidence.of(SET, List.of(), tight).get(0)).good())
                 .isTrue();

@@ -235,9 +235,7 @@ public final class ColdChecksSheet implements Sheet {
     @Override
     public CompletableFuture<?> entered(String line) {
         String[] words = line.strip().split("\\s+");
-        List<String> nets = Engine.nets(session.need().chassis());
-        if (words.length == 3 && nets.contains(words[0]) && nets.contains(words[1]) && !words[0].equals(words[1]))
-            return taken(words[0], words[1], words[2]);
+        if (words.length > 2) return pair(line, words);
         boolean named = words.length > 1 || listed().stream().anyMatch(r -> names(r, words[0]));
         if (named) goTo(words[0]);
         if (named && words.length == 1) return CompletableFuture.completedFuture(null);
@@ -248,6 +246,26 @@ public final class ColdChecksSheet implements Sheet {
             Platform.runLater(() -> moved(KeyCode.DOWN));
             return set;
         });
+    }
+
+    /** Between any two nets, listed or not. */
+    private CompletableFuture<SetRecord> pair(String line, String[] words) {
+        if (words.length > 3)
+            throw BadInput.at("\"" + line + "\"")
+                    .because(session.say("cold.too-many"))
+                    .so(session.say("cold.one-net.remedy"));
+        String net = net(words[0]);
+        String against = net(words[1]);
+        if (net.equals(against))
+            throw BadInput.at(words[0] + " " + words[1])
+                    .because(session.say("cold.one-net"))
+                    .so(session.say("cold.one-net.remedy"));
+        return taken(net, against, words[2]);
+    }
+
+    private String net(String name) {
+        boolean net = Engine.nets(session.need().chassis()).contains(name);
+        return net ? name : session.point(name).net();
     }
 
     private CompletableFuture<SetRecord> taken(String net, String against, String text) {

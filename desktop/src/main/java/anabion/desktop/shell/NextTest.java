@@ -1,5 +1,6 @@
 package anabion.desktop.shell;
 
+import anabion.core.chassis.Component;
 import anabion.core.diagnosis.Probe;
 import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
@@ -44,7 +45,18 @@ final class NextTest {
         }
         if (p instanceof Probe.Listen) return row(Step.ARRIVAL, "");
         if (p instanceof Probe.Across a) return "across " + a.part() + " ";
-        return "swapped " + ((Probe.Try) p).part() + " ";
+        return p instanceof Probe.Try t && t.plugged() ? "swapped " + t.part() + " " : tested((Probe.Parted) p);
+    }
+
+    /** On the Recap sheet, where what is measured of a part is typed; other parts are swapped. */
+    private String tested(Probe.Parted p) {
+        Component c = session.need().chassis().part(p.part()).orElseThrow().component();
+        String word = c instanceof Component.Resistor
+                ? "measured "
+                : c instanceof Component.Capacitor ? "leak " : c instanceof Component.Device ? "gain " : "";
+        if (word.isEmpty()) return "swapped " + p.part() + " ";
+        session.step().set(Step.RECAP);
+        return word + p.part() + " ";
     }
 
     /** First off with what has to be off. */

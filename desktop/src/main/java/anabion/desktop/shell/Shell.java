@@ -344,6 +344,7 @@ public final class Shell extends StackPane {
 
     /** Begins the probe line. */
     void begin(String text) {
+        if (where != Where.BENCH) go(Where.BENCH);
         showProbe();
         probe.field().setText(text);
         probe.field().requestFocus();
