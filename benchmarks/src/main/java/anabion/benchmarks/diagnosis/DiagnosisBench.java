@@ -184,8 +184,8 @@ public final class DiagnosisBench {
     }
 
     /**
-     * Place of the truth among suspects, "something else" and "nothing" by their odds. Of what is on no list, the part with the wrong value, and either
-     * of two faults, count too: each is found and put right.
+     * Place of the truth among suspects, "something else" and "nothing" by their odds. Of what is on no list, either of two faults counts too: it is found
+     * and put right.
      */
     private static int rank(Diagnosis d, Set<String> truth, boolean unlisted) {
         List<Map.Entry<Double, Boolean>> all = new ArrayList<>();

@@ -12,6 +12,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.tree.Extra;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
@@ -50,26 +51,36 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
         return new Planted(chassis, both, Set.of(cause(both.get(0)), cause(both.get(1))));
     }
 
-    /** A resistor of a wrong value fitted, a leak or whisker between two pins of a socket, or two at once. */
+    /** A lead soldered to the next pin, a leak or whisker between two pins of a socket, or two at once. */
     static Planted unlisted(Chassis chassis, Random random) {
         return switch (random.nextInt(3)) {
-            case 0 -> wrongValue(chassis, random);
+            case 0 -> miswired(chassis, random);
             case 1 -> bridged(chassis, random);
             default -> pair(chassis, random);
         };
     }
 
-    private static Planted wrongValue(Chassis chassis, Random random) {
-        List<Part> resistors = chassis.parts().stream()
-                .filter(p -> p.component() instanceof Component.Resistor r && r.ohms() > 0)
+    private static Planted miswired(Chassis chassis, Random random) {
+        List<Part> loose = chassis.parts().stream()
+                .filter(p -> p.nets().size() == 2
+                        && (p.component() instanceof Component.Resistor
+                                || p.component() instanceof Component.Capacitor))
                 .toList();
-        Part p = resistors.get(random.nextInt(resistors.size()));
-        double factor = random.nextBoolean() ? 10 : 0.1;
-        double ohms = factor * ((Component.Resistor) p.component()).ohms();
-        return new Planted(
-                chassis,
-                List.of(new Fault(p.reference(), "wrong", Figures.rkm(Quantity.ohms(ohms)))),
-                Set.of(p.reference() + ":drifted"));
+        Part p = loose.get(random.nextInt(loose.size()));
+        List<Part> devices =
+                chassis.parts().stream().filter(d -> d.device().isPresent()).toList();
+        Part near = devices.stream()
+                .filter(d -> d.nets().values().stream().anyMatch(p.nets()::containsValue))
+                .findFirst()
+                .orElse(devices.get(random.nextInt(devices.size())));
+        List<String> nets = new ArrayList<>(new LinkedHashSet<>(near.nets().values()));
+        nets.removeAll(p.nets().values());
+        if (nets.isEmpty()) return miswired(chassis, random);
+        Map<String, String> moved = new LinkedHashMap<>(p.nets());
+        moved.put(random.nextBoolean() ? "1" : "2", nets.get(random.nextInt(nets.size())));
+        List<Part> parts = new ArrayList<>(chassis.parts());
+        parts.set(parts.indexOf(p), p.withReference(p.reference(), moved));
+        return new Planted(chassis.withParts(parts), List.of(), Set.of());
     }
 
     private static Planted bridged(Chassis chassis, Random random) {
@@ -96,7 +107,7 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
     }
 
     private static String cause(Fault f) {
-        return f.target() + ":" + f.mode();
+        return f.cause();
     }
 
     /** Anywhere between two severities next to each other, by ratio. */

@@ -12,4 +12,9 @@ public record Contact(String from, String to, List<String> at, Extra extra) {
     public Contact {
         at = List.copyOf(at);
     }
+
+    /** Its two terminals, by which it is named among the others: {@code 7/8}. */
+    public String pair() {
+        return from + "/" + to;
+    }
 }

@@ -58,6 +58,16 @@ public record Fault(String target, String mode, String amount) {
         return new Fault(parts[0], parts[1], parts.length > 2 ? parts[2] : "");
     }
 
+    /** One contact of a switch that no longer closes: {@code S2:open:7/8}. */
+    public static Fault of(String target, Contact contact) {
+        return new Fault(target, "open", contact.pair());
+    }
+
+    /** What would be repaired, whatever the severity: part and way of failing, and of a switch the contact. */
+    public String cause() {
+        return mode.equals("open") ? text() : target + ":" + mode;
+    }
+
     public String text() {
         return target + ":" + mode + (amount.isEmpty() ? "" : ":" + amount);
     }

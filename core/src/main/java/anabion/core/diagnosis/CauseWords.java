@@ -23,6 +23,7 @@ public final class CauseWords {
     private static Phrase of(Fault from, Fault to) {
         String target = named(from.target());
         if (from.amount().isEmpty() || from.mode().equals("gassy")) return Phrase.of("fault." + from.mode(), target);
+        if (from.mode().equals("open")) return Phrase.of("fault.open-amount", target, from.amount());
         if (PLAIN.contains(from.mode())) {
             double share = Math.sqrt(Double.parseDouble(from.amount()) * Double.parseDouble(to.amount()));
             return Phrase.of("fault." + from.mode() + "-amount", target, Figures.percent(share));

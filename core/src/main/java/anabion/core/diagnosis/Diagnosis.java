@@ -147,7 +147,7 @@ public record Diagnosis(
     /** Besides: what tries the parts that are likely, and volts with a capacitor or two lifted where leaks are. */
     private static List<Probe> withParts(Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds) {
         Map<Fault, Double> causes = new LinkedHashMap<>();
-        odds.forEach((h, p) -> h.from().forEach(f -> causes.merge(Fault.of(f.target(), f.mode()), p, Double::sum)));
+        odds.forEach((h, p) -> h.from().forEach(f -> causes.merge(Fault.parse(f.cause()), p, Double::sum)));
         Set<Probe> more = new LinkedHashSet<>();
         causes.forEach((f, p) -> {
             if (p > TRIED) Probes.trying(forecasts.chassis(), f).ifPresent(more::add);

@@ -10,9 +10,11 @@ import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,7 +23,7 @@ import java.util.Set;
 /**
  * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
  * little. Settings whose lines differ a little share one solution: each is computed at the nearest step of {@link #STEP} of the nominal line and
- * moved by the slope against the line. Not for several threads at once.
+ * moved by the slope against the line. Not for several threads at once; where much is wanted at once it uses all processors itself.
  */
 public final class Forecasts {
     private static final double STEP = 0.05;
@@ -67,6 +69,7 @@ public final class Forecasts {
     private final Hypothesis healthy;
     private final double widest;
     private final Engine engine = new Engine();
+    private final Together together = new Together();
     private final Map<List<Fault>, State> states = new HashMap<>();
     private final IdentityHashMap<Hypothesis, State[]> ends = new IdentityHashMap<>();
     private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
@@ -155,6 +158,41 @@ public final class Forecasts {
     Set<Probe.Ohms> unplugged() {
         if (unplugged.isEmpty()) unplugged = Probes.ohms(chassis, quickOhms());
         return unplugged;
+    }
+
+    /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
+    void ready(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
+        List<State> states = states(of);
+        probes.stream()
+                .filter(Probe.Volts.class::isInstance)
+                .map(p -> near(((Probe.Volts) p).setting()))
+                .distinct()
+                .limit(FEW)
+                .forEach(s -> together.each(states, (e, state) -> state.shown(e, s)));
+        if (probes.stream().anyMatch(Probe.Ohms.class::isInstance))
+            together.each(states, (e, state) -> state.cold(usual));
+    }
+
+    /** The same of how bands sound. */
+    void heardReady(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
+        List<State> states = states(of);
+        probes.stream()
+                .map(Forecasts::band)
+                .flatMap(Optional::stream)
+                .distinct()
+                .flatMap(name -> chassis.band(name).stream())
+                .forEach(b -> together.each(states, (e, state) -> state.heard(e, loud(), b)));
+    }
+
+    private List<State> states(Collection<Hypothesis> of) {
+        Set<State> all = new LinkedHashSet<>();
+        of.stream().filter(h -> h.from().size() < 2).forEach(h -> all.addAll(List.of(ends(h))));
+        return List.copyOf(all);
+    }
+
+    private static Optional<String> band(Probe p) {
+        if (p instanceof Probe.Inject i) return Optional.of(i.band());
+        return p instanceof Probe.Listen l ? Optional.of(l.band()) : Optional.empty();
     }
 
     // --- volts and ohms ---
@@ -279,7 +317,7 @@ public final class Forecasts {
 
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
     private double[] heard(Hypothesis h, Probe probe) {
-        String band = probe instanceof Probe.Inject i ? i.band() : ((Probe.Listen) probe).band();
+        String band = band(probe).orElseThrow();
         State[] ends = ends(h);
         Optional<Loudness> sound = loudness(ends(healthy)[0], band);
         Optional<Loudness> from = loudness(ends[0], band);
@@ -293,8 +331,11 @@ public final class Forecasts {
     }
 
     private Optional<Loudness> loudness(State state, String band) {
-        Setting loud = usual.withControls(Controls.volume(chassis, 1));
-        return chassis.band(band).flatMap(b -> state.heard(engine, loud, b));
+        return chassis.band(band).flatMap(b -> state.heard(engine, loud(), b));
+    }
+
+    private Setting loud() {
+        return usual.withControls(Controls.volume(chassis, 1));
     }
 
     /** What a band of a sound set lets through; empty where that is not known. */

@@ -35,7 +35,7 @@ public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
 
     /** What would be repaired, whatever the severity: part and way of failing. */
     public String cause() {
-        return from.stream().map(f -> f.target() + ":" + f.mode()).collect(Collectors.joining(" + "));
+        return from.stream().map(Fault::cause).collect(Collectors.joining(" + "));
     }
 
     /** Every single fault of a chassis, and the sound set. */

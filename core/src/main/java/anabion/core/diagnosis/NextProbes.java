@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * What to measure next: the probe with the largest expected fall of entropy over the causes, per minute of bench time.
@@ -69,6 +70,8 @@ final class NextProbes {
         double[] sums = new double[causes];
         for (int h = 0; h < odds.length; h++) sums[cause[h]] += odds[h];
         double before = entropy(sums, 1);
+        forecasts.ready(kept, allowed);
+        forecasts.heardReady(heardOf(), allowed);
         List<Diagnosis.NextTest> found = new ArrayList<>();
         for (Probe p : allowed) {
             if (done.contains(p.text())) continue;
@@ -91,6 +94,13 @@ final class NextProbes {
         double width = Math.max(1e-9, (range[1] - range[0]) / INTERVALS);
         for (int h = 0; h < odds.length; h++) spread(o[h], h, knee, range[0], width, sums, all);
         return left(sums, all);
+    }
+
+    private List<Hypothesis> heardOf() {
+        return IntStream.range(0, odds.length)
+                .filter(h -> odds[h] >= listened)
+                .mapToObj(kept::get)
+                .toList();
     }
 
     private double leftSaid(Probe p) {

@@ -20,8 +20,9 @@ public record Priors(boolean disturbed, Map<String, Double> history) {
     private static final Map<String, Double> ELECTROLYTIC =
             Map.of("dried", 1.2, "open", 0.5, "leaky", 0.4, "short", 0.35);
     private static final Map<String, Double> SMALL = Map.of("leaky", 0.1, "short", 0.08, "open", 0.1);
-    private static final Map<String, Double> RESISTOR = Map.of("drifted", 0.5, "open", 0.5);
-    private static final Map<String, Double> WINDING = Map.of("open", 0.35, "short", 0.08, "leaky", 0.08);
+    private static final Map<String, Double> RESISTOR = Map.of("drifted", 0.5, "open", 0.5, "wrong", 0.02);
+    private static final Map<String, Double> WINDING =
+            Map.of("open", 0.35, "short", 0.08, "leaky", 0.08, "mistuned", 0.06);
     private static final Map<String, Double> TUBE = Map.of(
             "emission", 1.0,
             "dead", 0.4,
@@ -31,6 +32,9 @@ public record Priors(boolean disturbed, Map<String, Double> history) {
             "joint", 0.08);
     private static final Map<String, Double> TRANSISTOR =
             Map.of("open", 0.5, "short", 0.5, "leaky", 0.8, "gain", 0.4, "weak", 0.6);
+    /** One contact of a switch that has many. */
+    private static final double CONTACT = 0.06;
+
     private static final double REST = 0.25;
     private static final double PAPER_FROM = 9e-10;
     private static final double DISTURBED = 3;
@@ -53,7 +57,9 @@ public record Priors(boolean disturbed, Map<String, Double> history) {
 
     /** Relative odds of a fault of a part. */
     public double weight(Part p, Fault f) {
-        double usual = table(kind(p.component())).getOrDefault(f.mode(), REST);
+        boolean contact =
+                p.component() instanceof Component.Switch s && s.contacts().size() > 2;
+        double usual = contact ? CONTACT : table(kind(p.component())).getOrDefault(f.mode(), REST);
         boolean strained = f.mode().equals("leaky") && p.role().startsWith("coupling");
         boolean touched =
                 f.mode().equals("joint") || f.mode().equals("wrong") || f.mode().equals("mistuned");

@@ -49,6 +49,8 @@ final class Weighing {
         Map<Hypothesis, Double> logs = new LinkedHashMap<>();
         double unlisted = Math.log(Hypothesis.OTHER) + Likelihood.other(read, sound(), ranges) + unlisted();
         double all = unlisted;
+        forecasts.ready(
+                hypotheses, measured.stream().map(Observation.Measured::probe).toList());
         for (Hypothesis h : hypotheses) {
             Optional<List<Foreseen>> foreseen = foreseen(h);
             if (foreseen.isEmpty()) {
@@ -58,9 +60,13 @@ final class Weighing {
             logs.put(h, Math.log(h.prior()) + Likelihood.of(read, foreseen.get(), slips));
         }
         double best = logs.values().stream().mapToDouble(x -> x).max().orElse(0);
+        double least = best - RULED_OUT;
+        forecasts.heardReady(
+                logs.keySet().stream().filter(h -> logs.get(h) > least).toList(),
+                others.stream().map(Observation::probe).toList());
         for (Map.Entry<Hypothesis, Double> e : logs.entrySet()) {
             // what is heard takes long to compute, and cannot save what the meter has ruled out
-            if (e.getValue() > best - RULED_OUT) e.setValue(e.getValue() + said(e.getKey()));
+            if (e.getValue() > least) e.setValue(e.getValue() + said(e.getKey()));
             all = Likelihood.logSum(all, e.getValue());
         }
         for (Map.Entry<Hypothesis, Double> e : logs.entrySet()) odds.put(e.getKey(), Math.exp(e.getValue() - all));

@@ -18,6 +18,10 @@ public final class FaultList {
     private static final double[] LEAKS = {30e6, 10e6, 3.3e6, 1e6, 330e3, 100e3, 33e3};
     private static final double[] RISEN = {1.35, 2, 3.5};
     private static final double[] FALLEN = {0.7, 0.45};
+    /** A band of the colour code misread, or the wrong drawer: about ten times as much, or a tenth. */
+    private static final double[] TOO_LARGE = {4.7, 10, 22};
+
+    private static final double[] TOO_SMALL = {0.22, 0.1, 0.047};
     private static final List<String> EMISSIONS = List.of("0.65", "0.45", "0.25", "0.1");
     private static final List<String> GAS = List.of("1e-6", "4e-6", "15e-6");
     private static final List<String> GAINS = List.of("0.4", "0.15");
@@ -62,9 +66,13 @@ public final class FaultList {
             one(ref, "open");
             graded(ref, "drifted", r.ohms(), RISEN);
             graded(ref, "drifted", r.ohms(), FALLEN);
+            graded(ref, "wrong", r.ohms(), TOO_LARGE);
+            graded(ref, "wrong", r.ohms(), TOO_SMALL);
         } else if (k instanceof Component.Capacitor c) capacitor(ref, c);
-        else if (k instanceof Component.Windings w) windings(ref, w);
+        else if (k instanceof Component.Windings w) windings(p, w);
         else if (p.device().isPresent()) device(p);
+        else if (k instanceof Component.Switch s && !s.contacts().isEmpty())
+            s.contacts().forEach(x -> ways.add(List.of(Fault.of(ref, x))));
         else if (k instanceof Component.Potentiometer
                 || k instanceof Component.Fuse
                 || k instanceof Component.Switch
@@ -79,7 +87,9 @@ public final class FaultList {
         if (c.dielectric().equals("electrolytic")) one(ref, "dried");
     }
 
-    private void windings(String ref, Component.Windings w) {
+    private void windings(Part p, Component.Windings w) {
+        String ref = p.reference();
+        if (p.role().contains("IF")) one(ref, "mistuned");
         if (w.windings().size() == 1) one(ref, "open");
         else w.windings().forEach(x -> one(ref + "." + x.name(), "open"));
         one(ref, "short");

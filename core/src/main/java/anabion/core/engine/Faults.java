@@ -2,12 +2,14 @@ package anabion.core.engine;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** The faults of one setting, asked by part. */
 public final class Faults {
@@ -35,8 +37,19 @@ public final class Faults {
             throw BadInput.at(f.text())
                     .because("a " + part.component().kind() + " does not fail as \"" + f.mode() + "\"")
                     .so("use one of " + String.join(", ", modes));
+        if (part.component() instanceof Component.Switch s) check(f, s);
         if (f.amount().startsWith("-") || f.amount().startsWith("−"))
             throw BadInput.at(f.text()).because("the amount lies below zero").so("give a size, or leave it out");
+    }
+
+    private static void check(Fault f, Component.Switch s) {
+        List<String> known = Stream.concat(
+                        s.positions().stream(), s.contacts().stream().map(Contact::pair))
+                .toList();
+        if (!f.amount().isEmpty() && !known.contains(f.amount()))
+            throw BadInput.at(f.text())
+                    .because(f.part() + " has no position and no contact \"" + f.amount() + "\"")
+                    .so("use one of " + String.join(", ", known) + ", or none for all of them");
     }
 
     /** The ways in which a kind of part fails. */
@@ -60,6 +73,14 @@ public final class Faults {
     Optional<Fault> find(String reference, String mode) {
         for (Fault f : all) if (f.target().equals(reference) && f.mode().equals(mode)) return Optional.of(f);
         return Optional.empty();
+    }
+
+    /** Whether a contact does not close where a switch stands: it alone, that position, or the whole switch. */
+    boolean parts(String reference, Contact contact, String position) {
+        return all.stream()
+                .filter(f -> f.target().equals(reference) && f.mode().equals("open"))
+                .map(Fault::amount)
+                .anyMatch(a -> a.isEmpty() || a.equals(position) || a.equals(contact.pair()));
     }
 
     /** The amount of a fault in ohms; a usual one where none is stated. */

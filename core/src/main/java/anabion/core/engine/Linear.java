@@ -145,10 +145,7 @@ final class Linear {
         int n = 0;
         for (Contact k : s.contacts()) {
             n++;
-            boolean broken = faults.find(p.reference(), "open")
-                    .filter(f -> f.amount().isEmpty() || f.amount().equals(at))
-                    .isPresent();
-            if (k.at().contains(at) && !broken)
+            if (k.at().contains(at) && !faults.parts(p.reference(), k, at))
                 c.resistor(p.reference() + "." + n, faults.net(p, k.from()), faults.net(p, k.to()), CONTACT);
         }
     }

@@ -86,6 +86,21 @@ class FaultListTest {
                 .isGreaterThan(sound.volts(net).orElseThrow() + 0.05);
     }
 
+    /** A wafer's contact that no longer closes takes the oscillator's supply away on its own bands, and only there. */
+    @Test
+    void aSwitchContactFailsByItself() {
+        Chassis set = SharedSets.named("concerto");
+        Setting broken = Setting.of(230).withFaults(List.of(Fault.parse("S2:open:1/6")));
+        assertThat(new Engine().solve(set, broken.withBand("MW")).volts("OSCB").orElseThrow())
+                .isLessThan(5);
+        assertThat(new Engine().solve(set, broken.withBand("FM")).volts("BFM").orElseThrow())
+                .isGreaterThan(150);
+        assertThat(FaultList.of(set)).contains(Fault.parse("S2:open:1/6"), Fault.parse("S2:open:8/16"));
+        assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse("S2:open:1/7"))))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("7/8");
+    }
+
     /** A trimmer that parted shifts the oscillator; its grid capacitor stops it. */
     @Test
     void theOscillatorStopsWithoutItsGridCapacitorButNotWithoutItsTrimmer() {
