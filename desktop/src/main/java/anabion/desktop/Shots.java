@@ -125,6 +125,12 @@ final class Shots {
                 800,
                 () -> open(DemoWorkshop.chassis("brae").id(), Step.TRACE)));
         if (extra) {
+            shots.add(new Shot(
+                    "x-trace-stages",
+                    false,
+                    1280,
+                    800,
+                    () -> open(DemoWorkshop.chassis("moor").id(), Step.TRACE)));
             shots.add(new Shot("x-trace-small", true, 1024, 700, () -> {
                 shell.probe().field().setText("");
                 open(halcyon, Step.TRACE);

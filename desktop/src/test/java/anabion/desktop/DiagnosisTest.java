@@ -101,6 +101,26 @@ class DiagnosisTest extends WindowCase {
         return p instanceof Probe.Inject ? at == Step.TRACE : at == Step.ARRIVAL;
     }
 
+    /** Of a set without a circuit diagram the stages alone are traced: one band plays, so that what it shares is cleared. */
+    @Test
+    void aSetWithoutACircuitIsTracedByItsStages() {
+        interact(() -> session.open(DemoWorkshop.chassis("moor").id(), () -> {
+            session.step().set(Step.TRACE);
+            shell.go(Shell.Where.BENCH);
+        }));
+        until("the likeliest stage", () -> shows("Left: RF 2, RF 1") && shows("on MW alone"));
+        int before = session.need().job().heard().size();
+        enter("touch Output h");
+        until("a finger hums", () -> shows("touched: hum"));
+        enter("tap RF 2 l");
+        until("the tracer hears it before", () -> shows("tracer: loud") && shows("Left: RF 2"));
+        assertThat(session.need().job().heard()).hasSize(before + 2);
+        enter("touch RF 2 h");
+        until("no finger at a tuned circuit", () -> shows("no finger here"));
+        key(KeyCode.ESCAPE);
+        assertThat(session.need().job().heard()).hasSize(before + 2);
+    }
+
     /** A signal put in, point by point, with a letter for what comes out. */
     @Test
     void theSignalIsTracedByLetters() {

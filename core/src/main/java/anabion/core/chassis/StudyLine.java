@@ -99,7 +99,7 @@ public final class StudyLine {
                 new Chart(c.id(), source, c.provisional(), tolerance, conditions, c.rows(), c.extra()));
     }
 
-    /** {@code NAME: PARTS [@POINT]} for a stage, {@code supply NAME: …} for one of the supply, {@code BAND = STAGES} for a band. */
+    /** {@code NAME: PARTS [@POINT]} for a stage, {@code supply NAME: …} for one of the supply, {@code BAND = STAGES} for a band, {@code display SEGMENT = STAGES} for a segment. */
     public static Chassis stageOrBand(String line, Chassis chassis) {
         int colon = line.indexOf(':');
         int equals = line.indexOf('=');
@@ -146,7 +146,9 @@ public final class StudyLine {
                 .so("enter the part first, or check the reference");
     }
 
-    private static Chassis band(String name, String rest, Chassis chassis) {
+    private static Chassis band(String heading, String rest, Chassis chassis) {
+        boolean display = heading.toLowerCase(Locale.ROOT).startsWith("display ");
+        String name = display ? heading.substring(8).strip() : heading;
         List<String> stages = new ArrayList<>();
         for (String word : rest.split(",")) {
             String stage = word.strip();
@@ -160,7 +162,7 @@ public final class StudyLine {
         Band band = new Band(
                 before.map(Band::id).orElseGet(UUID::randomUUID),
                 name,
-                before.map(Band::kind).orElse(BandKind.AM),
+                display ? BandKind.DISPLAY : before.map(Band::kind).orElse(BandKind.AM),
                 stages,
                 before.map(Band::extra).orElse(Extra.NONE));
         return chassis.withStages(

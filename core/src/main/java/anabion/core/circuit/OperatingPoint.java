@@ -7,7 +7,7 @@ import java.util.Optional;
  *
  * <p>Method: modified nodal analysis (Ho, Ruehli and Brennan, 1975) with Newton's method. A step is cut so that no net moves more
  * than {@link #MOST} volts at once, then halved while the imbalance grows more than {@link #GROWTH}-fold, {@link #HALVINGS} times at most. Where that fails, a
- * conductance from every net to the reference is added and taken away by tens (gmin stepping); where that fails too, all sources
+ * conductance from every net to the reference is added and taken away by tens, or less where a step is too much (gmin stepping); where that fails too, all sources
  * are raised from nothing (source stepping). Both are as in Nagel, SPICE2, 1975.
  *
  * <p>It fails when every attempt ends without settling: the answer then says {@code converged = false}, keeps the best state found
@@ -27,6 +27,8 @@ public final class OperatingPoint {
 
     private static final int HALVINGS = 6;
     private static final int ITERATIONS = 80;
+    /** Smaller steps of the conductance lead nowhere. */
+    private static final double LITTLE = 1.2;
 
     private Optional<Equations> system = Optional.empty();
 
@@ -57,15 +59,25 @@ public final class OperatingPoint {
 
     private record Attempt(boolean settled, int iterations) {}
 
+    /** By tens; where that is too much at once, by less. */
     private static Attempt gminSteps(Equations s, double[] x) {
         int used = 0;
-        for (double g = 1e-2; g > LEAST; g /= 10) {
-            Attempt a = newton(s, x, g, 1);
+        double held = 1;
+        double factor = 100;
+        while (held > LEAST && factor > LITTLE) {
+            double[] before = x.clone();
+            double next = Math.max(LEAST, held / factor);
+            Attempt a = newton(s, x, next, 1);
             used += a.iterations();
-            if (!a.settled()) return new Attempt(false, used);
+            if (a.settled()) {
+                held = next;
+                factor = Math.min(10, factor * factor);
+            } else {
+                System.arraycopy(before, 0, x, 0, x.length);
+                factor = Math.sqrt(factor);
+            }
         }
-        Attempt last = newton(s, x, LEAST, 1);
-        return new Attempt(last.settled(), used + last.iterations());
+        return new Attempt(held <= LEAST, used);
     }
 
     private static Attempt sourceSteps(Equations s, double[] x) {

@@ -48,6 +48,7 @@ public final class CauseWords {
         if (probe instanceof Probe.Ohms o) return Phrase.of("probe.ohms", o.net(), o.against());
         if (probe instanceof Probe.Inject i)
             return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
+        if (probe instanceof Probe.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
         if (probe instanceof Probe.Listen l) return Phrase.of("probe.listen", l.band());
         if (probe instanceof Probe.Leak l) return Phrase.of("probe.leak", l.part());
         if (probe instanceof Probe.Across a) return Phrase.of("probe.across", a.part());

@@ -16,7 +16,6 @@ import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
-import anabion.core.job.SymptomKind;
 import anabion.core.job.Trial;
 import anabion.core.reading.Reading;
 import anabion.core.recap.Piece;
@@ -37,14 +36,6 @@ import java.util.UUID;
  * but the newest of a kind.
  */
 public final class Evidence {
-    private static final Map<SymptomKind, Outcome> HEARD = Map.of(
-            SymptomKind.FINE, Outcome.LOUD,
-            SymptomKind.DEAD, Outcome.NOTHING,
-            SymptomKind.WEAK, Outcome.WEAK,
-            SymptomKind.DISTORTED, Outcome.DISTORTED,
-            SymptomKind.HUM, Outcome.HUM,
-            SymptomKind.CRACKLE, Outcome.CRACKLE);
-
     /** Drift of a resistor that is no fault. */
     private static final double BENIGN = 0.2;
 
@@ -98,8 +89,15 @@ public final class Evidence {
             Optional<Domain> domain = Arrays.stream(Domain.values())
                     .filter(d -> d.code().equals(h.signal()))
                     .findFirst();
-            if (domain.isPresent() && chassis.band(h.band()).isPresent() && !outdated(h.state()))
-                all.add(new Observation.Heard(new Probe.Inject(h.band(), domain.get(), h.point()), h.outcome()));
+            boolean known = chassis.band(h.band()).isPresent()
+                    && Points.of(chassis).find(h.point()).isPresent();
+            if (domain.isEmpty() || !known || outdated(h.state())) continue;
+            all.add(
+                    h.how() == Heard.How.TAP
+                            ? new Observation.Heard(new Probe.Tap(h.band(), domain.get(), h.point()), h.outcome())
+                            : new Observation.Heard(
+                                    new Probe.Inject(h.band(), domain.get(), h.point()),
+                                    h.good() ? Outcome.LOUD : h.outcome()));
         }
         return all;
     }
@@ -127,8 +125,8 @@ public final class Evidence {
         List<Observation> all = new ArrayList<>();
         for (Band b : chassis.bands())
             for (Complaint c : job.arrival().complaints())
-                if (c.where().equalsIgnoreCase(b.name()) && HEARD.containsKey(c.symptom()))
-                    all.add(new Observation.Heard(new Probe.Listen(b.name()), HEARD.get(c.symptom())));
+                if (c.where().equalsIgnoreCase(b.name()))
+                    c.symptom().outcome().ifPresent(o -> all.add(new Observation.Heard(new Probe.Listen(b.name()), o)));
         return all;
     }
 

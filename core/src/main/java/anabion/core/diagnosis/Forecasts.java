@@ -192,6 +192,7 @@ public final class Forecasts {
 
     private static Optional<String> band(Probe p) {
         if (p instanceof Probe.Inject i) return Optional.of(i.band());
+        if (p instanceof Probe.Tap t) return Optional.of(t.band());
         return p instanceof Probe.Listen l ? Optional.of(l.band()) : Optional.empty();
     }
 
@@ -323,11 +324,14 @@ public final class Forecasts {
         Optional<Loudness> from = loudness(ends[0], band);
         Optional<Loudness> to = loudness(ends[1], band);
         if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return Hearing.unknown();
-        String point = probe instanceof Probe.Inject i
-                ? Loudness.key(i.domain(), i.point())
-                : sound.get().whole();
-        double[] one = Hearing.odds(sound.get(), from.get(), point);
-        return ends[0] == ends[1] ? one : Hearing.mean(one, Hearing.odds(sound.get(), to.get(), point));
+        double[] one = called(sound.get(), from.get(), probe);
+        return ends[0] == ends[1] ? one : Hearing.mean(one, called(sound.get(), to.get(), probe));
+    }
+
+    private static double[] called(Loudness sound, Loudness now, Probe probe) {
+        if (probe instanceof Probe.Tap t) return Hearing.traced(sound, now, Loudness.key(t.domain(), t.point()));
+        return Hearing.odds(
+                sound, now, probe instanceof Probe.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
     }
 
     private Optional<Loudness> loudness(State state, String band) {

@@ -43,14 +43,37 @@ final class Hearing {
         double change = level(now.decibels().getOrDefault(point, SILENCE))
                 - level(sound.decibels().getOrDefault(point, 0.0));
         double humming = level(now.hum()) - level(sound.hum());
+        double[] odds = levels(change);
+        double gone = odds[Outcome.NOTHING.ordinal()];
+        name(odds, Outcome.DISTORTED, now.distorted() && !sound.distorted() ? NAMED * (1 - gone) : 0);
+        name(odds, Outcome.HUM, NAMED * above(humming - HUMS));
+        return erring(odds);
+    }
+
+    /**
+     * What a tracer at a point makes of a signal at the aerial. What arrives there is what the whole set brings less what it brings from there on; where
+     * nothing comes from there on, that says nothing of the way before, which may be whole or not.
+     */
+    static double[] traced(Loudness sound, Loudness now, String point) {
+        double after = level(now.decibels().getOrDefault(point, SILENCE));
+        double whole = level(now.decibels().getOrDefault(sound.whole(), SILENCE));
+        double usual = level(sound.decibels().getOrDefault(sound.whole(), 0.0))
+                - level(sound.decibels().getOrDefault(point, 0.0));
+        if (after > SILENCE) return erring(levels(whole - after - usual));
+        return erring(mean(levels(0), levels(SILENCE)));
+    }
+
+    private static double[] levels(double change) {
         double gone = above(GONE - change);
         double loud = above(change - WEAK) * (1 - gone);
         double[] odds = new double[Outcome.values().length];
         odds[Outcome.NOTHING.ordinal()] = gone;
         odds[Outcome.LOUD.ordinal()] = loud;
         odds[Outcome.WEAK.ordinal()] = 1 - gone - loud;
-        name(odds, Outcome.DISTORTED, now.distorted() && !sound.distorted() ? NAMED * (1 - gone) : 0);
-        name(odds, Outcome.HUM, NAMED * above(humming - HUMS));
+        return odds;
+    }
+
+    private static double[] erring(double[] odds) {
         for (int n = 0; n < odds.length; n++) odds[n] = WRONG + (1 - WRONG * odds.length) * odds[n];
         return odds;
     }

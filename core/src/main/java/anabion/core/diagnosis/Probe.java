@@ -72,6 +72,19 @@ public sealed interface Probe {
         }
     }
 
+    /** A signal at the aerial, followed by a tracer: what arrives at a point? */
+    record Tap(String band, Domain domain, String point) implements Probe {
+        @Override
+        public double minutes() {
+            return 1.5;
+        }
+
+        @Override
+        public String text() {
+            return "trace " + domain.code() + " at " + point + " on " + band;
+        }
+    }
+
     /** A band, listened to as it is: the complaint, in an outcome's words. */
     record Listen(String band) implements Probe {
         @Override

@@ -1,10 +1,10 @@
 package anabion.core.diagnosis;
 
 import anabion.core.engine.Engine;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
 
 /**
@@ -14,15 +14,26 @@ import java.util.function.BiConsumer;
 final class Together {
     private final ConcurrentLinkedQueue<Engine> idle = new ConcurrentLinkedQueue<>();
 
-    /** @throws CancellationException if the calling thread is interrupted meanwhile */
+    /**
+     * Returns, or throws what one of them threw, when nobody works on any of the states any more: they serve one thread at a time.
+     *
+     * @throws CancellationException if the calling thread is interrupted meanwhile
+     */
     void each(List<State> states, BiConsumer<Engine, State> work) {
         Thread caller = Thread.currentThread();
-        new ArrayList<>(states).parallelStream().forEach(s -> {
-            if (caller.isInterrupted()) throw new CancellationException("the diagnosis is no longer wanted");
+        AtomicReference<RuntimeException> failed = new AtomicReference<>();
+        states.parallelStream().forEach(s -> {
+            if (caller.isInterrupted() || failed.get() != null) return;
             Engine engine = idle.poll();
             if (engine == null) engine = new Engine();
-            work.accept(engine, s);
+            try {
+                work.accept(engine, s);
+            } catch (RuntimeException e) {
+                failed.compareAndSet(null, e);
+            }
             idle.add(engine);
         });
+        if (caller.isInterrupted()) throw new CancellationException("the diagnosis is no longer wanted");
+        if (failed.get() != null) throw failed.get();
     }
 }

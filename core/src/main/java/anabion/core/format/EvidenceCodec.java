@@ -30,7 +30,7 @@ import java.util.stream.Collectors;
 /**
  * Evidence for a diagnosis as a list: {@code kind,at,value[,against,line,band,meter,lifted]}. {@code volts,V4.1,3.1,,231,AM,10M} is a reading
  * against the reference, {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, {@code open} being no
- * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code symptom,AM,dead} a band listened to;
+ * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code tap,if V3.1,nothing} what a tracer heard there with the signal at the aerial; {@code symptom,AM,dead} a band listened to;
  * {@code test,C14,bad} a part out of circuit, or swapped; {@code across,C7,better} a good capacitor held across one.
  */
 public final class EvidenceCodec {
@@ -57,7 +57,8 @@ public final class EvidenceCodec {
         return switch (row.need("kind").toLowerCase(Locale.ROOT)) {
             case "volts" -> volts(row);
             case "ohms" -> ohms(row);
-            case "inject" -> injected(row);
+            case "inject" -> new Observation.Heard(injected(row), outcome(row));
+            case "tap" -> tapped(row);
             case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
             case "test" -> tested(row);
             case "across" -> bridged(row);
@@ -65,7 +66,7 @@ public final class EvidenceCodec {
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ohms, inject, symptom, test or across");
+                        "use volts, ohms, inject, tap, symptom, test or across");
         };
     }
 
@@ -94,7 +95,7 @@ public final class EvidenceCodec {
     }
 
     /** The domain stands before the point where a point takes several: {@code if V1.7}. */
-    private Observation injected(Table.Row row) {
+    private Probe.Inject injected(Table.Row row) {
         String[] at = row.need("at").split(" +");
         String point = at[at.length - 1];
         net(row, "at", point);
@@ -106,7 +107,12 @@ public final class EvidenceCodec {
                         .findFirst();
         if (domain.isEmpty())
             throw row.trouble("at", "\"" + at[0] + "\" is no kind of signal", "write af, if or rf before the point");
-        return new Observation.Heard(new Probe.Inject(band, domain.get(), point), outcome(row));
+        return new Probe.Inject(band, domain.get(), point);
+    }
+
+    private Observation tapped(Table.Row row) {
+        Probe.Inject at = injected(row);
+        return new Observation.Heard(new Probe.Tap(at.band(), at.domain(), at.point()), outcome(row));
     }
 
     private Observation tested(Table.Row row) {

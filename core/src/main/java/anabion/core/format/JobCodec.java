@@ -151,6 +151,7 @@ public final class JobCodec {
                 f.id(),
                 f.instant("at"),
                 f.text("band", ""),
+                f.code("how", Heard.How.values(), Heard.How.INJECT),
                 f.text("signal"),
                 f.text("point"),
                 f.code("outcome", Outcome.values(), Outcome.LOUD),
@@ -163,6 +164,7 @@ public final class JobCodec {
                 .put("id", h.id())
                 .put("at", h.at())
                 .text("band", h.band())
+                .text("how", h.how() == Heard.How.INJECT ? "" : h.how().code())
                 .put("signal", h.signal())
                 .put("point", h.point())
                 .put("outcome", h.outcome())

@@ -1,26 +1,57 @@
 package anabion.core.job;
 
 import anabion.core.chassis.Renames;
+import anabion.core.tree.Coded;
 import anabion.core.tree.Extra;
 import java.time.Instant;
+import java.util.Locale;
 import java.util.UUID;
 
 /**
- * What was heard while a signal was put in.
+ * What was heard, or seen of a display, while a signal went through a part of the set.
  *
- * @param signal af, if or rf
- * @param point where, such as {@code V3.1}
+ * @param how whether the signal was put in at the point, or followed to it from the aerial
+ * @param signal af, if or rf; level in a display; stage where a stage stands for its input and no more is known
+ * @param point where, such as {@code V3.1}; a stage's name where the set's circuit is not known
  * @param state the fitted state it was heard in
  */
 public record Heard(
-        UUID id, Instant at, String band, String signal, String point, Outcome outcome, UUID state, Extra extra) {
-    /** After a part got another reference. */
-    Heard renamed(String from, String to) {
-        return new Heard(id, at, band, signal, Renames.point(point, from, to), outcome, state, extra);
+        UUID id,
+        Instant at,
+        String band,
+        How how,
+        String signal,
+        String point,
+        Outcome outcome,
+        UUID state,
+        Extra extra) {
+    /** How a point was tried. */
+    public enum How implements Coded {
+        /** A signal put in there: what comes out at the end. */
+        INJECT,
+        /** A finger there, on sets whose chassis is no danger: the hum that comes out. */
+        TOUCH,
+        /** The set fed at its beginning, and a tracer or meter there: what arrives. */
+        TAP;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT);
+        }
     }
 
-    /** Whether it is about the same place. */
+    /** After a part got another reference. */
+    Heard renamed(String from, String to) {
+        return new Heard(id, at, band, how, signal, Renames.point(point, from, to), outcome, state, extra);
+    }
+
+    /** Whether it is about the same place, tried in the same way. */
     public boolean same(Heard other) {
-        return band.equals(other.band) && signal.equals(other.signal) && point.equals(other.point);
+        return band.equals(other.band) && how == other.how && signal.equals(other.signal) && point.equals(other.point);
+    }
+
+    /** Whether what lies on the signal's way is alive: a touched grid may hum or roar. */
+    public boolean good() {
+        return outcome == Outcome.LOUD || (how == How.TOUCH && outcome == Outcome.HUM);
     }
 }

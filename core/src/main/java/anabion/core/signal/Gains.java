@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
@@ -106,6 +107,7 @@ public record Gains(
      * @return empty if the set does not settle, has no speaker, or no stages in this band
      */
     public static Optional<Gains> of(Engine engine, Chassis chassis, Setting setting, Band band) {
+        if (band.kind() == BandKind.DISPLAY) return Optional.empty();
         return new Survey(engine, chassis, setting, band).gains();
     }
 }

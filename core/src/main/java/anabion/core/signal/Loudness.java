@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Solution;
@@ -37,6 +38,7 @@ public record Loudness(Map<String, Double> decibels, double hum, boolean distort
 
     /** Computes a band; empty if the set does not settle, has no speaker, or no stages in this band. */
     public static Optional<Loudness> of(Engine engine, Chassis chassis, Setting setting, Band band) {
+        if (band.kind() == BandKind.DISPLAY) return Optional.empty();
         return new Survey(engine, chassis, setting, band).loudness();
     }
 

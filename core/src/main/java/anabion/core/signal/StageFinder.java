@@ -280,6 +280,10 @@ public final class StageFinder {
     private List<Band> bands(List<String> signal) {
         List<Band> all = new ArrayList<>();
         for (Band b : chassis.bands()) {
+            if (b.kind() == BandKind.DISPLAY) {
+                all.add(b);
+                continue;
+            }
             List<String> own = b.kind() == BandKind.PICK_UP
                     ? signal.stream()
                             .filter(s -> List.of("Audio", "Driver", "Output", "Speaker")

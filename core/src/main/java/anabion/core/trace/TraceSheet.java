@@ -2,72 +2,84 @@ package anabion.core.trace;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
 import anabion.core.job.Job;
-import anabion.core.job.Outcome;
 import anabion.core.signal.Gains;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /**
  * The points of a band, from the speaker to the aerial, with what was heard there.
  *
- * @param rows nearest the speaker first; empty where the circuit does not say how the band passes signals
+ * @param rows nearest the speaker first; empty where neither circuit nor stages say how the band passes signals
  */
 public record TraceSheet(String band, List<TraceRow> rows) {
     public TraceSheet {
         rows = List.copyOf(rows);
     }
 
-    /** @param levels what a sound set needs at each point, from {@link #levels} */
-    public static TraceSheet of(String band, List<Gains.Level> levels, Job job) {
-        List<Optional<Outcome>> heard = new ArrayList<>();
-        for (Gains.Level l : levels) heard.add(heard(band, l, job));
+    /** @param points of the band, from {@link #points} */
+    public static TraceSheet of(String band, List<TracePoint> points, Job job) {
+        List<TraceRow> tried = new ArrayList<>();
+        for (TracePoint p : points)
+            tried.add(new TraceRow(
+                    p,
+                    newest(band, p, job, h -> h.how() != Heard.How.TAP),
+                    newest(band, p, job, TraceSheet::tap),
+                    true));
         int good = -1;
-        int bad = levels.size();
-        for (int n = 0; n < levels.size(); n++) {
-            if (heard.get(n).isEmpty()) continue;
-            if (heard.get(n).get() == Outcome.LOUD) good = n;
-            else bad = Math.min(bad, n);
+        int bad = points.size();
+        for (int n = 0; n < tried.size(); n++) {
+            if (tried.get(n).goodAfter()) good = n;
+            else if (tried.get(n).badAfter()) bad = Math.min(bad, n);
         }
         boolean agree = good < bad;
         List<TraceRow> rows = new ArrayList<>();
-        for (int n = 0; n < levels.size(); n++) {
-            Gains.Level l = levels.get(n);
-            rows.add(new TraceRow(
-                    l.stage(),
-                    l.point(),
-                    l.domain().code(),
-                    l.hertz(),
-                    l.volts(),
-                    l.farads(),
-                    heard.get(n),
-                    !agree || (n > good && n <= bad)));
+        for (int n = 0; n < tried.size(); n++) {
+            TraceRow r = tried.get(n);
+            rows.add(new TraceRow(r.at(), r.heard(), r.tapped(), !agree || (n > good && n <= bad)));
         }
         return new TraceSheet(band, rows);
     }
 
-    private static Optional<Outcome> heard(String band, Gains.Level l, Job job) {
-        return job.heard().stream()
-                .filter(h -> h.band().equals(band)
-                        && h.signal().equals(l.domain().code())
-                        && h.point().equals(l.point()))
-                .filter(h -> FittedState.since(h.state(), job.alterations()).isEmpty())
-                .reduce((a, b) -> b)
-                .map(Heard::outcome);
+    private static boolean tap(Heard h) {
+        return h.how() == Heard.How.TAP;
     }
 
-    /** What a sound set needs at each point of a band for the standard output, volume full up. */
-    public static List<Gains.Level> levels(Chassis chassis, Band band) {
+    private static Optional<Heard> newest(String band, TracePoint p, Job job, Predicate<Heard> way) {
+        return job.heard().stream()
+                .filter(h -> h.band().equals(band)
+                        && h.signal().equals(p.signal())
+                        && h.point().equals(p.point()))
+                .filter(way)
+                .filter(h -> FittedState.since(h.state(), job.alterations()).isEmpty())
+                .reduce((a, b) -> b);
+    }
+
+    /** The points of a band with what a sound set needs there, volume full up; those of its stages alone where the circuit does not tell. */
+    public static List<TracePoint> points(Chassis chassis, Band band) {
         Setting loud = Setting.of(chassis.supply().volts()).withControls(Controls.volume(chassis, 1));
-        return Gains.of(new Engine(), chassis, loud, band).map(Gains::levels).orElse(List.of());
+        boolean known = !chassis.parts().isEmpty() && CircuitPredictor.powered(chassis);
+        List<TracePoint> points = known
+                ? Gains.of(new Engine(), chassis, loud, band).map(Gains::levels).orElse(List.of()).stream()
+                        .map(TracePoint::of)
+                        .toList()
+                : List.of();
+        return points.isEmpty() ? StagePath.of(band) : points;
+    }
+
+    /** Whether a finger may stand in for the generator: at a point of sound, in a set whose chassis the mains cannot reach. */
+    public static boolean touchable(Chassis chassis, TracePoint p) {
+        return p.signal().equals("af") && !chassis.supply().arrangement().chassisMayBeLive();
     }
 
     /**
@@ -76,8 +88,7 @@ public record TraceSheet(String band, List<TraceRow> rows) {
      * @param odds that the fault is in a stage, by its name; what the voltages say
      */
     public Optional<TraceRow> next(School school, ToDoubleFunction<String> odds) {
-        List<TraceRow> open =
-                rows.stream().filter(r -> r.left() && r.heard().isEmpty()).toList();
+        List<TraceRow> open = rows.stream().filter(r -> r.left() && !r.tried()).toList();
         if (open.isEmpty()) return Optional.empty();
         return Optional.of(
                 switch (school) {

@@ -190,8 +190,16 @@ class EvidenceTest {
                 new UUID(3, 3), "B1", "V4.5", Measure.OHMS, 330, false, USUAL, FittedState.AS_FOUND, NOON, Extra.NONE);
         assertThat(across.renamed("V4", "V9").reference()).isEqualTo("V9.5");
         assertThat(reading("V4.1", 1, 1).renamed("V4", "V9").point()).isEqualTo("V9.1");
-        Heard heard =
-                new Heard(new UUID(4, 4), NOON, "AM", "af", "V4.1", Outcome.WEAK, FittedState.AS_FOUND, Extra.NONE);
+        Heard heard = new Heard(
+                new UUID(4, 4),
+                NOON,
+                "AM",
+                Heard.How.INJECT,
+                "af",
+                "V4.1",
+                Outcome.WEAK,
+                FittedState.AS_FOUND,
+                Extra.NONE);
         assertThat(Job.NEW.with(heard).renamed("V4", "V9").heard().get(0).point())
                 .isEqualTo("V9.1");
         assertThat(Job.NEW.with(heard).renamed("V1", "V9")).isEqualTo(Job.NEW.with(heard));

@@ -11,7 +11,6 @@ import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
-import anabion.core.signal.Gains;
 import anabion.core.tree.Extra;
 import java.time.Instant;
 import java.util.List;
@@ -23,14 +22,19 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Tracing the medium wave of a set, point by point. */
 class TraceSheetTest {
     private static final Chassis SET = SharedSets.named("brae");
-    private static final List<Gains.Level> LEVELS =
-            TraceSheet.levels(SET, SET.band("MW").orElseThrow());
+    private static final List<TracePoint> POINTS =
+            TraceSheet.points(SET, SET.band("MW").orElseThrow());
 
     private static Heard heard(TraceRow r, Outcome outcome) {
+        return heard(r, Heard.How.INJECT, outcome);
+    }
+
+    private static Heard heard(TraceRow r, Heard.How how, Outcome outcome) {
         return new Heard(
                 new UUID(5, r.point().hashCode()),
                 Instant.EPOCH,
                 "MW",
+                how,
                 r.signal(),
                 r.point(),
                 outcome,
@@ -39,7 +43,7 @@ class TraceSheetTest {
     }
 
     private static TraceSheet of(Job job) {
-        return TraceSheet.of("MW", LEVELS, job);
+        return TraceSheet.of("MW", POINTS, job);
     }
 
     @Test
@@ -48,8 +52,10 @@ class TraceSheetTest {
         assertThat(rows.get(0).stage()).isEqualTo("Output");
         assertThat(rows.get(rows.size() - 1).stage()).isEqualTo("Aerial");
         assertThat(rows).allMatch(TraceRow::left);
-        double grid = row(rows, "V4.6").volts();
-        assertThat(row(rows, "V3.3").volts()).as("a stage toward the aerial").isLessThan(grid / 10);
+        double grid = row(rows, "V4.6").at().volts();
+        assertThat(row(rows, "V3.3").at().volts())
+                .as("a stage toward the aerial")
+                .isLessThan(grid / 10);
     }
 
     private static TraceRow row(List<TraceRow> rows, String point) {
@@ -60,7 +66,7 @@ class TraceSheetTest {
     @ParameterizedTest
     @EnumSource(School.class)
     void everySchoolFindsWhereTheSignalDies(School school) {
-        int points = LEVELS.size();
+        int points = POINTS.size();
         for (int dies = 0; dies < points; dies++) {
             Job job = Job.NEW;
             int asked = 0;
@@ -81,6 +87,38 @@ class TraceSheetTest {
         }
     }
 
+    /** From the aerial forwards with a tracer: what arrives leaves the rest toward the speaker, what is lost lies before. */
+    @Test
+    void aTracerNarrowsFromTheOtherSide() {
+        int points = POINTS.size();
+        for (int dies = 1; dies < points; dies++) {
+            Job job = Job.NEW;
+            for (var next = of(job).next(School.FORWARD, s -> 0);
+                    next.isPresent();
+                    next = of(job).next(School.FORWARD, s -> 0)) {
+                boolean arrives = of(job).rows().indexOf(next.get()) >= dies;
+                job = job.with(heard(next.get(), Heard.How.TAP, arrives ? Outcome.LOUD : Outcome.NOTHING));
+            }
+            assertThat(of(job).rows())
+                    .filteredOn(TraceRow::left)
+                    .containsExactly(of(job).rows().get(dies));
+        }
+    }
+
+    /** The hum of a touched grid says that all after it is alive. */
+    @Test
+    void aTouchedGridThatHumsIsGood() {
+        TraceRow grid = of(Job.NEW).rows().get(1);
+        Job job = Job.NEW.with(heard(grid, Heard.How.TOUCH, Outcome.HUM));
+        assertThat(of(job).rows().get(1).good()).isTrue();
+        assertThat(of(job).rows().get(0).left()).isFalse();
+        assertThat(of(Job.NEW.with(heard(grid, Heard.How.INJECT, Outcome.HUM)))
+                        .rows()
+                        .get(1)
+                        .good())
+                .isFalse();
+    }
+
     @Test
     void outcomesThatContradictEachOtherClearNothing() {
         List<TraceRow> rows = of(Job.NEW).rows();
@@ -93,7 +131,7 @@ class TraceSheetTest {
         List<TraceRow> rows = of(Job.NEW).rows();
         Job job = Job.NEW.with(heard(rows.get(4), Outcome.LOUD)).with(heard(rows.get(4), Outcome.WEAK));
         assertThat(job.heard()).hasSize(1);
-        assertThat(of(job).rows().get(4).heard()).contains(Outcome.WEAK);
+        assertThat(of(job).rows().get(4).heard().map(Heard::outcome)).contains(Outcome.WEAK);
         Job repaired = job.altered(
                 new Alteration(new UUID(6, 6), Instant.EPOCH, "C12", AlterationKind.RENEWED, "", Extra.NONE));
         assertThat(of(repaired).rows()).allMatch(r -> r.heard().isEmpty());
@@ -103,6 +141,9 @@ class TraceSheetTest {
     void whatWasHeardIsKeptInTheJob() {
         Job job = Job.NEW.with(heard(of(Job.NEW).rows().get(3), Outcome.DISTORTED));
         assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
+        Job tapped = job.with(heard(of(Job.NEW).rows().get(3), Heard.How.TAP, Outcome.LOUD));
+        assertThat(tapped.heard()).hasSize(2);
+        assertThat(JobCodec.read(JobCodec.text(tapped))).isEqualTo(tapped);
     }
 
     /** Voltages first: the point that is asked for lies in the stage that they suspect. */

@@ -72,6 +72,7 @@ final class SignalStrip extends Region {
         for (int i = 0; i <= DIVISIONS * 6; i++) ticks.add(styled(new Line(), "tick"));
         session.verdict().addListener((o, a, b) -> rebuild());
         session.diagnoses().found().addListener((o, a, b) -> rebuild());
+        session.diagnoses().alone().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
@@ -125,9 +126,8 @@ final class SignalStrip extends Region {
                 .map(v -> v.stages().get(stage.name()))
                 .orElse(new Judge.StageHealth(Standing.NOT_TAKEN, 0));
         return session.diagnoses()
-                .found()
-                .get()
-                .map(f -> new Judge.StageHealth(read.standing(), f.odds(stage)))
+                .odds(stage)
+                .map(o -> new Judge.StageHealth(read.standing(), o))
                 .map(h -> h.suspicion() < FAINT ? new Judge.StageHealth(h.standing(), 0) : h)
                 .orElse(read);
     }
@@ -138,7 +138,8 @@ final class SignalStrip extends Region {
     }
 
     private boolean weighed() {
-        return session.diagnoses().found().get().isPresent();
+        return session.diagnoses().found().get().isPresent()
+                || session.diagnoses().alone().get().isPresent();
     }
 
     private String word(Judge.StageHealth health) {

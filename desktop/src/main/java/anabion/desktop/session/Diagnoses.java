@@ -1,6 +1,8 @@
 package anabion.desktop.session;
 
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Evidence;
 import anabion.core.diagnosis.Explanation;
@@ -12,6 +14,7 @@ import anabion.core.diagnosis.Probe;
 import anabion.core.engine.Calibrations;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.job.Step;
+import anabion.core.trace.StageOdds;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -20,6 +23,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** Weighs the evidence on the set on the bench, while a step is in hand that looks for faults. */
@@ -30,6 +35,7 @@ public final class Diagnoses implements AutoCloseable {
     private final Session session;
     private final Latest worker = new Latest();
     private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<Optional<StageOdds>> alone = new ReadOnlyObjectWrapper<>(Optional.empty());
     private Optional<Ground> weighed = Optional.empty();
     private Optional<Kept> kept = Optional.empty();
 
@@ -51,6 +57,10 @@ public final class Diagnoses implements AutoCloseable {
     }
 
     private void look() {
+        alone.set(session.set()
+                .get()
+                .filter(s -> session.step().get() == Step.TRACE)
+                .flatMap(Diagnoses::alone));
         Optional<Ground> now = session.set().get().map(Diagnoses::ground);
         boolean same = now.isPresent() && now.equals(weighed);
         if (same || !SEEKING.contains(session.step().get())) {
@@ -77,6 +87,12 @@ public final class Diagnoses implements AutoCloseable {
         if (!mine) weighed = Optional.empty();
     }
 
+    /** Of the bands of which no circuit tells: all of a set without one, else the segments of a display. */
+    private static Optional<StageOdds> alone(SetRecord set) {
+        boolean circuit = !set.chassis().parts().isEmpty() && CircuitPredictor.powered(set.chassis());
+        return StageOdds.of(set.chassis(), set.job(), b -> !circuit || b.kind() == BandKind.DISPLAY);
+    }
+
     private static Ground ground(SetRecord set) {
         return new Ground(
                 set.chassis(),
@@ -87,7 +103,9 @@ public final class Diagnoses implements AutoCloseable {
     /** On the worker. */
     private Optional<Found> weigh(Ground g) {
         boolean tried = g.evidence().stream()
-                .anyMatch(o -> o instanceof Observation.Measured || o.probe() instanceof Probe.Inject);
+                .anyMatch(o -> o instanceof Observation.Measured
+                        || o.probe() instanceof Probe.Inject
+                        || o.probe() instanceof Probe.Tap);
         if (!tried || !CircuitPredictor.powered(g.chassis())) return Optional.empty();
         if (kept.filter(k -> k.chassis().equals(g.chassis()) && k.visited() == g.visited())
                 .isEmpty()) {
@@ -104,6 +122,19 @@ public final class Diagnoses implements AutoCloseable {
                 .map(t -> new Found.Next(t, Meaning.of(forecasts, d, t.probe(), 2)))
                 .toList();
         return Optional.of(new Found(d, why, next, g.evidence().size(), false));
+    }
+
+    /** What the stages alone say, where no circuit has said more. */
+    public ReadOnlyObjectProperty<Optional<StageOdds>> alone() {
+        return alone.getReadOnlyProperty();
+    }
+
+    /** Odds that the fault is in a stage, from the circuit where it is known, else from the stages alone. */
+    public Optional<Double> odds(Stage stage) {
+        return alone.get()
+                .filter(a -> a.covers(stage.name()))
+                .map(a -> a.of(stage.name()))
+                .or(() -> found.get().map(f -> f.odds(stage)));
     }
 
     /** Completes once the evidence entered so far has been weighed. */

@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Points;
 import anabion.core.input.BadInput;
 import anabion.core.job.Heard;
@@ -10,8 +11,8 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.reading.Standing;
-import anabion.core.signal.Gains;
 import anabion.core.trace.School;
+import anabion.core.trace.TracePoint;
 import anabion.core.trace.TraceRow;
 import anabion.core.trace.TraceSheet;
 import anabion.core.tree.Extra;
@@ -20,12 +21,16 @@ import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -39,13 +44,21 @@ import javafx.scene.layout.VBox;
 
 /** Where to put a signal in, how much a good set needs there, and what was heard. */
 public final class TracingSheet implements Sheet {
+    private static final Map<String, Heard.How> HOW =
+            Map.of("put", Heard.How.INJECT, "touch", Heard.How.TOUCH, "tap", Heard.How.TAP);
+    /** What is seen of a display. */
+    private static final Map<String, Outcome> SEEN = Map.of("lit", Outcome.LOUD, "dark", Outcome.NOTHING);
+
+    private static final int NAMED = 4;
+    private static final double FAINT = 0.03;
+
     private final Session session;
     private final BorderPane pane = new BorderPane();
     private final Label left = Texts.wrapped("");
     private final VBox header = new VBox();
     private final LitRows list;
     private final SocketPane socket;
-    private List<Gains.Level> levels = List.of();
+    private List<TracePoint> points = List.of();
     private Optional<Ground> computed = Optional.empty();
     private TraceSheet sheet = new TraceSheet("", List.of());
     private School school = School.HALF;
@@ -84,8 +97,8 @@ public final class TracingSheet implements Sheet {
         String chosen = session.condition().get().map(c -> c.band()).orElse("");
         Optional<Band> band = set.chassis().band(chosen).or(() -> set.chassis().bands().stream()
                 .findFirst());
-        if (band.isEmpty() || set.chassis().parts().isEmpty()) {
-            levels = List.of();
+        if (band.isEmpty()) {
+            points = List.of();
             show(chosen, true);
             return;
         }
@@ -95,16 +108,16 @@ public final class TracingSheet implements Sheet {
             return;
         }
         computed = Optional.of(ground);
-        session.compute(() -> TraceSheet.levels(set.chassis(), band.get()))
-                .thenAccept(l -> Platform.runLater(() -> {
+        session.compute(() -> TraceSheet.points(set.chassis(), band.get()))
+                .thenAccept(p -> Platform.runLater(() -> {
                     if (computed.filter(ground::equals).isEmpty()) return;
-                    levels = l;
+                    points = p;
                     show(ground.band(), true);
                 }));
     }
 
     private void show(String band, boolean fresh) {
-        sheet = TraceSheet.of(band, levels, session.need().job());
+        sheet = TraceSheet.of(band, points, session.need().job());
         left.setText(words());
         header.getChildren().setAll(head());
         list.clear();
@@ -118,27 +131,46 @@ public final class TracingSheet implements Sheet {
                         : list.lit());
     }
 
-    /** Of a stage, as what was read says; zero before anything was weighed. */
+    /** Of a stage, as what was found so far says; zero before anything was weighed. */
     private double odds(String stage) {
-        return session.diagnoses()
-                .found()
-                .get()
-                .flatMap(f -> session.need().chassis().stage(stage).map(f::odds))
+        return session.need()
+                .chassis()
+                .stage(stage)
+                .flatMap(session.diagnoses()::odds)
                 .orElse(0.0);
     }
 
     private String words() {
         boolean unread = session.verdict().get().map(v -> v.read() == 0).orElse(true);
         if (school == School.VOLTAGES && unread) return session.say("trace.voltages-first");
-        boolean tried = sheet.rows().stream().anyMatch(r -> r.heard().isPresent());
+        boolean tried = sheet.rows().stream().anyMatch(TraceRow::tried);
         if (sheet.rows().isEmpty()) return "";
-        if (!tried) return session.say("trace.begin", session.say("trace.school." + school.code()));
+        if (!tried)
+            return session.say(
+                    tapping() ? "trace.begin-tap" : "trace.begin", session.say("trace.school." + school.code()));
         boolean contradict = sheet.rows().stream().allMatch(TraceRow::left);
         if (contradict) return session.say("trace.contradict");
         List<String> stages = sheet.left();
         return stages.isEmpty()
                 ? session.say("trace.all-good", sheet.band())
-                : session.say("trace.left", String.join(", ", stages));
+                : session.say("trace.left", String.join(", ", stages)) + alone();
+    }
+
+    /** What the stages alone say, where no circuit says more: the likeliest, of one band alone if so. */
+    private String alone() {
+        return session.diagnoses()
+                .alone()
+                .get()
+                .map(o -> o.odds().entrySet().stream()
+                        .limit(NAMED)
+                        .filter(e -> e.getValue() > FAINT)
+                        .map(e -> session.say(
+                                e.getKey().band().isEmpty() ? "trace.odds" : "trace.odds-own",
+                                e.getKey().stage(),
+                                Figures.percent(e.getValue()),
+                                e.getKey().band()))
+                        .collect(Collectors.joining(", ", "\n", "")))
+                .orElse("");
     }
 
     private HBox head() {
@@ -176,29 +208,50 @@ public final class TracingSheet implements Sheet {
     }
 
     private HBox row(TraceRow r) {
-        String word = r.heard()
-                .map(o -> session.say("outcome." + o.code()))
-                .orElse(session.say(r.left() ? "trace.untried" : "trace.cleared"));
-        boolean bad = r.heard().isPresent() && !r.good();
+        String word = r.tried() ? outcomes(r) : session.say(r.left() ? "trace.untried" : "trace.cleared");
+        boolean bad = r.tried() && !r.good();
         Standing standing = bad ? Standing.OUT : r.good() || !r.left() ? Standing.WITHIN : Standing.NOT_TAKEN;
         HBox box = columns(
                 new Mark(Mark.of(standing)),
                 r.stage(),
-                r.point(),
+                r.point().equals(r.stage()) ? session.say("trace.input") : r.point(),
                 signal(r),
-                Figures.si(new Quantity(r.farads(), Unit.FARAD)),
+                r.at().farads() > 0 ? Figures.si(new Quantity(r.at().farads(), Unit.FARAD)) : "",
                 level(r),
                 Texts.label(word, bad ? "out" : "soft"));
         box.setAccessibleText(r.stage() + " " + r.point() + ", " + signal(r) + ", " + level(r) + ", " + word);
         return box;
     }
 
+    private String outcomes(TraceRow r) {
+        return Stream.of(r.heard(), r.tapped())
+                .flatMap(Optional::stream)
+                .map(h -> session.say(
+                        "trace.how." + h.how().code(),
+                        session.say("outcome." + h.outcome().code())))
+                .collect(Collectors.joining(", "));
+    }
+
     private String signal(TraceRow r) {
-        return session.say("trace.signal." + r.signal(), Figures.si(new Quantity(r.hertz(), Unit.HERTZ)));
+        if (r.at().hertz() <= 0) return session.say("trace.signal-plain." + r.signal());
+        return session.say("trace.signal." + r.signal(), Figures.si(new Quantity(r.at().hertz(), Unit.HERTZ)));
     }
 
     private String level(TraceRow r) {
-        return r.heardWhenSound() ? Figures.si(new Quantity(r.volts(), Unit.VOLT), 2) : session.say("trace.no-level");
+        if (r.at().volts() <= 0) return "";
+        return r.at().heardWhenSound()
+                ? Figures.si(new Quantity(r.at().volts(), Unit.VOLT), 2)
+                : session.say("trace.no-level");
+    }
+
+    /** Whether an outcome without another word is what a tracer says: going forwards from the aerial, and along a display. */
+    private boolean tapping() {
+        return school == School.FORWARD
+                || session.need()
+                        .chassis()
+                        .band(sheet.band())
+                        .filter(b -> b.kind() == BandKind.DISPLAY)
+                        .isPresent();
     }
 
     /** Of the lit point, to find the pin. */
@@ -230,7 +283,10 @@ public final class TracingSheet implements Sheet {
         return session.say(litRow().isPresent() ? "trace.prompt" : "trace.empty-prompt");
     }
 
-    /** An outcome by its first letter or word, with a point before it for another row; {@code school back}. */
+    /**
+     * An outcome by its first letter or word, with a point before it for another row; {@code put}, {@code touch} or {@code tap} before all says how;
+     * {@code school back}.
+     */
     @Override
     public CompletableFuture<?> entered(String line) {
         String[] words = line.strip().toLowerCase(Locale.ROOT).split("\\s+");
@@ -244,14 +300,21 @@ public final class TracingSheet implements Sheet {
             show(sheet.band(), true);
             return CompletableFuture.completedFuture(null);
         }
-        if (words.length > 1) goTo(line.strip().substring(0, line.strip().lastIndexOf(' ')));
+        Optional<Heard.How> said = HOW.containsKey(words[0]) ? Optional.of(HOW.get(words[0])) : Optional.empty();
+        String place = line.strip().substring(said.map(h -> words[0].length()).orElse(0));
+        place = place.substring(0, Math.max(0, place.lastIndexOf(' '))).strip();
+        if (!place.isEmpty()) goTo(place);
         TraceRow row = litRow().orElseThrow(() ->
                 BadInput.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));
+        Heard.How how = said.orElse(tapping() ? Heard.How.TAP : Heard.How.INJECT);
+        if (how == Heard.How.TOUCH && !TraceSheet.touchable(session.need().chassis(), row.at()))
+            throw BadInput.at(line).because(session.say("trace.no-touch")).so(session.say("trace.no-touch.remedy"));
         Outcome outcome = outcome(words[words.length - 1]);
         Heard heard = new Heard(
                 UUID.randomUUID(),
                 session.clock().instant(),
                 sheet.band(),
+                how,
                 row.signal(),
                 row.point(),
                 outcome,
@@ -270,6 +333,7 @@ public final class TracingSheet implements Sheet {
         return Arrays.stream(Outcome.values())
                 .filter(o -> o.code().equals(word) || o.code().substring(0, 1).equals(word))
                 .findFirst()
+                .or(() -> Optional.ofNullable(SEEN.get(word)))
                 .orElseThrow(() -> BadInput.at("\"" + word + "\"")
                         .because(session.say("trace.no-outcome"))
                         .so(session.say("trace.no-outcome.remedy")));
@@ -299,23 +363,20 @@ public final class TracingSheet implements Sheet {
     public String copy() {
         StringBuilder text = new StringBuilder("stage\tpoint\tsignal\tlevel\theard\n");
         for (TraceRow r : sheet.rows())
-            text.append(String.join(
-                            "\t",
-                            r.stage(),
-                            r.point(),
-                            signal(r),
-                            level(r),
-                            r.heard()
-                                    .map(o -> session.say("outcome." + o.code()))
-                                    .orElse("")))
+            text.append(String.join("\t", r.stage(), r.point(), signal(r), level(r), outcomes(r)))
                     .append('\n');
         return text.toString();
     }
 
     @Override
     public List<String[]> hints() {
-        return List.of(
-                new String[] {"L W N", session.say("trace.hint.outcomes")},
-                new String[] {"D H C", session.say("trace.hint.others")});
+        List<String[]> all = new ArrayList<>();
+        all.add(new String[] {"L W N", session.say("trace.hint.outcomes")});
+        all.add(new String[] {"D H C", session.say("trace.hint.others")});
+        boolean finger = litRow().filter(
+                        r -> TraceSheet.touchable(session.need().chassis(), r.at()))
+                .isPresent();
+        if (finger) all.add(new String[] {"touch H", session.say("trace.hint.touch")});
+        return all;
     }
 }

@@ -8,6 +8,7 @@ import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
+import anabion.core.job.Heard;
 import anabion.core.job.PartTest;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.WorkOrder;
@@ -112,7 +113,7 @@ public final class RecordPage {
         Stream<Fact> points = set.job().heard().stream()
                 .filter(h -> now(h.state()))
                 .map(h -> new Fact(
-                        words.say("probe.inject-" + h.signal(), h.point(), h.band()),
+                        words.say(tried(h), h.point(), h.band()),
                         words.say("outcome." + h.outcome().code())));
         Stream<Fact> parts = set.job().trials().stream()
                 .filter(t -> now(t.state()))
@@ -120,6 +121,15 @@ public final class RecordPage {
                         words.say("trial." + t.how().code(), t.part()),
                         words.say(t.better() ? "meaning.better" : "meaning.same")));
         return Stream.concat(points, parts).toList();
+    }
+
+    private static String tried(Heard h) {
+        return switch (h.how()) {
+            case TAP -> "record.tap";
+            case TOUCH -> "record.touch";
+            case INJECT ->
+                List.of("af", "if", "rf").contains(h.signal()) ? "probe.inject-" + h.signal() : "record.stage";
+        };
     }
 
     private boolean now(UUID state) {
