@@ -125,6 +125,24 @@ final class Shots {
                 800,
                 () -> open(DemoWorkshop.chassis("brae").id(), Step.TRACE)));
         if (extra) {
+            shots.add(new Shot("x-every-band", false, 1280, 800, () -> {
+                open(DemoWorkshop.chassis("concerto").id(), Step.VOLTAGES);
+                session.open(DemoWorkshop.chassis("concerto").id(), () -> {
+                    shell.actions().get("every-band").run().run();
+                    session.putJob(
+                            "reference",
+                            session.need()
+                                    .job()
+                                    .with(new anabion.core.job.Compared(
+                                            UUID.randomUUID(),
+                                            NOW,
+                                            "FM",
+                                            -18,
+                                            session.need().job().fitted().id(),
+                                            anabion.core.tree.Extra.NONE)));
+                });
+            }));
+            shots.add(new Shot("x-every-band-small", true, 1024, 700, () -> {}));
             shots.add(new Shot(
                     "x-trace-stages",
                     false,

@@ -101,6 +101,32 @@ class DiagnosisTest extends WindowCase {
         return p instanceof Probe.Inject ? at == Step.TRACE : at == Step.ARRIVAL;
     }
 
+    /** Every band at once, where a switch matters; and how a band does against a good receiver. */
+    @Test
+    void bandsStandSideBySideAndAgainstAReference() {
+        interact(() -> session.open(DemoWorkshop.chassis("concerto").id(), () -> {
+            session.step().set(Step.VOLTAGES);
+            shell.go(Shell.Where.BENCH);
+        }));
+        until("one band", () -> shows("should read V") && shows("V7.7"));
+        key(KeyCode.CONTROL, KeyCode.B);
+        until("all bands, and what no switch moves is gone", () -> shows("you type on FM") && !shows("V7.7"));
+        enter("V3.8 107");
+        key(KeyCode.F3);
+        until("the next band", () -> shows("you type on MW"));
+        enter("V3.8 104");
+        until("stored under its own band", () -> session.need().readings().stream()
+                .anyMatch(r -> r.value() == 104 && r.condition().band().equals("MW")));
+        enter("reference FM S4 S7");
+        until("said in decibels and steps", () -> shows("FM −18 dB (−3 S), weak"));
+        enter("reference UHF -3dB");
+        until("no such band", () -> shows("there is no such band") || shows("UHF"));
+        key(KeyCode.ESCAPE);
+        assertThat(session.need().job().compared()).hasSize(1);
+        key(KeyCode.CONTROL, KeyCode.B);
+        until("one band again", () -> shows("should read V"));
+    }
+
     /** Of a set without a circuit diagram the stages alone are traced: one band plays, so that what it shares is cleared. */
     @Test
     void aSetWithoutACircuitIsTracedByItsStages() {

@@ -5,6 +5,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.job.Alteration;
 import anabion.core.job.Job;
 import anabion.core.reading.Condition;
+import anabion.core.reading.EveryBand;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Tolerances;
@@ -42,6 +43,12 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
 
     private String firstBand() {
         return chassis.bands().isEmpty() ? "" : chassis.bands().get(0).name();
+    }
+
+    /** The points at which a switch matters, on every band. */
+    public EveryBand onEveryBand(Condition now) {
+        return EveryBand.of(
+                chassis, readings, job.alterations(), now, Tolerances.usual(chassis), Predictors.of(chassis));
     }
 
     /** The verdict on the readings under a condition. */

@@ -9,6 +9,7 @@ import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Engine;
+import anabion.core.job.Compared;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
@@ -53,6 +54,7 @@ public final class Evidence {
         List<Observation> all = new ArrayList<>(e.measured(readings));
         boolean untouched = job.fitted().id().equals(FittedState.AS_FOUND);
         if (untouched) all.addAll(e.complaints());
+        all.addAll(e.compared());
         all.addAll(e.heard());
         all.addAll(e.tests());
         all.addAll(e.trials());
@@ -121,9 +123,24 @@ public final class Evidence {
                 r.value()));
     }
 
-    private List<Observation> complaints() {
+    /** A band held against a good receiver says more than the complaint about it. */
+    private List<Observation> compared() {
         List<Observation> all = new ArrayList<>();
         for (Band b : chassis.bands())
+            now(b.name()).ifPresent(c -> all.add(new Observation.Heard(new Probe.Listen(b.name()), c.outcome())));
+        return all;
+    }
+
+    private Optional<Compared> now(String band) {
+        return job.compared().stream()
+                .filter(c -> c.band().equals(band) && !outdated(c.state()))
+                .reduce((a, b) -> b);
+    }
+
+    private List<Observation> complaints() {
+        List<Observation> all = new ArrayList<>();
+        for (Band b :
+                chassis.bands().stream().filter(b -> now(b.name()).isEmpty()).toList())
             for (Complaint c : job.arrival().complaints())
                 if (c.where().equalsIgnoreCase(b.name()))
                     c.symptom().outcome().ifPresent(o -> all.add(new Observation.Heard(new Probe.Listen(b.name()), o)));

@@ -45,6 +45,9 @@ public final class Forecasts {
     /** Deviation of the logarithm of ohms in circuit: tolerances of what lies there, and the meter. */
     static final double OHMS = 0.04;
 
+    /** The same of the meter alone, where tolerances are known. */
+    private static final double OHMMETER = 0.012;
+
     private static final double LEAST_OHMS = 0.3;
     /** From here on a meter shows no more than open. */
     static final double MOST_OHMS = 3e7;
@@ -68,6 +71,10 @@ public final class Forecasts {
     private final List<Hypothesis> hypotheses;
     private final Hypothesis healthy;
     private final double widest;
+    /** What differs from specimen to specimen, and by how much as a fraction. */
+    private final String[] sources;
+
+    private final double[] spreads;
     private final Engine engine = new Engine();
     private final Together together = new Together();
     private final Map<List<Fault>, State> states = new HashMap<>();
@@ -99,6 +106,8 @@ public final class Forecasts {
         Shown sound = state(List.of()).shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
                 .because("its circuit does not settle even when sound")
                 .so("look at the checks of the Study sheet first"));
+        this.sources = sound.sources().keySet().toArray(String[]::new);
+        this.spreads = sound.sources().values().stream().mapToDouble(x -> x).toArray();
         double most = Engine.nets(chassis).stream()
                 .mapToDouble(n -> Math.abs(sound.free(n)))
                 .max()
@@ -275,14 +284,27 @@ public final class Forecasts {
         return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
     }
 
-    /** Sources of the spread are the state of the electrolytics, which nobody knows before they are formed, and the severity. */
+    /**
+     * Resistors move ohms by the share of the ohmmeter's power that they take; what is no resistor has a tolerance of its own. Besides there is the
+     * state of the electrolytics, which nobody knows before they are formed, and the severity.
+     */
     private Foreseen ohms(Hypothesis h, Probe.Ohms p) {
         State[] ends = ends(h);
         double a = ohms(ends[0].cold(usual), p);
         double b = ends[0] == ends[1] ? a : ohms(ends[1].cold(usual), p);
-        double worn = ohms(ends[0].worn(usual), p);
-        double lain = LAIN * (worn - a);
-        return new Foreseen((a + b) / 2, new double[] {lain, SEVERITY * (b - a)}, Math.hypot(OHMS, APART * lain));
+        double lain = LAIN * (ohms(ends[0].worn(usual), p) - a);
+        double[] shares = new double[sources.length + 2];
+        Map<String, Double> taken = ends[0].cold(usual).shares(p.net(), p.against());
+        double resistors = 0;
+        for (int k = 0; k < sources.length; k++) {
+            double share = taken.getOrDefault(sources[k], 0.0);
+            resistors += share;
+            shares[k] = share * spreads[k] / Math.log(10);
+        }
+        shares[sources.length] = lain;
+        shares[sources.length + 1] = SEVERITY * (b - a);
+        double rest = OHMS * Math.max(0, 1 - resistors);
+        return new Foreseen((a + b) / 2, shares, Math.hypot(Math.hypot(OHMMETER, rest), APART * lain));
     }
 
     private static double ohms(ColdSet set, Probe.Ohms p) {
@@ -294,11 +316,11 @@ public final class Forecasts {
         return state(List.of()).cold(usual).quick();
     }
 
-    /** What a hypothesis shows at a probe, kept, since every question asks for it: middle, deviation and first share; not a number where unsettled. */
+    /** What a hypothesis shows at a probe, kept, since every question asks for it: middle, deviation and what lain electrolytics do; not a number where unsettled. */
     double[] outlook(Hypothesis h, Probe.Measured probe) {
         if (outlooks.size() > KEPT) outlooks.keySet().removeIf(Probe.Volts.class::isInstance);
         return outlooks.computeIfAbsent(probe, p -> new IdentityHashMap<>()).computeIfAbsent(h, k -> at(k, probe)
-                .map(f -> new double[] {f.value(), f.deviation(), f.shares()[0]})
+                .map(f -> new double[] {f.value(), f.deviation(), f.lain()})
                 .orElse(new double[] {Double.NaN, Double.NaN, 0}));
     }
 

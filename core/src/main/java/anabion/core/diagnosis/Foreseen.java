@@ -8,7 +8,8 @@ final class Foreseen {
 
     /**
      * @param value its middle
-     * @param shares how far one standard deviation of each source moves it: parts, tubes, line, and last the severity of the fault; kept as it is
+     * @param shares how far one standard deviation of each source moves it: parts, tubes, line, then the state of electrolytics that have lain, and
+     *     last the severity of the fault; in the same order for every probe, and kept as it is
      * @param noise standard deviation of the meter and of what is left out
      */
     Foreseen(double value, double[] shares, double noise) {
@@ -24,6 +25,11 @@ final class Foreseen {
     /** Not copied: thousands of these are asked for in every weighing. */
     double[] shares() {
         return shares;
+    }
+
+    /** By how much electrolytics that have lain move it. */
+    double lain() {
+        return shares[shares.length - 2];
     }
 
     double noise() {

@@ -7,7 +7,7 @@ import java.util.List;
  * How well a hypothesis explains readings, taken together.
  *
  * <p>Method: the readings are jointly Gaussian about the prediction. What makes specimens differ (parts, tubes, line) and the unknown severity
- * move several readings at once, so that the covariance is S·Sᵀ with a column of S for each; the meter's own error stands on the diagonal. A slip
+ * move several readings at once, volts and ohms alike, so that the covariance is S·Sᵀ with a column of S for each; the meter's own error stands on the diagonal. A slip
  * of the probe (a reading from somewhere else altogether) is marginalised: none, one, or two, each reading with the odds {@link #SLIP}. With
  * P the inverse of the covariance, leaving out reading i takes (P·d)ᵢ²/Pᵢᵢ from the square and adds log Pᵢᵢ to the determinant (Schur complement), so
  * one inverse serves all. It fails where two slips fall together; then "something else" gains.
@@ -80,9 +80,7 @@ final class Likelihood {
                 double[] a = all.get(i).shares();
                 double[] b = all.get(j).shares();
                 double sum = i == j ? all.get(i).noise() * all.get(i).noise() : 0;
-                // volts share all sources; ohms only the last, the severity
-                if (a.length == b.length) for (int k = 0; k < a.length; k++) sum += a[k] * b[k];
-                else sum += a[a.length - 1] * b[b.length - 1];
+                for (int k = 0; k < a.length; k++) sum += a[k] * b[k];
                 matrix[i * n + j] = sum;
                 matrix[j * n + i] = sum;
             }

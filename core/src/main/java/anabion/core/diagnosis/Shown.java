@@ -8,6 +8,7 @@ import anabion.core.engine.Operating;
 import anabion.core.engine.Sensitivity;
 import anabion.core.engine.Setting;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -84,15 +85,22 @@ final class Shown {
     }
 
     /**
-     * Volts by which one standard deviation of each source (part, tube, line) moves the reading, in the order of {@link Sensitivity#parts}, and one
-     * place more.
+     * Volts by which one standard deviation of each source (part, tube, line) moves the reading, in the order of {@link Sensitivity#parts}, and two
+     * places more.
      */
     double[] spread(String net, double ohms) {
         double[] moves = moves(net);
         double share = share(net, ohms);
-        double[] shares = new double[moves.length + 1];
+        double[] shares = new double[moves.length + 2];
         for (int k = 0; k < moves.length; k++) shares[k] = moves[k] * share;
         return shares;
+    }
+
+    /** The parts, tubes and the line that differ from specimen to specimen, each with its standard deviation as a fraction. */
+    Map<String, Double> sources() {
+        Map<String, Double> all = new LinkedHashMap<>();
+        spread.parts().forEach(p -> all.put(p, spread.spread(p)));
+        return all;
     }
 
     private double[] moves(String net) {

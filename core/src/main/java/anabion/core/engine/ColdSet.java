@@ -9,6 +9,7 @@ import anabion.core.device.law.LampLaw;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /**
  * A set with the power off, in one state of its faults, ready for many questions.
@@ -63,11 +64,36 @@ public final class ColdSet {
                 .orElseGet(() -> ColdOhms.probed(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test)));
     }
 
+    /**
+     * By which share of itself each resistor makes up the ohms between two nets: d(ln R)/d(ln r), the share of the power that it takes from the
+     * ohmmeter (Cohn's theorem; Tellegen). Empty where junctions make the answer more than a resistance, or nothing passes.
+     */
+    public Map<String, Double> shares(String a, String b) {
+        if (tangent.isEmpty() || a.equals(b)) return Map.of();
+        double[] volts = driven(tangent.get(), a, b);
+        double ohms = at(volts, circuit.node(a)) - at(volts, circuit.node(b));
+        if (!(ohms > 0) || ohms > ColdOhms.OPEN) return Map.of();
+        Map<String, Double> shares = new HashMap<>();
+        for (Element e : circuit.elements())
+            if (e instanceof Element.Resistor r) {
+                double across = at(volts, OptionalInt.of(r.a())) - at(volts, OptionalInt.of(r.b()));
+                shares.merge(r.name(), across * across * r.siemens() / ohms, Double::sum);
+            }
+        return shares;
+    }
+
+    private double[] driven(Tangent t, String a, String b) {
+        return t.driven(
+                circuit.node(a).orElse(Circuit.REFERENCE), circuit.node(b).orElse(Circuit.REFERENCE), 1);
+    }
+
+    private static double at(double[] volts, OptionalInt node) {
+        int n = node.orElse(Circuit.REFERENCE);
+        return n < 0 ? 0 : volts[n];
+    }
+
     private double straight(Tangent t, String a, String b) {
-        int from = circuit.node(a).orElse(Circuit.REFERENCE);
-        int to = circuit.node(b).orElse(Circuit.REFERENCE);
-        double[] volts = t.driven(from, to, 1);
-        double ohms = (from < 0 ? 0 : volts[from]) - (to < 0 ? 0 : volts[to]);
-        return Math.min(ohms, ColdOhms.OPEN);
+        double[] volts = driven(t, a, b);
+        return Math.min(at(volts, circuit.node(a)) - at(volts, circuit.node(b)), ColdOhms.OPEN);
     }
 }

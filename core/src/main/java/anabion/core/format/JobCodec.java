@@ -4,6 +4,7 @@ import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
+import anabion.core.job.Compared;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
@@ -57,6 +58,7 @@ public final class JobCodec {
                 f.list("loose", RecapCodec::loose),
                 f.list("heard", JobCodec::heard),
                 f.list("trials", JobCodec::trial),
+                f.list("compared", JobCodec::compared),
                 f.extra());
     }
 
@@ -122,6 +124,26 @@ public final class JobCodec {
                 f.code("kind", AlterationKind.values(), AlterationKind.RENEWED),
                 f.text("detail", ""),
                 f.extra());
+    }
+
+    private static Compared compared(Fields f) {
+        return new Compared(
+                f.id(),
+                f.instant("at"),
+                f.text("band"),
+                f.number("decibels"),
+                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.extra());
+    }
+
+    private static Map<String, Object> compared(Compared c) {
+        return new Writing()
+                .put("id", c.id())
+                .put("at", c.at())
+                .put("band", c.band())
+                .put("decibels", c.decibels())
+                .put("state", c.state())
+                .with(c.extra());
     }
 
     private static Trial trial(Fields f) {
@@ -190,6 +212,9 @@ public final class JobCodec {
                 .list("loose", job.loose().stream().map(RecapCodec::write).toList())
                 .list("heard", job.heard().stream().map(JobCodec::heard).toList())
                 .list("trials", job.trials().stream().map(JobCodec::trial).toList())
+                .list(
+                        "compared",
+                        job.compared().stream().map(JobCodec::compared).toList())
                 .with(job.extra());
     }
 

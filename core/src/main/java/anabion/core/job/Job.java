@@ -21,10 +21,20 @@ public record Job(
         List<LooseEnd> loose,
         List<Heard> heard,
         List<Trial> trials,
+        List<Compared> compared,
         Extra extra) {
     public static final int FORMAT = 2;
-    public static final Job NEW =
-            new Job(Arrival.NONE, List.of(), List.of(), "", RecapLog.NONE, List.of(), List.of(), List.of(), Extra.NONE);
+    public static final Job NEW = new Job(
+            Arrival.NONE,
+            List.of(),
+            List.of(),
+            "",
+            RecapLog.NONE,
+            List.of(),
+            List.of(),
+            List.of(),
+            List.of(),
+            Extra.NONE);
 
     public Job {
         steps = steps.stream().sorted(Comparator.comparing(Marked::step)).toList();
@@ -32,10 +42,11 @@ public record Job(
         loose = List.copyOf(loose);
         heard = List.copyOf(heard);
         trials = List.copyOf(trials);
+        compared = List.copyOf(compared);
     }
 
     public Job withArrival(Arrival newArrival) {
-        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, heard, trials, extra);
+        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, heard, trials, compared, extra);
     }
 
     /** What somebody marked the step as. */
@@ -52,27 +63,27 @@ public record Job(
                 step,
                 state,
                 before.map(Marked::extra).orElse(Extra.NONE)));
-        return new Job(arrival, changed, alterations, waitsFor, recap, loose, heard, trials, extra);
+        return new Job(arrival, changed, alterations, waitsFor, recap, loose, heard, trials, compared, extra);
     }
 
     public Job withWaitsFor(String what) {
-        return new Job(arrival, steps, alterations, what, recap, loose, heard, trials, extra);
+        return new Job(arrival, steps, alterations, what, recap, loose, heard, trials, compared, extra);
     }
 
     public Job altered(Alteration alteration) {
         List<Alteration> more = new ArrayList<>(alterations);
         more.add(alteration);
-        return new Job(arrival, steps, more, waitsFor, recap, loose, heard, trials, extra);
+        return new Job(arrival, steps, more, waitsFor, recap, loose, heard, trials, compared, extra);
     }
 
     public Job withRecap(RecapLog log) {
-        return new Job(arrival, steps, alterations, waitsFor, log, loose, heard, trials, extra);
+        return new Job(arrival, steps, alterations, waitsFor, log, loose, heard, trials, compared, extra);
     }
 
     public Job with(LooseEnd end) {
         List<LooseEnd> more = new ArrayList<>(loose);
         more.add(end);
-        return new Job(arrival, steps, alterations, waitsFor, recap, more, heard, trials, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, more, heard, trials, compared, extra);
     }
 
     /** With all that is loose about a part made good. */
@@ -80,7 +91,7 @@ public record Job(
         List<LooseEnd> all = loose.stream()
                 .map(l -> l.part().equalsIgnoreCase(part) ? l.settle() : l)
                 .toList();
-        return new Job(arrival, steps, alterations, waitsFor, recap, all, heard, trials, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, all, heard, trials, compared, extra);
     }
 
     /** What is not made good yet. */
@@ -93,7 +104,7 @@ public record Job(
         List<Heard> all = new ArrayList<>(heard);
         all.removeIf(h -> h.same(now) && h.state().equals(now.state()));
         all.add(now);
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, trials, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, trials, compared, extra);
     }
 
     /** With a part tried out; the same trial in the same state before is replaced. */
@@ -101,14 +112,22 @@ public record Job(
         List<Trial> all = new ArrayList<>(trials);
         all.removeIf(now::same);
         all.add(now);
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, heard, all, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, heard, all, compared, extra);
+    }
+
+    /** With a band compared; the same comparison in the same state before is replaced. */
+    public Job with(Compared now) {
+        List<Compared> all = new ArrayList<>(compared);
+        all.removeIf(now::same);
+        all.add(now);
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, heard, trials, all, extra);
     }
 
     /** After a part got another reference: what was heard at its pins, and its trials. */
     public Job renamed(String from, String to) {
         List<Heard> all = heard.stream().map(h -> h.renamed(from, to)).toList();
         List<Trial> tried = trials.stream().map(t -> t.renamed(from, to)).toList();
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, tried, extra);
+        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, tried, compared, extra);
     }
 
     /** The state the set is in now. */

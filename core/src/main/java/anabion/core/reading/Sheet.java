@@ -69,6 +69,11 @@ final class Sheet {
         return rows;
     }
 
+    /** A point that is not on the sheet of this band by itself. */
+    Row at(Point point, Measure measure) {
+        return uncharted(point, measure, new HashSet<>());
+    }
+
     private boolean belongs(String band) {
         return band.isEmpty() || now.band().isEmpty() || band.equals(now.band());
     }

@@ -11,6 +11,7 @@ import anabion.core.format.JobCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
+import anabion.core.job.Compared;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
@@ -121,6 +122,71 @@ class EvidenceTest {
         assertThat(JobCodec.read(JobCodec.text(tried))).isEqualTo(tried);
         Alteration renewed = new Alteration(new UUID(1, 1), NOON, "C14", AlterationKind.RENEWED, "", Extra.NONE);
         assertThat(Evidence.of(SET, List.of(), tried.altered(renewed))).isEmpty();
+    }
+
+    /** What a band does against a good receiver says more than the complaint about it, until something is renewed. */
+    @Test
+    void aReferenceReceiverOverrulesTheComplaint() {
+        Arrival arrival = new Arrival(
+                "",
+                "",
+                List.of(new Complaint("AM", SymptomKind.DEAD, "", Extra.NONE)),
+                Set.of(),
+                List.of(),
+                "",
+                Extra.NONE);
+        Job job = Job.NEW
+                .withArrival(arrival)
+                .with(new Compared(new UUID(7, 7), NOON, "AM", -18, FittedState.AS_FOUND, Extra.NONE));
+        List<Observation> all = Evidence.of(SET, List.of(), job);
+        assertThat(texts(all)).containsExactly("listen AM");
+        assertThat(((Observation.Heard) all.get(0)).outcome()).isEqualTo(Outcome.WEAK);
+        assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
+        Job again = job.with(new Compared(new UUID(8, 8), NOON, "AM", -3, FittedState.AS_FOUND, Extra.NONE));
+        assertThat(again.compared()).hasSize(1);
+        assertThat(((Observation.Heard) Evidence.of(SET, List.of(), again).get(0)).outcome())
+                .isEqualTo(Outcome.LOUD);
+        Alteration renewed = new Alteration(new UUID(1, 1), NOON, "C14", AlterationKind.RENEWED, "", Extra.NONE);
+        assertThat(Evidence.of(SET, List.of(), again.altered(renewed))).isEmpty();
+    }
+
+    /** What a tracer or a finger found is evidence of its own kind; points of stages alone are not the circuit's. */
+    @Test
+    void tracersAndFingersCount() {
+        Job job = Job.NEW
+                .with(new Heard(
+                        new UUID(4, 4),
+                        NOON,
+                        "AM",
+                        Heard.How.TAP,
+                        "if",
+                        "V2.1",
+                        Outcome.NOTHING,
+                        FittedState.AS_FOUND,
+                        Extra.NONE))
+                .with(new Heard(
+                        new UUID(5, 5),
+                        NOON,
+                        "AM",
+                        Heard.How.TOUCH,
+                        "af",
+                        "V4.1",
+                        Outcome.HUM,
+                        FittedState.AS_FOUND,
+                        Extra.NONE))
+                .with(new Heard(
+                        new UUID(6, 6),
+                        NOON,
+                        "AM",
+                        Heard.How.INJECT,
+                        "if",
+                        "IF",
+                        Outcome.LOUD,
+                        FittedState.AS_FOUND,
+                        Extra.NONE));
+        List<Observation> all = Evidence.of(SET, List.of(), job);
+        assertThat(texts(all)).containsExactly("trace if at V2.1 on AM", "inject af at V4.1 on AM");
+        assertThat(((Observation.Heard) all.get(1)).outcome()).isEqualTo(Outcome.LOUD);
     }
 
     @Test

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -75,5 +76,31 @@ class HearingTest {
     void ofAnUnknownBandEverythingIsEvenlyLikely() {
         assertThat(Hearing.unknown()).hasSize(Outcome.values().length).containsOnly(Hearing.unknown()[0]);
         assertThat(Hearing.mean(new double[] {0, 1}, new double[] {1, 0})).containsExactly(0.5, 0.5);
+    }
+
+    private static Loudness path(double point, double aerial) {
+        Map<String, Double> decibels = new LinkedHashMap<>();
+        decibels.put("if V2.1", point);
+        decibels.put("rf AE", aerial);
+        return new Loudness(decibels, -80, false);
+    }
+
+    /** A tracer hears what the aerial's signal has become; what lies behind it does not matter, and behind silence it knows nothing. */
+    @Test
+    void aTracerHearsOnlyWhatLiesBeforeIt() {
+        Loudness sound = path(20, 60);
+        int loud = Outcome.LOUD.ordinal();
+        int nothing = Outcome.NOTHING.ordinal();
+        assertThat(Hearing.traced(sound, sound, "if V2.1")[loud]).isGreaterThan(0.8);
+        assertThat(Hearing.traced(sound, path(-60, -20), "if V2.1")[loud])
+                .as("lost behind it")
+                .isGreaterThan(0.8);
+        assertThat(Hearing.traced(sound, path(20, -20), "if V2.1")[nothing])
+                .as("lost before it")
+                .isGreaterThan(0.8);
+        double[] silent = Hearing.traced(sound, path(-300, -300), "if V2.1");
+        assertThat(silent[loud]).isBetween(0.3, 0.6);
+        assertThat(silent[nothing]).isBetween(0.3, 0.6);
+        assertThat(Arrays.stream(silent).sum()).isCloseTo(1, within(1e-9));
     }
 }

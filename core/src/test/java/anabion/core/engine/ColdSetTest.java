@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -24,6 +26,30 @@ class ColdSetTest {
             assertThat(quick.between(net, reference, 1.5)).as(net).isCloseTo(alone, within(0.01 + 0.005 * alone));
         }
         assertThat(quick.between(reference, reference, 1.5)).isZero();
+    }
+
+    /** What a part's tolerance does to the ohms, against the part a little larger. */
+    @ParameterizedTest
+    @CsvSource({"halcyon, V2.1, R11", "halcyon, V3.7, R13", "brae, AVC, R12", "brae, V2.5, R5"})
+    void aResistorsShareIsWhatItMoves(String name, String net, String part) {
+        Chassis set = SharedSets.named(name);
+        Setting usual = Setting.of(set.supply().volts());
+        String reference = Engine.reference(set);
+        ColdSet cold = ColdSet.of(set, usual);
+        double step = 1e-4;
+        double more = ColdSet.of(set, usual.withTrims(Map.of(part, 1 + step))).between(net, reference, 1.5);
+        double slope = (more / cold.between(net, reference, 1.5) - 1) / step;
+        Map<String, Double> shares = cold.shares(net, reference);
+        assertThat(shares.get(part)).isCloseTo(slope, within(1e-3));
+        assertThat(shares.values().stream().mapToDouble(x -> x).sum())
+                .as("resistors and all else that is counted take no more than all")
+                .isLessThan(1 + 1e-6);
+    }
+
+    @Test
+    void whereJunctionsDecideNoResistorHasAShare() {
+        Chassis set = SharedSets.named("lark");
+        assertThat(ColdSet.of(set, Setting.of(9)).shares("NEG", "CHASSIS")).isEmpty();
     }
 
     /** Only what lies over an electrolytic hangs on how long that has lain. */

@@ -1,5 +1,6 @@
 package anabion.desktop.bench;
 
+import anabion.core.chassis.Fault;
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Explanation;
@@ -132,7 +133,7 @@ final class OddsPane extends VBox {
         if (d.decided())
             lines.add(new Line(
                     session.say(
-                            "cause.enough",
+                            repair(d.suspects().get(0).first()),
                             String.join(" / ", d.suspects().get(0).parts()),
                             session.words().get().say(proof(found))),
                     Optional.empty()));
@@ -141,6 +142,14 @@ final class OddsPane extends VBox {
                     session.words().get().say(CauseWords.of(n.test().probe())) + ": " + meant(session, n) + ".",
                     Optional.of(n.test().probe())));
         return lines;
+    }
+
+    /** What is not renewed is cleaned, resoldered or tuned. */
+    private static String repair(Hypothesis h) {
+        Fault f = h.from().get(0);
+        if (h.from().size() > 1) return "cause.enough";
+        if (f.mode().equals("mistuned") || f.mode().equals("joint")) return "cause.enough-" + f.mode();
+        return f.mode().equals("open") && !f.amount().isEmpty() ? "cause.enough-contact" : "cause.enough";
     }
 
     /** What the suspects would show, those with the same answer together; faults that all of them share are not said. */

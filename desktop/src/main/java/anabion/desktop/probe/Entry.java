@@ -37,6 +37,13 @@ public sealed interface Entry {
     /** A good part held across one, or put in its place. */
     record Tried(Trial.How how, String part, boolean better) implements Entry {}
 
+    /**
+     * A band against a good receiver.
+     *
+     * @param decibels by which this set is louder
+     */
+    record Against(String band, double decibels) implements Entry {}
+
     record StartTimer(Duration length, String label) implements Entry {}
 
     /** Speaks to a meter at a network address. */

@@ -3,6 +3,7 @@ package anabion.desktop.probe;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.input.BadInput;
 import anabion.core.job.AlterationKind;
+import anabion.core.job.Compared;
 import anabion.core.job.LooseKind;
 import anabion.core.job.Trial;
 import anabion.core.quantity.Notation;
@@ -32,6 +33,9 @@ public final class ProbeParser {
             "standin",
             AlterationKind.STAND_IN);
     private static final Pattern LENGTH = Pattern.compile("(\\d+)\\s*(h|min|m|d)");
+
+    private static final Pattern DECIBELS = Pattern.compile("(.+?)\\s+([-+−]?\\d+(?:[.,]\\d+)?)\\s*[dD][bB]");
+    private static final Pattern STEPS = Pattern.compile("(.+?)\\s+[sS](\\d)\\s+[sS](\\d)");
 
     private ProbeParser() {}
 
@@ -74,6 +78,7 @@ public final class ProbeParser {
                     case "settled" -> new Entry.Settle(named(rest));
                     case "timer" -> timer(rest);
                     case "across" -> tried(Trial.How.ACROSS, rest);
+                    case "reference" -> against(rest);
                     case "swapped" -> tried(Trial.How.SWAPPED, rest);
                     default -> null;
                 });
@@ -125,6 +130,22 @@ public final class ProbeParser {
                     .because("a part belongs here, and whether the set plays better or the same")
                     .so("type it like " + how.code() + " C7 better, or " + how.code() + " C7 same");
         return new Entry.Tried(how, words[0].toUpperCase(Locale.ROOT), said.equals("better"));
+    }
+
+    private static Entry against(String rest) {
+        Matcher decibels = DECIBELS.matcher(rest);
+        if (decibels.matches())
+            return new Entry.Against(
+                    decibels.group(1),
+                    Double.parseDouble(decibels.group(2).replace('−', '-').replace(',', '.')));
+        Matcher steps = STEPS.matcher(rest);
+        if (steps.matches())
+            return new Entry.Against(
+                    steps.group(1),
+                    Compared.STEP * (Double.parseDouble(steps.group(2)) - Double.parseDouble(steps.group(3))));
+        throw BadInput.at(("reference " + rest).strip())
+                .because("a band belongs here, and how far this set is above or below the reference receiver")
+                .so("type it like reference MW -18dB, or reference MW S4 S7: this set, then the reference");
     }
 
     private static Entry timer(String rest) {

@@ -36,6 +36,9 @@ public interface Sheet {
     /** Shows a socket from its other side, where there is one. */
     default void flip() {}
 
+    /** Shows every band side by side, or one at a time again, where that makes a difference. */
+    default void everyBand() {}
+
     /** Carries out a line that only this sheet understands. */
     default CompletableFuture<?> entered(String line) {
         throw anabion.core.input.BadInput.at("\"" + line + "\"")

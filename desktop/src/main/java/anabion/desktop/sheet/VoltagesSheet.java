@@ -7,6 +7,7 @@ import anabion.core.chassis.Point;
 import anabion.core.format.ReadingCodec;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
+import anabion.core.reading.EveryBand;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Row;
@@ -50,8 +51,12 @@ public final class VoltagesSheet implements Sheet {
     private final ScrollPane scroll = new ScrollPane(list);
     private final SocketPane socket;
     private final VoltRows drawing;
+    private final BandRows across;
+    private final Label against = Texts.wrapped("", "soft");
     private final VBox header = new VBox();
     private List<Row> rows = List.of();
+    private boolean every;
+    private Optional<EveryBand> bands = Optional.empty();
     private final List<HBox> drawn = new ArrayList<>();
     private int lit;
     private Optional<UUID> settled = Optional.empty();
@@ -61,6 +66,8 @@ public final class VoltagesSheet implements Sheet {
         this.onLit = onLit;
         socket = new SocketPane(session);
         drawing = new VoltRows(session);
+        across = new BandRows(session, drawing);
+        against.setPadding(new Insets(0, 14, 8, 14));
         pane.getStyleClass().add("sheet");
         HBox top = new HBox(10, title, conditions);
         top.setAlignment(Pos.BASELINE_LEFT);
@@ -70,33 +77,94 @@ public final class VoltagesSheet implements Sheet {
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);
-        pane.setTop(new VBox(top, header));
+        pane.setTop(new VBox(top, against, header));
         scroll.heightProperty().addListener((o, a, b) -> {
             if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
         });
         pane.widthProperty().addListener((o, a, b) -> {
-            if (drawing.tight(b.doubleValue() < TIGHT_BELOW)) rebuild();
+            boolean narrow = b.doubleValue() < TIGHT_BELOW;
+            across.tight(narrow);
+            if (drawing.tight(narrow)) rebuild();
         });
         pane.setCenter(scroll);
         pane.setBottom(new VBox(Texts.rule(), socket));
-        session.verdict().addListener((o, a, b) -> rebuild());
+        session.verdict().addListener((o, a, b) -> anew());
         session.stage().addListener((o, a, b) -> rebuild());
+        session.condition().addListener((o, a, b) -> {
+            if (every) anew();
+        });
         session.words().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> {
-            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) lit = -1;
+            compared();
+            if (a.map(SetRecord::id).equals(b.map(SetRecord::id))) return;
+            lit = -1;
+            every = false;
+            bands = Optional.empty();
         });
         rebuild();
     }
 
+    private void anew() {
+        if (!every || session.set().get().isEmpty() || session.condition().get().isEmpty()) {
+            rebuild();
+            return;
+        }
+        SetRecord set = session.need();
+        Condition now = session.condition().get().get();
+        session.compute(() -> set.onEveryBand(now))
+                .thenAccept(e -> javafx.application.Platform.runLater(() -> {
+                    if (!every
+                            || session.set()
+                                    .get()
+                                    .filter(s -> s.id().equals(set.id()))
+                                    .isEmpty()) return;
+                    bands = Optional.of(e);
+                    rebuild();
+                }));
+    }
+
+    @Override
+    public void everyBand() {
+        every = !every;
+        bands = Optional.empty();
+        anew();
+    }
+
+    private void compared() {
+        against.setText(across.against());
+        against.setManaged(!against.getText().isEmpty());
+    }
+
+    private String band() {
+        return session.condition().get().map(Condition::band).orElse("");
+    }
+
+    private List<EveryBand.Line> lines() {
+        return bands.map(EveryBand::lines).orElse(List.of()).stream()
+                .filter(l -> inStage(l.rows().get(0)))
+                .toList();
+    }
+
+    /** The rows of one band, or where all bands stand side by side those of the band in hand. */
+    private List<Row> rowsNow() {
+        if (bands.isEmpty())
+            return session.verdict().get().map(Judge.Verdict::rows).orElse(List.of());
+        int at = Math.max(0, bands.get().bands().indexOf(band()));
+        return bands.get().lines().stream().map(l -> l.rows().get(at)).toList();
+    }
+
     private void rebuild() {
-        List<Row> all = session.verdict().get().map(Judge.Verdict::rows).orElse(List.of());
+        List<Row> all = rowsNow();
+        List<EveryBand.Line> lines = lines();
         Optional<String> label = lit >= 0 && lit < rows.size()
                 ? Optional.of(rows.get(lit).point().label())
                 : Optional.empty();
         rows = all.stream().filter(this::inStage).toList();
         int before = label.map(l -> index(l)).orElse(-1);
         lit = before >= 0 ? before : firstWanted();
-        header.getChildren().setAll(drawing.head());
+        header.getChildren()
+                .setAll(bands.map(b -> across.head(b.bands(), band())).orElseGet(drawing::head));
+        compared();
         title.setText(session.say("step.voltages"));
         conditions.setText(conditionWords());
         list.getChildren().clear();
@@ -108,7 +176,8 @@ public final class VoltagesSheet implements Sheet {
             if (!device.equals(group) || i == 0) list.getChildren().add(drawing.group(row));
             group = device;
             int index = i;
-            HBox box = drawing.row(row, settled);
+            HBox box = bands.map(b -> across.row(lines.get(index), band(), b.bands()))
+                    .orElseGet(() -> drawing.row(row, settled));
             box.setOnMouseClicked(e -> {
                 lit = index;
                 light();
@@ -121,6 +190,11 @@ public final class VoltagesSheet implements Sheet {
     }
 
     private Node empty() {
+        if (bands.isPresent()) {
+            Label none = Texts.wrapped(session.say("ui.volts.every-empty"), "soft");
+            none.setPadding(new Insets(20));
+            return none;
+        }
         boolean parts =
                 session.set().get().map(s -> !s.chassis().parts().isEmpty()).orElse(false);
         Label text = Texts.wrapped(
@@ -156,6 +230,7 @@ public final class VoltagesSheet implements Sheet {
     private String conditionWords() {
         Optional<Condition> now = session.condition().get();
         if (session.set().get().isEmpty() || now.isEmpty()) return "";
+        if (every) return session.say("ui.volts.every", band());
         String stage =
                 session.stage().get().map(s -> session.say("ui.volts.only", s)).orElse("");
         Optional<Chart> chart = session.set().get().get().chassis().chart();

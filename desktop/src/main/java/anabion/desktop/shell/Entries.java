@@ -3,6 +3,7 @@ package anabion.desktop.shell;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
+import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Trial;
 import anabion.core.tree.Extra;
@@ -51,6 +52,7 @@ final class Entries {
             return session.change(session.say("ui.change.timer", t.label()), new Op.PutTimer(timer));
         }
         if (entry instanceof Entry.Tried t) return tried(t);
+        if (entry instanceof Entry.Against a) return against(a);
         if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session);
         if (entry instanceof Entry.Connect c) return meters.connect(c.address());
         if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
@@ -60,7 +62,10 @@ final class Entries {
             session.condition().set(session.condition().get().map(c -> c.withMeter(m.meter())));
         if (entry instanceof Entry.Signal s)
             session.condition().set(session.condition().get().map(c -> c.withSignal(s.words())));
-        if (entry instanceof Entry.BandChoice b) band(b.name());
+        if (entry instanceof Entry.BandChoice b) {
+            if (b.name().equalsIgnoreCase("all")) bench.sheet().everyBand();
+            else band(b.name());
+        }
         return done;
     }
 
@@ -84,18 +89,31 @@ final class Entries {
                 session.say("ui.change.tried", t.part()), session.need().job().with(trial));
     }
 
+    private CompletableFuture<?> against(Entry.Against a) {
+        String band = known(a.band());
+        Compared compared = new Compared(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                band,
+                a.decibels(),
+                session.need().job().fitted().id(),
+                Extra.NONE);
+        return session.putJob(
+                session.say("ui.change.compared", band), session.need().job().with(compared));
+    }
+
     private void band(String name) {
-        var found = session.need().chassis().bands().stream()
-                .filter(b -> b.name().equalsIgnoreCase(name))
-                .findFirst();
-        if (found.isEmpty()) {
-            String all = String.join(
-                    ", ",
-                    session.need().chassis().bands().stream().map(b -> b.name()).toList());
-            throw BadInput.at(name).because(session.say("ui.no-band")).so(session.say("ui.no-band.remedy", all));
-        }
-        session.condition()
-                .set(session.condition().get().map(c -> c.withBand(found.get().name())));
+        String known = known(name);
+        session.condition().set(session.condition().get().map(c -> c.withBand(known)));
+    }
+
+    private String known(String name) {
+        List<String> all = session.need().chassis().bands().stream()
+                .map(anabion.core.chassis.Band::name)
+                .toList();
+        return all.stream().filter(name::equalsIgnoreCase).findFirst().orElseThrow(() -> BadInput.at(name)
+                .because(session.say("ui.no-band"))
+                .so(session.say("ui.no-band.remedy", String.join(", ", all))));
     }
 
     /** The next band of the set, round and round. */

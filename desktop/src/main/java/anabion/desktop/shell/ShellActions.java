@@ -57,6 +57,7 @@ final class ShellActions {
         a.add("mark", "Shortcut+D", this::mark);
         a.add("fields", "F2", () -> shell.bench().sheet().focus());
         a.add("band", "F3", () -> shell.entries().nextBand());
+        a.add("every-band", "Shortcut+B", () -> shell.bench().sheet().everyBand());
         a.add("arithmetic", "F4", () -> shell.bench().toggleArithmetic());
         a.add("socket", "F5", () -> {
             if (inLibrary()) shell.library().flip();

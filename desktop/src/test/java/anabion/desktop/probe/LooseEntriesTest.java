@@ -26,6 +26,14 @@ class LooseEntriesTest {
                 .isEqualTo(new Entry.Tried(Trial.How.ACROSS, "C7", true));
     }
 
+    @Test
+    void aReferenceReceiverIsComparedInDecibelsOrSteps() {
+        assertThat(ProbeParser.parse("reference MW -18dB", true)).isEqualTo(new Entry.Against("MW", -18));
+        assertThat(ProbeParser.parse("reference Short wave 4,5 dB", true))
+                .isEqualTo(new Entry.Against("Short wave", 4.5));
+        assertThat(ProbeParser.parse("reference MW S4 S7", false)).isEqualTo(new Entry.Against("MW", -18));
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {
@@ -35,6 +43,10 @@ class LooseEntriesTest {
                 "settled",
                 "swapped",
                 "across",
+                "reference",
+                "reference MW",
+                "reference MW S4",
+                "reference -18dB",
                 "across C7",
                 "swapped V4 perhaps"
             })

@@ -120,7 +120,15 @@ public final class RecordPage {
                 .map(t -> new Fact(
                         words.say("trial." + t.how().code(), t.part()),
                         words.say(t.better() ? "meaning.better" : "meaning.same")));
-        return Stream.concat(points, parts).toList();
+        Stream<Fact> bands = set.job().compared().stream()
+                .filter(c -> now(c.state()))
+                .map(c -> new Fact(
+                        words.say("record.compared", c.band()),
+                        words.say(
+                                "record.decibels",
+                                Figures.fixed(c.decibels(), 0),
+                                words.say("outcome." + c.outcome().code()))));
+        return Stream.of(points, parts, bands).flatMap(s -> s).toList();
     }
 
     private static String tried(Heard h) {
