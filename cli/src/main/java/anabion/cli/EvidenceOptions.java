@@ -36,7 +36,8 @@ final class EvidenceOptions {
     Case read() throws IOException {
         Chassis chassis = SettingOptions.wired(SetArchive.open(file).set().chassis());
         List<Observation> all = Lists.read(list, in -> EvidenceCodec.read(in, chassis));
-        Priors priors = visited ? Priors.USUAL.visited() : Priors.USUAL;
+        Priors usual = Priors.USUAL.from(chassis.identity().year().orElse(0));
+        Priors priors = visited ? usual.visited() : usual;
         return new Case(new Forecasts(chassis, Calibrations.trims(chassis), priors), all);
     }
 }

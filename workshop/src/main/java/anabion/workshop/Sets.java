@@ -1,6 +1,7 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.Experience;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
@@ -20,6 +21,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.jdbi.v3.core.Handle;
@@ -71,6 +73,15 @@ public final class Sets {
                 .orElseThrow(() -> BadInput.at("set " + id)
                         .because("it is not in this workshop")
                         .so("choose a set from the Shelf"));
+    }
+
+    /** What the tests of parts say that were made on all sets but one, for {@link anabion.core.diagnosis.Priors#with}. */
+    public Map<String, Double> experience(UUID except) {
+        return Experience.factors(handle.createQuery(
+                        "SELECT chassis, job FROM sets WHERE id <> ? AND place <> 'trash' AND job LIKE '%\"tests\"%'")
+                .bind(0, except.toString())
+                .map((rs, c) -> Experience.of(ChassisCodec.read(rs.getString(1)), JobCodec.read(rs.getString(2))))
+                .list());
     }
 
     private List<Reading> readings(UUID id) {

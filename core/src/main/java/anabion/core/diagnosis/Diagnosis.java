@@ -211,6 +211,16 @@ public record Diagnosis(
                         .isPresent());
     }
 
+    /** Ohms by what they would tell a minute after the evidence, or before any; nothing where each of them takes long to foresee. */
+    public static List<NextTest> ohms(Forecasts forecasts, List<Observation> evidence) {
+        if (!forecasts.quickOhms()) return List.of();
+        List<Probe> all = List.copyOf(forecasts.unplugged());
+        Weighing w = new Weighing(forecasts, evidence, forecasts.hypotheses());
+        Map<Hypothesis, Double> odds = w.without(List.of(), BROUGHT);
+        List<Suspect> suspects = new Groups(forecasts, all).of(odds, w.likely(LIKELY, MOST));
+        return new NextProbes(forecasts, odds, suspects).bits(all, evidence);
+    }
+
     /** What can be done without lifting anything, volts under the conditions of the last reading. */
     public static List<Probe> allowed(Forecasts forecasts, List<Observation> evidence) {
         Setting setting = Setting.of(forecasts.chassis().supply().volts());

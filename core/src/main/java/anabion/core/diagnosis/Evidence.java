@@ -179,15 +179,22 @@ public final class Evidence {
     }
 
     private Optional<Boolean> verdict(Part p, PartTest t) {
+        Optional<Boolean> fails = fails(chassis, p, t);
+        boolean capacitor = p.component() instanceof Component.Capacitor;
+        // a value that is right says nothing of the leak
+        return capacitor && t.what() != PartTest.What.LEAKAGE
+                ? fails.filter(f -> f).map(f -> false)
+                : fails.map(f -> !f);
+    }
+
+    /** By the limits of the recap; empty where there is nothing to hold it against. */
+    static Optional<Boolean> fails(Chassis chassis, Part p, PartTest t) {
         if (t.what() == PartTest.What.EMISSION || t.what() == PartTest.What.GAIN)
-            return t.good() > 0 ? Optional.of(!Tested.of(t).fails()) : Optional.empty();
+            return t.good() > 0 ? Optional.of(Tested.of(t).fails()) : Optional.empty();
         if (p.component() instanceof Component.Resistor r)
-            return Optional.of(!Tested.of(t, r, Math.max(BENIGN, r.tolerance())).fails());
+            return Optional.of(Tested.of(t, r, Math.max(BENIGN, r.tolerance())).fails());
         for (Piece c : Piece.of(chassis))
-            if (c.key().equals(t.key())) {
-                boolean fails = Tested.of(t, c).fails();
-                return fails || t.what() == PartTest.What.LEAKAGE ? Optional.of(!fails) : Optional.empty();
-            }
+            if (c.key().equals(t.key())) return Optional.of(Tested.of(t, c).fails());
         return Optional.empty();
     }
 }

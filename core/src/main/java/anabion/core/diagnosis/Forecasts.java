@@ -45,6 +45,8 @@ public final class Forecasts {
     /** Deviation of the logarithm of ohms in circuit: tolerances of what lies there, and the meter. */
     static final double OHMS = 0.04;
 
+    /** The same of what junctions make up: their leakage and their warmth differ. */
+    private static final double JUNCTIONS = 0.1;
     /** The same of the meter alone, where tolerances are known. */
     private static final double OHMMETER = 0.012;
 
@@ -232,7 +234,7 @@ public final class Forecasts {
         if (elsewhere.isEmpty()) return anything;
         double sum = 0;
         for (double v : elsewhere) {
-            double sigma = probe instanceof Probe.Volts ? 3 * Math.hypot(METER * v, LITTLE) : 2 * OHMS;
+            double sigma = probe instanceof Probe.Volts ? Math.hypot(3 * METER * v, LITTLE) : open(v) ? OHMS : 2 * OHMS;
             double z = (value - v) / sigma;
             sum += Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
         }
@@ -252,6 +254,11 @@ public final class Forecasts {
         return Engine.nets(chassis).stream()
                 .map(n -> ohms(sound.cold(usual), new Probe.Ohms(n, o.against(), o.test())))
                 .toList();
+    }
+
+    /** An open circuit reads alike wherever it is: no sharper where it is expected than where the probe slipped. */
+    private static boolean open(double logOhms) {
+        return logOhms >= Math.log10(MOST_OHMS);
     }
 
     private static double log(double ohms) {
@@ -294,7 +301,7 @@ public final class Forecasts {
         double b = ends[0] == ends[1] ? a : ohms(ends[1].cold(usual), p);
         double lain = LAIN * (ohms(ends[0].worn(usual), p) - a);
         double[] shares = new double[sources.length + 2];
-        Map<String, Double> taken = ends[0].cold(usual).shares(p.net(), p.against());
+        Map<String, Double> taken = ends[0].cold(usual).shares(p.net(), p.against(), p.test());
         double resistors = 0;
         for (int k = 0; k < sources.length; k++) {
             double share = taken.getOrDefault(sources[k], 0.0);
@@ -303,8 +310,9 @@ public final class Forecasts {
         }
         shares[sources.length] = lain;
         shares[sources.length + 1] = SEVERITY * (b - a);
-        double rest = OHMS * Math.max(0, 1 - resistors);
-        return new Foreseen((a + b) / 2, shares, Math.hypot(Math.hypot(OHMMETER, rest), APART * lain));
+        double rest = (quickOhms() ? OHMS : JUNCTIONS) * Math.max(0, 1 - resistors);
+        double meter = open(a) && open(b) ? OHMS : Math.hypot(OHMMETER, rest);
+        return new Foreseen((a + b) / 2, shares, Math.hypot(meter, APART * lain));
     }
 
     private static double ohms(ColdSet set, Probe.Ohms p) {

@@ -10,11 +10,12 @@ import java.util.Map;
  * How often parts fail, relative to a leaky paper capacitor, before anything of a set is known. The figures are general knowledge of the
  * trade for sets of the 1930s to 1960s that have lain for decades.
  *
+ * @param year of the set; 0 when not known
  * @param disturbed whether an earlier visitor's work was seen: joints, wrong values and moved cores are likelier then
  * @param history how many times as often as usual parts of a kind failed in this workshop, by {@link #key}
  */
-public record Priors(boolean disturbed, Map<String, Double> history) {
-    public static final Priors USUAL = new Priors(false, Map.of());
+public record Priors(int year, boolean disturbed, Map<String, Double> history) {
+    public static final Priors USUAL = new Priors(0, false, Map.of());
 
     private static final Map<String, Double> PAPER = Map.of("leaky", 1.0, "short", 0.35, "open", 0.35);
     private static final Map<String, Double> ELECTROLYTIC =
@@ -38,6 +39,14 @@ public record Priors(boolean disturbed, Map<String, Double> history) {
     private static final double REST = 0.25;
     private static final double PAPER_FROM = 9e-10;
     private static final double DISTURBED = 3;
+    /** Waxed paper was given up for better kinds from about here to there. */
+    private static final int WAX = 1955;
+
+    private static final int FILM = 1963;
+    /** How much oftener a paper capacitor from before leaks, and how much rarer one from after. */
+    private static final double WAXED = 1.5;
+
+    private static final double LATE = 0.4;
     /** A coupling capacitor has the plate's volts across it as long as the set is on. */
     private static final double STRAINED = 2;
 
@@ -47,7 +56,17 @@ public record Priors(boolean disturbed, Map<String, Double> history) {
 
     /** With an earlier visitor's work seen. */
     public Priors visited() {
-        return new Priors(true, history);
+        return new Priors(year, true, history);
+    }
+
+    /** For a set of a year; 0 when not known. */
+    public Priors from(int builtIn) {
+        return new Priors(builtIn, disturbed, history);
+    }
+
+    /** With what a workshop has found itself, from {@link Experience#factors}. */
+    public Priors with(Map<String, Double> experience) {
+        return new Priors(year, disturbed, experience);
     }
 
     /** The name under which a history counts: kind of part and way of failing. */
@@ -57,16 +76,27 @@ public record Priors(boolean disturbed, Map<String, Double> history) {
 
     /** Relative odds of a fault of a part. */
     public double weight(Part p, Fault f) {
-        boolean contact =
-                p.component() instanceof Component.Switch s && s.contacts().size() > 2;
-        double usual = contact ? CONTACT : table(kind(p.component())).getOrDefault(f.mode(), REST);
+        double usual = usual(p, f.mode());
         boolean strained = f.mode().equals("leaky") && p.role().startsWith("coupling");
         boolean touched =
                 f.mode().equals("joint") || f.mode().equals("wrong") || f.mode().equals("mistuned");
         return usual
+                * age(kind(p.component()), f.mode())
                 * (strained ? STRAINED : 1)
                 * (disturbed && touched ? DISTURBED : 1)
                 * history.getOrDefault(key(p, f.mode()), 1.0);
+    }
+
+    /** Before anything of the set is known. */
+    double usual(Part p, String mode) {
+        boolean contact =
+                p.component() instanceof Component.Switch s && s.contacts().size() > 2;
+        return contact ? CONTACT : table(kind(p.component())).getOrDefault(mode, REST);
+    }
+
+    private double age(String kind, String mode) {
+        if (year <= 0 || !kind.equals("paper") || mode.equals("open")) return 1;
+        return year < WAX ? WAXED : year < FILM ? 1 : LATE;
     }
 
     private static Map<String, Double> table(String kind) {

@@ -7,13 +7,16 @@ import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.OperatingPoint;
 import anabion.core.circuit.Solution;
+import anabion.core.circuit.Tangent;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Semiconductor;
 import anabion.core.device.law.Fit;
 import anabion.core.device.law.LampLaw;
 import anabion.core.device.law.RectifierLaw;
 import anabion.core.input.BadInput;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -72,17 +75,49 @@ public final class ColdOhms {
 
     /** What a meter with its negative probe on the reference shows. */
     static double probed(Circuit.Builder c, String a, double test) {
+        return shown(solved(c, a, test), a);
+    }
+
+    private static Solution solved(Circuit.Builder c, String a, double test) {
         Circuit cold = c.build();
         Circuit circuit = cold.more()
                 .source("meter", "METER", cold.reference(), test)
                 .resistor("probe", "METER", a, METER)
                 .build();
-        Solution s = new OperatingPoint().solve(circuit);
-        Element source = circuit.elements().get(circuit.elements().size() - 2);
-        double amperes = -s.amperes(source)[0];
+        return new OperatingPoint().solve(circuit);
+    }
+
+    private static double amperes(Solution s) {
+        List<Element> elements = s.circuit().elements();
+        return -s.amperes(elements.get(elements.size() - 2))[0];
+    }
+
+    private static double shown(Solution s, String a) {
+        double amperes = amperes(s);
         double volts = s.volts(a).orElse(0);
         double ohms = Math.abs(amperes) < 1e-13 ? OPEN : volts / amperes;
         return ohms < 0 || ohms > OPEN ? OPEN : ohms;
+    }
+
+    /**
+     * By which share of itself each resistor moves what the meter shows, at the current that it drives: the slope of the ohms V/I against the part,
+     * with junctions as they stand there. Empty where nothing passes.
+     */
+    static Map<String, Double> shares(Circuit.Builder c, String a, double test) {
+        Solution s = solved(c, a, test);
+        Optional<Tangent> tangent = Tangent.at(s);
+        int node = s.circuit().node(a).orElse(Circuit.REFERENCE);
+        double volts = s.volts(a).orElse(0);
+        double amperes = amperes(s);
+        if (tangent.isEmpty() || node == Circuit.REFERENCE || shown(s, a) >= OPEN || volts * amperes <= 0)
+            return Map.of();
+        Map<String, Double> shares = new HashMap<>();
+        for (Element e : s.circuit().elements())
+            if (e instanceof Element.Resistor r && !r.name().equals("probe")) {
+                double moved = tangent.get().driven(r.a(), r.b(), s.amperes(r)[0])[node];
+                shares.merge(r.name(), moved / volts + moved / (METER * amperes), Double::sum);
+            }
+        return shares;
     }
 
     /** The set with the power off; every net of it is there, whatever is wrong. */

@@ -18,12 +18,15 @@ import java.util.OptionalInt;
  * R = (J⁻¹)aa + (J⁻¹)bb − (J⁻¹)ab − (J⁻¹)ba. With junctions each pair is solved for itself, as {@link ColdOhms} does. Not for several threads.
  */
 public final class ColdSet {
+    private static final double FAINT = 1e-3;
+
     private final Chassis chassis;
     private final Setting setting;
     private final double electrolytics;
     private final Circuit circuit;
     private final Optional<Tangent> tangent;
     private final Map<String, Double> known = new HashMap<>();
+    private final Map<String, Map<String, Double>> shares = new HashMap<>();
 
     private ColdSet(
             Chassis chassis, Setting setting, double electrolytics, Circuit circuit, Optional<Tangent> tangent) {
@@ -65,21 +68,32 @@ public final class ColdSet {
     }
 
     /**
-     * By which share of itself each resistor makes up the ohms between two nets: d(ln R)/d(ln r), the share of the power that it takes from the
-     * ohmmeter (Cohn's theorem; Tellegen). Empty where junctions make the answer more than a resistance, or nothing passes.
+     * By which share of itself each resistor makes up the ohms between two nets, d(ln R)/d(ln r): without junctions the share of the power that it takes
+     * from the ohmmeter (Tellegen's theorem), with them the slope at the meter's current. Shares that do not matter are left out; empty where nothing
+     * passes.
      */
-    public Map<String, Double> shares(String a, String b) {
-        if (tangent.isEmpty() || a.equals(b)) return Map.of();
-        double[] volts = driven(tangent.get(), a, b);
+    public Map<String, Double> shares(String a, String b, double test) {
+        if (a.equals(b)) return Map.of();
+        return shares.computeIfAbsent(a + "|" + b + "|" + test, k -> {
+            Map<String, Double> all = tangent.map(t -> powers(t, a, b))
+                    .orElseGet(() -> ColdOhms.shares(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test));
+            Map<String, Double> some = new HashMap<>(all);
+            some.values().removeIf(s -> Math.abs(s) < FAINT);
+            return Map.copyOf(some);
+        });
+    }
+
+    private Map<String, Double> powers(Tangent t, String a, String b) {
+        double[] volts = driven(t, a, b);
         double ohms = at(volts, circuit.node(a)) - at(volts, circuit.node(b));
         if (!(ohms > 0) || ohms > ColdOhms.OPEN) return Map.of();
-        Map<String, Double> shares = new HashMap<>();
+        Map<String, Double> powers = new HashMap<>();
         for (Element e : circuit.elements())
             if (e instanceof Element.Resistor r) {
                 double across = at(volts, OptionalInt.of(r.a())) - at(volts, OptionalInt.of(r.b()));
-                shares.merge(r.name(), across * across * r.siemens() / ohms, Double::sum);
+                powers.merge(r.name(), across * across * r.siemens() / ohms, Double::sum);
             }
-        return shares;
+        return powers;
     }
 
     private double[] driven(Tangent t, String a, String b) {

@@ -333,4 +333,21 @@ class DiagnosisTest {
                 .isInstanceOf(BadInput.class)
                 .hasMessageContaining(said);
     }
+
+    /** Before anything was read, ohms are ordered by what they would tell of all faults; what was read is no question any more. */
+    @Test
+    void ohmsAreOrderedByWhatTheyTell() {
+        List<Diagnosis.NextTest> before = Diagnosis.ohms(FORECASTS, List.of());
+        assertThat(before).hasSizeGreaterThan(20);
+        for (int n = 1; n < before.size(); n++)
+            assertThat(before.get(n).information() / before.get(n).minutes())
+                    .isLessThanOrEqualTo(
+                            before.get(n - 1).information() / before.get(n - 1).minutes());
+        Probe.Ohms first = (Probe.Ohms) before.get(0).probe();
+        List<Diagnosis.NextTest> after = Diagnosis.ohms(FORECASTS, List.of(new Observation.Measured(first, 47e3)));
+        assertThat(after).extracting(t -> t.probe().text()).doesNotContain(first.text());
+        assertThat(Diagnosis.ohms(new Forecasts(SharedSets.named("lark"), Map.of(), Priors.USUAL), List.of()))
+                .as("junctions: each would have to be solved for itself")
+                .isEmpty();
+    }
 }

@@ -122,7 +122,7 @@ class LikelihoodTest {
         assertThat(prior(Hypothesis.of(set, Priors.USUAL.visited()), "V2.6:joint"))
                 .isGreaterThan(2 * usual);
         String key = Priors.key(set.part("C14").orElseThrow(), "leaky");
-        List<Hypothesis> learned = Hypothesis.of(set, new Priors(false, java.util.Map.of(key, 3.0)));
+        List<Hypothesis> learned = Hypothesis.of(set, Priors.USUAL.with(java.util.Map.of(key, 3.0)));
         assertThat(prior(learned, "C14:leaky"))
                 .isGreaterThan(1.5 * prior(Hypothesis.of(set, Priors.USUAL), "C14:leaky"));
     }

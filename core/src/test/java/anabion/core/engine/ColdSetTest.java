@@ -4,10 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -30,26 +31,27 @@ class ColdSetTest {
 
     /** What a part's tolerance does to the ohms, against the part a little larger. */
     @ParameterizedTest
-    @CsvSource({"halcyon, V2.1, R11", "halcyon, V3.7, R13", "brae, AVC, R12", "brae, V2.5, R5"})
-    void aResistorsShareIsWhatItMoves(String name, String net, String part) {
+    @CsvSource({"halcyon, V2.1", "halcyon, V4.1", "brae, AVC", "lark, Q3B", "lark, OBIAS"})
+    void aResistorsShareIsWhatItMoves(String name, String net) {
         Chassis set = SharedSets.named(name);
         Setting usual = Setting.of(set.supply().volts());
         String reference = Engine.reference(set);
         ColdSet cold = ColdSet.of(set, usual);
-        double step = 1e-4;
-        double more = ColdSet.of(set, usual.withTrims(Map.of(part, 1 + step))).between(net, reference, 1.5);
-        double slope = (more / cold.between(net, reference, 1.5) - 1) / step;
-        Map<String, Double> shares = cold.shares(net, reference);
-        assertThat(shares.get(part)).isCloseTo(slope, within(1e-3));
-        assertThat(shares.values().stream().mapToDouble(x -> x).sum())
-                .as("resistors and all else that is counted take no more than all")
-                .isLessThan(1 + 1e-6);
-    }
-
-    @Test
-    void whereJunctionsDecideNoResistorHasAShare() {
-        Chassis set = SharedSets.named("lark");
-        assertThat(ColdSet.of(set, Setting.of(9)).shares("NEG", "CHASSIS")).isEmpty();
+        Map<String, Double> shares = cold.shares(net, reference, 1.5);
+        double step = 1e-3;
+        double most = 0;
+        for (Part p : set.parts()) {
+            if (!(p.component() instanceof Component.Resistor)) continue;
+            double more = ColdSet.of(set, usual.withTrims(Map.of(p.reference(), 1 + step)))
+                    .between(net, reference, 1.5);
+            double slope = (more / cold.between(net, reference, 1.5) - 1) / step;
+            assertThat(shares.getOrDefault(p.reference(), 0.0))
+                    .as(p.reference())
+                    .isCloseTo(slope, within(3e-3));
+            most = Math.max(most, slope);
+        }
+        assertThat(most).as("some resistor decides what is read here").isGreaterThan(0.1);
+        assertThat(cold.shares(net, net, 1.5)).isEmpty();
     }
 
     /** Only what lies over an electrolytic hangs on how long that has lain. */

@@ -19,6 +19,7 @@ import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
@@ -31,23 +32,33 @@ import javafx.beans.property.SimpleObjectProperty;
 public final class Diagnoses implements AutoCloseable {
     private static final Set<Step> SEEKING = EnumSet.of(Step.COLD_CHECKS, Step.VOLTAGES, Step.TRACE);
     private static final int EXPLAINED = 3;
+    /** As many rows as one takes in at a glance. */
+    private static final int TELLING = 5;
 
     private final Session session;
     private final Latest worker = new Latest();
     private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<StageOdds>> alone = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<List<Probe.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
+    private Map<String, Double> experience = Map.of();
     private Optional<Ground> weighed = Optional.empty();
     private Optional<Kept> kept = Optional.empty();
 
     /** What a diagnosis rests on. */
-    private record Ground(Chassis chassis, boolean visited, List<Observation> evidence) {}
+    private record Ground(Chassis chassis, Priors priors, List<Observation> evidence, boolean cold) {}
+
+    /** What one round of weighing brings. */
+    private record Weighed(Optional<Found> found, List<Probe.Ohms> telling) {}
 
     /** Predictions of one chassis, used by the worker alone. */
-    private record Kept(Chassis chassis, boolean visited, Forecasts forecasts) {}
+    private record Kept(Chassis chassis, Priors priors, Forecasts forecasts) {}
 
     Diagnoses(Session session) {
         this.session = session;
-        session.set().addListener((o, a, b) -> look());
+        session.set().addListener((o, a, b) -> {
+            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) learn();
+            look();
+        });
         session.step().addListener((o, a, b) -> look());
     }
 
@@ -61,20 +72,42 @@ public final class Diagnoses implements AutoCloseable {
                 .get()
                 .filter(s -> session.step().get() == Step.TRACE)
                 .flatMap(Diagnoses::alone));
-        Optional<Ground> now = session.set().get().map(Diagnoses::ground);
+        Optional<Ground> now = session.set().get().map(this::ground);
         boolean same = now.isPresent() && now.equals(weighed);
         if (same || !SEEKING.contains(session.step().get())) {
             if (!same) outdated(now);
             return;
         }
-        if (now.isEmpty() || now.get().evidence().isEmpty()) {
+        if (now.isEmpty() || (now.get().evidence().isEmpty() && !now.get().cold())) {
             weighed = now;
             found.set(Optional.empty());
             return;
         }
         outdated(now);
         weighed = now;
-        worker.ask(() -> weigh(now.get()), found::set, t -> found.set(Optional.empty()));
+        worker.ask(() -> weigh(now.get()), this::show, t -> show(new Weighed(Optional.empty(), List.of())));
+    }
+
+    /** What the other sets have taught, once for each set that comes to the bench. */
+    private void learn() {
+        session.set()
+                .get()
+                .map(SetRecord::id)
+                .ifPresent(id -> session.ask(w -> w.sets().experience(id), factors -> {
+                    if (experience.equals(factors)) return;
+                    experience = factors;
+                    look();
+                }));
+    }
+
+    private void show(Weighed w) {
+        found.set(w.found());
+        telling.set(w.telling());
+    }
+
+    /** The ohms that tell most for their time, while cold checks are in hand. */
+    public ReadOnlyObjectProperty<List<Probe.Ohms>> telling() {
+        return telling.getReadOnlyProperty();
     }
 
     /** A ranking older than the evidence says so; one of another set goes. */
@@ -84,7 +117,10 @@ public final class Diagnoses implements AutoCloseable {
                                 w -> w.chassis().id().equals(now.get().chassis().id()))
                         .isPresent();
         found.set(mine ? found.get().map(Found::behind) : Optional.empty());
-        if (!mine) weighed = Optional.empty();
+        if (!mine) {
+            weighed = Optional.empty();
+            telling.set(List.of());
+        }
     }
 
     /** Of the bands of which no circuit tells: all of a set without one, else the segments of a display. */
@@ -93,27 +129,40 @@ public final class Diagnoses implements AutoCloseable {
         return StageOdds.of(set.chassis(), set.job(), b -> !circuit || b.kind() == BandKind.DISPLAY);
     }
 
-    private static Ground ground(SetRecord set) {
+    private Ground ground(SetRecord set) {
+        Priors usual =
+                Priors.USUAL.from(set.chassis().identity().year().orElse(0)).with(experience);
         return new Ground(
                 set.chassis(),
-                set.job().arrival().visited(),
-                set.chassis().parts().isEmpty() ? List.of() : Evidence.of(set.chassis(), set.readings(), set.job()));
+                set.job().arrival().visited() ? usual.visited() : usual,
+                set.chassis().parts().isEmpty() ? List.of() : Evidence.of(set.chassis(), set.readings(), set.job()),
+                session.step().get() == Step.COLD_CHECKS
+                        && !set.chassis().parts().isEmpty());
     }
 
     /** On the worker. */
-    private Optional<Found> weigh(Ground g) {
+    private Weighed weigh(Ground g) {
         boolean tried = g.evidence().stream()
                 .anyMatch(o -> o instanceof Observation.Measured
                         || o.probe() instanceof Probe.Inject
                         || o.probe() instanceof Probe.Tap);
-        if (!tried || !CircuitPredictor.powered(g.chassis())) return Optional.empty();
-        if (kept.filter(k -> k.chassis().equals(g.chassis()) && k.visited() == g.visited())
-                .isEmpty()) {
-            Priors priors = g.visited() ? Priors.USUAL.visited() : Priors.USUAL;
+        if ((!tried && !g.cold()) || !CircuitPredictor.powered(g.chassis()))
+            return new Weighed(Optional.empty(), List.of());
+        if (kept.filter(k -> k.chassis().equals(g.chassis()) && k.priors().equals(g.priors()))
+                .isEmpty())
             kept = Optional.of(new Kept(
-                    g.chassis(), g.visited(), new Forecasts(g.chassis(), Calibrations.trims(g.chassis()), priors)));
-        }
+                    g.chassis(), g.priors(), new Forecasts(g.chassis(), Calibrations.trims(g.chassis()), g.priors())));
         Forecasts forecasts = kept.orElseThrow().forecasts();
+        List<Probe.Ohms> telling = g.cold()
+                ? Diagnosis.ohms(forecasts, g.evidence()).stream()
+                        .limit(TELLING)
+                        .map(t -> (Probe.Ohms) t.probe())
+                        .toList()
+                : List.of();
+        return new Weighed(tried ? Optional.of(found(forecasts, g)) : Optional.empty(), telling);
+    }
+
+    private static Found found(Forecasts forecasts, Ground g) {
         Diagnosis d = Diagnosis.withPairs(forecasts, g.evidence());
         List<Explanation> why = new ArrayList<>();
         d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(forecasts, g.evidence(), s)));
@@ -121,7 +170,7 @@ public final class Diagnoses implements AutoCloseable {
                 .limit(EXPLAINED)
                 .map(t -> new Found.Next(t, Meaning.of(forecasts, d, t.probe(), 2)))
                 .toList();
-        return Optional.of(new Found(d, why, next, g.evidence().size(), false));
+        return new Found(d, why, next, g.evidence().size(), false);
     }
 
     /** What the stages alone say, where no circuit has said more. */

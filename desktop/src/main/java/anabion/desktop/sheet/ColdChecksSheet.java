@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.cold.ColdRow;
 import anabion.core.cold.ColdSheet;
 import anabion.core.cold.Discharge;
+import anabion.core.diagnosis.Probe;
 import anabion.core.engine.Engine;
 import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
@@ -15,6 +16,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.desktop.session.Takes;
 import anabion.workshop.SetRecord;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -44,7 +46,10 @@ public final class ColdChecksSheet implements Sheet {
     private final LitRows list;
     private List<ColdRow> rows = List.of();
     private Optional<SetRecord> shown = Optional.empty();
-    private boolean fresh = true;
+    private List<ColdRow> listed = List.of();
+    /** Whether the row to begin with is lit of itself: until somebody goes elsewhere. */
+    private boolean led = true;
+
     private boolean tight;
 
     /** What one round of computing brings. */
@@ -73,11 +78,12 @@ public final class ColdChecksSheet implements Sheet {
             }
         });
         session.set().addListener((o, a, b) -> {
-            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) fresh = true;
+            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) led = true;
             look();
         });
         session.step().addListener((o, a, b) -> look());
         session.stage().addListener((o, a, b) -> rebuild());
+        session.diagnoses().telling().addListener((o, a, b) -> rebuild());
         look();
     }
 
@@ -100,7 +106,6 @@ public final class ColdChecksSheet implements Sheet {
 
     /** The row to begin with: the first not taken. */
     private int firstWanted() {
-        List<ColdRow> listed = listed();
         for (int i = 0; i < listed.size(); i++) if (listed.get(i).reading().isEmpty()) return i;
         return 0;
     }
@@ -151,10 +156,18 @@ public final class ColdChecksSheet implements Sheet {
         region.setMaxWidth(width);
     }
 
-    private List<ColdRow> listed() {
+    /** Mains first, for safety; then what tells most and is not taken yet; then the order of the work. */
+    private List<ColdRow> ordered() {
+        List<ColdRow> telling = telling();
+        List<ColdRow> all = new ArrayList<>(
+                rows.stream().filter(r -> r.group() == ColdRow.Group.MAINS).toList());
+        all.addAll(telling);
+        rows.stream()
+                .filter(r -> r.group() != ColdRow.Group.MAINS && !telling.contains(r))
+                .forEach(all::add);
         Optional<String> stage = session.stage().get();
-        if (stage.isEmpty()) return rows;
-        return rows.stream()
+        if (stage.isEmpty()) return all;
+        return all.stream()
                 .filter(r -> session.need()
                         .chassis()
                         .stage(stage.get())
@@ -163,20 +176,40 @@ public final class ColdChecksSheet implements Sheet {
                 .toList();
     }
 
+    private List<ColdRow> telling() {
+        List<ColdRow> all = new ArrayList<>();
+        for (Probe.Ohms p : session.diagnoses().telling().get())
+            rows.stream()
+                    .filter(r -> r.reading().isEmpty()
+                            && r.group() != ColdRow.Group.MAINS
+                            && Set.of(r.net(), r.against()).equals(Set.of(p.net(), p.against())))
+                    .findFirst()
+                    .filter(r -> !all.contains(r))
+                    .ifPresent(all::add);
+        return all;
+    }
+
     private void rebuild() {
         header.getChildren().setAll(head());
         list.clear();
-        List<ColdRow> listed = listed();
-        Optional<ColdRow.Group> group = Optional.empty();
+        Optional<String> lit = litRow().map(ColdRow::label);
+        listed = ordered();
+        List<ColdRow> telling = telling();
+        String group = "";
         for (ColdRow r : listed) {
-            if (!group.equals(Optional.of(r.group())))
-                list.heading(session.say("cold.group." + r.group().name().toLowerCase(Locale.ROOT)));
-            group = Optional.of(r.group());
+            String own = telling.contains(r) ? "most" : r.group().name().toLowerCase(Locale.ROOT);
+            if (!group.equals(own)) list.heading(session.say("cold.group." + own));
+            group = own;
             list.add(row(r));
         }
         if (listed.isEmpty()) list.empty(session.say(rows.isEmpty() ? "cold.empty" : "cold.stage-empty"));
-        list.light(fresh ? firstWanted() : list.lit());
-        fresh = rows.isEmpty();
+        int same = lit.map(this::place).orElse(-1);
+        list.light(led || same < 0 ? firstWanted() : same);
+    }
+
+    private int place(String label) {
+        for (int i = 0; i < listed.size(); i++) if (listed.get(i).label().equals(label)) return i;
+        return -1;
     }
 
     private HBox row(ColdRow r) {
@@ -196,6 +229,7 @@ public final class ColdChecksSheet implements Sheet {
                 read,
                 bar,
                 Texts.label(verdict, out ? "out" : "soft"));
+        box.setOnMousePressed(e -> led = false);
         box.setAccessibleText(r.label() + " " + what + ", " + read + ", " + verdict);
         return box;
     }
@@ -212,7 +246,6 @@ public final class ColdChecksSheet implements Sheet {
     }
 
     private Optional<ColdRow> litRow() {
-        List<ColdRow> listed = listed();
         return list.lit() < listed.size() ? Optional.of(listed.get(list.lit())) : Optional.empty();
     }
 
@@ -236,14 +269,18 @@ public final class ColdChecksSheet implements Sheet {
     public CompletableFuture<?> entered(String line) {
         String[] words = line.strip().split("\\s+");
         if (words.length > 2) return pair(line, words);
-        boolean named = words.length > 1 || listed().stream().anyMatch(r -> names(r, words[0]));
+        boolean named = words.length > 1 || listed.stream().anyMatch(r -> names(r, words[0]));
         if (named) goTo(words[0]);
         if (named && words.length == 1) return CompletableFuture.completedFuture(null);
         ColdRow row = litRow().orElseThrow(() -> BadInput.at("\"" + line + "\"")
                 .because(session.say("cold.no-row"))
                 .so(session.say("cold.no-row.remedy")));
+        boolean followed = telling().contains(row);
         return taken(row.net(), row.against(), words[words.length - 1]).thenApply(set -> {
-            Platform.runLater(() -> moved(KeyCode.DOWN));
+            Platform.runLater(() -> {
+                list.moved(KeyCode.DOWN);
+                led = followed;
+            });
             return set;
         });
     }
@@ -283,7 +320,7 @@ public final class ColdChecksSheet implements Sheet {
 
     @Override
     public void goTo(String name) {
-        List<ColdRow> listed = listed();
+        led = false;
         for (int i = 0; i < listed.size(); i++)
             if (names(listed.get(i), name)) {
                 list.light(i);
@@ -294,13 +331,14 @@ public final class ColdChecksSheet implements Sheet {
 
     @Override
     public void moved(KeyCode key) {
+        led = false;
         list.moved(key);
     }
 
     @Override
     public String copy() {
         StringBuilder text = new StringBuilder("between\twhat\tshould read\tread\tverdict\n");
-        for (ColdRow r : listed())
+        for (ColdRow r : listed)
             text.append(String.join(
                             "\t",
                             r.label(),

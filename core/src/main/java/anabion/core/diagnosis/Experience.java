@@ -1,0 +1,85 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.job.Job;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.Map;
+
+/**
+ * What a workshop's own tests of parts say of how often which kinds of them fail.
+ *
+ * <p>Method: of each kind of part and way of failing, the bad ones among those tested are held against as many as the {@link Priors} would expect at the
+ * workshop's overall share of bad ones; {@link #HELD} imagined cases that agree with the priors keep a few tests from saying much (a gamma prior on the
+ * ratio). A factor stays within {@link #MOST} either way.
+ */
+public final class Experience {
+    private static final double HELD = 4;
+    private static final double MOST = 4;
+
+    private Experience() {}
+
+    /**
+     * Tests of one kind of part for one way of failing.
+     *
+     * @param usual weight of that fault before any experience
+     */
+    public record Tally(int tested, int bad, double usual) {
+        Tally and(Tally other) {
+            return new Tally(tested + other.tested, bad + other.bad, usual);
+        }
+    }
+
+    /** The tests of one set, whether the parts were renewed since or not, by {@link Priors#key}. */
+    public static Map<String, Tally> of(Chassis chassis, Job job) {
+        Map<String, Tally> all = new HashMap<>();
+        for (RecapLog.Tested t : job.recap().tests()) {
+            PartTest test = t.test();
+            chassis.part(test.key().replaceFirst("\\..*", ""))
+                    .ifPresent(p -> Evidence.fails(chassis, p, test).ifPresent(bad -> {
+                        String mode = mode(p, test);
+                        all.merge(
+                                Priors.key(p, mode),
+                                new Tally(1, bad ? 1 : 0, Priors.USUAL.usual(p, mode)),
+                                Tally::and);
+                    }));
+        }
+        return all;
+    }
+
+    private static String mode(Part p, PartTest t) {
+        return switch (t.what()) {
+            case LEAKAGE -> "leaky";
+            case EMISSION -> "emission";
+            case GAIN -> "gain";
+            case ESR -> "dried";
+            case VALUE ->
+                p.component() instanceof Component.Resistor
+                        ? "drifted"
+                        : p.component() instanceof Component.Capacitor c
+                                        && c.dielectric().equals("electrolytic")
+                                ? "dried"
+                                : "open";
+        };
+    }
+
+    /** How many times as often as usual parts of each kind failed so; for {@link Priors#with}. */
+    public static Map<String, Double> factors(Collection<Map<String, Tally>> sets) {
+        Map<String, Tally> sum = new HashMap<>();
+        sets.forEach(s -> s.forEach((key, t) -> sum.merge(key, t, Tally::and)));
+        double bad = sum.values().stream().mapToDouble(Tally::bad).sum();
+        double weighted =
+                sum.values().stream().mapToDouble(t -> t.tested() * t.usual()).sum();
+        Map<String, Double> factors = new HashMap<>();
+        sum.forEach((key, t) -> {
+            double expected = weighted > 0 ? bad * t.tested() * t.usual() / weighted : 0;
+            double factor = (t.bad() + HELD) / (expected + HELD);
+            factors.put(key, Math.max(1 / MOST, Math.min(MOST, factor)));
+        });
+        return factors;
+    }
+}

@@ -1,0 +1,100 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.engine.SharedSets;
+import anabion.core.job.Job;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import anabion.core.tree.Extra;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+
+/** What tests of parts teach for the next set. */
+class ExperienceTest {
+    private static final Chassis SET = SharedSets.named("halcyon");
+
+    private static Job tested(List<PartTest> tests) {
+        Job job = Job.NEW;
+        for (PartTest t : tests)
+            job = job.withRecap(
+                    job.recap().tested(new RecapLog.Tested(UUID.randomUUID(), Instant.EPOCH, t, Extra.NONE)));
+        return job;
+    }
+
+    private static Part part(String reference) {
+        return SET.part(reference).orElseThrow();
+    }
+
+    private static PartTest emission(String tube, double shown) {
+        return new PartTest(tube, PartTest.What.EMISSION, shown, 50, 0);
+    }
+
+    @Test
+    void nothingTestedTeachesNothing() {
+        assertThat(Experience.of(SET, Job.NEW)).isEmpty();
+        assertThat(Experience.factors(List.of())).isEmpty();
+    }
+
+    /** Tubes hold here and resistors drift: the odds of the next set follow, not without bound. */
+    @Test
+    void whatFailsHereIsLikelierNextTime() {
+        List<PartTest> tests = new ArrayList<>();
+        for (String v : List.of("V1", "V2", "V3", "V4")) tests.add(emission(v, 80));
+        for (String r : List.of("R7", "R3", "R9", "R6"))
+            tests.add(new PartTest(r, PartTest.What.VALUE, 3 * ohms(r), 0, 0));
+        Map<String, Experience.Tally> one = Experience.of(SET, tested(tests));
+        Map<String, Double> few = Experience.factors(List.of(one));
+        Map<String, Double> many = Experience.factors(java.util.Collections.nCopies(20, one));
+        String drift = Priors.key(part("R7"), "drifted");
+        String weak = Priors.key(part("V1"), "emission");
+        assertThat(few.get(drift)).isBetween(1.05, 2.0);
+        assertThat(many.get(drift)).isGreaterThan(few.get(drift)).isLessThanOrEqualTo(4);
+        assertThat(many.get(weak)).isLessThan(few.get(weak)).isGreaterThanOrEqualTo(0.25);
+        Priors learned = Priors.USUAL.with(many);
+        Fault f = new Fault("R7", "drifted", "50k");
+        assertThat(learned.weight(part("R7"), f))
+                .isCloseTo(many.get(drift) * Priors.USUAL.weight(part("R7"), f), within(1e-12));
+    }
+
+    private static double ohms(String reference) {
+        return ((anabion.core.chassis.Component.Resistor) part(reference).component()).ohms();
+    }
+
+    /** Parts that were found bad and renewed count: they are what there is to learn. */
+    @Test
+    void renewedPartsCountToo() {
+        Job job = tested(List.of(emission("V4", 20)))
+                .altered(new anabion.core.job.Alteration(
+                        new UUID(1, 1),
+                        Instant.EPOCH.plusSeconds(60),
+                        "V4",
+                        anabion.core.job.AlterationKind.RENEWED,
+                        "",
+                        Extra.NONE));
+        assertThat(Experience.of(SET, job)
+                        .get(Priors.key(part("V4"), "emission"))
+                        .bad())
+                .isEqualTo(1);
+        assertThat(Evidence.of(SET, List.of(), job)).isEmpty();
+    }
+
+    /** Waxed paper leaks; what came after it less. Other parts do not know the year. */
+    @Test
+    void aPaperCapacitorsYearCounts() {
+        Fault leak = new Fault("C14", "leaky", "1M");
+        Fault drift = new Fault("R7", "drifted", "50k");
+        double unknown = Priors.USUAL.weight(part("C14"), leak);
+        assertThat(Priors.USUAL.from(1938).weight(part("C14"), leak)).isGreaterThan(unknown);
+        assertThat(Priors.USUAL.from(1970).weight(part("C14"), leak)).isLessThan(unknown);
+        assertThat(Priors.USUAL.from(1970).weight(part("R7"), drift)).isEqualTo(Priors.USUAL.weight(part("R7"), drift));
+    }
+}
