@@ -127,19 +127,19 @@ class DiagnosisTest extends WindowCase {
         until("one band again", () -> shows("should read V"));
     }
 
-    /** Of a set without a circuit diagram the stages alone are traced: one band plays, so that what it shares is cleared. */
+    /** Of a set without a circuit diagram the stages alone are traced, by generator, tracer and finger. */
     @Test
     void aSetWithoutACircuitIsTracedByItsStages() {
         interact(() -> session.open(DemoWorkshop.chassis("moor").id(), () -> {
             session.step().set(Step.TRACE);
             shell.go(Shell.Where.BENCH);
         }));
-        until("the likeliest stage", () -> shows("Left: RF 2, RF 1") && shows("on MW alone"));
+        until("the likeliest stages", () -> shows("Left: Detector, RF 2") && shows("Detector 3"));
         int before = session.need().job().heard().size();
-        enter("touch Output h");
+        enter("touch Speaker h");
         until("a finger hums", () -> shows("touched: hum"));
-        enter("tap RF 2 l");
-        until("the tracer hears it before", () -> shows("tracer: loud") && shows("Left: RF 2"));
+        enter("tap Detector l");
+        until("the tracer hears it before", () -> shows("tracer: loud") && shows("Left: Detector") && !shows("RF 2,"));
         assertThat(session.need().job().heard()).hasSize(before + 2);
         enter("touch RF 2 h");
         until("no finger at a tuned circuit", () -> shows("no finger here"));

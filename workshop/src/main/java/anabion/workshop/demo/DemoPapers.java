@@ -63,6 +63,8 @@ public final class DemoPapers {
         StringBuilder traced = new StringBuilder();
         ReadingCodec.csv(taken("concerto", planted("concerto")), traced);
         Files.writeString(folder.resolve("concerto.readings.csv"), traced);
+        for (DemoStories.Story s : DemoStories.all())
+            Files.writeString(folder.resolve("stories").resolve(s.name() + ".csv"), DemoStories.evidence(s));
     }
 
     /** A chassis with its chart computed. */
@@ -145,6 +147,13 @@ public final class DemoPapers {
                     Extra.NONE));
         }
         return all;
+    }
+
+    /** What a meter shows, as it is written down. */
+    static String meter(double value) {
+        return value >= 1e9
+                ? "open"
+                : java.math.BigDecimal.valueOf(shown(value)).toPlainString();
     }
 
     private static double shown(double volts) {

@@ -1,0 +1,73 @@
+package anabion.workshop.demo;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Forecasts;
+import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Priors;
+import anabion.core.engine.Calibrations;
+import anabion.core.format.EvidenceCodec;
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.StringReader;
+import java.nio.charset.StandardCharsets;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
+
+/** The stories of the demo are told by its circuits, and the diagnosis finds their causes. */
+class DemoStoriesTest {
+    private static final Map<String, Forecasts> KEPT = new HashMap<>();
+
+    static Stream<DemoStories.Story> stories() {
+        return DemoStories.all().stream();
+    }
+
+    private static String written(DemoStories.Story s) throws IOException {
+        try (InputStream in = DemoStoriesTest.class.getResourceAsStream("/anabion/demo/stories/" + s.name() + ".csv")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+    }
+
+    private static Forecasts of(Chassis set) {
+        return KEPT.computeIfAbsent(set.name(), n -> new Forecasts(set, Calibrations.trims(set), Priors.USUAL));
+    }
+
+    @Test
+    void allTheClassicOnesAreThere() {
+        assertThat(stories().map(DemoStories.Story::name))
+                .hasSize(12)
+                .contains("leaky-coupling-capacitor", "dead-oscillator", "gassy-tube-against-leaky-capacitor");
+    }
+
+    @Tag("slow")
+    @ParameterizedTest
+    @MethodSource("stories")
+    void theCauseComesFirst(DemoStories.Story story) throws IOException {
+        Chassis set = DemoWorkshop.chassis(story.set());
+        List<Observation> evidence = EvidenceCodec.read(new StringReader(written(story)), set);
+        assertThat(evidence).hasSameSizeAs(story.take());
+        List<Observation> told = EvidenceCodec.read(new StringReader(DemoStories.evidence(story)), set);
+        for (int n = 0; n < told.size(); n++) {
+            assertThat(evidence.get(n).probe()).isEqualTo(told.get(n).probe());
+            if (evidence.get(n) instanceof Observation.Measured m)
+                assertThat(m.value())
+                        .isCloseTo(
+                                ((Observation.Measured) told.get(n)).value(),
+                                org.assertj.core.data.Offset.offset(0.011 * Math.max(1, Math.abs(m.value()))));
+            else assertThat(evidence.get(n)).isEqualTo(told.get(n));
+        }
+        Diagnosis d = Diagnosis.of(of(set), evidence);
+        Diagnosis.Suspect first = d.suspects().get(0);
+        assertThat(first.causes()).as("%s: %s", story.name(), d.suspects()).anyMatch(h -> h.cause()
+                .equals(story.faults().get(0).cause()));
+        assertThat(first.odds()).isGreaterThan(0.2);
+    }
+}
