@@ -165,13 +165,15 @@ final class VerdictPane extends BorderPane {
                         .anyMatch(s -> parts.contains(s.fault().part())))
                 .findFirst();
         if (same.isPresent()) said(same.get());
-        else {
-            add(Texts.wrapped(OddsPane.headline(session, found), "headline"));
-            OddsPane.because(session, found).forEach(l -> add(Texts.wrapped(l)));
-        }
+        else add(Texts.wrapped(OddsPane.headline(session, found), "headline"));
         add(new OddsPane(session, found));
         List<OddsPane.Line> next = OddsPane.next(session, found);
         if (!next.isEmpty()) add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), numbered(next));
+        List<String> why = same.isPresent() ? List.of() : OddsPane.because(session, found);
+        if (!why.isEmpty()) {
+            add(Texts.rule(), Texts.label(session.say("ui.why"), "soft", "small"));
+            why.forEach(l -> add(Texts.wrapped(l)));
+        }
         also(findings.stream()
                 .filter(f -> same.isEmpty() || !f.equals(same.get()))
                 .toList());
