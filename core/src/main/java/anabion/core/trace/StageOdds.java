@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 
 /**
  * Odds of every stage, from stages and bands alone: for sets whose circuit nobody has, and for the chains of a display.
@@ -40,9 +41,22 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         }
     }
 
-    private static final Calls ON_THE_WAY = new Calls(0.07, 0.10, 0.83);
-    private static final Calls SUPPLY = new Calls(0.10, 0.40, 0.50);
-    private static final Calls BESIDE = new Calls(0.93, 0.02, 0.05);
+    private static final Calls ON_THE_WAY = new Calls(0.04, 0.06, 0.90);
+    /** The stage whose input is tried: what is wrong may lie before that pin. */
+    private static final Calls AT = new Calls(0.22, 0.08, 0.70);
+    /** The stage before it: what is wrong there may load the point. */
+    private static final Calls BEFORE = new Calls(0.80, 0.03, 0.17);
+
+    private static final Calls BESIDE = new Calls(0.95, 0.01, 0.04);
+    /** A supply that fails takes everything with it, or hums. */
+    private static final List<Calls> SUPPLY = List.of(new Calls(0.07, 0.13, 0.80), new Calls(0.32, 0.60, 0.08));
+
+    /** What has no tube or transistor fails seldomer. */
+    private static final Pattern PASSIVE =
+            Pattern.compile("(?i)\\b(speaker|aerial|antenna|frame|loop|resistor|segment)\\b");
+
+    private static final double SELDOM = 0.25;
+    private static final double SUPPLIES = 0.35;
     private static final Calls UNKNOWN = new Calls(0.4, 0.2, 0.4);
 
     /**
@@ -52,8 +66,13 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
      */
     public record Cause(String stage, String band) {}
 
-    /** One signal's way, and what came of it. */
-    private record Clue(String band, List<String> way, Outcome outcome, boolean good) {}
+    /**
+     * One signal's way, and what came of it.
+     *
+     * @param at the stage whose input was tried, where it lies on the way; else empty
+     * @param before the stage next to that input off the way; else empty
+     */
+    private record Clue(String band, List<String> way, String at, String before, Outcome outcome, boolean good) {}
 
     public StageOdds {
         odds = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(odds));
@@ -72,7 +91,7 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
                 bands.stream()
                         .filter(b -> b.name().equals(h.band()))
                         .findFirst()
-                        .flatMap(b -> clue(chassis, b, h))
+                        .flatMap(b -> clue(b, h))
                         .ifPresent(clues::add);
         List<Cause> causes = causes(chassis, bands);
         return clues.isEmpty() || causes.isEmpty() ? Optional.empty() : Optional.of(weigh(chassis, causes, clues));
@@ -97,8 +116,8 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
             boolean supply = chassis.stage(c.stage())
                     .filter(s -> s.line() == StageLine.SUPPLY)
                     .isPresent();
-            double w = c.band().isEmpty() ? 1 : OWN;
-            for (Clue k : clues) w *= (supply ? SUPPLY : hit(c, k) ? ON_THE_WAY : BESIDE).of(k);
+            double w = supply ? supply(clues) : prior(c);
+            if (!supply) for (Clue k : clues) w *= calls(c, k).of(k);
             weights.put(c, w);
             sum += w;
         }
@@ -114,8 +133,26 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         return new StageOdds(odds, other / all);
     }
 
-    private static boolean hit(Cause c, Clue k) {
-        return k.way().contains(c.stage()) && (c.band().isEmpty() || c.band().equals(k.band()));
+    private static double prior(Cause c) {
+        double stage = PASSIVE.matcher(c.stage()).find() ? SELDOM : 1;
+        return c.band().isEmpty() ? stage : OWN;
+    }
+
+    /** Either way of failing spoils all clues alike. */
+    private static double supply(List<Clue> clues) {
+        double sum = 0;
+        for (Calls way : SUPPLY) {
+            double w = SUPPLIES / SUPPLY.size();
+            for (Clue k : clues) w *= way.of(k);
+            sum += w;
+        }
+        return sum;
+    }
+
+    private static Calls calls(Cause c, Clue k) {
+        if (!c.band().isEmpty() && !c.band().equals(k.band())) return BESIDE;
+        if (k.way().contains(c.stage())) return c.stage().equals(k.at()) ? AT : ON_THE_WAY;
+        return c.stage().equals(k.before()) ? BEFORE : BESIDE;
     }
 
     private static List<Clue> complaints(List<Band> bands, Job job) {
@@ -124,27 +161,24 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         for (Band b : bands)
             for (Complaint c : job.arrival().complaints())
                 if (c.where().equalsIgnoreCase(b.name()) && !b.stages().isEmpty())
-                    c.symptom().outcome().ifPresent(o -> all.add(new Clue(b.name(), b.stages(), o, o == Outcome.LOUD)));
+                    c.symptom()
+                            .outcome()
+                            .ifPresent(o -> all.add(new Clue(b.name(), b.stages(), "", "", o, o == Outcome.LOUD)));
         return all;
     }
 
-    /** A touched, injected or followed point. */
-    private static Optional<Clue> clue(Chassis chassis, Band band, Heard h) {
-        Optional<String> stage = chassis.stage(h.point()).map(Stage::name).or(() -> owner(chassis, band, h.point()));
-        int at = stage.map(band.stages()::indexOf).orElse(-1);
+    /** The input of a stage, touched, fed or followed to; pins are for those who have the circuit. */
+    private static Optional<Clue> clue(Band band, Heard h) {
+        int at = band.stages().indexOf(h.point());
         if (at < 0) return Optional.empty();
         List<String> way = h.how() == Heard.How.TAP
                 ? band.stages().subList(0, at)
                 : band.stages().subList(at, band.stages().size());
-        return Optional.of(new Clue(band.name(), way, h.outcome(), h.good()));
-    }
-
-    private static Optional<String> owner(Chassis chassis, Band band, String point) {
-        String part = point.replaceFirst("\\..*", "");
-        return chassis.stages().stream()
-                .filter(s -> s.parts().contains(part) && band.stages().contains(s.name()))
-                .map(Stage::name)
-                .findFirst();
+        boolean tap = h.how() == Heard.How.TAP;
+        String here = band.stages().get(at);
+        String previous = at == 0 ? "" : band.stages().get(at - 1);
+        return Optional.of(
+                new Clue(band.name(), way, tap ? previous : here, tap ? here : previous, h.outcome(), h.good()));
     }
 
     /** Whether it was weighed. */

@@ -95,7 +95,7 @@ class StageOddsTest {
                 .with(at("MW", Heard.How.INJECT, silent, Outcome.NOTHING));
         StageOdds odds = odds(MOOR, job);
         assertThat(first(odds).stage()).isEqualTo(silent);
-        assertThat(odds.of(silent)).isGreaterThan(0.6);
+        assertThat(odds.of(silent)).isGreaterThan(0.45);
         assertThat(odds.odds().values().stream().mapToDouble(x -> x).sum() + odds.other())
                 .isCloseTo(1, within(1e-12));
     }
@@ -148,14 +148,14 @@ class StageOddsTest {
                 StageOdds.of(CLOCK, job, b -> b.kind() == BandKind.DISPLAY).orElseThrow();
         assertThat(untested.of("Chip"))
                 .as("the common part, but for its own pin")
-                .isLessThan(0.15);
+                .isLessThan(untested.of("Driver a"));
         assertThat(untested.covers("Output")).isFalse();
         Job tapped = job.with(at("a", Heard.How.TAP, "Driver a", Outcome.LOUD))
                 .with(at("a", Heard.How.TAP, "Resistor a", Outcome.NOTHING));
         StageOdds odds =
                 StageOdds.of(CLOCK, tapped, b -> b.kind() == BandKind.DISPLAY).orElseThrow();
         assertThat(first(odds).stage()).isEqualTo("Driver a");
-        assertThat(odds.of("Driver a")).isGreaterThan(0.8);
+        assertThat(odds.of("Driver a")).isGreaterThan(0.5);
     }
 
     @Test
