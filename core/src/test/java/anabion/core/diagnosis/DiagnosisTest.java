@@ -284,6 +284,7 @@ class DiagnosisTest {
                         ohms,V2.6,open,,,,,
                         inject,if V2.1,weak,,,AM,,
                         inject,V3.7,loud,,,,,
+                        tap,if V2.5,nothing,,,,,
                         symptom,pick-up,dead,,,,,
                         test,c14,bad,,,,,
                         across,c10,better,,,,,
@@ -300,12 +301,13 @@ class DiagnosisTest {
                         "ohms V2.6 to CHASSIS",
                         "inject if at V2.1 on AM",
                         "inject af at V3.7 on AM",
+                        "trace if at V2.5 on AM",
                         "listen Pick-up",
                         "test C14",
                         "across C10");
-        assertThat(((Observation.Heard) read.get(5)).outcome()).isEqualTo(Outcome.NOTHING);
-        assertThat(((Observation.Tested) read.get(6)).good()).isFalse();
+        assertThat(((Observation.Heard) read.get(6)).outcome()).isEqualTo(Outcome.NOTHING);
         assertThat(((Observation.Tested) read.get(7)).good()).isFalse();
+        assertThat(((Observation.Tested) read.get(8)).good()).isFalse();
     }
 
     @ParameterizedTest
@@ -320,6 +322,7 @@ class DiagnosisTest {
                 "volts,V4.1,3,,231,FM | no band FM",
                 "inject,V4.1,purple | purple",
                 "inject,xf V4.1,loud | xf",
+                "tap,V4.1,purple | purple",
                 "test,C99,bad | C99",
                 "test,C14,maybe | good or bad",
                 "across,C14,louder | better or same",
@@ -349,5 +352,26 @@ class DiagnosisTest {
         assertThat(Diagnosis.ohms(new Forecasts(SharedSets.named("lark"), Map.of(), Priors.USUAL), List.of()))
                 .as("junctions: each would have to be solved for itself")
                 .isEmpty();
+    }
+
+    private static double oddsOf(String stage, String evidence) throws IOException {
+        List<Observation> read = EvidenceCodec.read(new StringReader("kind,at,value\n" + evidence), HALCYON);
+        Diagnosis d = Diagnosis.verdict(FORECASTS, read, Diagnosis.allowed(FORECASTS, read));
+        return d.suspects().stream()
+                .filter(s -> s.parts().stream()
+                        .allMatch(
+                                p -> HALCYON.stage(stage).orElseThrow().parts().contains(p)))
+                .mapToDouble(Diagnosis.Suspect::odds)
+                .sum();
+    }
+
+    /** A dead band: where the tracer still hears the aerial's signal, the fault lies behind it; where not, before. */
+    @Test
+    void aTracerClearsWhatLiesBeforeIt() throws IOException {
+        String dead = "symptom,AM,dead\n";
+        double mixer = oddsOf("Mixer", dead);
+        assertThat(oddsOf("Mixer", dead + "tap,if V2.1,loud\n")).isLessThan(0.3 * mixer);
+        assertThat(oddsOf("Mixer", dead + "tap,if V2.1,nothing\n")).isGreaterThan(mixer);
+        assertThat(oddsOf("Output", dead + "tap,if V2.1,nothing\n")).isLessThan(oddsOf("Output", dead));
     }
 }
