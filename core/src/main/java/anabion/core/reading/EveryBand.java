@@ -1,6 +1,7 @@
 package anabion.core.reading;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
@@ -54,7 +55,10 @@ public record EveryBand(List<String> bands, List<Line> lines) {
             Condition now,
             Tolerances policy,
             Predictor predictor) {
-        List<String> bands = chassis.bands().stream().map(Band::name).toList();
+        List<String> bands = chassis.bands().stream()
+                .filter(b -> b.kind() != BandKind.DISPLAY)
+                .map(Band::name)
+                .toList();
         List<Sheet> sheets = bands.stream()
                 .map(b -> new Sheet(chassis, readings, alterations, now.withBand(b), policy, predictor))
                 .toList();
