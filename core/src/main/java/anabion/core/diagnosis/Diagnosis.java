@@ -211,9 +211,8 @@ public record Diagnosis(
                         .isPresent());
     }
 
-    /** Ohms by what they would tell a minute after the evidence, or before any; nothing where each of them takes long to foresee. */
+    /** Ohms by what they would tell a minute after the evidence, or before any. */
     public static List<NextTest> ohms(Forecasts forecasts, List<Observation> evidence) {
-        if (!forecasts.quickOhms()) return List.of();
         List<Probe> all = List.copyOf(forecasts.unplugged());
         Weighing w = new Weighing(forecasts, evidence, forecasts.hypotheses());
         Map<Hypothesis, Double> odds = w.without(List.of(), BROUGHT);

@@ -60,6 +60,7 @@ final class State {
     }
 
     private ColdSet cold(Setting setting, int worn) {
+        goOn();
         if (cold.isEmpty())
             for (double state : new double[] {1, ColdOhms.WORN}) cold.add(ColdSet.of(chassis, with(setting), state));
         return cold.get(worn);

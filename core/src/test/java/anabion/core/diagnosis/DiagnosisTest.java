@@ -349,9 +349,6 @@ class DiagnosisTest {
         Probe.Ohms first = (Probe.Ohms) before.get(0).probe();
         List<Diagnosis.NextTest> after = Diagnosis.ohms(FORECASTS, List.of(new Observation.Measured(first, 47e3)));
         assertThat(after).extracting(t -> t.probe().text()).doesNotContain(first.text());
-        assertThat(Diagnosis.ohms(new Forecasts(SharedSets.named("lark"), Map.of(), Priors.USUAL), List.of()))
-                .as("junctions: each would have to be solved for itself")
-                .isEmpty();
     }
 
     private static double oddsOf(String stage, String evidence) throws IOException {

@@ -55,6 +55,7 @@ public final class TracingSheet implements Sheet {
     private final Session session;
     private final BorderPane pane = new BorderPane();
     private final Label left = Texts.wrapped("");
+    private final Label how = Texts.label("", "soft");
     private final VBox header = new VBox();
     private final LitRows list;
     private final SocketPane socket;
@@ -75,7 +76,6 @@ public final class TracingSheet implements Sheet {
         });
         pane.getStyleClass().add("sheet");
         Label title = Texts.label(session.say("step.trace"), "title");
-        Label how = Texts.label(session.say("trace.how"), "soft");
         how.setMinWidth(0);
         title.setMinWidth(Label.USE_PREF_SIZE);
         HBox top = new HBox(10, title, how);
@@ -119,6 +119,8 @@ public final class TracingSheet implements Sheet {
     private void show(String band, boolean fresh) {
         sheet = TraceSheet.of(band, points, session.need().job());
         left.setText(words());
+        boolean levels = sheet.rows().stream().anyMatch(r -> r.at().volts() > 0);
+        how.setText(session.say(levels || sheet.rows().isEmpty() ? "trace.how" : "trace.how-stages"));
         header.getChildren().setAll(head());
         list.clear();
         sheet.rows().forEach(r -> list.add(row(r)));
