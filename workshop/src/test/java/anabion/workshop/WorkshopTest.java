@@ -9,9 +9,6 @@ import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
 import anabion.core.input.BadInput;
-import anabion.core.job.Job;
-import anabion.core.job.PartTest;
-import anabion.core.job.RecapLog;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.tree.Extra;
@@ -24,7 +21,6 @@ import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -61,37 +57,6 @@ class WorkshopTest {
         try (Workshop w = Temp.open(folder)) {
             assertThat(w.sets().get(set.id())).isEqualTo(set);
         }
-    }
-
-    /** What was tested on the other sets teaches; the set's own tests are evidence, and the trash teaches nothing. */
-    @Test
-    void testsOfOtherSetsTeach() {
-        SetRecord halcyon = Temp.halcyon();
-        UUID brae = DemoWorkshop.chassis("brae").id();
-        try (Workshop w = Temp.open(folder)) {
-            w.sets()
-                    .add(new SetRecord(
-                            halcyon.chassis(),
-                            weakTubes(halcyon.job()),
-                            halcyon.readings(),
-                            halcyon.photos(),
-                            halcyon.place()));
-            w.sets().add(DemoWorkshop.set("brae"));
-            assertThat(w.sets().experience(brae)).containsKey("tube:emission");
-            assertThat(w.sets().experience(brae).get("tube:emission")).isGreaterThan(0.9);
-            assertThat(w.sets().experience(halcyon.id())).isEmpty();
-            w.sets().change(halcyon.id(), "trash", List.of(new Op.PutPlace(Op.Place.TRASH)));
-            assertThat(w.sets().experience(brae)).isEmpty();
-        }
-    }
-
-    private static Job weakTubes(Job job) {
-        return job.withRecap(job.recap()
-                .tested(new RecapLog.Tested(
-                        UUID.randomUUID(),
-                        Instant.EPOCH,
-                        new PartTest("V4", PartTest.What.EMISSION, 20, 50, 0),
-                        Extra.NONE)));
     }
 
     @Test
