@@ -1,6 +1,7 @@
 package anabion.desktop;
 
 import anabion.core.chassis.Provenance;
+import anabion.core.chassis.StudyLine;
 import anabion.core.chassis.WiringLine;
 import anabion.core.job.Step;
 import java.io.IOException;
@@ -91,5 +92,26 @@ class EditorTest extends WindowCase {
         until("a stage less", () -> session.need().chassis().stage("Detector").isEmpty());
         enter("stages");
         until("found again", () -> session.need().chassis().stage("Detector").isPresent());
+    }
+
+    /** Three lines entered before the first is on disk: each builds on the one before it, and none is lost. */
+    @Test
+    void linesTypedFasterThanTheDiskAreAllKept() {
+        openHalcyon();
+        int before = session.need().chassis().stages().size();
+        interact(() -> {
+            for (String line : List.of("Tone:", "Mute:", "Meter:"))
+                session.putChassis(
+                        line, StudyLine.stageOrBand(line, session.need().chassis()));
+        });
+        until("all three", () -> stages() == before + 3);
+        interact(() -> {
+            for (int n = 0; n < 3; n++) session.undo();
+        });
+        until("each undone by itself", () -> stages() == before);
+    }
+
+    private int stages() {
+        return session.set().get().orElseThrow().chassis().stages().size();
     }
 }

@@ -51,6 +51,16 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
                 chassis, readings, job.alterations(), now, Tolerances.usual(chassis), Predictors.of(chassis));
     }
 
+    /** As it will be after changes to its chassis or job, which are written whole; all others leave it as it is here. */
+    public SetRecord with(List<Op> ops) {
+        SetRecord now = this;
+        for (Op op : ops) {
+            if (op instanceof Op.PutChassis c) now = new SetRecord(c.chassis(), now.job, readings, photos, place);
+            if (op instanceof Op.PutJob j) now = new SetRecord(now.chassis, j.job(), readings, photos, place);
+        }
+        return now;
+    }
+
     /** The verdict on the readings under a condition. */
     public Judge.Verdict judged(Condition now) {
         return Judge.judge(

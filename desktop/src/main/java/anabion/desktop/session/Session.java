@@ -69,6 +69,8 @@ public final class Session implements AutoCloseable {
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
     private Consumer<Throwable> trouble = t -> {};
+    private Optional<SetRecord> ahead = Optional.empty();
+    private int writing;
 
     public Session(Workshop workshop) {
         this.storage = new StorageThread(workshop);
@@ -263,7 +265,14 @@ public final class Session implements AutoCloseable {
     /** Changes the set on the bench; the future completes once the change is on disk. */
     public CompletableFuture<SetRecord> change(String label, Op... ops) {
         UUID id = need().id();
-        return ask(w -> w.sets().change(id, label, List.of(ops)), this::changed);
+        ahead = Optional.of(need().with(List.of(ops)));
+        writing++;
+        CompletableFuture<SetRecord> stored = ask(w -> w.sets().change(id, label, List.of(ops)), this::changed);
+        stored.whenComplete((r, e) -> Platform.runLater(() -> {
+            writing--;
+            if (writing == 0 || e != null) ahead = Optional.empty();
+        }));
+        return stored;
     }
 
     public CompletableFuture<SetRecord> change(UUID id, String label, Op... ops) {
@@ -290,8 +299,10 @@ public final class Session implements AutoCloseable {
         set.get().ifPresent(s -> ask(w -> w.sets().redo(s.id()), now -> now.ifPresent(this::changed)));
     }
 
+    /** The set on the bench as it will be once all that is being written is on disk: the next change builds on it. */
     public SetRecord need() {
-        return set.get()
+        return ahead.filter(a -> set.get().filter(s -> s.id().equals(a.id())).isPresent())
+                .or(set::get)
                 .orElseThrow(() -> BadInput.at("").because(say("ui.no-set")).so(say("ui.no-set.remedy")));
     }
 
