@@ -139,6 +139,9 @@ class DiagnosisTest extends WindowCase {
         until("the likeliest stages", () -> shows("Left: Detector, RF 2") && shows(said("Detector")));
         int before = session.need().job().heard().size();
         enter("touch Speaker h");
+        until("no finger where the output ends", () -> shows("no finger here"));
+        key(KeyCode.ESCAPE);
+        enter("touch Output h");
         until("a finger hums", () -> shows("touched: hum"));
         enter("tap Detector l");
         until("the tracer hears it before", () -> shows("tracer: loud") && shows("Left: Detector") && !shows("RF 2,"));

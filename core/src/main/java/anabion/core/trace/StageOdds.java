@@ -133,8 +133,13 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         return new StageOdds(odds, other / all);
     }
 
+    /** Whether it has no grid or base of its own. */
+    static boolean passive(String stage) {
+        return PASSIVE.matcher(stage).find();
+    }
+
     private static double prior(Cause c) {
-        double stage = PASSIVE.matcher(c.stage()).find() ? SELDOM : 1;
+        double stage = passive(c.stage()) ? SELDOM : 1;
         return c.band().isEmpty() ? stage : OWN;
     }
 

@@ -2,6 +2,8 @@ package anabion.core.trace;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
@@ -77,9 +79,23 @@ public record TraceSheet(String band, List<TraceRow> rows) {
         return points.isEmpty() ? StagePath.of(band) : points;
     }
 
-    /** Whether a finger may stand in for the generator: at a point of sound, in a set whose chassis the mains cannot reach. */
+    /**
+     * Whether a finger may stand in for the generator: at a grid or base that carries sound, in a set whose chassis the mains cannot reach. Never at a
+     * plate: it stands at the rail.
+     */
     public static boolean touchable(Chassis chassis, TracePoint p) {
-        return p.signal().equals("af") && !chassis.supply().arrangement().chassisMayBeLive();
+        return p.signal().equals("af")
+                && !chassis.supply().arrangement().chassisMayBeLive()
+                && (p.point().equals(p.stage()) ? !StageOdds.passive(p.stage()) : control(chassis, p.point()));
+    }
+
+    private static boolean control(Chassis chassis, String pin) {
+        return Points.of(chassis)
+                .find(pin)
+                .filter(x -> x.device().isPresent())
+                .map(Point::function)
+                .filter(f -> f.startsWith("g1") || f.equals("b"))
+                .isPresent();
     }
 
     /**

@@ -176,6 +176,18 @@ class StageOddsTest {
         return all;
     }
 
+    /** A plate carries sound, too, and the whole rail: no finger there. */
+    @Test
+    void noFingerOnAPlate() {
+        Chassis halcyon = SharedSets.named("halcyon");
+        List<TracePoint> points = TraceSheet.points(halcyon, halcyon.band("AM").orElseThrow());
+        assertThat(points).extracting(TracePoint::point).contains("V4.5", "V4.1", "V3.7");
+        assertThat(points)
+                .filteredOn(p -> TraceSheet.touchable(halcyon, p))
+                .extracting(TracePoint::point)
+                .containsExactly("V4.1", "V3.1");
+    }
+
     /** A finger only at points of sound, and never where the mains can reach the chassis. */
     @Test
     void aFingerIsForIsolatedSetsAlone() {
@@ -186,5 +198,6 @@ class StageOddsTest {
         assertThat(points).filteredOn(p -> TraceSheet.touchable(MOOR, p)).allMatch(p -> p.signal()
                 .equals("af"));
         assertThat(TraceSheet.touchable(MOOR, points.get(1))).isTrue();
+        assertThat(TraceSheet.touchable(MOOR, points.get(0))).as("the speaker").isFalse();
     }
 }
