@@ -65,7 +65,12 @@ public record Fault(String target, String mode, String amount) {
 
     /** What would be repaired, whatever the severity: part and way of failing, and of a switch the contact. */
     public String cause() {
-        return mode.equals("open") ? text() : target + ":" + mode;
+        return unsized().text();
+    }
+
+    /** Without its severity; the contact of a switch is none. */
+    public Fault unsized() {
+        return mode.equals("open") ? this : of(target, mode);
     }
 
     public String text() {

@@ -147,7 +147,7 @@ public record Diagnosis(
     /** Besides: what tries the parts that are likely, and volts with a capacitor or two lifted where leaks are. */
     private static List<Probe> withParts(Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds) {
         Map<Fault, Double> causes = new LinkedHashMap<>();
-        odds.forEach((h, p) -> h.from().forEach(f -> causes.merge(Fault.parse(f.cause()), p, Double::sum)));
+        odds.forEach((h, p) -> h.from().forEach(f -> causes.merge(f.unsized(), p, Double::sum)));
         Set<Probe> more = new LinkedHashSet<>();
         causes.forEach((f, p) -> {
             if (p > TRIED) Probes.trying(forecasts.chassis(), f).ifPresent(more::add);
@@ -211,13 +211,13 @@ public record Diagnosis(
                         .isPresent());
     }
 
-    /** Ohms by what they would tell a minute after the evidence, or before any. */
+    /** Ohms that are worth taking after the evidence, or before any, the most telling per minute first. */
     public static List<NextTest> ohms(Forecasts forecasts, List<Observation> evidence) {
         List<Probe> all = List.copyOf(forecasts.unplugged());
         Weighing w = new Weighing(forecasts, evidence, forecasts.hypotheses());
         Map<Hypothesis, Double> odds = w.without(List.of(), BROUGHT);
         List<Suspect> suspects = new Groups(forecasts, all).of(odds, w.likely(LIKELY, MOST));
-        return new NextProbes(forecasts, odds, suspects).bits(all, evidence);
+        return new NextProbes(forecasts, odds, suspects).worth(all, evidence);
     }
 
     /** What can be done without lifting anything, volts under the conditions of the last reading. */

@@ -87,12 +87,13 @@ public final class Evidence {
 
     private List<Observation> heard() {
         List<Observation> all = new ArrayList<>();
+        Points points = Points.of(chassis);
         for (Heard h : job.heard()) {
             Optional<Domain> domain = Arrays.stream(Domain.values())
                     .filter(d -> d.code().equals(h.signal()))
                     .findFirst();
-            boolean known = chassis.band(h.band()).isPresent()
-                    && Points.of(chassis).find(h.point()).isPresent();
+            boolean known =
+                    chassis.band(h.band()).isPresent() && points.find(h.point()).isPresent();
             if (domain.isEmpty() || !known || outdated(h.state())) continue;
             all.add(
                     h.how() == Heard.How.TAP

@@ -297,11 +297,11 @@ public final class Forecasts {
      */
     private Foreseen ohms(Hypothesis h, Probe.Ohms p) {
         State[] ends = ends(h);
+        Map<String, Double> taken = ends[0].cold(usual).shares(p.net(), p.against(), p.test());
         double a = ohms(ends[0].cold(usual), p);
         double b = ends[0] == ends[1] ? a : ohms(ends[1].cold(usual), p);
         double lain = LAIN * (ohms(ends[0].worn(usual), p) - a);
         double[] shares = new double[sources.length + 2];
-        Map<String, Double> taken = ends[0].cold(usual).shares(p.net(), p.against(), p.test());
         double resistors = 0;
         for (int k = 0; k < sources.length; k++) {
             double share = taken.getOrDefault(sources[k], 0.0);

@@ -66,14 +66,11 @@ final class NextProbes {
 
     /** The most telling per minute first. */
     List<Diagnosis.NextTest> of(List<Probe> allowed, List<Observation> evidence) {
-        return bits(allowed, evidence).stream()
-                .filter(t -> t.information() > WORTH)
-                .limit(MOST)
-                .toList();
+        return worth(allowed, evidence).stream().limit(MOST).toList();
     }
 
-    /** All that was not done yet, the most telling per minute first. */
-    List<Diagnosis.NextTest> bits(List<? extends Probe> allowed, List<Observation> evidence) {
+    /** All that is worth doing and was not done yet, the most telling per minute first. */
+    List<Diagnosis.NextTest> worth(List<? extends Probe> allowed, List<Observation> evidence) {
         Set<String> done = evidence.stream().map(o -> o.probe().text()).collect(Collectors.toSet());
         double[] sums = new double[causes];
         for (int h = 0; h < odds.length; h++) sums[cause[h]] += odds[h];
@@ -85,7 +82,7 @@ final class NextProbes {
             if (done.contains(p.text())) continue;
             double bits = before
                     - (p instanceof Probe.Measured m ? left(m, p instanceof Probe.Volts ? KNEE : 0) : leftSaid(p));
-            found.add(new Diagnosis.NextTest(p, p.minutes(), bits));
+            if (bits > WORTH) found.add(new Diagnosis.NextTest(p, p.minutes(), bits));
         }
         found.sort(Comparator.comparingDouble((Diagnosis.NextTest t) -> t.information() / t.minutes())
                 .reversed());

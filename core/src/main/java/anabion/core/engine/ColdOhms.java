@@ -78,6 +78,14 @@ public final class ColdOhms {
         return shown(solved(c, a, test), a);
     }
 
+    /** What it shows, and by which share of itself each resistor moves that. */
+    record Probed(double ohms, Map<String, Double> shares) {}
+
+    static Probed probedWithShares(Circuit.Builder c, String a, double test) {
+        Solution s = solved(c, a, test);
+        return new Probed(shown(s, a), shares(s, a));
+    }
+
     private static Solution solved(Circuit.Builder c, String a, double test) {
         Circuit cold = c.build();
         Circuit circuit = cold.more()
@@ -103,8 +111,7 @@ public final class ColdOhms {
      * By which share of itself each resistor moves what the meter shows, at the current that it drives: the slope of the ohms V/I against the part,
      * with junctions as they stand there. Empty where nothing passes.
      */
-    static Map<String, Double> shares(Circuit.Builder c, String a, double test) {
-        Solution s = solved(c, a, test);
+    private static Map<String, Double> shares(Solution s, String a) {
         Optional<Tangent> tangent = Tangent.at(s);
         int node = s.circuit().node(a).orElse(Circuit.REFERENCE);
         double volts = s.volts(a).orElse(0);

@@ -63,7 +63,7 @@ public final class ColdSet {
      */
     public double between(String a, String b, double test) {
         if (a.equals(b)) return 0;
-        return known.computeIfAbsent(a + "|" + b + "|" + test, k -> tangent.map(t -> straight(t, a, b))
+        return known.computeIfAbsent(key(a, b, test), k -> tangent.map(t -> straight(t, a, b))
                 .orElseGet(() -> ColdOhms.probed(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test)));
     }
 
@@ -74,13 +74,24 @@ public final class ColdSet {
      */
     public Map<String, Double> shares(String a, String b, double test) {
         if (a.equals(b)) return Map.of();
-        return shares.computeIfAbsent(a + "|" + b + "|" + test, k -> {
-            Map<String, Double> all = tangent.map(t -> powers(t, a, b))
-                    .orElseGet(() -> ColdOhms.shares(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test));
+        return shares.computeIfAbsent(key(a, b, test), k -> {
+            Map<String, Double> all = tangent.map(t -> powers(t, a, b)).orElseGet(() -> probed(a, b, test));
             Map<String, Double> some = new HashMap<>(all);
             some.values().removeIf(s -> Math.abs(s) < FAINT);
             return Map.copyOf(some);
         });
+    }
+
+    private static String key(String a, String b, double test) {
+        return a + "|" + b + "|" + test;
+    }
+
+    /** One solution serves the ohms as well. */
+    private Map<String, Double> probed(String a, String b, double test) {
+        ColdOhms.Probed probed =
+                ColdOhms.probedWithShares(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test);
+        known.put(key(a, b, test), probed.ohms());
+        return probed.shares();
     }
 
     private Map<String, Double> powers(Tangent t, String a, String b) {
