@@ -2,12 +2,15 @@ package anabion.core.diagnosis;
 
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.Optional;
 
 /**
  * What an ear makes of a computed change of loudness: how likely each outcome is called. Between the names there is no sharp edge, and now and
  * then an ear is wrong: every outcome keeps {@link #WRONG}.
  */
-final class Hearing {
+public final class Hearing {
     /** Decibels below a good set at which half of all ears say weak, and nothing; and how sharply. */
     private static final double WEAK = -8;
 
@@ -22,6 +25,15 @@ final class Hearing {
     private static final double SILENCE = -200;
 
     private Hearing() {}
+
+    /** What most ears call a set, or a point of it, against itself when sound; silent where its circuit does not settle. */
+    public static Outcome usual(Loudness sound, Optional<Loudness> now, String point) {
+        if (now.isEmpty()) return Outcome.NOTHING;
+        double[] odds = odds(sound, now.get(), point);
+        return Arrays.stream(Outcome.values())
+                .max(Comparator.comparingDouble(o -> odds[o.ordinal()]))
+                .orElseThrow();
+    }
 
     static double[] unknown() {
         return even(Outcome.values().length);

@@ -150,40 +150,17 @@ class EvidenceTest {
         assertThat(Evidence.of(SET, List.of(), again.altered(renewed))).isEmpty();
     }
 
+    private static Heard heard(Heard.How how, String signal, String point, Outcome outcome) {
+        return new Heard(UUID.randomUUID(), NOON, "AM", how, signal, point, outcome, FittedState.AS_FOUND, Extra.NONE);
+    }
+
     /** What a tracer or a finger found is evidence of its own kind; points of stages alone are not the circuit's. */
     @Test
     void tracersAndFingersCount() {
         Job job = Job.NEW
-                .with(new Heard(
-                        new UUID(4, 4),
-                        NOON,
-                        "AM",
-                        Heard.How.TAP,
-                        "if",
-                        "V2.1",
-                        Outcome.NOTHING,
-                        FittedState.AS_FOUND,
-                        Extra.NONE))
-                .with(new Heard(
-                        new UUID(5, 5),
-                        NOON,
-                        "AM",
-                        Heard.How.TOUCH,
-                        "af",
-                        "V4.1",
-                        Outcome.HUM,
-                        FittedState.AS_FOUND,
-                        Extra.NONE))
-                .with(new Heard(
-                        new UUID(6, 6),
-                        NOON,
-                        "AM",
-                        Heard.How.INJECT,
-                        "if",
-                        "IF",
-                        Outcome.LOUD,
-                        FittedState.AS_FOUND,
-                        Extra.NONE));
+                .with(heard(Heard.How.TAP, "if", "V2.1", Outcome.NOTHING))
+                .with(heard(Heard.How.TOUCH, "af", "V4.1", Outcome.HUM))
+                .with(heard(Heard.How.INJECT, "if", "IF", Outcome.LOUD));
         List<Observation> all = Evidence.of(SET, List.of(), job);
         assertThat(texts(all)).containsExactly("trace if at V2.1 on AM", "inject af at V4.1 on AM");
         assertThat(((Observation.Heard) all.get(1)).outcome()).isEqualTo(Outcome.LOUD);

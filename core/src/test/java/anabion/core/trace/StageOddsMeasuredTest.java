@@ -6,6 +6,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Stage;
+import anabion.core.diagnosis.Hearing;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.FaultList;
@@ -46,16 +47,8 @@ class StageOddsMeasuredTest {
 
     /** Now and then an ear is wrong. */
     private Outcome ear(Loudness good, Optional<Loudness> bad, String point) {
-        if (random.nextDouble() > 0.04) return outcome(good, bad, point);
+        if (random.nextDouble() > 0.04) return Hearing.usual(good, bad, point);
         return random.nextBoolean() ? Outcome.LOUD : Outcome.NOTHING;
-    }
-
-    private Outcome outcome(Loudness good, Optional<Loudness> bad, String point) {
-        if (bad.isEmpty()) return Outcome.NOTHING;
-        double change = bad.get().decibels().getOrDefault(point, -200.0)
-                - good.decibels().getOrDefault(point, 0.0);
-        if (bad.get().hum() - good.hum() > 14) return Outcome.HUM;
-        return change < -30 ? Outcome.NOTHING : change < -8 ? Outcome.WEAK : Outcome.LOUD;
     }
 
     private Optional<Loudness> loudness(Chassis set, Band band, List<Fault> faults) {
@@ -96,11 +89,11 @@ class StageOddsMeasuredTest {
         for (List<Fault> way : FaultList.ways(set)) {
             Fault fault = way.get(way.size() / 2);
             Optional<Loudness> bad = loudness(set, band, List.of(fault));
-            if (outcome(good, bad, good.whole()) == Outcome.LOUD) continue;
+            if (Hearing.usual(good, bad, good.whole()) == Outcome.LOUD) continue;
             List<Complaint> complaints = new ArrayList<>();
             for (Band b : set.bands())
                 loudness(set, b, List.of()).ifPresent(sound -> complaint(
-                                b, outcome(sound, loudness(set, b, List.of(fault)), sound.whole()))
+                                b, Hearing.usual(sound, loudness(set, b, List.of(fault)), sound.whole()))
                         .ifPresent(complaints::add));
             Job job = traced(
                     band,

@@ -5,12 +5,12 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.Hearing;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.engine.Specimen;
-import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import anabion.core.tree.Fields;
 import anabion.core.tree.TreeReader;
@@ -33,11 +33,6 @@ public final class DemoStories {
     private static final long SPECIMEN = 8;
     private static final double TEST = 1.5;
     private static final MeterSpec METER = new MeterSpec.Fixed(10e6);
-    /** Decibels below a good set at which people say weak, and nothing; and above it at which they say hum. */
-    private static final double WEAK = -8;
-
-    private static final double GONE = -30;
-    private static final double HUMS = 14;
 
     private DemoStories() {}
 
@@ -147,15 +142,8 @@ public final class DemoStories {
 
         private String heard(String band, Optional<String> at) {
             Loudness good = loudness(sound, band).orElseThrow();
-            Optional<Loudness> bad = loudness(broken, band);
-            if (bad.isEmpty()) return Outcome.NOTHING.code();
-            String point = at.orElse(good.whole());
-            double change = bad.get().decibels().getOrDefault(point, Double.NEGATIVE_INFINITY)
-                    - good.decibels().get(point);
-            if (bad.get().hum() - good.hum() > HUMS) return Outcome.HUM.code();
-            if (change < GONE) return Outcome.NOTHING.code();
-            if (bad.get().distorted() && !good.distorted()) return Outcome.DISTORTED.code();
-            return (change < WEAK ? Outcome.WEAK : Outcome.LOUD).code();
+            return Hearing.usual(good, loudness(broken, band), at.orElse(good.whole()))
+                    .code();
         }
 
         private Optional<Loudness> loudness(Setting setting, String name) {
