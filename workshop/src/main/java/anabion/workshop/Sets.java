@@ -2,6 +2,7 @@ package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.Experience;
+import anabion.core.diagnosis.Priors;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
@@ -75,8 +76,8 @@ public final class Sets {
                         .so("choose a set from the Shelf"));
     }
 
-    /** What the tests of parts say that were made on all sets but one, for {@link anabion.core.diagnosis.Priors#with}. */
-    public Map<String, Double> experience(UUID except) {
+    /** What the tests of parts say that were made on all sets but one, for {@link Priors#with}. */
+    public Map<Priors.Key, Double> experience(UUID except) {
         return Experience.factors(handle.createQuery(
                         "SELECT chassis, job FROM sets WHERE id <> ? AND place <> 'trash' AND job LIKE '%\"tests\"%'")
                 .bind(0, except.toString())

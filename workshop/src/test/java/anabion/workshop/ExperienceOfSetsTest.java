@@ -2,6 +2,7 @@ package anabion.workshop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import anabion.core.diagnosis.Priors;
 import anabion.core.job.Job;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
@@ -23,6 +24,7 @@ class ExperienceOfSetsTest {
     @Test
     void testsOfOtherSetsTeach() {
         SetRecord halcyon = Temp.halcyon();
+        Priors.Key weak = new Priors.Key("tube", "", "emission");
         UUID brae = DemoWorkshop.chassis("brae").id();
         try (Workshop w = Temp.open(folder)) {
             w.sets()
@@ -33,8 +35,8 @@ class ExperienceOfSetsTest {
                             halcyon.photos(),
                             halcyon.place()));
             w.sets().add(DemoWorkshop.set("brae"));
-            assertThat(w.sets().experience(brae)).containsKey("tube:emission");
-            assertThat(w.sets().experience(brae).get("tube:emission")).isGreaterThan(0.9);
+            assertThat(w.sets().experience(brae)).containsKey(weak);
+            assertThat(w.sets().experience(brae).get(weak)).isGreaterThan(0.9);
             assertThat(w.sets().experience(halcyon.id())).isEmpty();
             w.sets().change(halcyon.id(), "trash", List.of(new Op.PutPlace(Op.Place.TRASH)));
             assertThat(w.sets().experience(brae)).isEmpty();

@@ -128,10 +128,8 @@ public final class DiagnosisBench {
         List<Observation> evidence = new ArrayList<>();
         List<Double> said = new ArrayList<>();
         List<Boolean> hits = new ArrayList<>();
-        allowed.stream()
-                .filter(p -> p instanceof Probe.Listen)
-                .findFirst()
-                .ifPresent(p -> evidence.add(bench.answer(p)));
+        // a set arrives with its complaint, for every band: no tests of this walk
+        allowed.stream().filter(p -> p instanceof Probe.Listen).forEach(p -> evidence.add(bench.answer(p)));
         int free = evidence.size();
         Diagnosis d = look(walk, evidence, allowed);
         while (!finished(d) && evidence.size() - free < MOST_TESTS) {

@@ -30,7 +30,8 @@ public record Fault(String target, String mode, String amount) {
             "gain",
             "joint",
             "wrong",
-            "mistuned");
+            "mistuned",
+            "core");
 
     public static Fault of(String target, String mode) {
         return new Fault(target, mode, "");

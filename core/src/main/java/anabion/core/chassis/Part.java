@@ -15,6 +15,7 @@ import java.util.UUID;
  * @param nets terminal to net, in terminal order; terminals are pins for devices, 1 and 2 for simple parts
  * @param role what it does (coupling, reservoir, grid leak, …); empty when not stated
  * @param printed the value as the list prints it; empty when not stated
+ * @param make letters, colour or shape by which its maker marked it, the same for all parts of that make; empty when not seen
  */
 public record Part(
         UUID id,
@@ -23,11 +24,26 @@ public record Part(
         Map<String, String> nets,
         String role,
         String printed,
+        String make,
         Provenance provenance,
         String note,
         Extra extra) {
     public Part {
         nets = Collections.unmodifiableMap(new LinkedHashMap<>(nets));
+    }
+
+    /** Of a make that was not seen. */
+    public Part(
+            UUID id,
+            String reference,
+            Component component,
+            Map<String, String> nets,
+            String role,
+            String printed,
+            Provenance provenance,
+            String note,
+            Extra extra) {
+        this(id, reference, component, nets, role, printed, "", provenance, note, extra);
     }
 
     public Optional<Device> device() {
@@ -45,14 +61,26 @@ public record Part(
     }
 
     public Part withComponent(Component other) {
-        return new Part(id, reference, other, nets, role, printed, provenance, note, extra);
+        return new Part(id, reference, other, nets, role, printed, make, provenance, note, extra);
+    }
+
+    public Part withValue(Component other, String print) {
+        return new Part(id, reference, other, nets, role, print, make, provenance, note, extra);
+    }
+
+    public Part withMake(String mark) {
+        return new Part(id, reference, component, nets, role, printed, mark, provenance, note, extra);
+    }
+
+    public Part withNote(String text) {
+        return new Part(id, reference, component, nets, role, printed, make, provenance, text, extra);
     }
 
     public Part withProvenance(Provenance other) {
-        return new Part(id, reference, component, nets, role, printed, other, note, extra);
+        return new Part(id, reference, component, nets, role, printed, make, other, note, extra);
     }
 
     public Part withReference(String newReference, Map<String, String> newNets) {
-        return new Part(id, newReference, component, newNets, role, printed, provenance, note, extra);
+        return new Part(id, newReference, component, newNets, role, printed, make, provenance, note, extra);
     }
 }

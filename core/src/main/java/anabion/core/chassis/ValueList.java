@@ -71,16 +71,7 @@ public final class ValueList {
         try {
             Part read = WiringLine.parse(part.reference() + " " + row.value().strip(), chassis);
             if (part.printed().isEmpty()) {
-                return new Part(
-                        part.id(),
-                        part.reference(),
-                        read.component(),
-                        part.nets(),
-                        part.role(),
-                        row.value().strip(),
-                        part.provenance(),
-                        part.note(),
-                        part.extra());
+                return part.withValue(read.component(), row.value().strip());
             }
             if (!same(part.component(), read.component()))
                 contradictory.add(new Contradiction(part.reference(), part.printed(), row.value()));

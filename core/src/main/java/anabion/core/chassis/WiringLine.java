@@ -39,7 +39,7 @@ public final class WiringLine {
     }
 
     /**
-     * Reads a line for a chassis. A part of the same reference keeps its id, role and note.
+     * Reads a line for a chassis. A part of the same reference keeps its id, role, make and note.
      *
      * @throws BadInput naming the word that cannot be read
      */
@@ -272,6 +272,7 @@ public final class WiringLine {
                 nets,
                 role,
                 printed,
+                before.map(Part::make).orElse(""),
                 before.map(Part::provenance)
                         .filter(p -> p != Provenance.INFERRED) // typed anew, it is no guess any more
                         .orElse(Provenance.SHEET),

@@ -10,6 +10,7 @@ import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -212,6 +213,17 @@ public final class Forecasts {
     /** Empty where the circuit of the hypothesis does not settle. */
     Optional<Foreseen> at(Hypothesis h, Probe.Measured probe) {
         return probe instanceof Probe.Volts v ? volts(h, v) : Optional.of(ohms(h, (Probe.Ohms) probe));
+    }
+
+    /** The same for every reading. */
+    Optional<List<Foreseen>> all(Hypothesis h, List<Observation.Measured> readings) {
+        List<Foreseen> all = new ArrayList<>();
+        for (Observation.Measured m : readings) {
+            Optional<Foreseen> f = at(h, m.probe());
+            if (f.isEmpty()) return Optional.empty();
+            all.add(f.get());
+        }
+        return Optional.of(all);
     }
 
     /** A reading in the scale in which predictions are compared. */

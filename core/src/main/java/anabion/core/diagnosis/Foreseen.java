@@ -36,11 +36,16 @@ final class Foreseen {
         return noise;
     }
 
+    /** Covariance with another reading of the same set. */
+    double shared(Foreseen other) {
+        double sum = 0;
+        for (int k = 0; k < shares.length; k++) sum += shares[k] * other.shares[k];
+        return sum;
+    }
+
     /** Standard deviation of the reading by itself. */
     double deviation() {
-        double sum = noise * noise;
-        for (double s : shares) sum += s * s;
-        return Math.sqrt(sum);
+        return Math.sqrt(noise * noise + shared(this));
     }
 
     /** Density of a reading by itself. */

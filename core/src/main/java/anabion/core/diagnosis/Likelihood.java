@@ -72,15 +72,13 @@ final class Likelihood {
         return sum;
     }
 
-    private static double[] covariance(List<Foreseen> all) {
+    static double[] covariance(List<Foreseen> all) {
         int n = all.size();
         double[] matrix = new double[n * n];
         for (int i = 0; i < n; i++)
             for (int j = i; j < n; j++) {
-                double[] a = all.get(i).shares();
-                double[] b = all.get(j).shares();
-                double sum = i == j ? all.get(i).noise() * all.get(i).noise() : 0;
-                for (int k = 0; k < a.length; k++) sum += a[k] * b[k];
+                double own = i == j ? all.get(i).noise() * all.get(i).noise() : 0;
+                double sum = own + all.get(i).shared(all.get(j));
                 matrix[i * n + j] = sum;
                 matrix[j * n + i] = sum;
             }

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -21,6 +22,17 @@ final class NextProbes {
     private static final int MOST = 5;
     /** Bits below which nobody reaches for the probe. */
     private static final double WORTH = 0.1;
+
+    /** Bits from which on, and number of probes of which, it is worth asking what the readings leave open of their answers. */
+    private static final double FIRST_LOOK = 0.03;
+
+    private static final int LOOKED_AT = 60;
+    /** Odds from which on readings narrow what a hypothesis foresees; of the faint ones it makes no difference. */
+    private static final double NARROWED = 1e-3;
+
+    private static final Comparator<Diagnosis.NextTest> PER_MINUTE = Comparator.comparingDouble(
+                    (Diagnosis.NextTest t) -> t.information() / t.minutes())
+            .reversed();
 
     private static final int INTERVALS = 48;
     /** Volts at which asinh turns from straight to logarithmic. */
@@ -80,25 +92,55 @@ final class NextProbes {
         List<Diagnosis.NextTest> found = new ArrayList<>();
         for (Probe p : allowed) {
             if (done.contains(p.text())) continue;
-            double bits = before
-                    - (p instanceof Probe.Measured m ? left(m, p instanceof Probe.Volts ? KNEE : 0) : leftSaid(p));
-            if (bits > WORTH) found.add(new Diagnosis.NextTest(p, p.minutes(), bits));
+            double bits = before - (p instanceof Probe.Measured m ? left(m, List.of()) : leftSaid(p));
+            if (bits > FIRST_LOOK) found.add(new Diagnosis.NextTest(p, p.minutes(), bits));
         }
-        found.sort(Comparator.comparingDouble((Diagnosis.NextTest t) -> t.information() / t.minutes())
-                .reversed());
+        found.sort(PER_MINUTE);
+        List<Optional<Given>> given = given(evidence);
+        if (!given.isEmpty())
+            for (int n = 0; n < Math.min(LOOKED_AT, found.size()); n++) {
+                Diagnosis.NextTest t = found.get(n);
+                if (t.probe() instanceof Probe.Measured m)
+                    found.set(n, new Diagnosis.NextTest(m, t.minutes(), before - left(m, given)));
+            }
+        found.removeIf(t -> t.information() <= WORTH);
+        found.sort(PER_MINUTE);
         return found;
     }
 
+    /** What the readings leave open under each of the likelier hypotheses; empty without readings. */
+    private List<Optional<Given>> given(List<Observation> evidence) {
+        List<Observation.Measured> measured = evidence.stream()
+                .filter(Observation.Measured.class::isInstance)
+                .map(Observation.Measured.class::cast)
+                .toList();
+        if (measured.isEmpty()) return List.of();
+        double[] read = measured.stream()
+                .mapToDouble(m -> Forecasts.scaled(m.probe(), m.value()))
+                .toArray();
+        return IntStream.range(0, odds.length)
+                .mapToObj(h -> odds[h] < NARROWED
+                        ? Optional.<Given>empty()
+                        : forecasts.all(kept.get(h), measured).map(f -> new Given(f, read)))
+                .toList();
+    }
+
     /** Expected entropy after a probe, in bits. */
-    private double left(Probe.Measured p, double knee) {
+    private double left(Probe.Measured p, List<Optional<Given>> given) {
+        double knee = p instanceof Probe.Volts ? KNEE : 0;
         double[][] o = new double[kept.size()][];
-        for (int h = 0; h < o.length; h++) o[h] = forecasts.outlook(kept.get(h), p);
+        for (int h = 0; h < o.length; h++) o[h] = outlook(h, p, given.isEmpty() ? Optional.empty() : given.get(h));
         double[][] sums = new double[INTERVALS][causes];
         double[] all = new double[INTERVALS];
         double[] range = range(o, knee);
         double width = Math.max(1e-9, (range[1] - range[0]) / INTERVALS);
         for (int h = 0; h < odds.length; h++) spread(o[h], h, knee, range[0], width, sums, all);
         return left(sums, all);
+    }
+
+    private double[] outlook(int h, Probe.Measured p, Optional<Given> given) {
+        return given.flatMap(g -> forecasts.at(kept.get(h), p).map(g::outlook))
+                .orElseGet(() -> forecasts.outlook(kept.get(h), p));
     }
 
     private List<Hypothesis> heardOf() {

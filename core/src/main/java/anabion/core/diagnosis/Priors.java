@@ -4,6 +4,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
+import java.util.Locale;
 import java.util.Map;
 
 /**
@@ -12,9 +13,9 @@ import java.util.Map;
  *
  * @param year of the set; 0 when not known
  * @param disturbed whether an earlier visitor's work was seen: joints, wrong values and moved cores are likelier then
- * @param history how many times as often as usual parts of a kind failed in this workshop, by {@link #key}
+ * @param history how many times as often as usual parts of a kind failed in this workshop, and those of a make as often as their kind
  */
-public record Priors(int year, boolean disturbed, Map<String, Double> history) {
+public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> history) {
     public static final Priors USUAL = new Priors(0, false, Map.of());
 
     private static final Map<String, Double> PAPER = Map.of("leaky", 1.0, "short", 0.35, "open", 0.35);
@@ -23,7 +24,7 @@ public record Priors(int year, boolean disturbed, Map<String, Double> history) {
     private static final Map<String, Double> SMALL = Map.of("leaky", 0.1, "short", 0.08, "open", 0.1);
     private static final Map<String, Double> RESISTOR = Map.of("drifted", 0.5, "open", 0.5, "wrong", 0.02);
     private static final Map<String, Double> WINDING =
-            Map.of("open", 0.35, "short", 0.08, "leaky", 0.08, "mistuned", 0.06);
+            Map.of("open", 0.35, "short", 0.08, "leaky", 0.08, "core", 0.06, "mistuned", 0.06);
     private static final Map<String, Double> TUBE = Map.of(
             "emission", 1.0,
             "dead", 0.4,
@@ -54,6 +55,17 @@ public record Priors(int year, boolean disturbed, Map<String, Double> history) {
         history = Map.copyOf(history);
     }
 
+    /**
+     * What a history is kept by.
+     *
+     * @param make mark of the parts' maker; empty for all makes
+     */
+    public record Key(String kind, String make, String mode) {
+        Key anyMake() {
+            return new Key(kind, "", mode);
+        }
+    }
+
     /** With an earlier visitor's work seen. */
     public Priors visited() {
         return new Priors(year, true, history);
@@ -65,13 +77,18 @@ public record Priors(int year, boolean disturbed, Map<String, Double> history) {
     }
 
     /** With what a workshop has found itself, from {@link Experience#factors}. */
-    public Priors with(Map<String, Double> experience) {
+    public Priors with(Map<Key, Double> experience) {
         return new Priors(year, disturbed, experience);
     }
 
-    /** The name under which a history counts: kind of part and way of failing. */
-    public static String key(Part p, String mode) {
-        return kind(p.component()) + ":" + mode;
+    /** The kind of part and its make, and a way of failing. Marks are one whether written in capitals or not. */
+    public static Key key(Part p, String mode) {
+        return new Key(kind(p.component()), p.make().strip().toUpperCase(Locale.ROOT), mode);
+    }
+
+    private double experience(Key key) {
+        double kind = history.getOrDefault(key.anyMake(), 1.0);
+        return key.make().isEmpty() ? kind : kind * history.getOrDefault(key, 1.0);
     }
 
     /** Relative odds of a fault of a part. */
@@ -84,7 +101,7 @@ public record Priors(int year, boolean disturbed, Map<String, Double> history) {
                 * age(kind(p.component()), f.mode())
                 * (strained ? STRAINED : 1)
                 * (disturbed && touched ? DISTURBED : 1)
-                * history.getOrDefault(key(p, f.mode()), 1.0);
+                * experience(key(p, f.mode()));
     }
 
     /** Before anything of the set is known. */

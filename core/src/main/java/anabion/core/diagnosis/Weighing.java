@@ -52,7 +52,7 @@ final class Weighing {
         forecasts.ready(
                 hypotheses, measured.stream().map(Observation.Measured::probe).toList());
         for (Hypothesis h : hypotheses) {
-            Optional<List<Foreseen>> foreseen = foreseen(h);
+            Optional<List<Foreseen>> foreseen = forecasts.all(h, measured);
             if (foreseen.isEmpty()) {
                 unsettled.add(h.toString());
                 continue;
@@ -74,17 +74,7 @@ final class Weighing {
     }
 
     private List<Foreseen> sound() {
-        return foreseen(forecasts.healthy()).orElseThrow();
-    }
-
-    private Optional<List<Foreseen>> foreseen(Hypothesis h) {
-        List<Foreseen> all = new ArrayList<>();
-        for (Observation.Measured m : measured) {
-            Optional<Foreseen> f = forecasts.at(h, m.probe());
-            if (f.isEmpty()) return Optional.empty();
-            all.add(f.get());
-        }
-        return Optional.of(all);
+        return forecasts.all(forecasts.healthy(), measured).orElseThrow();
     }
 
     /** What was heard, and what testers said. */

@@ -16,6 +16,9 @@ import java.util.Optional;
 /** Every way in which one part of a chassis can fail, at a few severities each. */
 public final class FaultList {
     private static final double[] LEAKS = {30e6, 10e6, 3.3e6, 1e6, 330e3, 100e3, 33e3};
+    /** From a winding to its core or can. */
+    private static final double[] TO_CORE = {1e6, 100e3, 10e3};
+
     private static final double[] RISEN = {1.35, 2, 3.5};
     private static final double[] FALLEN = {0.7, 0.45};
     /** A band of the colour code misread, or the wrong drawer: about ten times as much, or a tenth. */
@@ -26,6 +29,9 @@ public final class FaultList {
     private static final List<String> GAS = List.of("1e-6", "4e-6", "15e-6");
     private static final List<String> GAINS = List.of("0.4", "0.15");
     private static final double[] TRANSISTOR_LEAKS = {20e3, 5e3, 1.5e3};
+
+    /** Coils that stand on iron or in a can, by their role. */
+    private static final List<String> CORED = List.of("transformer", "choke", "field");
 
     private final List<List<Fault>> ways = new ArrayList<>();
 
@@ -94,6 +100,11 @@ public final class FaultList {
         else w.windings().forEach(x -> one(ref + "." + x.name(), "open"));
         one(ref, "short");
         if (w.windings().size() > 1 && !Mains.transformer(w)) ways.add(List.of(Fault.of(ref, "leaky", 1e6)));
+        if (!Mains.transformer(w) && CORED.stream().anyMatch(p.role()::contains))
+            w.windings().stream()
+                    .filter(x -> !p.nets().getOrDefault(x.from(), Linear.CORE).equals(Linear.CORE)
+                            && !p.nets().getOrDefault(x.to(), Linear.CORE).equals(Linear.CORE))
+                    .forEach(x -> graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), "core", 1, TO_CORE));
     }
 
     private void device(Part p) {

@@ -58,7 +58,7 @@ public final class Faults {
         if (c instanceof Component.Potentiometer) return List.of("open", "drifted", "joint");
         if (c instanceof Component.Capacitor)
             return List.of("open", "short", "leaky", "dried", "wrong", "mistuned", "joint");
-        if (c instanceof Component.Windings) return List.of("open", "short", "leaky", "mistuned", "joint");
+        if (c instanceof Component.Windings) return List.of("open", "short", "leaky", "core", "mistuned", "joint");
         if (c instanceof Component.Battery) return List.of("open", "weak", "joint");
         if (!(c instanceof Component.Device d)) return List.of("open", "joint");
         return d.deviceKind() == DeviceKind.TUBE

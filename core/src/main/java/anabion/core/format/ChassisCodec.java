@@ -107,6 +107,7 @@ public final class ChassisCodec {
                 f.texts("nets"),
                 f.text("role", ""),
                 f.text("printed", ""),
+                f.text("make", ""),
                 f.code("provenance", Provenance.values(), Provenance.SHEET),
                 f.text("note", ""),
                 f.extra());
@@ -186,6 +187,7 @@ public final class ChassisCodec {
         return w.map("nets", p.nets())
                 .text("role", p.role())
                 .text("printed", p.printed())
+                .text("make", p.make())
                 .unless("provenance", p.provenance(), Provenance.SHEET)
                 .text("note", p.note())
                 .with(p.extra());

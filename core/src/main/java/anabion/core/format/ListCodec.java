@@ -23,7 +23,7 @@ import org.apache.commons.csv.CSVPrinter;
 /** Parts lists, value lists and charts as CSV ({@code docs/formats/lists.md}). */
 public final class ListCodec {
     private static final List<String> PART = List.of("reference", "value", "nets");
-    private static final List<String> PART_MORE = List.of("role", "note");
+    private static final List<String> PART_MORE = List.of("role", "make", "note");
     private static final List<String> CHART = List.of("point", "value");
     private static final List<String> CHART_MORE = List.of("band", "measure", "source", "tolerance", "follows");
 
@@ -41,7 +41,9 @@ public final class ListCodec {
             String line =
                     row.need("reference") + " " + row.need("value") + " " + row.get("nets") + " " + row.get("role");
             try {
-                grown = withPart(grown, WiringLine.parse(line, grown, library));
+                Part read = WiringLine.parse(line, grown, library);
+                Part made = row.get("make").isEmpty() ? read : read.withMake(row.get("make"));
+                grown = withPart(grown, row.get("note").isEmpty() ? made : made.withNote(row.get("note")));
             } catch (BadInput e) {
                 throw e.inside("line " + row.line() + ", field value");
             }
@@ -116,13 +118,13 @@ public final class ListCodec {
                 out,
                 CSVFormat.DEFAULT
                         .builder()
-                        .setHeader("reference", "value", "nets", "role", "note")
+                        .setHeader("reference", "value", "nets", "role", "make", "note")
                         .setRecordSeparator('\n')
                         .get());
         for (Part p : chassis.parts()) {
             List<String> nets = new ArrayList<>();
             p.nets().forEach((terminal, net) -> nets.add(p.device().isPresent() ? terminal + "=" + net : net));
-            printer.printRecord(p.reference(), p.printed(), String.join(" ", nets), p.role(), p.note());
+            printer.printRecord(p.reference(), p.printed(), String.join(" ", nets), p.role(), p.make(), p.note());
         }
         printer.flush();
     }

@@ -95,16 +95,7 @@ class StudyLineTest {
     void aDrawingAndAListAreJoined() {
         Chassis drawing = set.withParts(set.parts().stream()
                 .map(p -> p.reference().equals("R13") || p.reference().equals("R15")
-                        ? new Part(
-                                p.id(),
-                                p.reference(),
-                                new Component.Resistor(0, 0.2, 0),
-                                p.nets(),
-                                p.role(),
-                                "",
-                                p.provenance(),
-                                p.note(),
-                                p.extra())
+                        ? p.withValue(new Component.Resistor(0, 0.2, 0), "")
                         : p)
                 .toList());
         ValueList.Report report = ValueList.join(

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.MakeLine;
 import anabion.core.chassis.Part;
 import anabion.core.engine.SharedSets;
 import anabion.core.job.Job;
@@ -51,11 +52,11 @@ class ExperienceTest {
         for (String v : List.of("V1", "V2", "V3", "V4")) tests.add(emission(v, 80));
         for (String r : List.of("R7", "R3", "R9", "R6"))
             tests.add(new PartTest(r, PartTest.What.VALUE, 3 * ohms(r), 0, 0));
-        Map<String, Experience.Tally> one = Experience.of(SET, tested(tests));
-        Map<String, Double> few = Experience.factors(List.of(one));
-        Map<String, Double> many = Experience.factors(java.util.Collections.nCopies(20, one));
-        String drift = Priors.key(part("R7"), "drifted");
-        String weak = Priors.key(part("V1"), "emission");
+        Map<Priors.Key, Experience.Tally> one = Experience.of(SET, tested(tests));
+        Map<Priors.Key, Double> few = Experience.factors(List.of(one));
+        Map<Priors.Key, Double> many = Experience.factors(java.util.Collections.nCopies(20, one));
+        Priors.Key drift = Priors.key(part("R7"), "drifted");
+        Priors.Key weak = Priors.key(part("V1"), "emission");
         assertThat(few.get(drift)).isBetween(1.05, 2.0);
         assertThat(many.get(drift)).isGreaterThan(few.get(drift)).isLessThanOrEqualTo(4);
         assertThat(many.get(weak)).isLessThan(few.get(weak)).isGreaterThanOrEqualTo(0.25);
@@ -85,6 +86,25 @@ class ExperienceTest {
                         .bad())
                 .isEqualTo(1);
         assertThat(Evidence.of(SET, List.of(), job)).isEmpty();
+    }
+
+    /** Capacitors of one make leak in this workshop and those of another hold: the next set's odds know the difference. */
+    @Test
+    void aMakeThatFailsHereIsSuspectedNextTime() {
+        Chassis marked = MakeLine.parse("make kt: C14 C17", MakeLine.parse("make Blue band: C7 C10", SET));
+        List<PartTest> tests = List.of(leak("C14", 300), leak("C17", 200), leak("C7", 0.1), leak("C10", 0.2));
+        Map<Priors.Key, Double> learned =
+                Experience.factors(java.util.Collections.nCopies(5, Experience.of(marked, tested(tests))));
+        Fault fault = new Fault("C14", "leaky", "1M");
+        Priors priors = Priors.USUAL.with(learned);
+        double unmarked = priors.weight(part("C14"), fault);
+        assertThat(priors.weight(part("C14").withMake("KT"), fault)).isGreaterThan(1.3 * unmarked);
+        assertThat(priors.weight(part("C14").withMake("blue band"), fault)).isLessThan(0.7 * unmarked);
+        assertThat(priors.weight(part("C14").withMake("never seen"), fault)).isEqualTo(unmarked);
+    }
+
+    private static PartTest leak(String part, double microamperes) {
+        return new PartTest(part, PartTest.What.LEAKAGE, microamperes * 1e-6, 0, 200);
     }
 
     /** Waxed paper leaks; what came after it less. Other parts do not know the year. */

@@ -121,7 +121,7 @@ class LikelihoodTest {
         double usual = prior(Hypothesis.of(set, Priors.USUAL), "V2.6:joint");
         assertThat(prior(Hypothesis.of(set, Priors.USUAL.visited()), "V2.6:joint"))
                 .isGreaterThan(2 * usual);
-        String key = Priors.key(set.part("C14").orElseThrow(), "leaky");
+        Priors.Key key = Priors.key(set.part("C14").orElseThrow(), "leaky");
         List<Hypothesis> learned = Hypothesis.of(set, Priors.USUAL.with(java.util.Map.of(key, 3.0)));
         assertThat(prior(learned, "C14:leaky"))
                 .isGreaterThan(1.5 * prior(Hypothesis.of(set, Priors.USUAL), "C14:leaky"));

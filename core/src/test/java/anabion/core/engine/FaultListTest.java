@@ -86,6 +86,26 @@ class FaultListTest {
                 .isGreaterThan(sound.volts(net).orElseThrow() + 0.05);
     }
 
+    /** Through its insulation a winding pulls down whatever it carries; one that lies at chassis anyway has nothing to leak. */
+    @ParameterizedTest
+    @CsvSource({
+        "halcyon, T2.primary:core:10k, V4.5",
+        "halcyon, L4.secondary:core:100k, DET1",
+        "trunk-road, L9:core:10k, B"
+    })
+    void aWindingLeaksToItsCore(String name, String fault, String net) {
+        Chassis set = SharedSets.named(name);
+        Setting off = Setting.of(set.supply().volts());
+        double sound = ColdOhms.between(set, off, net, "CHASSIS", 1.5).ohms();
+        double leaking = ColdOhms.between(set, off.withFaults(List.of(Fault.parse(fault))), net, "CHASSIS", 1.5)
+                .ohms();
+        double leak = Fault.parse(fault).ohms().value();
+        assertThat(leaking).isCloseTo(1 / (1 / sound + 1 / leak), within(0.002 * leaking));
+        assertThat(FaultList.of(set)).contains(Fault.parse(fault));
+        assertThat(FaultList.of(set))
+                .noneMatch(f -> f.target().equals("T2.secondary") && f.mode().equals("core"));
+    }
+
     /** A wafer's contact that no longer closes takes the oscillator's supply away on its own bands, and only there. */
     @Test
     void aSwitchContactFailsByItself() {

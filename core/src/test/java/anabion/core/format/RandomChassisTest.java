@@ -119,6 +119,7 @@ class RandomChassisTest {
                 nets,
                 text(r),
                 text(r),
+                text(r),
                 Provenance.values()[r.nextInt(3)],
                 text(r),
                 extra(r));

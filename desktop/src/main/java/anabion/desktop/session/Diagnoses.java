@@ -40,7 +40,7 @@ public final class Diagnoses implements AutoCloseable {
     private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<StageOdds>> alone = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<List<Probe.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
-    private Map<String, Double> experience = Map.of();
+    private Map<Priors.Key, Double> experience = Map.of();
     private Optional<Ground> weighed = Optional.empty();
     private Optional<Kept> kept = Optional.empty();
 

@@ -8,6 +8,7 @@ import anabion.core.format.ListCodec;
 import anabion.desktop.session.Session;
 import java.io.IOException;
 import java.io.UncheckedIOException;
+import java.util.ArrayList;
 import java.util.List;
 
 /** The parts list with nets and roles. */
@@ -28,17 +29,19 @@ final class PartsTab extends StudyTab {
 
     @Override
     void rebuild() {
-        List<Column<Part>> columns = List.of(
-                new Column<>("study.reference", 52, false, Part::reference),
-                new Column<>(
-                        "study.kind",
-                        104,
-                        false,
-                        p -> session.say("part." + p.component().kind())),
-                new Column<>("study.value", 104, true, Part::printed),
-                new Column<>("study.role", 170, false, this::role),
-                new Column<>(
-                        "study.nets", 0, false, p -> String.join("  ", p.nets().values())));
+        List<Column<Part>> columns = new ArrayList<>();
+        columns.add(new Column<>("study.reference", 52, false, Part::reference));
+        columns.add(new Column<>(
+                "study.kind",
+                104,
+                false,
+                p -> session.say("part." + p.component().kind())));
+        columns.add(new Column<>("study.value", 104, true, Part::printed));
+        if (hasSet() && chassis().parts().stream().anyMatch(p -> !p.make().isEmpty()))
+            columns.add(new Column<>("study.make", 64, false, Part::make));
+        columns.add(new Column<>("study.role", 170, false, this::role));
+        columns.add(new Column<>(
+                "study.nets", 0, false, p -> String.join("  ", p.nets().values())));
         show(hasSet() ? chassis().parts() : List.of(), columns, "study.parts.empty");
         pane.getChildren().setAll(head(columns), list);
     }

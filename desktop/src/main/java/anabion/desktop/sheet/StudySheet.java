@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.MakeLine;
 import anabion.core.chassis.Renames;
 import anabion.core.chassis.StudyLine;
 import anabion.core.chassis.ValueList;
@@ -144,6 +145,8 @@ public final class StudySheet implements Sheet {
         }
         if (command.equals("stages") && words.length == 1)
             return session.putChassis(session.say("ui.change.stages"), StageFinder.named(chassis));
+        if (MakeLine.looksLike(line))
+            return session.putChassis(session.say("ui.change.make"), MakeLine.parse(line, chassis));
         if (command.equals("rename") && words.length == 3)
             return rename(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT));
         return session.putChassis(

@@ -1,0 +1,57 @@
+package anabion.core.diagnosis;
+
+import anabion.core.circuit.DenseLu;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What one hypothesis foresees once readings are there: a plate that read low makes the next pin of that tube lie low too, and the doubt about both
+ * is smaller than it was.
+ *
+ * <p>Method: the conditional normal distribution. With C the covariance of the readings as the hypothesis foresees them, d their distance from it and c the
+ * covariance of a further reading with them, the mean moves by c·C⁻¹·d and the variance falls by c·C⁻¹·c. A reading that the hypothesis can only
+ * take for a slip of the probe says nothing and is left out.
+ */
+final class Given {
+    /** So many standard deviations off by itself a reading is taken for a slip. */
+    private static final double SLIPPED = 4;
+
+    private final List<Foreseen> readings = new ArrayList<>();
+    private final DenseLu covariance;
+    private final double[] solved;
+
+    /** @param read in the order of the readings foreseen, in their scale */
+    Given(List<Foreseen> foreseen, double[] read) {
+        List<Double> off = new ArrayList<>();
+        for (int i = 0; i < read.length; i++) {
+            Foreseen f = foreseen.get(i);
+            double d = read[i] - f.value();
+            if (Math.abs(d) > SLIPPED * f.deviation()) continue;
+            readings.add(f);
+            off.add(d);
+        }
+        int n = readings.size();
+        covariance = new DenseLu(n);
+        System.arraycopy(Likelihood.covariance(readings), 0, covariance.matrix(), 0, n * n);
+        covariance.factor();
+        solved = off.stream().mapToDouble(d -> d).toArray();
+        covariance.solve(solved);
+    }
+
+    /** Middle and standard deviation of a further reading. */
+    double[] outlook(Foreseen next) {
+        int n = readings.size();
+        double[] shared = new double[n];
+        double middle = next.value();
+        for (int i = 0; i < n; i++) {
+            shared[i] = next.shared(readings.get(i));
+            middle += shared[i] * solved[i];
+        }
+        double[] known = shared.clone();
+        covariance.solve(known);
+        double variance = next.deviation() * next.deviation();
+        for (int i = 0; i < n; i++) variance -= shared[i] * known[i];
+        // never below what the meter itself leaves open
+        return new double[] {middle, Math.sqrt(Math.max(variance, next.noise() * next.noise()))};
+    }
+}
