@@ -3,10 +3,12 @@ package anabion.core.circuit;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
+import java.util.function.Consumer;
 import java.util.function.Predicate;
 
 /** An immutable circuit. */
@@ -60,6 +62,28 @@ public final class Circuit {
         b.index.putAll(index);
         b.elements.addAll(elements);
         return b;
+    }
+
+    /**
+     * With some elements in the place of those of the same name.
+     *
+     * @param builds puts them in
+     * @throws IllegalArgumentException if that names a net or an element that is not there
+     */
+    public Circuit with(Consumer<Builder> builds) {
+        Builder b = new Builder(reference);
+        b.index.putAll(index);
+        builds.accept(b);
+        Map<String, Element> others = new HashMap<>();
+        b.elements.forEach(e -> others.put(e.name(), e));
+        List<Element> all = new ArrayList<>(elements);
+        all.replaceAll(e -> {
+            Element other = others.remove(e.name());
+            return other == null ? e : other;
+        });
+        if (!others.isEmpty() || b.index.size() != index.size())
+            throw new IllegalArgumentException("this circuit has nothing of the name " + others.keySet());
+        return new Circuit(reference, b.index, all);
     }
 
     /** The same nets with some elements gone. */

@@ -100,7 +100,8 @@ final class Direct {
         else c.device(p.reference(), new LampLaw(l.volts(), l.amperes(), LampLaw.LAMP), a, b);
     }
 
-    private void device(Part p, Circuit.Builder c) {
+    /** A tube or semiconductor by itself. */
+    void device(Part p, Circuit.Builder c) {
         Optional<DeviceType> type = Sockets.type(p);
         if (type.isEmpty()) return;
         if (type.get().semiconductor().isPresent()) {

@@ -11,7 +11,9 @@ import anabion.core.circuit.Solution;
 import anabion.core.supply.Characteristic;
 import anabion.core.supply.Rectifier;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -28,6 +30,9 @@ public final class Engine {
     private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
     private final Memory<Wired, Solution> alternating = new Memory<>(KEPT);
     private Optional<Feed> sound = Optional.empty();
+    /** What a faulty set is fed by is asked for once for every part, when its spread is computed. */
+    private Optional<Feed> latest = Optional.empty();
+
     private double[] last = {};
     private List<String> lastNets = List.of();
 
@@ -53,7 +58,7 @@ public final class Engine {
     }
 
     private static Circuit driven(Chassis chassis, Setting setting, Feed feed) {
-        Circuit.Builder c = direct(chassis, setting, feed);
+        Circuit.Builder c = direct(chassis, setting, feed).circuit();
         for (Rails.Rail r : feed.rails())
             c.device(
                     r.name() + ".rail" + feed.rails().indexOf(r),
@@ -73,9 +78,36 @@ public final class Engine {
     Circuit near(Chassis chassis, Setting base, Setting changed, String part, Operating solved) {
         Feed feed = feed(chassis, base, 0);
         if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, "open"))))
-            feed = feed(chassis, changed, 0, (output, rectifier, siemens) -> solved.toward(output, rectifier)
-                    .orElseGet(() -> characteristic(output, rectifier, siemens)));
+            feed = feed(
+                    chassis,
+                    changed,
+                    0,
+                    Optional.of(nudged(chassis, base, changed, part)),
+                    (output, rectifier, siemens) -> solved.toward(output, rectifier)
+                            .orElseGet(() -> characteristic(output, rectifier, siemens)));
         return driven(chassis, changed, feed);
+    }
+
+    /** The mains with one part a little larger: the same for every fault that leaves the mains alone. */
+    private Mains nudged(Chassis chassis, Setting base, Setting changed, String part) {
+        boolean alike = sound.filter(s -> s.isOf(chassis, base.withFaults(List.of()), 0)
+                        && base.faults().stream().noneMatch(s::reachesMains))
+                .isPresent();
+        if (!alike) return mains(chassis, changed, 0);
+        return sound.get()
+                .nudged()
+                .computeIfAbsent(
+                        part + "=" + changed.trim(part), k -> mains(chassis, changed.withFaults(List.of()), 0));
+    }
+
+    /** A solved circuit with other trims, as far as one tube or transistor feels them that neither rectifies nor feeds a rectifier's filter. */
+    Optional<Circuit> replaced(Chassis chassis, Setting base, Setting changed, String part, Operating solved) {
+        Optional<Part> device = chassis.part(part).filter(p -> p.device().isPresent());
+        if (device.isEmpty()) return Optional.empty();
+        Feed feed = feed(chassis, base, 0);
+        if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
+        Direct direct = direct(chassis, changed, feed);
+        return Optional.of(solved.direct().circuit().with(c -> direct.device(device.get(), c)));
     }
 
     /** The element of a resistor that neither rectifiers nor the mains know of, in a solved circuit. */
@@ -91,60 +123,83 @@ public final class Engine {
         return Optional.empty();
     }
 
-    private static Circuit.Builder direct(Chassis chassis, Setting setting, Feed feed) {
-        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), feed.mains())
-                .circuit();
+    private static Direct direct(Chassis chassis, Setting setting, Feed feed) {
+        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), feed.mains());
     }
 
     /** What feeds a set: the same for every fault that lies elsewhere. */
     private record Feed(
-            Chassis chassis, Setting setting, double series, Optional<Mains> mains, List<Rails.Rail> rails) {
-        boolean serves(Chassis other, Setting wanted, double ohms) {
-            return chassis.equals(other)
-                    && series == ohms
-                    && setting.equals(wanted.withFaults(List.of()))
-                    && wanted.faults().stream().noneMatch(this::touches);
+            Chassis chassis,
+            Setting setting,
+            double series,
+            Optional<Mains> mains,
+            List<Rails.Rail> rails,
+            Map<String, Mains> nudged) {
+        boolean isOf(Chassis other, Setting wanted, double ohms) {
+            return chassis.equals(other) && series == ohms && setting.equals(wanted);
         }
 
         private boolean touches(Fault f) {
-            Optional<Part> part = chassis.part(f.part());
-            if (part.isEmpty() || f.mode().startsWith("heater") || mains.isEmpty()) return true;
-            if (f.mode().equals("joint") && Sockets.heats(part.get(), f.target())) return true;
-            for (String net : part.get().nets().values()) {
-                boolean tube = part.get().device().isPresent();
-                if (mains.get().alternates(net) && (!tube || f.mode().equals("joint"))) return true;
+            if (reachesMains(f)) return true;
+            for (String net : chassis.part(f.part()).orElseThrow().nets().values())
                 for (Rails.Rail r : rails)
                     if (net.equals(r.output())
                             || net.equals(r.reservoir())
                             || r.plates().contains(net)) return true;
-            }
             return false;
+        }
+
+        private boolean reachesMains(Fault f) {
+            Optional<Part> part = chassis.part(f.part());
+            if (part.isEmpty() || f.mode().startsWith("heater") || mains.isEmpty()) return true;
+            if (f.mode().equals("joint") && Sockets.heats(part.get(), f.target())) return true;
+            boolean tube = part.get().device().isPresent();
+            return part.get().nets().values().stream()
+                    .anyMatch(net ->
+                            mains.get().alternates(net) && (!tube || f.mode().equals("joint")));
         }
     }
 
     private Feed feed(Chassis chassis, Setting setting, double series) {
-        if (sound.filter(f -> f.serves(chassis, setting, series)).isPresent()) return sound.get();
-        Feed feed = feed(chassis, setting, series, this::characteristic);
-        if (setting.faults().isEmpty()) sound = Optional.of(feed);
+        Setting well = setting.withFaults(List.of());
+        if (sound.filter(f -> f.isOf(chassis, well, series)).isEmpty())
+            sound = Optional.of(feed(chassis, well, series, mainsOf(chassis, well, series), this::characteristic));
+        if (setting.faults().stream().noneMatch(sound.get()::touches)) return sound.get();
+        if (latest.filter(f -> f.isOf(chassis, setting, series)).isPresent()) return latest.get();
+        Optional<Mains> mains = setting.faults().stream().noneMatch(sound.get()::reachesMains)
+                ? sound.get().mains()
+                : mainsOf(chassis, setting, series);
+        Feed feed = feed(chassis, setting, series, mains, this::characteristic);
+        latest = Optional.of(feed);
         return feed;
     }
 
-    private Feed feed(Chassis chassis, Setting setting, double series, Rails.Characteristics characteristics) {
-        String reference = reference(chassis);
+    private Optional<Mains> mainsOf(Chassis chassis, Setting setting, double series) {
+        return Mains.has(chassis) ? Optional.of(mains(chassis, setting, series)) : Optional.empty();
+    }
+
+    private Mains mains(Chassis chassis, Setting setting, double series) {
         Faults faults = new Faults(chassis, setting.faults());
-        Optional<Mains> mains = Mains.has(chassis)
-                ? Optional.of(new Mains(chassis, setting, faults, reference, series, this::alternating))
-                : Optional.empty();
+        return new Mains(chassis, setting, faults, reference(chassis), series, this::alternating);
+    }
+
+    private static Feed feed(
+            Chassis chassis,
+            Setting setting,
+            double series,
+            Optional<Mains> mains,
+            Rails.Characteristics characteristics) {
+        Faults faults = new Faults(chassis, setting.faults());
         List<Rails.Rail> rails = mains.map(
-                        m -> new Rails(chassis, setting, faults, m, reference, characteristics).all())
+                        m -> new Rails(chassis, setting, faults, m, reference(chassis), characteristics).all())
                 .orElse(List.of());
-        return new Feed(chassis, setting, series, mains, rails);
+        return new Feed(chassis, setting, series, mains, rails, new HashMap<>());
     }
 
     /** A set whose rails stand where they stand in another solution, whatever its faults draw. */
     public Bench prepareOnRails(Chassis chassis, Setting setting, Operating other) {
         Feed feed = feed(chassis, setting.withFaults(List.of()), 0);
-        Circuit.Builder c = direct(chassis, setting, feed);
+        Circuit.Builder c = direct(chassis, setting, feed).circuit();
         for (Rails.Rail r : feed.rails()) {
             double volts =
                     other.volts(r.reservoir()).orElse(0) - other.volts(r.back()).orElse(0);

@@ -9,6 +9,7 @@ import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
 import anabion.core.device.law.LampLaw;
 import anabion.core.supply.Wave;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -48,6 +49,7 @@ final class Mains {
     private final Set<String> live;
     private final Solution hot;
     private final Optional<Part> vibrator;
+    private final Map<List<String>, Double> behind = new HashMap<>();
 
     /**
      * @param series ohms put into the line: a lamp, a variac's winding
@@ -125,6 +127,10 @@ final class Mains {
 
     /** What a rectifier between two nets sees: the resistance of the source. */
     double ohms(String from, String to) {
+        return behind.computeIfAbsent(List.of(from, to), k -> computed(from, to));
+    }
+
+    private double computed(String from, String to) {
         Map<String, Double> lamps = new LinkedHashMap<>();
         for (var e : hot.circuit().elements())
             if (e instanceof anabion.core.circuit.Element.Device d) {

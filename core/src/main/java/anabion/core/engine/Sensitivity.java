@@ -84,8 +84,10 @@ public final class Sensitivity {
             UnaryOperator<Circuit> dressed) {
         Map<String, Double> trims = new LinkedHashMap<>(setting.trims());
         trims.merge(part, 1 + STEP, (a, b) -> a * b);
-        Circuit changed = engine.near(chassis, setting, setting.withTrims(trims), part, solved);
-        double[] moves = tangent.towards(dressed.apply(changed));
+        Setting nudged = setting.withTrims(trims);
+        Circuit changed = engine.replaced(chassis, setting, nudged, part, solved)
+                .orElseGet(() -> dressed.apply(engine.near(chassis, setting, nudged, part, solved)));
+        double[] moves = tangent.towards(changed);
         for (int i = 0; i < moves.length; i++) moves[i] /= STEP;
         return moves;
     }

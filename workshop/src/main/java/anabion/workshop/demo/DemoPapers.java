@@ -40,6 +40,9 @@ public final class DemoPapers {
     /** The sets that have a service chart. */
     public static final List<String> CHARTED_SETS = List.of("halcyon", "brae", "lark", "concerto", "trunk-road");
 
+    /** The sets of which a few points were read, as far as their work has come. */
+    static final List<String> READ_SETS = List.of("halcyon", "brae", "rover", "trunk-road");
+
     private static final long CHARTED = 11;
     private static final long ON_THE_BENCH = 8;
 
@@ -54,17 +57,18 @@ public final class DemoPapers {
         Path folder = Path.of(args[0]);
         for (String name : CHARTED_SETS)
             Files.writeString(folder.resolve(name + ".json"), ChassisCodec.text(charted(DemoWorkshop.chassis(name))));
-        StringBuilder csv = new StringBuilder();
-        ReadingCodec.csv(read("halcyon", DemoWorkshop.set("halcyon").readings()), csv);
-        Files.writeString(folder.resolve("halcyon.readings.csv"), csv);
-        StringBuilder finished = new StringBuilder();
-        ReadingCodec.csv(repaired("lark"), finished);
-        Files.writeString(folder.resolve("lark.readings.csv"), finished);
-        StringBuilder traced = new StringBuilder();
-        ReadingCodec.csv(taken("concerto", planted("concerto")), traced);
-        Files.writeString(folder.resolve("concerto.readings.csv"), traced);
+        for (String name : READ_SETS)
+            write(folder, name, read(name, DemoWorkshop.set(name).readings()));
+        write(folder, "lark", repaired("lark"));
+        write(folder, "concerto", taken("concerto", planted("concerto")));
         for (DemoStories.Story s : DemoStories.all())
             Files.writeString(folder.resolve("stories").resolve(s.name() + ".csv"), DemoStories.evidence(s));
+    }
+
+    private static void write(Path folder, String name, List<Reading> readings) throws IOException {
+        StringBuilder csv = new StringBuilder();
+        ReadingCodec.csv(readings, csv);
+        Files.writeString(folder.resolve(name + ".readings.csv"), csv);
     }
 
     /** A chassis with its chart computed. */

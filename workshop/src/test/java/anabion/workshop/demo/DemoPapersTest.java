@@ -42,10 +42,12 @@ class DemoPapersTest {
         assertThat(chassis.chart().get().provisional()).isFalse();
     }
 
-    @Test
-    void theReadingsAreThoseOfThePlantedFaults() {
-        List<Reading> taken = DemoWorkshop.set("halcyon").readings();
-        List<Reading> computed = DemoPapers.read("halcyon", taken);
+    @ParameterizedTest
+    @ValueSource(strings = {"halcyon", "brae", "rover", "trunk-road"})
+    void theReadingsAreThoseOfThePlantedFaults(String name) {
+        List<Reading> taken = DemoWorkshop.set(name).readings();
+        assertThat(taken).hasSizeGreaterThan(5);
+        List<Reading> computed = DemoPapers.read(name, taken);
         for (int i = 0; i < taken.size(); i++)
             assertThat(taken.get(i).value())
                     .as(taken.get(i).point())
