@@ -5,6 +5,8 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import java.util.List;
+import java.util.Locale;
+import java.util.Set;
 
 /**
  * A fault in the grammar that all commands and files share: {@code C12:leaky:1M}, {@code R5:open}, {@code V4:emission:0.3},
@@ -33,15 +35,16 @@ public record Fault(String target, String mode, String amount) {
             "mistuned",
             "core");
 
+    /** Whose amount is a share, or amperes; of the others it is ohms. */
+    private static final Set<String> PLAIN = Set.of("emission", "gassy", "gain");
+
     public static Fault of(String target, String mode) {
         return new Fault(target, mode, "");
     }
 
     public static Fault of(String target, String mode, double ohms) {
         return new Fault(
-                target,
-                mode,
-                Figures.rkm(Quantity.ohms(Double.parseDouble(String.format(java.util.Locale.ROOT, "%.1e", ohms)))));
+                target, mode, Figures.rkm(Quantity.ohms(Double.parseDouble(String.format(Locale.ROOT, "%.1e", ohms)))));
     }
 
     /**
@@ -72,6 +75,20 @@ public record Fault(String target, String mode, String amount) {
     /** Without its severity; the contact of a switch is none. */
     public Fault unsized() {
         return mode.equals("open") ? this : of(target, mode);
+    }
+
+    /**
+     * The same fault at a severity between this and another, by ratio.
+     *
+     * @param share of the way
+     */
+    public Fault toward(Fault other, double share) {
+        if (amount.equals(other.amount)) return this;
+        boolean plain = PLAIN.contains(mode);
+        double a = plain ? Double.parseDouble(amount) : ohms().value();
+        double b = plain ? Double.parseDouble(other.amount) : other.ohms().value();
+        double between = a * Math.pow(b / a, share);
+        return plain ? new Fault(target, mode, String.format(Locale.ROOT, "%.2g", between)) : of(target, mode, between);
     }
 
     public String text() {

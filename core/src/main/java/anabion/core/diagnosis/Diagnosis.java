@@ -43,7 +43,6 @@ public record Diagnosis(
     /** Where single faults leave so much to something else, pairs are weighed. */
     private static final double PAIRS_FROM = 0.25;
 
-    private static final int PAIRED = 40;
     /** Odds from which on a part is worth trying by itself. */
     private static final double TRIED = 0.03;
     /** Odds of a leak from which on it is worth computing what lifting the capacitor would show. */
@@ -109,6 +108,20 @@ public record Diagnosis(
     /** The odds alone, without asking what to do next. */
     public static Diagnosis verdict(Forecasts forecasts, List<Observation> evidence, List<Probe> allowed) {
         return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, forecasts.hypotheses()), false);
+    }
+
+    /** The same, each suspect as severe as the readings make it: for words. */
+    public Diagnosis sized(Forecasts forecasts, List<Observation> evidence) {
+        List<Suspect> sized = suspects.stream()
+                .map(s -> new Suspect(
+                        s.causes().stream()
+                                .map(h -> Given.of(forecasts, h, evidence)
+                                        .map(g -> h.at(g.severity()))
+                                        .orElse(h))
+                                .toList(),
+                        s.odds()))
+                .toList();
+        return new Diagnosis(sized, quiet, sound, other, unsettled, next);
     }
 
     /** Why a suspect stands where it stands. */
@@ -193,7 +206,7 @@ public record Diagnosis(
         Diagnosis single = of(forecasts, evidence, allowed);
         if (single.other() < PAIRS_FROM && !strained(forecasts, evidence, single)) return single;
         List<Hypothesis> all = new ArrayList<>(forecasts.hypotheses());
-        all.addAll(Pairs.of(forecasts, evidence, PAIRED));
+        all.addAll(Pairs.of(forecasts, evidence));
         return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, all), true);
     }
 
@@ -201,14 +214,10 @@ public record Diagnosis(
     private static boolean strained(Forecasts forecasts, List<Observation> evidence, Diagnosis single) {
         if (single.suspects().isEmpty()) return false;
         Hypothesis first = single.suspects().get(0).first();
-        return evidence.stream()
-                .filter(Observation.Measured.class::isInstance)
-                .map(Observation.Measured.class::cast)
-                .anyMatch(m -> forecasts
-                        .at(first, m.probe())
-                        .filter(f ->
-                                Math.abs(Forecasts.scaled(m.probe(), m.value()) - f.value()) > STRAINED * f.deviation())
-                        .isPresent());
+        return Observation.measured(evidence).stream().anyMatch(m -> forecasts
+                .at(first, m.probe())
+                .filter(f -> Math.abs(Forecasts.scaled(m.probe(), m.value()) - f.value()) > STRAINED * f.deviation())
+                .isPresent());
     }
 
     /** Ohms that are worth taking after the evidence, or before any, the most telling per minute first. */

@@ -59,7 +59,7 @@ public final class Forecasts {
     /** How far they lie apart among each other, and by what the way is bent, as a share of that. */
     private static final double APART = 0.5;
     /** From the middle between two severities to either: three standard deviations of an even spread. */
-    private static final double SEVERITY = 0.32;
+    static final double SEVERITY = 0.32;
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
     private static final double ALONE = 0.015;
 

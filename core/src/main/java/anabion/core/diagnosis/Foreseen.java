@@ -27,9 +27,21 @@ final class Foreseen {
         return shares;
     }
 
+    /** With what another fault does to the same reading added, as far as it differs from a sound set. */
+    Foreseen and(Foreseen other, Foreseen sound) {
+        double[] sum = new double[shares.length];
+        for (int k = 0; k < sum.length; k++) sum[k] = shares[k] + other.shares[k] - sound.shares[k];
+        return new Foreseen(value + other.value - sound.value, sum, Math.max(noise, other.noise));
+    }
+
     /** By how much electrolytics that have lain move it. */
     double lain() {
         return shares[shares.length - 2];
+    }
+
+    /** By how much one standard deviation of the fault's severity moves it. */
+    double severe() {
+        return shares[shares.length - 1];
     }
 
     double noise() {

@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import anabion.core.circuit.DenseLu;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What one hypothesis foresees once readings are there: a plate that read low makes the next pin of that tube lie low too, and the doubt about both
@@ -20,6 +21,15 @@ final class Given {
     private final DenseLu covariance;
     private final double[] solved;
 
+    /** Empty where the circuit of the hypothesis does not settle. */
+    static Optional<Given> of(Forecasts forecasts, Hypothesis h, List<Observation> evidence) {
+        List<Observation.Measured> measured = Observation.measured(evidence);
+        double[] read = measured.stream()
+                .mapToDouble(m -> Forecasts.scaled(m.probe(), m.value()))
+                .toArray();
+        return forecasts.all(h, measured).map(f -> new Given(f, read));
+    }
+
     /** @param read in the order of the readings foreseen, in their scale */
     Given(List<Foreseen> foreseen, double[] read) {
         List<Double> off = new ArrayList<>();
@@ -36,6 +46,13 @@ final class Given {
         covariance.factor();
         solved = off.stream().mapToDouble(d -> d).toArray();
         covariance.solve(solved);
+    }
+
+    /** Where between its least severity, 0, and its greatest, 1, the readings put the hypothesis; in the middle where they do not tell. */
+    double severity() {
+        double deviations = 0;
+        for (int i = 0; i < solved.length; i++) deviations += readings.get(i).severe() * solved[i];
+        return Math.max(0, Math.min(1, 0.5 + Forecasts.SEVERITY * deviations));
     }
 
     /** Middle and standard deviation of a further reading. */

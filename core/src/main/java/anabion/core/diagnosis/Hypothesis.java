@@ -59,6 +59,17 @@ public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
         return scaled;
     }
 
+    /**
+     * At one severity, for words: what is foreseen is kept by hypotheses as they were listed.
+     *
+     * @param at from 0 for the least to 1 for the greatest
+     */
+    Hypothesis at(double at) {
+        List<Fault> exact = new ArrayList<>();
+        for (int n = 0; n < from.size(); n++) exact.add(from.get(n).toward(to.get(n), at));
+        return new Hypothesis(exact, exact, prior);
+    }
+
     /** The single faults of which it consists. */
     public List<Hypothesis> apart() {
         if (from.size() < 2) return List.of(this);

@@ -110,18 +110,10 @@ final class NextProbes {
 
     /** What the readings leave open under each of the likelier hypotheses; empty without readings. */
     private List<Optional<Given>> given(List<Observation> evidence) {
-        List<Observation.Measured> measured = evidence.stream()
-                .filter(Observation.Measured.class::isInstance)
-                .map(Observation.Measured.class::cast)
-                .toList();
-        if (measured.isEmpty()) return List.of();
-        double[] read = measured.stream()
-                .mapToDouble(m -> Forecasts.scaled(m.probe(), m.value()))
-                .toArray();
+        if (Observation.measured(evidence).isEmpty()) return List.of();
         return IntStream.range(0, odds.length)
-                .mapToObj(h -> odds[h] < NARROWED
-                        ? Optional.<Given>empty()
-                        : forecasts.all(kept.get(h), measured).map(f -> new Given(f, read)))
+                .mapToObj(
+                        h -> odds[h] < NARROWED ? Optional.<Given>empty() : Given.of(forecasts, kept.get(h), evidence))
                 .toList();
     }
 

@@ -1,10 +1,19 @@
 package anabion.core.diagnosis;
 
 import anabion.core.job.Outcome;
+import java.util.List;
 
 /** What a probe showed. */
 public sealed interface Observation {
     Probe probe();
+
+    /** The readings among pieces of evidence, in their order. */
+    static List<Measured> measured(List<Observation> evidence) {
+        return evidence.stream()
+                .filter(Measured.class::isInstance)
+                .map(Measured.class::cast)
+                .toList();
+    }
 
     /** @param value volts, or ohms */
     record Measured(Probe.Measured probe, double value) implements Observation {}

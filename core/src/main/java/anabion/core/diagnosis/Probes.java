@@ -68,8 +68,12 @@ public final class Probes {
         Set<Probe.Ohms> all = new LinkedHashSet<>();
         for (Part p : chassis.parts()) {
             boolean across = p.component() instanceof Component.Resistor || p.component() instanceof Component.Fuse;
-            if (across && p.nets().size() == 2)
-                all.add(between(p.nets().get("1"), p.nets().get("2"), reference));
+            if (across && p.nets().size() == 2) {
+                Probe.Ohms one = between(p.nets().get("1"), p.nets().get("2"), reference);
+                all.add(one);
+                // a junction beside it conducts one way: taken both ways, the higher is nearer the resistor's own
+                if (!everywhere) all.add(new Probe.Ohms(one.against(), one.net(), TEST));
+            }
             if (p.component() instanceof Component.Windings w)
                 w.windings()
                         .forEach(x -> all.add(between(

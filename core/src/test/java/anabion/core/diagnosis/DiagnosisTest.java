@@ -147,6 +147,24 @@ class DiagnosisTest {
                 .isEqualTo(diagnosed(one).suspects());
     }
 
+    /** Whichever two they are, the pair is among those that are solved. */
+    @ParameterizedTest
+    @CsvSource({
+        "R13:open, V2:emission:0.2",
+        "C14:leaky:3.3M, V5:emission:0.3",
+        "R7:drifted:82k, C23:short",
+        "R8:open, R13:drifted:680k",
+        "V5:emission:0.2, R13:open"
+    })
+    void thePairThatIsThereIsSolved(String one, String other) {
+        List<Observation> evidence = chart(3, one, other);
+        String a = Fault.parse(one).cause();
+        String b = Fault.parse(other).cause();
+        assertThat(Pairs.of(FORECASTS, evidence))
+                .extracting(Hypothesis::cause)
+                .containsAnyOf(a + " + " + b, b + " + " + a);
+    }
+
     @Test
     void coldOhmsFindAShortWithThePowerOff() {
         Workbench bench = new Workbench(HALCYON, 2, "C10:short");

@@ -12,6 +12,7 @@ import anabion.core.engine.Setting;
 import anabion.core.engine.SharedSets;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -82,6 +83,30 @@ class ForecastsTest {
         double got =
                 FORECASTS.at(exactly("R13:drifted:680k"), across).orElseThrow().value();
         assertThat(Math.pow(10, got)).isCloseTo(wanted, within(0.01 * wanted));
+    }
+
+    /** Beside a junction a resistor is read both ways round: one of them shows the resistor rather than the junction. */
+    @ParameterizedTest
+    @CsvSource({"R3, 1500", "R6, 680", "R10, 1000", "R18, 470"})
+    void besideAJunctionBothWaysRoundAreAsked(String emitter, double ohms) {
+        Chassis lark = SharedSets.named("lark");
+        Forecasts forecasts = new Forecasts(lark, Map.of(), Priors.USUAL);
+        List<Double> both = forecasts.unplugged().stream()
+                .filter(o -> lark.part(emitter).orElseThrow().joins(o.net(), o.against()))
+                .map(o -> forecasts.at(forecasts.healthy(), o).orElseThrow())
+                .map(f -> Math.pow(10, f.value()))
+                .sorted()
+                .toList();
+        assertThat(both).hasSize(2);
+        assertThat(both.get(0)).isLessThan(0.7 * both.get(1));
+        assertThat(both.get(1)).isBetween(0.7 * ohms, 1.01 * ohms);
+    }
+
+    /** Without junctions the other way round is the same question. */
+    @Test
+    void withoutJunctionsOneWayIsEnough() {
+        Set<Probe.Ohms> asked = new Forecasts(SharedSets.named("halcyon"), Map.of(), Priors.USUAL).unplugged();
+        assertThat(asked).noneMatch(o -> asked.contains(new Probe.Ohms(o.against(), o.net(), o.test())));
     }
 
     /** Over an electrolytic nobody knows the ohms; over a resistor far from one they are sharp. */

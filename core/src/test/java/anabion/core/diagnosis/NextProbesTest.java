@@ -112,16 +112,17 @@ class NextProbesTest {
     /** What its outcomes would mean is said for the first suspects and a sound set. */
     @Test
     void theOutcomesOfATestHaveAMeaning() {
-        Diagnosis d = Diagnosis.of(FORECASTS, new Workbench(SET, 3, "R7:open").read(List.of("V2.6", "V2.7")));
+        List<Observation> evidence = new Workbench(SET, 3, "R7:open").read(List.of("V2.6", "V2.7"));
+        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
         Probe screen = new Probe.Ohms("V2.6", "B2", 1.5);
-        List<Meaning> meanings = Meaning.of(FORECASTS, d, screen, 2);
+        List<Meaning> meanings = Meaning.of(FORECASTS, evidence, d, screen, 2);
         assertThat(meanings).hasSize(3);
         assertThat(meanings.get(2).cause().sound()).isTrue();
         assertThat(said(meanings.get(2))).matches("3\\d(\\.\\d)? kΩ");
-        assertThat(Meaning.of(FORECASTS, d, new Probe.Listen("AM"), 1).get(1))
+        assertThat(Meaning.of(FORECASTS, evidence, d, new Probe.Listen("AM"), 1).get(1))
                 .satisfies(m -> assertThat(said(m)).isEqualTo("loud"));
         Probe swap = Probe.Try.of(SET.part("V2").orElseThrow());
-        assertThat(said(Meaning.of(FORECASTS, d, swap, 1).get(0))).isEqualTo("the same");
+        assertThat(said(Meaning.of(FORECASTS, evidence, d, swap, 1).get(0))).isEqualTo("the same");
     }
 
     /** A test for which the first suspects answer alike names one that does not. */
@@ -130,7 +131,7 @@ class NextProbesTest {
         List<Observation> evidence = List.of(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
         Diagnosis d = Diagnosis.of(FORECASTS, evidence);
         for (Diagnosis.NextTest t : d.next())
-            assertThat(Meaning.of(FORECASTS, d, t.probe(), 2))
+            assertThat(Meaning.of(FORECASTS, evidence, d, t.probe(), 2))
                     .as(t.probe().text())
                     .extracting(m -> said(m))
                     .satisfies(all -> assertThat(Set.copyOf(all)).hasSizeGreaterThan(1));

@@ -168,9 +168,10 @@ public final class Diagnoses implements AutoCloseable {
         d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(forecasts, g.evidence(), s)));
         List<Found.Next> next = d.next().stream()
                 .limit(EXPLAINED)
-                .map(t -> new Found.Next(t, Meaning.of(forecasts, d, t.probe(), 2)))
+                .map(t -> new Found.Next(t, Meaning.of(forecasts, g.evidence(), d, t.probe(), 2)))
                 .toList();
-        return new Found(d, why, next, g.evidence().size(), false);
+        return new Found(
+                d.sized(forecasts, g.evidence()), why, next, g.evidence().size(), false);
     }
 
     /** What the stages alone say, where no circuit has said more. */

@@ -20,7 +20,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
@@ -182,7 +181,7 @@ public final class ColdChecksSheet implements Sheet {
             rows.stream()
                     .filter(r -> r.reading().isEmpty()
                             && r.group() != ColdRow.Group.MAINS
-                            && Set.of(r.net(), r.against()).equals(Set.of(p.net(), p.against())))
+                            && between(r, p.net(), p.against()))
                     .findFirst()
                     .filter(r -> !all.contains(r))
                     .ifPresent(all::add);
@@ -311,10 +310,15 @@ public final class ColdChecksSheet implements Sheet {
         return Takes.ohms(session, net, against, ohms, doubtful);
     }
 
-    /** By net, by part, or by both nets in either order. */
+    /** The other way round a junction may conduct: that is another question, which has no row. */
+    private static boolean between(ColdRow r, String net, String against) {
+        return r.net().equals(net) && r.against().equals(against);
+    }
+
+    /** By net, by part, or by both nets in their order. */
     private static boolean names(ColdRow r, String word) {
         String[] nets = word.split("\\s+");
-        if (nets.length == 2) return Set.of(r.net(), r.against()).equals(Set.copyOf(List.of(nets)));
+        if (nets.length == 2) return between(r, nets[0], nets[1]);
         return r.net().equalsIgnoreCase(word) || r.part().equalsIgnoreCase(word);
     }
 

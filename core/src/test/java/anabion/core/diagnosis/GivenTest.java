@@ -1,0 +1,89 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.engine.SharedSets;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What the readings leave open of the next one, and how severe they make a fault. */
+class GivenTest {
+    private static final Chassis SET = SharedSets.named("halcyon");
+    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+
+    /** Two readings that hang on one source: by hand, the mean moves by half of the first's distance, and a half of the variance goes. */
+    @Test
+    void aSharedSourceCarriesOver() {
+        Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
+        Foreseen second = new Foreseen(20, new double[] {1, 0, 0}, 0.1);
+        double[] outlook = new Given(List.of(first), new double[] {11}).outlook(second);
+        assertThat(outlook[0]).isCloseTo(20.5, within(1e-12));
+        assertThat(outlook[1]).isCloseTo(Math.sqrt(0.01 + 0.5), within(1e-12));
+    }
+
+    @Test
+    void whatHasNothingInCommonTellsNothing() {
+        Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
+        Foreseen second = new Foreseen(20, new double[] {0, 2, 0}, 0.1);
+        assertThat(new Given(List.of(first), new double[] {12}).outlook(second))
+                .containsExactly(second.value(), second.deviation());
+    }
+
+    /** A slip is no news of the next reading. */
+    @Test
+    void aReadingFromElsewhereIsLeftOut() {
+        Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
+        Foreseen second = new Foreseen(20, new double[] {1, 0, 0}, 0.1);
+        assertThat(new Given(List.of(first), new double[] {200}).outlook(second)[0])
+                .isEqualTo(20);
+    }
+
+    /** The amount that is named lies near the one planted, wherever between the listed severities that is. */
+    @ParameterizedTest
+    @CsvSource({"R7:drifted:46k", "R7:drifted:56k", "R7:drifted:64k", "R7:drifted:90k", "C14:leaky:2M", "C14:leaky:5M"})
+    void theSeverityIsThatOfTheReadings(String fault) {
+        Fault planted = Fault.parse(fault);
+        Workbench bench = new Workbench(SET, 5, fault);
+        List<Observation> evidence =
+                new ArrayList<>(bench.read(List.of("V2.6", "V2.7", "V2.5", "V4.1", "V4.2", "V3.7")));
+        evidence.add(bench.answer(new Probe.Ohms("V2.6", "B2", 1.5)));
+        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
+        assertThat(d.suspects().get(0).names(planted.cause()))
+                .as("%s", d.suspects())
+                .isTrue();
+        Hypothesis listed = d.suspects().get(0).first();
+        Hypothesis sized = d.sized(FORECASTS, evidence).suspects().get(0).first();
+        assertThat(sized.cause()).isEqualTo(listed.cause());
+        double named = sized.from().get(0).ohms().value();
+        double least = listed.from().get(0).ohms().value();
+        double most = listed.to().get(0).ohms().value();
+        assertThat(named).isBetween(0.99 * Math.min(least, most), 1.01 * Math.max(least, most));
+        double off = Math.abs(Math.log(named / planted.ohms().value()));
+        assertThat(off).as("%s named %s", fault, sized).isLessThan(0.25);
+    }
+
+    /** Every reading narrows what is foreseen of the next, and none widens it. */
+    @Test
+    void evidenceNeverWidensTheOutlook() {
+        Workbench bench = new Workbench(SET, 7);
+        List<Observation> evidence = new ArrayList<>();
+        Foreseen next = FORECASTS.at(FORECASTS.healthy(), bench.volts("V2.5")).orElseThrow();
+        double before = next.deviation();
+        for (String p : List.of("V2.6", "V2.7", "V1.5", "V4.6", "V4.2")) {
+            evidence.add(bench.read(p));
+            double now = Given.of(FORECASTS, FORECASTS.healthy(), evidence)
+                    .orElseThrow()
+                    .outlook(next)[1];
+            assertThat(now).as("after %s", p).isLessThanOrEqualTo(before + 1e-9);
+            before = now;
+        }
+        assertThat(before).isLessThan(0.7 * next.deviation());
+    }
+}
