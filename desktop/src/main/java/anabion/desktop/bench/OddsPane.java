@@ -28,6 +28,8 @@ import javafx.scene.layout.VBox;
 final class OddsPane extends VBox {
     private static final int MOST = 4;
     private static final double WORTH = 0.01;
+    /** Beside a likely cause one of this share of its odds is not worth its line. */
+    private static final double BESIDE = 0.04;
     /** Evidence that makes its cause this much likelier, as a logarithm, is worth a line. */
     private static final double SPEAKS = 0.7;
 
@@ -73,8 +75,10 @@ final class OddsPane extends VBox {
         grid.setVgap(4);
         grid.setHgap(8);
         int row = 0;
-        for (Diagnosis.Suspect s : found.diagnosis().singly()) {
-            if (row == MOST || (s.odds() < WORTH && row > 0)) break;
+        List<Diagnosis.Suspect> all = found.diagnosis().singly();
+        double worth = all.isEmpty() ? 0 : Math.max(WORTH, BESIDE * all.get(0).odds());
+        for (Diagnosis.Suspect s : all) {
+            if (row == MOST || (s.odds() < worth && row > 0)) break;
             row(grid, row, words(session, s), s.odds(), row == 0 ? "medium" : "soft");
             row++;
         }

@@ -13,6 +13,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
@@ -129,7 +130,8 @@ final class VerdictPane extends BorderPane {
 
     private void findings(List<Finding> findings) {
         Finding first = findings.get(0);
-        said(first);
+        add(Texts.wrapped(session.words().get().say(first.headline()), "headline"));
+        add(Texts.wrapped(String.join(" ", because(first))));
         if (!first.suspects().isEmpty()) add(suspects(first));
         add(
                 Texts.rule(),
@@ -140,12 +142,8 @@ final class VerdictPane extends BorderPane {
         also(findings.subList(1, findings.size()));
     }
 
-    private void said(Finding first) {
-        add(Texts.wrapped(session.words().get().say(first.headline()), "headline"));
-        StringBuilder because = new StringBuilder();
-        first.because()
-                .forEach(p -> because.append(session.words().get().say(p)).append(' '));
-        add(Texts.wrapped(because.toString().strip()));
+    private List<String> because(Finding f) {
+        return f.because().stream().map(p -> session.words().get().say(p)).toList();
     }
 
     private void also(List<Finding> others) {
@@ -164,12 +162,15 @@ final class VerdictPane extends BorderPane {
                 .filter(f -> f.suspects().stream()
                         .anyMatch(s -> parts.contains(s.fault().part())))
                 .findFirst();
-        if (same.isPresent()) said(same.get());
-        else add(Texts.wrapped(OddsPane.headline(session, found), "headline"));
+        List<String> why = new ArrayList<>(same.map(this::because).orElseGet(() -> OddsPane.because(session, found)));
+        if (same.isPresent()) {
+            add(Texts.wrapped(session.words().get().say(same.get().headline()), "headline"));
+            // what was seen at once; how it follows comes after what to do
+            if (!why.isEmpty()) add(Texts.wrapped(why.remove(0)));
+        } else add(Texts.wrapped(OddsPane.headline(session, found), "headline"));
         add(new OddsPane(session, found));
         List<OddsPane.Line> next = OddsPane.next(session, found);
         if (!next.isEmpty()) add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), numbered(next));
-        List<String> why = same.isPresent() ? List.of() : OddsPane.because(session, found);
         if (!why.isEmpty()) {
             add(Texts.rule(), Texts.label(session.say("ui.why"), "soft", "small"));
             why.forEach(l -> add(Texts.wrapped(l)));
