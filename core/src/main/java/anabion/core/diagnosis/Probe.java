@@ -57,6 +57,11 @@ public sealed interface Probe {
         public String text() {
             return "ohms " + net + " to " + against;
         }
+
+        /** With the meter's leads exchanged. */
+        Ohms reversed() {
+            return new Ohms(/* net= */ against, /* against= */ net, test);
+        }
     }
 
     /** A signal put in at a point, with volume up: what comes from the speaker? */

@@ -72,7 +72,7 @@ public final class Probes {
                 Probe.Ohms one = between(p.nets().get("1"), p.nets().get("2"), reference);
                 all.add(one);
                 // a junction beside it conducts one way: taken both ways, the higher is nearer the resistor's own
-                if (!everywhere) all.add(new Probe.Ohms(one.against(), one.net(), TEST));
+                if (!everywhere) all.add(one.reversed());
             }
             if (p.component() instanceof Component.Windings w)
                 w.windings()
