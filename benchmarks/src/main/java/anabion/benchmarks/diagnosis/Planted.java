@@ -98,6 +98,7 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
                 Map.of("1", nets.get(at), "2", nets.get((at + 1) % nets.size())),
                 "",
                 "",
+                "",
                 Provenance.values()[0],
                 "",
                 Extra.NONE);

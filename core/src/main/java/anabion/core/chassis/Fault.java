@@ -35,7 +35,6 @@ public record Fault(String target, String mode, String amount) {
             "mistuned",
             "core");
 
-    /** Whose amount is a share, or amperes; of the others it is ohms. */
     private static final Set<String> PLAIN = Set.of("emission", "gassy", "gain");
 
     public static Fault of(String target, String mode) {
@@ -84,11 +83,16 @@ public record Fault(String target, String mode, String amount) {
      */
     public Fault toward(Fault other, double share) {
         if (amount.equals(other.amount)) return this;
-        boolean plain = PLAIN.contains(mode);
+        boolean plain = plain();
         double a = plain ? Double.parseDouble(amount) : ohms().value();
         double b = plain ? Double.parseDouble(other.amount) : other.ohms().value();
         double between = a * Math.pow(b / a, share);
         return plain ? new Fault(target, mode, String.format(Locale.ROOT, "%.2g", between)) : of(target, mode, between);
+    }
+
+    /** Whether its amount is a plain number: a share, or amperes. */
+    public boolean plain() {
+        return PLAIN.contains(mode);
     }
 
     public String text() {

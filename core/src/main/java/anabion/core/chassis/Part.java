@@ -32,20 +32,6 @@ public record Part(
         nets = Collections.unmodifiableMap(new LinkedHashMap<>(nets));
     }
 
-    /** Of a make that was not seen. */
-    public Part(
-            UUID id,
-            String reference,
-            Component component,
-            Map<String, String> nets,
-            String role,
-            String printed,
-            Provenance provenance,
-            String note,
-            Extra extra) {
-        this(id, reference, component, nets, role, printed, "", provenance, note, extra);
-    }
-
     public Optional<Device> device() {
         return component instanceof Device d ? Optional.of(d) : Optional.empty();
     }

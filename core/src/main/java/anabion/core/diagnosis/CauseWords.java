@@ -4,12 +4,9 @@ import anabion.core.chassis.Fault;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.words.Phrase;
-import java.util.Set;
 
 /** Causes and probes in the words of the trade. */
 public final class CauseWords {
-    private static final Set<String> PLAIN = Set.of("emission", "gassy", "gain");
-
     private CauseWords() {}
 
     /** A cause, with its severity where it has one: the middle of what it lies between. */
@@ -24,7 +21,7 @@ public final class CauseWords {
         String target = named(from.target());
         if (from.amount().isEmpty() || from.mode().equals("gassy")) return Phrase.of("fault." + from.mode(), target);
         if (from.mode().equals("open")) return Phrase.of("fault.open-amount", target, from.amount());
-        if (PLAIN.contains(from.mode())) {
+        if (from.plain()) {
             double share = Math.sqrt(Double.parseDouble(from.amount()) * Double.parseDouble(to.amount()));
             return Phrase.of("fault." + from.mode() + "-amount", target, Figures.percent(share));
         }

@@ -47,9 +47,6 @@ public record Diagnosis(
     private static final double TRIED = 0.03;
     /** Odds of a leak from which on it is worth computing what lifting the capacitor would show. */
     private static final double LIFTED = 0.1;
-    /** So many standard deviations off are no chance. */
-    private static final double STRAINED = 4;
-
     /**
      * Causes that look alike, with the odds of all of them together.
      *
@@ -216,7 +213,7 @@ public record Diagnosis(
         Hypothesis first = single.suspects().get(0).first();
         return Observation.measured(evidence).stream().anyMatch(m -> forecasts
                 .at(first, m.probe())
-                .filter(f -> Math.abs(Forecasts.scaled(m.probe(), m.value()) - f.value()) > STRAINED * f.deviation())
+                .filter(f -> !f.allows(Forecasts.scaled(m.probe(), m.value())))
                 .isPresent());
     }
 

@@ -231,6 +231,10 @@ public final class Forecasts {
         return probe instanceof Probe.Volts ? value : log(value);
     }
 
+    static double[] scaled(List<Observation.Measured> readings) {
+        return readings.stream().mapToDouble(m -> scaled(m.probe(), m.value())).toArray();
+    }
+
     /** Width of all that a probe can show, in that scale. */
     double range(Probe.Measured probe) {
         return probe instanceof Probe.Volts ? widest : Math.log10(MOST_OHMS / LEAST_OHMS);

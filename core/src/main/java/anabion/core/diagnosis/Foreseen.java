@@ -2,6 +2,8 @@ package anabion.core.diagnosis;
 
 /** What one hypothesis shows at one probe that is answered by a number: volts, or the common logarithm of ohms. */
 final class Foreseen {
+    private static final double STRAINED = 4;
+
     private final double value;
     private final double[] shares;
     private final double noise;
@@ -58,6 +60,11 @@ final class Foreseen {
     /** Standard deviation of the reading by itself. */
     double deviation() {
         return Math.sqrt(noise * noise + shared(this));
+    }
+
+    /** Whether a reading can be chance: farther off than so many standard deviations it is a slip, or another fault's. */
+    boolean allows(double read) {
+        return Math.abs(read - value) <= STRAINED * deviation();
     }
 
     /** Density of a reading by itself. */

@@ -14,9 +14,6 @@ import java.util.Optional;
  * take for a slip of the probe says nothing and is left out.
  */
 final class Given {
-    /** So many standard deviations off by itself a reading is taken for a slip. */
-    private static final double SLIPPED = 4;
-
     private final List<Foreseen> readings = new ArrayList<>();
     private final DenseLu covariance;
     private final double[] solved;
@@ -24,10 +21,7 @@ final class Given {
     /** Empty where the circuit of the hypothesis does not settle. */
     static Optional<Given> of(Forecasts forecasts, Hypothesis h, List<Observation> evidence) {
         List<Observation.Measured> measured = Observation.measured(evidence);
-        double[] read = measured.stream()
-                .mapToDouble(m -> Forecasts.scaled(m.probe(), m.value()))
-                .toArray();
-        return forecasts.all(h, measured).map(f -> new Given(f, read));
+        return forecasts.all(h, measured).map(f -> new Given(f, Forecasts.scaled(measured)));
     }
 
     /** @param read in the order of the readings foreseen, in their scale */
@@ -35,10 +29,9 @@ final class Given {
         List<Double> off = new ArrayList<>();
         for (int i = 0; i < read.length; i++) {
             Foreseen f = foreseen.get(i);
-            double d = read[i] - f.value();
-            if (Math.abs(d) > SLIPPED * f.deviation()) continue;
+            if (!f.allows(read[i])) continue;
             readings.add(f);
-            off.add(d);
+            off.add(read[i] - f.value());
         }
         int n = readings.size();
         covariance = new DenseLu(n);

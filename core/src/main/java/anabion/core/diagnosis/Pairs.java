@@ -37,9 +37,7 @@ final class Pairs {
         this.heard = evidence.stream()
                 .filter(o -> !(o instanceof Observation.Measured))
                 .toList();
-        this.read = measured.stream()
-                .mapToDouble(m -> Forecasts.scaled(m.probe(), m.value()))
-                .toArray();
+        this.read = Forecasts.scaled(measured);
         this.slips = new double[read.length];
         for (int i = 0; i < read.length; i++)
             slips[i] = forecasts.slip(measured.get(i).probe(), read[i]);

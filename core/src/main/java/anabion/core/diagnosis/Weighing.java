@@ -30,9 +30,7 @@ final class Weighing {
             if (o instanceof Observation.Measured m) measured.add(m);
             else others.add(o);
         }
-        read = measured.stream()
-                .mapToDouble(m -> Forecasts.scaled(m.probe(), m.value()))
-                .toArray();
+        read = Forecasts.scaled(measured);
         ranges = measured.stream().mapToDouble(m -> range(m)).toArray();
         slips = measured.stream()
                 .mapToDouble(m -> forecasts.slip(m.probe(), Forecasts.scaled(m.probe(), m.value())))

@@ -38,6 +38,7 @@ public final class Faults {
                     .because("a " + part.component().kind() + " does not fail as \"" + f.mode() + "\"")
                     .so("use one of " + String.join(", ", modes));
         if (part.component() instanceof Component.Switch s) check(f, s);
+        if (part.component() instanceof Component.Windings w && !f.mode().equals("joint")) check(f, w);
         if (f.amount().startsWith("-") || f.amount().startsWith("−"))
             throw BadInput.at(f.text()).because("the amount lies below zero").so("give a size, or leave it out");
     }
@@ -50,6 +51,18 @@ public final class Faults {
             throw BadInput.at(f.text())
                     .because(f.part() + " has no position and no contact \"" + f.amount() + "\"")
                     .so("use one of " + String.join(", ", known) + ", or none for all of them");
+    }
+
+    private static void check(Fault f, Component.Windings w) {
+        if (f.target().equals(f.part())) return;
+        List<String> names = w.windings().stream()
+                .map(x -> f.part() + "." + x.name())
+                .distinct()
+                .toList();
+        if (!names.contains(f.target()))
+            throw BadInput.at(f.text())
+                    .because(f.part() + " has no winding of that name")
+                    .so("use one of " + String.join(", ", names));
     }
 
     /** The ways in which a kind of part fails. */

@@ -113,7 +113,7 @@ final class Linear {
             Winding w = all.get(n);
             if (openWinding(p, w, n)) continue;
             c.resistor(winding(p, n), faults.net(p, w.from()), faults.net(p, w.to()), ohms(p, w));
-            String target = all.size() == 1 ? p.reference() : p.reference() + "." + w.name();
+            String target = n == 0 && faults.is(p.reference(), "core") ? p.reference() : p.reference() + "." + w.name();
             if (faults.is(target, "core"))
                 c.resistor(target + ".core." + n, faults.net(p, w.from()), CORE, faults.ohms(target, "core", 100e3));
         }

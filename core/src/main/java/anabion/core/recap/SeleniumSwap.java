@@ -118,6 +118,7 @@ public record SeleniumSwap(
                 nets,
                 "rectifier",
                 DIODE,
+                "",
                 Provenance.INFERRED,
                 "",
                 Extra.NONE);
@@ -127,6 +128,7 @@ public record SeleniumSwap(
                 new Component.Resistor(ohms, 0.05, 0),
                 Map.of("1", between, "2", rail),
                 "series",
+                "",
                 "",
                 Provenance.INFERRED,
                 "",

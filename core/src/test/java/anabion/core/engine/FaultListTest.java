@@ -17,10 +17,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** The ways in which the parts of the demo sets fail. */
 class FaultListTest {
     private static double size(Fault f) {
-        boolean plain = f.mode().equals("emission")
-                || f.mode().equals("gassy")
-                || f.mode().equals("gain");
-        return plain ? Double.parseDouble(f.amount()) : f.ohms().value();
+        return f.plain() ? Double.parseDouble(f.amount()) : f.ohms().value();
     }
 
     @ParameterizedTest
@@ -104,6 +101,22 @@ class FaultListTest {
         assertThat(FaultList.of(set)).contains(Fault.parse(fault));
         assertThat(FaultList.of(set))
                 .noneMatch(f -> f.target().equals("T2.secondary") && f.mode().equals("core"));
+    }
+
+    @Test
+    void aWindingThatIsNotThereIsRefused() {
+        Chassis set = SharedSets.named("halcyon");
+        assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse("T2.tertiary:core:10k"))))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("T2.primary");
+        Setting off = Setting.of(230);
+        double whole = ColdOhms.between(
+                        set, off.withFaults(List.of(Fault.parse("T2:core:10k"))), "V4.5", "CHASSIS", 1.5)
+                .ohms();
+        double first = ColdOhms.between(
+                        set, off.withFaults(List.of(Fault.parse("T2.primary:core:10k"))), "V4.5", "CHASSIS", 1.5)
+                .ohms();
+        assertThat(whole).as("the part's own name is its first winding").isEqualTo(first);
     }
 
     /** A wafer's contact that no longer closes takes the oscillator's supply away on its own bands, and only there. */

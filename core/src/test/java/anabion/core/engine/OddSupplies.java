@@ -115,6 +115,7 @@ public enum OddSupplies {
                 nets,
                 "mains transformer",
                 "",
+                "",
                 Provenance.SHEET,
                 "",
                 Extra.NONE);

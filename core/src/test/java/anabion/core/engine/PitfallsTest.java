@@ -36,6 +36,7 @@ class PitfallsTest {
                 nets,
                 role,
                 "",
+                "",
                 Provenance.SHEET,
                 "",
                 Extra.NONE);

@@ -237,6 +237,7 @@ class PatternTest {
                                 p.nets(),
                                 role,
                                 "OC71",
+                                p.make(),
                                 p.provenance(),
                                 "",
                                 p.extra())

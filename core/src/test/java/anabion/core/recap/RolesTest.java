@@ -93,6 +93,7 @@ class RolesTest {
                                     p.nets(),
                                     "",
                                     p.printed(),
+                                    p.make(),
                                     p.provenance(),
                                     p.note(),
                                     p.extra())
