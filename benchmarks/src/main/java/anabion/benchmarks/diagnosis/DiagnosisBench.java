@@ -33,7 +33,7 @@ public final class DiagnosisBench {
     private static final int LONG = 11;
 
     private static final int TOLD = 100;
-    private static final int MOST_TESTS = 20;
+    private static final int MOST_TESTS = 40;
     /** The plain ways of working take four times as long: of many cases they get the first. */
     private static final int MOST_COMPARED = 200;
     /** Specimens whose charts the mismatched cases are judged by, to each set. */

@@ -8,8 +8,6 @@ import anabion.core.chassis.Provenance;
 import anabion.core.diagnosis.Priors;
 import anabion.core.engine.Engine;
 import anabion.core.engine.FaultList;
-import anabion.core.quantity.Figures;
-import anabion.core.quantity.Quantity;
 import anabion.core.tree.Extra;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -115,21 +113,7 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
     private static Fault between(List<Fault> way, Random random) {
         if (way.size() == 1) return way.get(0);
         int n = random.nextInt(way.size() - 1);
-        double a = amount(way.get(n));
-        double b = amount(way.get(n + 1));
-        double x = a * Math.pow(b / a, random.nextDouble());
-        Fault f = way.get(n);
-        boolean plain = f.mode().equals("emission")
-                || f.mode().equals("gassy")
-                || f.mode().equals("gain");
-        return new Fault(f.target(), f.mode(), plain ? Double.toString(x) : Figures.rkm(Quantity.ohms(x)));
-    }
-
-    private static double amount(Fault f) {
-        boolean plain = f.mode().equals("emission")
-                || f.mode().equals("gassy")
-                || f.mode().equals("gain");
-        return plain ? Double.parseDouble(f.amount()) : f.ohms().value();
+        return way.get(n).toward(way.get(n + 1), random.nextDouble());
     }
 
     /** The nets that both the sound and the faulty set have. */

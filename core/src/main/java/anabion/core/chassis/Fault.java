@@ -4,6 +4,7 @@ import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -42,8 +43,18 @@ public record Fault(String target, String mode, String amount) {
     }
 
     public static Fault of(String target, String mode, double ohms) {
+        return of(target, mode, Quantity.ohms(ohms));
+    }
+
+    /** With an amount of ohms, or farads where a wrong capacitor is fitted, to two figures. */
+    public static Fault of(String target, String mode, Quantity amount) {
+        double two = Double.parseDouble(String.format(Locale.ROOT, "%.1e", amount.value()));
         return new Fault(
-                target, mode, Figures.rkm(Quantity.ohms(Double.parseDouble(String.format(Locale.ROOT, "%.1e", ohms)))));
+                target,
+                mode,
+                amount.unit() == Unit.FARAD
+                        ? Figures.si(Quantity.farads(two), 2).replace(" ", "").replace("µ", "u")
+                        : Figures.rkm(Quantity.ohms(two)));
     }
 
     /**
@@ -84,10 +95,12 @@ public record Fault(String target, String mode, String amount) {
     public Fault toward(Fault other, double share) {
         if (amount.equals(other.amount)) return this;
         boolean plain = plain();
-        double a = plain ? Double.parseDouble(amount) : ohms().value();
-        double b = plain ? Double.parseDouble(other.amount) : other.ohms().value();
+        double a = plain ? Double.parseDouble(amount) : size().value();
+        double b = plain ? Double.parseDouble(other.amount) : other.size().value();
         double between = a * Math.pow(b / a, share);
-        return plain ? new Fault(target, mode, String.format(Locale.ROOT, "%.2g", between)) : of(target, mode, between);
+        return plain
+                ? new Fault(target, mode, String.format(Locale.ROOT, "%.2g", between))
+                : of(target, mode, new Quantity(between, size().unit()));
     }
 
     /** Whether its amount is a plain number: a share, or amperes. */
@@ -112,5 +125,19 @@ public record Fault(String target, String mode, String amount) {
      */
     public Quantity ohms() {
         return Quantity.ohms(Notation.metered(amount));
+    }
+
+    /**
+     * The amount as farads.
+     *
+     * @throws BadInput if it is no capacitance
+     */
+    public Quantity farads() {
+        return Quantity.farads(Notation.exact(amount, Unit.FARAD));
+    }
+
+    /** As farads where it ends with their letter, else as ohms. */
+    public Quantity size() {
+        return amount.endsWith(Unit.FARAD.code()) ? farads() : ohms();
     }
 }

@@ -25,8 +25,9 @@ public final class CauseWords {
             double share = Math.sqrt(Double.parseDouble(from.amount()) * Double.parseDouble(to.amount()));
             return Phrase.of("fault." + from.mode() + "-amount", target, Figures.percent(share));
         }
-        double ohms = Math.sqrt(from.ohms().value() * to.ohms().value());
-        return Phrase.of("fault." + from.mode() + "-amount", target, Figures.si(Quantity.ohms(ohms), 2));
+        double middle = Math.sqrt(from.size().value() * to.size().value());
+        Quantity size = new Quantity(middle, from.size().unit());
+        return Phrase.of("fault." + from.mode() + "-amount", target, Figures.si(size, 2));
     }
 
     /** A winding is called by its name, a pin by its number. */
@@ -48,6 +49,7 @@ public final class CauseWords {
         if (probe instanceof Probe.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
         if (probe instanceof Probe.Listen l) return Phrase.of("probe.listen", l.band());
         if (probe instanceof Probe.Leak l) return Phrase.of("probe.leak", l.part());
+        if (probe instanceof Probe.Value v) return Phrase.of("probe.value", v.part());
         if (probe instanceof Probe.Across a) return Phrase.of("probe.across", a.part());
         Probe.Try t = (Probe.Try) probe;
         return Phrase.of(t.plugged() ? "probe.swap" : "probe.try", t.part());

@@ -164,8 +164,10 @@ public final class Evidence {
 
     /** A leak says nothing of the value, and a good value or loss nothing of the leak. */
     private Optional<Observation> tested(Part p, PartTest t) {
-        Probe.Parted probe = t.what() == PartTest.What.LEAKAGE ? new Probe.Leak(p.reference()) : Probe.Try.of(p);
-        return verdict(p, t).map(good -> new Observation.Tested(probe, good));
+        Probe.Parted probe = !(p.component() instanceof Component.Capacitor)
+                ? Probe.Try.of(p)
+                : t.what() == PartTest.What.LEAKAGE ? new Probe.Leak(p.reference()) : new Probe.Value(p.reference());
+        return fails(chassis, p, t).map(bad -> new Observation.Tested(probe, !bad));
     }
 
     private List<Observation> trials() {
@@ -173,19 +175,9 @@ public final class Evidence {
         for (Trial t : job.trials())
             if (!outdated(t.state()))
                 chassis.part(t.part())
-                        .<Probe.Parted>map(
-                                p -> t.how() == Trial.How.ACROSS ? new Probe.Across(p.reference()) : Probe.Try.of(p))
+                        .<Probe.Parted>map(p -> t.how() == Trial.How.ACROSS ? Probe.Across.of(p) : Probe.Try.of(p))
                         .ifPresent(p -> all.add(new Observation.Tested(p, !t.better())));
         return all;
-    }
-
-    private Optional<Boolean> verdict(Part p, PartTest t) {
-        Optional<Boolean> fails = fails(chassis, p, t);
-        boolean capacitor = p.component() instanceof Component.Capacitor;
-        // a value that is right says nothing of the leak
-        return capacitor && t.what() != PartTest.What.LEAKAGE
-                ? fails.filter(f -> f).map(f -> false)
-                : fails.map(f -> !f);
     }
 
     /** By the limits of the recap; empty where there is nothing to hold it against. */

@@ -18,10 +18,10 @@ import java.util.Map;
 public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> history) {
     public static final Priors USUAL = new Priors(0, false, Map.of());
 
-    private static final Map<String, Double> PAPER = Map.of("leaky", 1.0, "short", 0.35, "open", 0.35);
+    private static final Map<String, Double> PAPER = Map.of("leaky", 1.0, "short", 0.35, "open", 0.35, "wrong", 0.02);
     private static final Map<String, Double> ELECTROLYTIC =
-            Map.of("dried", 1.2, "open", 0.5, "leaky", 0.4, "short", 0.35);
-    private static final Map<String, Double> SMALL = Map.of("leaky", 0.1, "short", 0.08, "open", 0.1);
+            Map.of("dried", 1.2, "open", 0.5, "leaky", 0.4, "short", 0.35, "wrong", 0.02);
+    private static final Map<String, Double> SMALL = Map.of("leaky", 0.1, "short", 0.08, "open", 0.1, "wrong", 0.02);
     private static final Map<String, Double> RESISTOR = Map.of("drifted", 0.5, "open", 0.5, "wrong", 0.02);
     private static final Map<String, Double> WINDING =
             Map.of("open", 0.35, "short", 0.08, "leaky", 0.08, "core", 0.06, "mistuned", 0.06);
@@ -50,6 +50,8 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
     private static final double LATE = 0.4;
     /** A coupling capacitor has the plate's volts across it as long as the set is on. */
     private static final double STRAINED = 2;
+    /** Old carbon drifts up; it falls where it was overheated, and so often. */
+    private static final double FALLEN = 0.2;
 
     public Priors {
         history = Map.copyOf(history);
@@ -100,8 +102,16 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
         return usual
                 * age(kind(p.component()), f.mode())
                 * (strained ? STRAINED : 1)
+                * (fallen(p, f) ? FALLEN : 1)
                 * (disturbed && touched ? DISTURBED : 1)
                 * experience(key(p, f.mode()));
+    }
+
+    private static boolean fallen(Part p, Fault f) {
+        return f.mode().equals("drifted")
+                && !f.amount().isEmpty()
+                && p.component() instanceof Component.Resistor r
+                && f.ohms().value() < r.ohms();
     }
 
     /** Before anything of the set is known. */

@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import anabion.core.chassis.Component;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
@@ -142,9 +143,19 @@ public sealed interface Probe {
         }
     }
 
-    /** A good capacitor held across one: proves that it is open or dried, and nothing of a leak. */
-    record Across(String part) implements Parted {
+    /**
+     * A good capacitor held across one: proves that it is open, dried or far too small, and nothing of a leak.
+     *
+     * @param farads that it should have
+     */
+    record Across(String part, double farads) implements Parted {
         private static final Set<String> CAUGHT = Set.of("open", "dried");
+
+        public static Across of(Part p) {
+            return new Across(
+                    p.reference(),
+                    p.component() instanceof Component.Capacitor c ? c.farads().get(0) : 0);
+        }
 
         @Override
         public double minutes() {
@@ -153,7 +164,8 @@ public sealed interface Probe {
 
         @Override
         public boolean catches(Fault f) {
-            return f.part().equals(part) && CAUGHT.contains(f.mode());
+            boolean small = f.mode().equals("wrong") && f.size().value() < farads;
+            return f.part().equals(part) && (small || CAUGHT.contains(f.mode()));
         }
 
         @Override
@@ -179,6 +191,26 @@ public sealed interface Probe {
         @Override
         public String text() {
             return "leak " + part;
+        }
+    }
+
+    /** A capacitor lifted, and its value or its loss measured: says nothing of its leak. */
+    record Value(String part) implements Parted {
+        private static final Set<String> CAUGHT = Set.of("open", "dried", "wrong");
+
+        @Override
+        public double minutes() {
+            return 4.5;
+        }
+
+        @Override
+        public boolean catches(Fault f) {
+            return f.part().equals(part) && CAUGHT.contains(f.mode());
+        }
+
+        @Override
+        public String text() {
+            return "value " + part;
         }
     }
 }

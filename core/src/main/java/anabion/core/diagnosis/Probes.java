@@ -34,7 +34,7 @@ public final class Probes {
     static Optional<Probe> trying(Chassis chassis, Fault f) {
         return chassis.part(f.part()).stream()
                 .flatMap(p -> p.component() instanceof Component.Capacitor
-                        ? Stream.of(new Probe.Across(p.reference()), Probe.Try.of(p))
+                        ? Stream.of(Probe.Across.of(p), Probe.Try.of(p))
                         : Stream.<Probe.Parted>of(Probe.Try.of(p)))
                 .filter(p -> p.catches(f))
                 .findFirst()

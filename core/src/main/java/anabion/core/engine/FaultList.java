@@ -25,6 +25,11 @@ public final class FaultList {
     private static final double[] TOO_LARGE = {4.7, 10, 22};
 
     private static final double[] TOO_SMALL = {0.22, 0.1, 0.047};
+    /** The same of capacitors; a larger one than the list says harms only where it tunes or sets a tone, below so many farads. */
+    private static final double[] TENTH = {0.22, 0.047};
+
+    private static final double[] TENFOLD = {4.7, 22};
+    private static final double TUNES = 2e-9;
     private static final List<String> EMISSIONS = List.of("0.65", "0.45", "0.25", "0.1");
     private static final List<String> GAS = List.of("1e-6", "4e-6", "15e-6");
     private static final List<String> GAINS = List.of("0.4", "0.15");
@@ -74,7 +79,8 @@ public final class FaultList {
             graded(ref, "drifted", r.ohms(), FALLEN);
             graded(ref, "wrong", r.ohms(), TOO_LARGE);
             graded(ref, "wrong", r.ohms(), TOO_SMALL);
-        } else if (k instanceof Component.Capacitor c) capacitor(ref, c);
+        } else if (k instanceof Component.Capacitor c)
+            capacitor(ref, c, p.role().contains("trimmer"));
         else if (k instanceof Component.Windings w) windings(p, w);
         else if (p.device().isPresent()) device(p);
         else if (k instanceof Component.Switch s && !s.contacts().isEmpty())
@@ -86,11 +92,21 @@ public final class FaultList {
         else if (k instanceof Component.Battery) one(ref, "weak");
     }
 
-    private void capacitor(String ref, Component.Capacitor c) {
+    private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
         one(ref, "open", "short");
         if (c.dielectric().equals("air")) return;
         graded(ref, "leaky", 1, LEAKS);
         if (c.dielectric().equals("electrolytic")) one(ref, "dried");
+        if (c.farads().size() > 1 || adjusted) return;
+        double farads = c.farads().get(0);
+        fitted(ref, farads, TENTH);
+        if (farads < TUNES) fitted(ref, farads, TENFOLD);
+    }
+
+    private void fitted(String ref, double farads, double... factors) {
+        ways.add(Arrays.stream(factors)
+                .mapToObj(x -> Fault.of(ref, "wrong", Quantity.farads(x * farads)))
+                .toList());
     }
 
     private void windings(Part p, Component.Windings w) {

@@ -7,6 +7,7 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
+import anabion.core.quantity.Figures;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -19,6 +20,8 @@ public final class Faults {
     private static final double DRIED = 0.15;
     /** A tube below this share of its emission no longer oscillates. */
     private static final double STOPS = 0.3;
+    /** A padder this many times too large or too small leaves the aerial circuits out of step by far more than they pass. */
+    private static final double DISPLACED = 2;
 
     private final List<Fault> all;
 
@@ -39,6 +42,7 @@ public final class Faults {
                     .so("use one of " + String.join(", ", modes));
         if (part.component() instanceof Component.Switch s) check(f, s);
         if (part.component() instanceof Component.Windings w && !f.mode().equals("joint")) check(f, w);
+        if (f.mode().equals("wrong")) checkFitted(f, part.component());
         if (f.amount().startsWith("-") || f.amount().startsWith("−"))
             throw BadInput.at(f.text()).because("the amount lies below zero").so("give a size, or leave it out");
     }
@@ -63,6 +67,24 @@ public final class Faults {
             throw BadInput.at(f.text())
                     .because(f.part() + " has no winding of that name")
                     .so("use one of " + String.join(", ", names));
+    }
+
+    private static void checkFitted(Fault f, Component c) {
+        boolean capacitor = c instanceof Component.Capacitor;
+        if (c instanceof Component.Capacitor k && k.farads().size() > 1)
+            throw BadInput.at(f.text())
+                    .because(f.part() + " has several sections")
+                    .so("enter them as single parts, or use " + f.part() + ":dried");
+        if (f.amount().isEmpty())
+            throw BadInput.at(f.text())
+                    .because("it does not say what is fitted")
+                    .so("add the value, such as " + f.text() + (capacitor ? ":470pF" : ":4k7"));
+        if (!capacitor) return;
+        double farads = f.farads().value();
+        if (farads <= 0 || farads >= 1)
+            throw BadInput.at(f.text())
+                    .because("no capacitor of a receiver has " + Figures.si(f.farads()))
+                    .so("write it like 470pF; for none at all use " + f.part() + ":open");
     }
 
     /** The ways in which a kind of part fails. */
@@ -112,10 +134,11 @@ public final class Faults {
                 .so("for none at all use " + f.target() + ":short");
     }
 
-    /** What a capacitor still has: nothing when open, a share when it has dried. */
+    /** What a capacitor has: nothing when open, a share when it has dried, what is fitted when that is another. */
     public double farads(String reference, double sound) {
         if (is(reference, "open")) return 0;
-        return is(reference, "dried") ? DRIED * sound : sound;
+        if (is(reference, "dried")) return DRIED * sound;
+        return find(reference, "wrong").map(f -> f.farads().value()).orElse(sound);
     }
 
     /** The amount of a fault as a plain number; a usual one where none is stated. */
@@ -143,6 +166,18 @@ public final class Faults {
         if (is(reference, "dead") || is(reference, "heater-open")) return 0;
         if (is(reference, "weak")) return 0.5;
         return number(reference, "emission", 1);
+    }
+
+    /** Whether the oscillator runs so far off its dial that what it makes of the carrier does not pass. */
+    public boolean displacesOscillator(Chassis chassis) {
+        for (Fault f : all) {
+            Optional<Part> part = chassis.part(f.part()).filter(p -> p.role().contains("padder"));
+            if (f.mode().equals("wrong")
+                    && part.isPresent()
+                    && part.get().component() instanceof Component.Capacitor c
+                    && Math.abs(Math.log(f.farads().value() / c.farads().get(0))) > Math.log(DISPLACED)) return true;
+        }
+        return false;
     }
 
     /** Whether a part of the oscillator is broken. */

@@ -60,13 +60,15 @@ public final class EvidenceCodec {
             case "inject" -> new Observation.Heard(injected(row), outcome(row));
             case "tap" -> tapped(row);
             case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
-            case "test" -> tested(row);
+            case "test" -> tested(row, Probe.Try.of(part(row)));
+            case "leak" -> tested(row, new Probe.Leak(capacitor(row).reference()));
+            case "value" -> tested(row, new Probe.Value(capacitor(row).reference()));
             case "across" -> bridged(row);
             default ->
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ohms, inject, tap, symptom, test or across");
+                        "use volts, ohms, inject, tap, symptom, test, leak, value or across");
         };
     }
 
@@ -115,21 +117,30 @@ public final class EvidenceCodec {
         return new Observation.Heard(new Probe.Tap(at.band(), at.domain(), at.point()), outcome(row));
     }
 
-    private Observation tested(Table.Row row) {
+    private static Observation tested(Table.Row row, Probe.Parted probe) {
         String value = row.need("value").toLowerCase(Locale.ROOT);
         if (!value.equals("good") && !value.equals("bad"))
             throw row.trouble("value", "\"" + value + "\" is no verdict of a tester", "write good or bad");
-        return new Observation.Tested(Probe.Try.of(part(row, "at", row.need("at"))), value.equals("good"));
+        return new Observation.Tested(probe, value.equals("good"));
     }
 
     private Observation bridged(Table.Row row) {
         String value = row.need("value").toLowerCase(Locale.ROOT);
         if (!value.equals("better") && !value.equals("same"))
             throw row.trouble("value", "\"" + value + "\" is not how a set plays on", "write better or same");
-        Part part = part(row, "at", row.need("at"));
+        Part part = capacitor(row);
+        return new Observation.Tested(Probe.Across.of(part), value.equals("same"));
+    }
+
+    private Part part(Table.Row row) {
+        return part(row, "at", row.need("at"));
+    }
+
+    private Part capacitor(Table.Row row) {
+        Part part = part(row);
         if (!(part.component() instanceof Component.Capacitor))
             throw row.trouble("at", part.reference() + " is no capacitor", "name one, or use test");
-        return new Observation.Tested(new Probe.Across(part.reference()), value.equals("same"));
+        return part;
     }
 
     private static Outcome outcome(Table.Row row) {

@@ -24,6 +24,9 @@ import java.util.Optional;
 
 /** Makes the small-signal network of a set from its operating point. */
 final class Networks {
+    /** Some 30 dB below a station that is tuned in. */
+    private static final double STRAYING = 0.03;
+
     private final Chassis chassis;
     private final Faults faults;
     private final Operating solved;
@@ -53,6 +56,11 @@ final class Networks {
         var quiet = network(0).at(hertz).driven(net, Engine.reference(chassis)).at(net);
         double susceptance = -quiet.im() / (quiet.size() * quiet.size());
         return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));
+    }
+
+    /** Share of a carrier that passes: next to all, or what strays in where the oscillator runs far off its dial. */
+    double straying() {
+        return faults.displacesOscillator(chassis) ? STRAYING : 1;
     }
 
     private Optional<Part> gang() {

@@ -279,7 +279,7 @@ final class Survey {
             List<StageGain> forward) {
         Amplifier mixer = path.converter().orElseThrow();
         double hertz = Frequencies.carrier(band);
-        double gc = Converter.siemens(mixer, now.solved().direct());
+        double gc = Converter.siemens(mixer, now.solved().direct()) * networks.straying();
         var plate = intermediate.driven(mixer.outputNet(), reference);
         double passed = gc * atDiode(plate).size();
         List<Amplifier> after =

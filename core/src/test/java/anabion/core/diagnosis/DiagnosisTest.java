@@ -214,13 +214,39 @@ class DiagnosisTest {
         List<Observation> evidence = new ArrayList<>(chart(6, "C13:open"));
         evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.HUM));
         double open = odds(diagnosed(evidence), "C13:open");
-        evidence.add(new Observation.Tested(new Probe.Across("C13"), false));
+        evidence.add(new Observation.Tested(across("C13"), false));
         assertThat(odds(diagnosed(evidence), "C13:open")).isGreaterThan(open);
 
         List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
         double leaky = odds(diagnosed(leak), "C14:leaky");
-        leak.add(new Observation.Tested(new Probe.Across("C14"), true));
+        leak.add(new Observation.Tested(across("C14"), true));
         assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
+    }
+
+    private static Probe.Across across(String reference) {
+        return Probe.Across.of(HALCYON.part(reference).orElseThrow());
+    }
+
+    /** A capacitor whose value measures right is neither open nor a wrong one; it may leak all the same. */
+    @Test
+    void aRightValueClearsAllButTheLeak() {
+        List<Observation> evidence = new ArrayList<>(chart(6, "C14:open"));
+        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
+        double open = odds(diagnosed(evidence), "C14:open");
+        evidence.add(new Observation.Tested(new Probe.Value("C14"), true));
+        assertThat(odds(diagnosed(evidence), "C14:open")).isLessThan(open / 2);
+
+        List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
+        double leaky = odds(diagnosed(leak), "C14:leaky");
+        leak.add(new Observation.Tested(new Probe.Value("C14"), true));
+        assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
+    }
+
+    /** A good one held across helps where far too little is fitted, not where too much is. */
+    @Test
+    void aGoodOneAcrossHelpsATooSmallOne() {
+        assertThat(across("C14").catches(Fault.parse("C14:wrong:100pF"))).isTrue();
+        assertThat(across("C14").catches(Fault.parse("C14:wrong:1uF"))).isFalse();
     }
 
     /** A tube swapped leaves the joints of its socket as they are. */

@@ -219,7 +219,13 @@ class EvidenceTest {
         assertThat(((Observation.Tested) Evidence.of(SET, List.of(), tight).get(0)).good())
                 .isTrue();
         Job measured = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.VALUE, 10e-9, 0, 0)));
-        assertThat(Evidence.of(SET, List.of(), measured)).isEmpty();
+        Observation.Tested right =
+                (Observation.Tested) Evidence.of(SET, List.of(), measured).get(0);
+        assertThat(right.good()).isTrue();
+        assertThat(right.probe().catches(Fault.of("C14", "open"))).isTrue();
+        assertThat(right.probe().catches(Fault.parse("C14:leaky:1M")))
+                .as("a right value says nothing of a leak")
+                .isFalse();
         Job renewed = leaky.altered(
                 new Alteration(new UUID(1, 9), NOON.plusSeconds(60), "C14", AlterationKind.RENEWED, "", Extra.NONE));
         assertThat(Evidence.of(SET, List.of(), renewed))

@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
 import anabion.core.engine.SharedSets;
 import java.util.List;
 import java.util.Random;
@@ -125,6 +127,15 @@ class LikelihoodTest {
         List<Hypothesis> learned = Hypothesis.of(set, Priors.USUAL.with(java.util.Map.of(key, 3.0)));
         assertThat(prior(learned, "C14:leaky"))
                 .isGreaterThan(1.5 * prior(Hypothesis.of(set, Priors.USUAL), "C14:leaky"));
+    }
+
+    /** Old carbon rises; only what was overheated falls. */
+    @Test
+    void resistorsRiseRatherThanFall() {
+        Chassis set = SharedSets.named("halcyon");
+        Part r7 = set.part("R7").orElseThrow();
+        assertThat(Priors.USUAL.weight(r7, Fault.parse("R7:drifted:68k")))
+                .isGreaterThan(3 * Priors.USUAL.weight(r7, Fault.parse("R7:drifted:22k")));
     }
 
     private static double prior(List<Hypothesis> all, String start) {

@@ -92,7 +92,7 @@ class NextProbesTest {
     @Test
     void partsAreTriedForWhatTheyShow() {
         Map<Hypothesis, Double> odds = even("R7:open", "C14:leaky", "V5:dead");
-        Probe across = new Probe.Across("C14");
+        Probe across = Probe.Across.of(SET.part("C14").orElseThrow());
         Probe swap = Probe.Try.of(SET.part("V5").orElseThrow());
         assertThat(new NextProbes(FORECASTS, odds, List.of()).of(List.of(across, swap), List.of()))
                 .extracting(Diagnosis.NextTest::probe)

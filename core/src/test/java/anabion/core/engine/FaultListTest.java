@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.input.BadInput;
@@ -17,7 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** The ways in which the parts of the demo sets fail. */
 class FaultListTest {
     private static double size(Fault f) {
-        return f.plain() ? Double.parseDouble(f.amount()) : f.ohms().value();
+        return f.plain() ? Double.parseDouble(f.amount()) : f.size().value();
     }
 
     @ParameterizedTest
@@ -66,6 +67,52 @@ class FaultListTest {
         Chassis set = SharedSets.named("halcyon");
         assertThatThrownBy(() -> new Faults(set, List.of(new Fault("C14", "leaky", "much"))).ohms("C14", "leaky", 1))
                 .isInstanceOf(BadInput.class);
+    }
+
+    /** Of a capacitor the wrong value is farads, as people write them; too large a one harms only where it tunes. */
+    @Test
+    void aWrongCapacitorIsInFarads() {
+        Chassis set = SharedSets.named("halcyon");
+        for (String written : new String[] {"C14:wrong:470pF", "C14:wrong:470p", "C14:wrong:.00047 mfd"})
+            assertThat(new Faults(set, List.of(Fault.parse(written))).farads("C14", 1e-8))
+                    .isCloseTo(470e-12, within(1e-15));
+        assertThat(Fault.parse("C14:wrong:2.2nF").toward(Fault.parse("C14:wrong:220pF"), 0.5))
+                .isEqualTo(Fault.parse("C14:wrong:700pF"));
+        double listed = ((Component.Capacitor) set.part("C14").orElseThrow().component())
+                .farads()
+                .get(0);
+        assertThat(FaultList.of(set))
+                .filteredOn(f -> f.target().equals("C14") && f.mode().equals("wrong"))
+                .isNotEmpty()
+                .allMatch(f -> f.farads().value() < listed / 4);
+        assertThat(FaultList.of(set)).anyMatch(f -> f.text().startsWith("C5:wrong:"));
+        assertThat(FaultList.of(set)).noneMatch(f -> f.text().startsWith("C6:wrong:"));
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "C14:wrong, what is fitted",
+        "R7:wrong, what is fitted",
+        "C14:wrong:0, no capacitor",
+        "C14:wrong:2F, no capacitor",
+        "C18:wrong:1uF, several sections"
+    })
+    void aWrongValueThatSaysNothingIsRefused(String fault, String why) {
+        Chassis set = SharedSets.named("halcyon");
+        assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse(fault))))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining(why);
+    }
+
+    /** A smoothing capacitor of a tenth lets the rail sag as a dried one does. */
+    @Test
+    void aReservoirFarTooSmallLowersTheRail() {
+        Chassis set = SharedSets.named("rover");
+        Setting usual = Setting.of(set.supply().volts());
+        Operating sound = new Engine().solve(set, usual);
+        Operating wrong = new Engine().solve(set, usual.withFaults(List.of(Fault.parse("C20:wrong:2uF"))));
+        assertThat(wrong.volts("B0").orElseThrow())
+                .isLessThan(0.97 * sound.volts("B0").orElseThrow());
     }
 
     /** Gas in a tube of several systems comes to the grid that has a pin, not to a net of its own. */

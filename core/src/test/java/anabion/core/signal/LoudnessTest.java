@@ -56,7 +56,9 @@ class LoudnessTest {
         "C10:open, if V2.1, if V2.5",
         "R13:open, af V3.1, af V4.1",
         "C14:open, af V3.7, af V4.1",
-        "C3:open, rf V1.7, if V1.7"
+        "C3:open, rf V1.7, if V1.7",
+        "C14:wrong:100pF, af V3.7, af V4.1",
+        "C5:wrong:47pF, rf V1.7, if V1.7"
     })
     void whatLiesBetweenTheFaultAndTheSpeakerIsCleared(String fault, String quieter, String asBefore) {
         Chassis set = SharedSets.named("halcyon");
