@@ -5,6 +5,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.engine.Setting;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -157,10 +158,14 @@ public record Diagnosis(
     /** Besides: what tries the parts that are likely, and volts with a capacitor or two lifted where leaks are. */
     private static List<Probe> withParts(Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds) {
         Map<Fault, Double> causes = new LinkedHashMap<>();
-        odds.forEach((h, p) -> h.from().forEach(f -> causes.merge(f.unsized(), p, Double::sum)));
+        Map<Fault, Fault> sized = new HashMap<>();
+        odds.forEach((h, p) -> h.from().forEach(f -> {
+            causes.merge(f.unsized(), p, Double::sum);
+            sized.putIfAbsent(f.unsized(), f);
+        }));
         Set<Probe> more = new LinkedHashSet<>();
         causes.forEach((f, p) -> {
-            if (p > TRIED) Probes.trying(forecasts.chassis(), f).ifPresent(more::add);
+            if (p > TRIED) Probes.trying(forecasts.chassis(), sized.get(f)).ifPresent(more::add);
         });
         Optional<Probe.Volts> like = allowed.stream()
                 .filter(Probe.Volts.class::isInstance)

@@ -208,57 +208,6 @@ class DiagnosisTest {
         assertThat(odds(diagnosed(good), "R7:drifted")).isLessThan(before);
     }
 
-    /** A good capacitor across an open one cures the set; of a leaky one it says nothing. */
-    @Test
-    void aGoodCapacitorAcrossProvesOpenOnly() {
-        List<Observation> evidence = new ArrayList<>(chart(6, "C13:open"));
-        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.HUM));
-        double open = odds(diagnosed(evidence), "C13:open");
-        evidence.add(new Observation.Tested(across("C13"), false));
-        assertThat(odds(diagnosed(evidence), "C13:open")).isGreaterThan(open);
-
-        List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
-        double leaky = odds(diagnosed(leak), "C14:leaky");
-        leak.add(new Observation.Tested(across("C14"), true));
-        assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
-    }
-
-    private static Probe.Across across(String reference) {
-        return Probe.Across.of(HALCYON.part(reference).orElseThrow());
-    }
-
-    /** A capacitor whose value measures right is neither open nor a wrong one; it may leak all the same. */
-    @Test
-    void aRightValueClearsAllButTheLeak() {
-        List<Observation> evidence = new ArrayList<>(chart(6, "C14:open"));
-        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
-        double open = odds(diagnosed(evidence), "C14:open");
-        evidence.add(new Observation.Tested(new Probe.Value("C14"), true));
-        assertThat(odds(diagnosed(evidence), "C14:open")).isLessThan(open / 2);
-
-        List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
-        double leaky = odds(diagnosed(leak), "C14:leaky");
-        leak.add(new Observation.Tested(new Probe.Value("C14"), true));
-        assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
-    }
-
-    /** A good one held across helps where far too little is fitted, not where too much is. */
-    @Test
-    void aGoodOneAcrossHelpsATooSmallOne() {
-        assertThat(across("C14").catches(Fault.parse("C14:wrong:100pF"))).isTrue();
-        assertThat(across("C14").catches(Fault.parse("C14:wrong:1uF"))).isFalse();
-    }
-
-    /** A tube swapped leaves the joints of its socket as they are. */
-    @Test
-    void aTubeSwappedLeavesItsJoints() {
-        Probe.Try swap = Probe.Try.of(HALCYON.part("V2").orElseThrow());
-        assertThat(swap.catches(Fault.parse("V2:emission:0.3"))).isTrue();
-        assertThat(swap.catches(Fault.parse("V2.6:joint"))).isFalse();
-        assertThat(swap.minutes())
-                .isLessThan(Probe.Try.of(HALCYON.part("R7").orElseThrow()).minutes());
-    }
-
     /** After three readings the next one is worth something, and is not one of them. */
     @Test
     void theNextTestTellsSomethingNew() {

@@ -1,0 +1,108 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.engine.SharedSets;
+import anabion.core.job.Outcome;
+import anabion.core.signal.Domain;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.Test;
+
+/** What parts tried out with a good one, or measured, say of the odds. */
+@Tag("slow")
+class TrialsTest {
+    private static final Chassis HALCYON = SharedSets.named("halcyon");
+    private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
+
+    private static final List<String> CHART =
+            List.of("V1.5", "V1.6", "V2.5", "V2.6", "V2.7", "V3.7", "V4.1", "V4.2", "V4.5", "V4.6", "V5.7");
+
+    private static List<Observation> chart(long seed, String... faults) {
+        return new Workbench(HALCYON, seed, faults).read(CHART);
+    }
+
+    private static Diagnosis diagnosed(List<Observation> evidence) {
+        return Diagnosis.of(FORECASTS, evidence);
+    }
+
+    private static double odds(Diagnosis d, String cause) {
+        return d.suspects().stream()
+                .filter(s -> s.names(cause))
+                .mapToDouble(Diagnosis.Suspect::odds)
+                .sum();
+    }
+
+    /** With a padder of a tenth the oscillator runs, and no station is where it should be: it is found once all else is cleared. */
+    @Test
+    void aWrongPadderIsFound() {
+        Workbench bench = new Workbench(HALCYON, 6, "C5:wrong:60pF");
+        List<Observation> evidence = new ArrayList<>(bench.read(CHART));
+        evidence.add(bench.read("V1.1"));
+        evidence.add(bench.answer(new Probe.Listen("AM")));
+        evidence.add(bench.answer(new Probe.Listen("Pick-up")));
+        evidence.add(bench.answer(new Probe.Inject("AM", Domain.IF, "V1.7")));
+        evidence.add(bench.answer(new Probe.Inject("AM", Domain.RF, "V1.7")));
+        double before = odds(diagnosed(evidence), "C5:wrong");
+        assertThat(before).isGreaterThan(20 * odds(Diagnosis.of(FORECASTS, List.of()), "C5:wrong"));
+        evidence.add(new Observation.Tested(new Probe.Value("C5"), false));
+        Diagnosis d = diagnosed(evidence);
+        assertThat(odds(d, "C5:wrong")).as("%s", d.suspects()).isGreaterThan(0.8);
+    }
+
+    /** A good capacitor across an open one cures the set; of a leaky one it says nothing. */
+    @Test
+    void aGoodCapacitorAcrossProvesOpenOnly() {
+        List<Observation> evidence = new ArrayList<>(chart(6, "C13:open"));
+        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.HUM));
+        double open = odds(diagnosed(evidence), "C13:open");
+        evidence.add(new Observation.Tested(across("C13"), false));
+        assertThat(odds(diagnosed(evidence), "C13:open")).isGreaterThan(open);
+
+        List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
+        double leaky = odds(diagnosed(leak), "C14:leaky");
+        leak.add(new Observation.Tested(across("C14"), true));
+        assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
+    }
+
+    private static Probe.Across across(String reference) {
+        return Probe.Across.of(HALCYON.part(reference).orElseThrow());
+    }
+
+    /** A capacitor whose value measures right is neither open nor a wrong one; it may leak all the same. */
+    @Test
+    void aRightValueClearsAllButTheLeak() {
+        List<Observation> evidence = new ArrayList<>(chart(6, "C14:open"));
+        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
+        double open = odds(diagnosed(evidence), "C14:open");
+        evidence.add(new Observation.Tested(new Probe.Value("C14"), true));
+        assertThat(odds(diagnosed(evidence), "C14:open")).isLessThan(open / 2);
+
+        List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
+        double leaky = odds(diagnosed(leak), "C14:leaky");
+        leak.add(new Observation.Tested(new Probe.Value("C14"), true));
+        assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
+    }
+
+    /** A good one held across helps where far too little is fitted, not where too much is. */
+    @Test
+    void aGoodOneAcrossHelpsATooSmallOne() {
+        assertThat(across("C14").catches(Fault.parse("C14:wrong:100pF"))).isTrue();
+        assertThat(across("C14").catches(Fault.parse("C14:wrong:1uF"))).isFalse();
+    }
+
+    /** A tube swapped leaves the joints of its socket as they are. */
+    @Test
+    void aTubeSwappedLeavesItsJoints() {
+        Probe.Try swap = Probe.Try.of(HALCYON.part("V2").orElseThrow());
+        assertThat(swap.catches(Fault.parse("V2:emission:0.3"))).isTrue();
+        assertThat(swap.catches(Fault.parse("V2.6:joint"))).isFalse();
+        assertThat(swap.minutes())
+                .isLessThan(Probe.Try.of(HALCYON.part("R7").orElseThrow()).minutes());
+    }
+}
