@@ -79,6 +79,27 @@ public final class DenseLu {
         }
     }
 
+    /** Solves in place with the transposed matrix: Uᵀ, then Lᵀ, then the exchanges of rows backwards. */
+    public void solveTransposed(double[] b) {
+        for (int i = 0; i < n; i++) {
+            int row = i * n;
+            b[i] /= a[row + i];
+            for (int j = i + 1; j < n; j++) b[j] -= a[row + j] * b[i];
+        }
+        for (int i = n - 1; i > 0; i--) {
+            int row = i * n;
+            for (int j = 0; j < i; j++) b[j] -= a[row + j] * b[i];
+        }
+        for (int k = n - 1; k >= 0; k--) {
+            int p = pivot[k];
+            if (p != k) {
+                double t = b[p];
+                b[p] = b[k];
+                b[k] = t;
+            }
+        }
+    }
+
     /** Solves in place for one right-hand side. */
     public void solve(double[] b) {
         for (int k = 0; k < n; k++) {

@@ -226,6 +226,15 @@ final class Equations {
         return moves;
     }
 
+    /** By how much one ampere into each node raises one node above another: a row of the inverse less another, by the adjoint equations. */
+    double[] sensed(int plus, int minus) {
+        double[] by = new double[size];
+        if (plus >= 0) by[plus] += 1;
+        if (minus >= 0) by[minus] -= 1;
+        lu.solveTransposed(by);
+        return by;
+    }
+
     private void correct(double[] moves) {
         for (int i = 0; i < size; i++) moves[i] = -sum[i];
         lu.solve(moves);

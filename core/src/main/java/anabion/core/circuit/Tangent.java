@@ -55,6 +55,11 @@ public final class Tangent {
         return ohms;
     }
 
+    /** By how much one ampere driven into each net raises the volts between two: one solution for all places where it may enter. */
+    public double[] sensed(int plus, int minus) {
+        return equations.sensed(plus, minus);
+    }
+
     /** How far each unknown moves when a current is driven into one net and out of another. */
     public double[] driven(int into, int outOf, double amperes) {
         return equations.answer(into, outOf, amperes);

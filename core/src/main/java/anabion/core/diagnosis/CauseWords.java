@@ -58,8 +58,7 @@ public final class CauseWords {
     /** A reading, such as "2.4 V". */
     public static Phrase value(double value, boolean volts) {
         if (volts) return Phrase.of("meaning.volts", Figures.volts(value));
-        return Phrase.of(
-                "meaning.plain", value > Forecasts.MOST_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));
+        return Phrase.of("meaning.plain", value > Unplugged.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
     }
 
     /** What trying a part proves. */

@@ -3,7 +3,6 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.engine.ColdSet;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
@@ -43,21 +42,6 @@ public final class Forecasts {
     private static final double METER = 0.015;
 
     private static final double LITTLE = 0.06;
-    /** Deviation of the logarithm of ohms in circuit: tolerances of what lies there, and the meter. */
-    static final double OHMS = 0.04;
-
-    /** The same of what junctions make up: their leakage and their warmth differ. */
-    private static final double JUNCTIONS = 0.1;
-    /** The same of the meter alone, where tolerances are known. */
-    private static final double OHMMETER = 0.012;
-
-    private static final double LEAST_OHMS = 0.3;
-    /** From here on a meter shows no more than open. */
-    static final double MOST_OHMS = 3e7;
-    /** One standard deviation of the state of electrolytics, as a share of the way from usual ones to those that leak badly. */
-    private static final double LAIN = 0.5;
-    /** How far they lie apart among each other, and by what the way is bent, as a share of that. */
-    private static final double APART = 0.5;
     /** From the middle between two severities to either: three standard deviations of an even spread. */
     static final double SEVERITY = 0.32;
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
@@ -80,6 +64,8 @@ public final class Forecasts {
     private final double[] spreads;
     private final Engine engine = new Engine();
     private final Together together = new Together();
+    private final State well;
+    private final Unplugged cold;
     private final Map<List<Fault>, State> states = new HashMap<>();
     private final IdentityHashMap<Hypothesis, State[]> ends = new IdentityHashMap<>();
     private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
@@ -105,8 +91,10 @@ public final class Forecasts {
         trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
         this.usual = Setting.of(chassis.supply().volts()).withTrims(shared);
         this.hypotheses = Hypothesis.of(chassis, priors);
+        this.well = new State(chassis, List.of(), Optional.empty());
+        this.cold = new Unplugged(chassis, usual, well);
         this.healthy = hypotheses.get(hypotheses.size() - 1);
-        Shown sound = state(List.of()).shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
+        Shown sound = well.shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
                 .because("its circuit does not settle even when sound")
                 .so("look at the checks of the Study sheet first"));
         this.sources = sound.sources().keySet().toArray(String[]::new);
@@ -119,7 +107,8 @@ public final class Forecasts {
     }
 
     private State state(List<Fault> faults) {
-        return states.computeIfAbsent(faults, f -> new State(chassis, f));
+        if (faults.isEmpty()) return well;
+        return states.computeIfAbsent(faults, f -> new State(chassis, f, Optional.of(well)));
     }
 
     /** The states at both ends of a hypothesis' severities; twice the same where it has none. */
@@ -134,7 +123,9 @@ public final class Forecasts {
 
     /** Of pairs there are thousands: only those last asked for are kept. */
     private State kept(List<Fault> faults) {
-        return faults.size() > 1 ? pairs.computeIfAbsent(faults, f -> new State(chassis, f)) : state(faults);
+        return faults.size() > 1
+                ? pairs.computeIfAbsent(faults, f -> new State(chassis, f, Optional.of(well)))
+                : state(faults);
     }
 
     /** The kept setting that is nearest: each differs in more than a little of the line. */
@@ -168,7 +159,7 @@ public final class Forecasts {
 
     /** Ohms of every net and across parts: the same whatever the line, so that what is foreseen of them is kept. */
     Set<Probe.Ohms> unplugged() {
-        if (unplugged.isEmpty()) unplugged = Probes.ohms(chassis, quickOhms());
+        if (unplugged.isEmpty()) unplugged = Probes.ohms(chassis, cold.quick());
         return unplugged;
     }
 
@@ -181,8 +172,7 @@ public final class Forecasts {
                 .distinct()
                 .limit(FEW)
                 .forEach(s -> together.each(states, (e, state) -> state.shown(e, s)));
-        if (probes.stream().anyMatch(Probe.Ohms.class::isInstance))
-            together.each(states, (e, state) -> state.cold(usual));
+        cold.ready(together, states, probes);
     }
 
     /** The same of how bands sound. */
@@ -228,7 +218,7 @@ public final class Forecasts {
 
     /** A reading in the scale in which predictions are compared. */
     static double scaled(Probe.Measured probe, double value) {
-        return probe instanceof Probe.Volts ? value : log(value);
+        return probe instanceof Probe.Volts ? value : Unplugged.log(value);
     }
 
     static double[] scaled(List<Observation.Measured> readings) {
@@ -237,7 +227,7 @@ public final class Forecasts {
 
     /** Width of all that a probe can show, in that scale. */
     double range(Probe.Measured probe) {
-        return probe instanceof Probe.Volts ? widest : Math.log10(MOST_OHMS / LEAST_OHMS);
+        return probe instanceof Probe.Volts ? widest : Unplugged.range();
     }
 
     /**
@@ -250,7 +240,9 @@ public final class Forecasts {
         if (elsewhere.isEmpty()) return anything;
         double sum = 0;
         for (double v : elsewhere) {
-            double sigma = probe instanceof Probe.Volts ? Math.hypot(3 * METER * v, LITTLE) : open(v) ? OHMS : 2 * OHMS;
+            double sigma = probe instanceof Probe.Volts
+                    ? Math.hypot(3 * METER * v, LITTLE)
+                    : Unplugged.open(v) ? Unplugged.OHMS : 2 * Unplugged.OHMS;
             double z = (value - v) / sigma;
             sum += Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
         }
@@ -258,27 +250,22 @@ public final class Forecasts {
     }
 
     private List<Double> elsewhere(Probe.Measured probe) {
-        State sound = state(List.of());
         if (probe instanceof Probe.Volts v) {
-            Optional<Shown> shown = sound.shown(engine, near(v.setting()));
+            Optional<Shown> shown = well.shown(engine, near(v.setting()));
             return shown.isEmpty()
                     ? List.of()
                     : Engine.nets(chassis).stream().map(shown.get()::free).toList();
         }
         Probe.Ohms o = (Probe.Ohms) probe;
-        if (!quickOhms()) return List.of();
+        if (!cold.quick()) return List.of();
         return Engine.nets(chassis).stream()
-                .map(n -> ohms(sound.cold(usual), new Probe.Ohms(n, o.against(), o.test())))
+                .map(n -> cold.sound(new Probe.Ohms(n, o.against(), o.test())))
                 .toList();
     }
 
-    /** An open circuit reads alike wherever it is: no sharper where it is expected than where the probe slipped. */
-    private static boolean open(double logOhms) {
-        return logOhms >= Math.log10(MOST_OHMS);
-    }
-
-    private static double log(double ohms) {
-        return Math.log10(Math.max(LEAST_OHMS, Math.min(MOST_OHMS, ohms)));
+    private Foreseen ohms(Hypothesis h, Probe.Ohms p) {
+        State[] ends = ends(h);
+        return cold.foreseen(ends[0], ends[1], p, sources, spreads);
     }
 
     private Optional<Foreseen> volts(Hypothesis h, Probe.Volts p) {
@@ -305,39 +292,6 @@ public final class Forecasts {
 
     private static double read(Shown s, Probe.Volts p, double off) {
         return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
-    }
-
-    /**
-     * Resistors move ohms by the share of the ohmmeter's power that they take; what is no resistor has a tolerance of its own. Besides there is the
-     * state of the electrolytics, which nobody knows before they are formed, and the severity.
-     */
-    private Foreseen ohms(Hypothesis h, Probe.Ohms p) {
-        State[] ends = ends(h);
-        Map<String, Double> taken = ends[0].cold(usual).shares(p.net(), p.against(), p.test());
-        double a = ohms(ends[0].cold(usual), p);
-        double b = ends[0] == ends[1] ? a : ohms(ends[1].cold(usual), p);
-        double lain = LAIN * (ohms(ends[0].worn(usual), p) - a);
-        double[] shares = new double[sources.length + 2];
-        double resistors = 0;
-        for (int k = 0; k < sources.length; k++) {
-            double share = taken.getOrDefault(sources[k], 0.0);
-            resistors += share;
-            shares[k] = share * spreads[k] / Math.log(10);
-        }
-        shares[sources.length] = lain;
-        shares[sources.length + 1] = SEVERITY * (b - a);
-        double rest = (quickOhms() ? OHMS : JUNCTIONS) * Math.max(0, 1 - resistors);
-        double meter = open(a) && open(b) ? OHMS : Math.hypot(OHMMETER, rest);
-        return new Foreseen((a + b) / 2, shares, Math.hypot(meter, APART * lain));
-    }
-
-    private static double ohms(ColdSet set, Probe.Ohms p) {
-        return log(set.between(p.net(), p.against(), p.test()));
-    }
-
-    /** Whether ohms between any two nets cost next to nothing: a set without junctions. */
-    boolean quickOhms() {
-        return state(List.of()).cold(usual).quick();
     }
 
     /** What a hypothesis shows at a probe, kept, since every question asks for it: middle, deviation and what lain electrolytics do; not a number where unsettled. */
@@ -390,6 +344,6 @@ public final class Forecasts {
 
     /** What a band of a sound set lets through; empty where that is not known. */
     Optional<Loudness> loudness(String band) {
-        return loudness(state(List.of()), band);
+        return loudness(well, band);
     }
 }

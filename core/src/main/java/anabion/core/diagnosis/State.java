@@ -8,7 +8,6 @@ import anabion.core.engine.ColdSet;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.signal.Loudness;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -23,11 +22,14 @@ final class State {
     private final List<Fault> faults;
     private final IdentityHashMap<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
-    private final List<ColdSet> cold = new ArrayList<>();
+    private final Optional<State> sound;
+    private final ColdSet[] cold = new ColdSet[2];
 
-    State(Chassis chassis, List<Fault> faults) {
+    /** @param sound the state without a fault, from which others start; empty for itself */
+    State(Chassis chassis, List<Fault> faults, Optional<State> sound) {
         this.chassis = chassis;
         this.faults = faults;
+        this.sound = sound;
     }
 
     /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
@@ -61,9 +63,10 @@ final class State {
 
     private ColdSet cold(Setting setting, int worn) {
         goOn();
-        if (cold.isEmpty())
-            for (double state : new double[] {1, ColdOhms.WORN}) cold.add(ColdSet.of(chassis, with(setting), state));
-        return cold.get(worn);
+        if (cold[worn] == null)
+            cold[worn] = ColdSet.of(
+                    chassis, with(setting), worn == 0 ? 1 : ColdOhms.WORN, sound.map(s -> s.cold(setting, worn)));
+        return cold[worn];
     }
 
     /** What a band lets through; empty where that is not known. */

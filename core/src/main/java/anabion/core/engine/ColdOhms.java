@@ -70,29 +70,17 @@ public final class ColdOhms {
     private static double measure(
             Chassis chassis, Setting setting, String a, String b, double test, double electrolytics) {
         if (a.equals(b)) return 0;
-        return probed(circuit(chassis, setting, b, electrolytics), a, test);
+        Circuit cold = circuit(chassis, setting, Engine.reference(chassis), electrolytics)
+                .build();
+        return shown(new OperatingPoint().solve(metered(cold, a, b, test)), a, b);
     }
 
-    /** What a meter with its negative probe on the reference shows. */
-    static double probed(Circuit.Builder c, String a, double test) {
-        return shown(solved(c, a, test), a);
-    }
-
-    /** What it shows, and by which share of itself each resistor moves that. */
-    record Probed(double ohms, Map<String, Double> shares) {}
-
-    static Probed probedWithShares(Circuit.Builder c, String a, double test) {
-        Solution s = solved(c, a, test);
-        return new Probed(shown(s, a), shares(s, a));
-    }
-
-    private static Solution solved(Circuit.Builder c, String a, double test) {
-        Circuit cold = c.build();
-        Circuit circuit = cold.more()
-                .source("meter", "METER", cold.reference(), test)
+    /** A cold set with an ohmmeter between two nets. */
+    static Circuit metered(Circuit cold, String a, String b, double test) {
+        return cold.more()
+                .source("meter", "METER", b, test)
                 .resistor("probe", "METER", a, METER)
                 .build();
-        return new OperatingPoint().solve(circuit);
     }
 
     private static double amperes(Solution s) {
@@ -100,10 +88,14 @@ public final class ColdOhms {
         return -s.amperes(elements.get(elements.size() - 2))[0];
     }
 
-    private static double shown(Solution s, String a) {
+    private static double volts(Solution s, String a, String b) {
+        return s.volts(a).orElse(0) - s.volts(b).orElse(0);
+    }
+
+    /** What the meter shows. */
+    static double shown(Solution s, String a, String b) {
         double amperes = amperes(s);
-        double volts = s.volts(a).orElse(0);
-        double ohms = Math.abs(amperes) < 1e-13 ? OPEN : volts / amperes;
+        double ohms = Math.abs(amperes) < 1e-13 ? OPEN : volts(s, a, b) / amperes;
         return ohms < 0 || ohms > OPEN ? OPEN : ohms;
     }
 
@@ -111,20 +103,27 @@ public final class ColdOhms {
      * By which share of itself each resistor moves what the meter shows, at the current that it drives: the slope of the ohms V/I against the part,
      * with junctions as they stand there. Empty where nothing passes.
      */
-    private static Map<String, Double> shares(Solution s, String a) {
+    static Map<String, Double> shares(Solution s, String a, String b) {
         Optional<Tangent> tangent = Tangent.at(s);
-        int node = s.circuit().node(a).orElse(Circuit.REFERENCE);
-        double volts = s.volts(a).orElse(0);
+        double volts = volts(s, a, b);
         double amperes = amperes(s);
-        if (tangent.isEmpty() || node == Circuit.REFERENCE || shown(s, a) >= OPEN || volts * amperes <= 0)
-            return Map.of();
+        if (tangent.isEmpty() || shown(s, a, b) >= OPEN || volts * amperes <= 0) return Map.of();
+        double[] sensed = tangent.get()
+                .sensed(
+                        s.circuit().node(a).orElse(Circuit.REFERENCE),
+                        s.circuit().node(b).orElse(Circuit.REFERENCE));
         Map<String, Double> shares = new HashMap<>();
         for (Element e : s.circuit().elements())
             if (e instanceof Element.Resistor r && !r.name().equals("probe")) {
-                double moved = tangent.get().driven(r.a(), r.b(), s.amperes(r)[0])[node];
+                double across = at(sensed, r.a()) - at(sensed, r.b());
+                double moved = across * s.amperes(r)[0];
                 shares.merge(r.name(), moved / volts + moved / (METER * amperes), Double::sum);
             }
         return shares;
+    }
+
+    private static double at(double[] all, int node) {
+        return node == Circuit.REFERENCE ? 0 : all[node];
     }
 
     /** The set with the power off; every net of it is there, whatever is wrong. */

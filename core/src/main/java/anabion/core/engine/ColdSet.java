@@ -4,37 +4,35 @@ import anabion.core.chassis.Chassis;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.OperatingPoint;
+import anabion.core.circuit.Solution;
 import anabion.core.circuit.Tangent;
 import anabion.core.device.law.LampLaw;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.concurrent.ConcurrentHashMap;
 
 /**
  * A set with the power off, in one state of its faults, ready for many questions.
  *
  * <p>Method: without junctions every path is a resistance (filaments are cold), and the ohms between two nets follow from one factored matrix:
- * R = (J⁻¹)aa + (J⁻¹)bb − (J⁻¹)ab − (J⁻¹)ba. With junctions each pair is solved for itself, as {@link ColdOhms} does. Not for several threads.
+ * R = (J⁻¹)aa + (J⁻¹)bb − (J⁻¹)ab − (J⁻¹)ba. With junctions each pair is solved for itself, as {@link ColdOhms} does, starting from the answer of a like set. Not for several threads.
  */
 public final class ColdSet {
     private static final double FAINT = 1e-3;
 
-    private final Chassis chassis;
-    private final Setting setting;
-    private final double electrolytics;
     private final Circuit circuit;
     private final Optional<Tangent> tangent;
+    private final Optional<ColdSet> like;
     private final Map<String, Double> known = new HashMap<>();
     private final Map<String, Map<String, Double>> shares = new HashMap<>();
+    private final Map<String, double[]> starts = new ConcurrentHashMap<>();
 
-    private ColdSet(
-            Chassis chassis, Setting setting, double electrolytics, Circuit circuit, Optional<Tangent> tangent) {
-        this.chassis = chassis;
-        this.setting = setting;
-        this.electrolytics = electrolytics;
+    private ColdSet(Circuit circuit, Optional<Tangent> tangent, Optional<ColdSet> like) {
         this.circuit = circuit;
         this.tangent = tangent;
+        this.like = like;
     }
 
     public static ColdSet of(Chassis chassis, Setting setting) {
@@ -43,12 +41,17 @@ public final class ColdSet {
 
     /** @param electrolytics insulation of all of them, against the usual: above one for new-formed, far below for long idle ones */
     public static ColdSet of(Chassis chassis, Setting setting, double electrolytics) {
+        return of(chassis, setting, electrolytics, Optional.empty());
+    }
+
+    /** @param like another state of the same set, from whose answers those of this one are sought; it may work in another thread meanwhile */
+    public static ColdSet of(Chassis chassis, Setting setting, double electrolytics, Optional<ColdSet> like) {
         Circuit circuit = ColdOhms.circuit(chassis, setting, Engine.reference(chassis), electrolytics)
                 .build();
         boolean junctions = circuit.elements().stream()
                 .anyMatch(e -> e instanceof Element.Device d && !(d.law() instanceof LampLaw));
         Optional<Tangent> tangent = junctions ? Optional.empty() : Tangent.at(new OperatingPoint().solve(circuit));
-        return new ColdSet(chassis, setting, electrolytics, circuit, tangent);
+        return new ColdSet(circuit, tangent, like);
     }
 
     /** Whether an answer costs next to nothing. */
@@ -64,7 +67,7 @@ public final class ColdSet {
     public double between(String a, String b, double test) {
         if (a.equals(b)) return 0;
         return known.computeIfAbsent(key(a, b, test), k -> tangent.map(t -> straight(t, a, b))
-                .orElseGet(() -> ColdOhms.probed(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test)));
+                .orElseGet(() -> ColdOhms.shown(solved(a, b, test), a, b)));
     }
 
     /**
@@ -88,10 +91,18 @@ public final class ColdSet {
 
     /** One solution serves the ohms as well. */
     private Map<String, Double> probed(String a, String b, double test) {
-        ColdOhms.Probed probed =
-                ColdOhms.probedWithShares(ColdOhms.circuit(chassis, setting, b, electrolytics), a, test);
-        known.put(key(a, b, test), probed.ohms());
-        return probed.shares();
+        Solution s = solved(a, b, test);
+        known.put(key(a, b, test), ColdOhms.shown(s, a, b));
+        return ColdOhms.shares(s, a, b);
+    }
+
+    private Solution solved(String a, String b, double test) {
+        double[] start = like.filter(l -> l.circuit.nets().equals(circuit.nets()))
+                .map(l -> l.starts.get(key(a, b, test)))
+                .orElse(new double[0]);
+        Solution s = new OperatingPoint().solve(ColdOhms.metered(circuit, a, b, test), start);
+        if (like.isEmpty() && s.converged()) starts.put(key(a, b, test), s.unknowns());
+        return s;
     }
 
     private Map<String, Double> powers(Tangent t, String a, String b) {

@@ -33,10 +33,34 @@ public final class Engine {
     /** What a faulty set is fed by is asked for once for every part, when its spread is computed. */
     private Optional<Feed> latest = Optional.empty();
 
-    private double[] last = {};
-    private List<String> lastNets = List.of();
+    private final Memory<Kind, Start> starts = new Memory<>(KEPT);
 
     private record Key(Rectifier rectifier, double siemens) {}
+
+    /** Settings whose solutions lie near each other. */
+    private record Kind(String band, boolean warm, double carrier) {
+        static Kind of(Setting s) {
+            return new Kind(s.band(), s.warm(), s.carrier());
+        }
+    }
+
+    /** Where the search for a kind of solution begins: at the last sound one, else at the first of all. */
+    private static final class Start {
+        private List<String> nets = List.of();
+        private double[] unknowns = {};
+
+        double[] of(Circuit circuit) {
+            int known = nets.size();
+            boolean alike = circuit.nets().size() >= known
+                    && circuit.nets().subList(0, known).equals(nets);
+            return alike ? unknowns : new double[0];
+        }
+
+        void keep(Solution s) {
+            nets = s.circuit().nets();
+            unknowns = s.unknowns();
+        }
+    }
 
     /** Elements know their nodes by number: what these are called belongs to the circuit. */
     private record Wired(List<String> nets, List<Element> elements) {}
@@ -54,7 +78,8 @@ public final class Engine {
     /** @param series ohms in the line */
     Bench prepare(Chassis chassis, Setting setting, double series) {
         Feed feed = feed(chassis, setting, series);
-        return new Bench(this, driven(chassis, setting, feed), feed.mains().map(Mains::solution), feed.rails());
+        return new Bench(
+                this, setting, driven(chassis, setting, feed), feed.mains().map(Mains::solution), feed.rails());
     }
 
     private static Circuit driven(Chassis chassis, Setting setting, Feed feed) {
@@ -206,7 +231,7 @@ public final class Engine {
             c.current(r.name() + ".push", r.back(), r.reservoir(), volts / STIFF)
                     .resistor(r.name() + ".stiff", r.reservoir(), r.back(), STIFF);
         }
-        return new Bench(this, c.build(), feed.mains().map(Mains::solution), List.of());
+        return new Bench(this, setting, c.build(), feed.mains().map(Mains::solution), List.of());
     }
 
     private Characteristic characteristic(String output, Rectifier rectifier, double siemens) {
@@ -230,14 +255,10 @@ public final class Engine {
                 .orElse("CHASSIS");
     }
 
-    private Solution run(Circuit circuit) {
-        boolean alike = circuit.nets().size() >= lastNets.size()
-                && circuit.nets().subList(0, lastNets.size()).equals(lastNets);
-        Solution s = alike ? solver.solve(circuit, last) : solver.solve(circuit);
-        if (s.converged()) {
-            last = s.unknowns();
-            lastNets = circuit.nets();
-        }
+    private Solution run(Setting setting, Circuit circuit) {
+        Start start = starts.get(Kind.of(setting), Start::new);
+        Solution s = solver.solve(circuit, start.of(circuit));
+        if (s.converged() && (setting.faults().isEmpty() || start.nets.isEmpty())) start.keep(s);
         return s;
     }
 
@@ -248,12 +269,15 @@ public final class Engine {
     /** One set under one setting, on the bench. */
     public static final class Bench {
         private final Engine engine;
+        private final Setting setting;
         private final Circuit circuit;
         private final Optional<Solution> mains;
         private final List<Rails.Rail> rails;
+        private final Start free = new Start();
 
-        Bench(Engine engine, Circuit circuit, Optional<Solution> mains, List<Rails.Rail> rails) {
+        Bench(Engine engine, Setting setting, Circuit circuit, Optional<Solution> mains, List<Rails.Rail> rails) {
             this.engine = engine;
+            this.setting = setting;
             this.circuit = circuit;
             this.mains = mains;
             this.rails = rails;
@@ -268,12 +292,16 @@ public final class Engine {
         }
 
         public Operating solve() {
-            return operating(engine.run(circuit));
+            Solution s = engine.run(setting, circuit);
+            if (s.converged()) free.keep(s);
+            return operating(s);
         }
 
         /** With a meter of so many ohms from a net to the reference. */
         public Operating solveWithMeter(String net, double ohms) {
-            return operating(engine.run(metered(circuit, net, ohms)));
+            if (free.nets.isEmpty()) solve();
+            Circuit loaded = metered(circuit, net, ohms);
+            return operating(engine.solver.solve(loaded, free.of(loaded)));
         }
 
         private Operating operating(Solution direct) {

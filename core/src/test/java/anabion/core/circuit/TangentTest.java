@@ -3,6 +3,7 @@ package anabion.core.circuit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** A circuit seen from its operating point, against sums that can be done by hand. */
@@ -35,6 +36,57 @@ class TangentTest {
         int out = c.node("out").orElseThrow();
         assertThat(at(c).driven(out, Circuit.REFERENCE, 1e-3)[out]).isCloseTo(6, within(1e-6));
         assertThat(at(c).driven(Circuit.REFERENCE, out, 1e-3)[out]).isCloseTo(-6, within(1e-6));
+    }
+
+    /** What a pair of nets senses of a current elsewhere is what that current does to the pair; a triode makes the two directions differ. */
+    @Test
+    void sensedFromOneSideIsDrivenFromTheOther() {
+        Law amplifier = new Law() {
+            @Override
+            public int terminals() {
+                return 3;
+            }
+
+            @Override
+            public void currents(double[] v, double[] i) {
+                i[0] = 0;
+                i[1] = 2e-3 * v[0] + 1e-5 * v[1] * v[1];
+                i[2] = -i[1];
+            }
+
+            @Override
+            public List<String> deck(String name, List<String> nodes) {
+                return List.of();
+            }
+        };
+        Circuit c = Circuit.of("0")
+                .source("V", "in", "0", 20)
+                .resistor("feed", "in", "plate", 10e3)
+                .resistor("leak", "grid", "0", 1e6)
+                .resistor("back", "plate", "grid", 5e6)
+                .resistor("bias", "cathode", "0", 500)
+                .device("V1", amplifier, "grid", "plate", "cathode")
+                .build();
+        Tangent t = at(c);
+        int n = c.nets().size();
+        for (int plus = -1; plus < n; plus++)
+            for (int into = -1; into < n; into++) {
+                double[] sensed = t.sensed(plus, c.node("cathode").orElseThrow());
+                double[] driven = t.driven(into, c.node("grid").orElseThrow(), 1);
+                double one = value(sensed, into) - value(sensed, c.node("grid").orElseThrow());
+                double other =
+                        value(driven, plus) - value(driven, c.node("cathode").orElseThrow());
+                assertThat(one).isCloseTo(other, within(1e-9 * Math.max(1, Math.abs(other))));
+            }
+        int grid = c.node("grid").orElseThrow();
+        int plate = c.node("plate").orElseThrow();
+        assertThat(Math.abs(t.driven(grid, -1, 1)[plate]))
+                .as("it amplifies one way")
+                .isGreaterThan(2 * Math.abs(t.driven(plate, -1, 1)[grid]));
+    }
+
+    private static double value(double[] all, int node) {
+        return node == Circuit.REFERENCE ? 0 : all[node];
     }
 
     /** A resistor's own current, driven back through it, is what a little more of it does. */

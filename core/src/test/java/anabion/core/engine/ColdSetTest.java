@@ -9,6 +9,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -52,6 +53,24 @@ class ColdSetTest {
         }
         assertThat(most).as("some resistor decides what is read here").isGreaterThan(0.1);
         assertThat(cold.shares(net, net, 1.5)).isEmpty();
+    }
+
+    /** Where the search for an answer begins makes it quicker, not another one. */
+    @ParameterizedTest
+    @CsvSource({"R2:open", "Q3:leaky:5k", "C6:short", "R13:drifted:7k"})
+    void startingFromALikeSetAnswersTheSame(String fault) {
+        Chassis set = SharedSets.named("lark");
+        Setting usual = Setting.of(set.supply().volts());
+        ColdSet sound = ColdSet.of(set, usual);
+        Setting broken = usual.withFaults(List.of(Fault.parse(fault)));
+        ColdSet alone = ColdSet.of(set, broken);
+        ColdSet like = ColdSet.of(set, broken, 1, Optional.of(sound));
+        for (String net : Engine.nets(set))
+            for (String against : List.of("CHASSIS", "NEG2")) {
+                sound.between(net, against, 1.5);
+                double wanted = alone.between(net, against, 1.5);
+                assertThat(like.between(net, against, 1.5)).as(net).isCloseTo(wanted, within(1e-3 + 1e-4 * wanted));
+            }
     }
 
     /** Only what lies over an electrolytic hangs on how long that has lain. */
