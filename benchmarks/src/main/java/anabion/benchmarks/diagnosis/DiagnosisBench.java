@@ -14,6 +14,7 @@ import anabion.core.engine.ChartMaker;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
+import anabion.core.job.Outcome;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -131,6 +132,8 @@ public final class DiagnosisBench {
         // a set arrives with its complaint, for every band: no tests of this walk
         allowed.stream().filter(p -> p instanceof Probe.Listen).forEach(p -> evidence.add(bench.answer(p)));
         int free = evidence.size();
+        boolean complains =
+                evidence.stream().anyMatch(o -> o instanceof Observation.Heard h && h.outcome() != Outcome.LOUD);
         Diagnosis d = look(walk, evidence, allowed);
         while (!finished(d) && evidence.size() - free < MOST_TESTS) {
             Optional<Probe> next = walk.next(d, evidence);
@@ -162,6 +165,7 @@ public final class DiagnosisBench {
                 evidence.size() - free,
                 d.suspects().isEmpty() ? 1 : d.suspects().get(0).causes().size(),
                 finished(d),
+                complains,
                 said,
                 hits);
     }

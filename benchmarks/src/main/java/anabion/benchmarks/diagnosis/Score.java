@@ -16,6 +16,7 @@ final class Score {
     private int firstThree;
     private int decided;
     private final List<Integer> tests = new ArrayList<>();
+    private final List<Integer> complaining = new ArrayList<>();
     private final List<Integer> groups = new ArrayList<>();
     private final List<Integer> halfSplit = new ArrayList<>();
     private final List<Integer> pinByPin = new ArrayList<>();
@@ -27,8 +28,16 @@ final class Score {
      * One case.
      *
      * @param rank place of the truth, from 1; 0 if it is not named
+     * @param complains whether any band sounds wrong before the first test
      */
-    record Outcome(int rank, int tests, int group, boolean decided, List<Double> said, List<Boolean> hits) {}
+    record Outcome(
+            int rank,
+            int tests,
+            int group,
+            boolean decided,
+            boolean complains,
+            List<Double> said,
+            List<Boolean> hits) {}
 
     synchronized void add(Outcome o, int half, int pins) {
         cases++;
@@ -36,6 +45,7 @@ final class Score {
         if (o.rank() >= 1 && o.rank() <= 3) firstThree++;
         if (o.decided()) decided++;
         tests.add(o.tests());
+        if (o.complains()) complaining.add(o.tests());
         groups.add(o.group());
         if (half > 0) halfSplit.add(half);
         if (pins > 0) pinByPin.add(pins);
@@ -74,6 +84,9 @@ final class Score {
         t.put("halfSplitMedian", at(halfSplit, 0.5));
         t.put("pinByPinMedian", at(pinByPin, 0.5));
         t.put("decided", share(decided));
+        t.put("complaining", share(complaining.size()));
+        t.put("complainingTestsMedian", at(complaining, 0.5));
+        t.put("complainingTests90", at(complaining, 0.9));
         Map<String, Object> bins = new LinkedHashMap<>();
         for (int b = 0; b < BINS; b++)
             if (count[b] > 0)
