@@ -1,9 +1,16 @@
 package anabion.benchmarks;
 
+import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Evidence;
+import anabion.core.diagnosis.Forecasts;
+import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.Priors;
+import anabion.core.engine.Calibrations;
 import anabion.core.reading.Judge;
 import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
@@ -19,16 +26,43 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
-/** From a new reading to a new verdict on the Halcyon, warm. */
+/** From a new reading to new verdicts on the Halcyon, warm: the patterns, the odds, and the odds with what to do next. */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
 public class JudgeBench {
+    private static final int FIRST = 4;
+    private static final Map<String, String> NAMES = Map.of(
+            "verdict", "new reading to new verdict, ms",
+            "ranking", "new reading to new ranking, ms",
+            "next", "new reading to new ranking and next tests, ms");
+
     private final SetRecord set = DemoWorkshop.set("halcyon");
+    private final Forecasts forecasts = new Forecasts(set.chassis(), Calibrations.trims(set.chassis()), Priors.USUAL);
+    private final List<Observation> evidence = Evidence.of(set.chassis(), set.readings(), set.job());
+    private int read = FIRST;
 
     @Benchmark
     public Judge.Verdict verdict() {
         return set.judged(set.usual());
+    }
+
+    @Benchmark
+    public Diagnosis ranking() {
+        List<Observation> now = onceMore();
+        return Diagnosis.verdict(forecasts, now, Diagnosis.allowed(forecasts, now));
+    }
+
+    @Benchmark
+    public Diagnosis next() {
+        List<Observation> now = onceMore();
+        return Diagnosis.of(forecasts, now, Diagnosis.allowed(forecasts, now));
+    }
+
+    /** The readings one by one, over and over. */
+    private List<Observation> onceMore() {
+        read = read >= evidence.size() ? FIRST : read + 1;
+        return evidence.subList(0, read);
     }
 
     static Map<String, Object> measure() throws RunnerException {
@@ -36,18 +70,21 @@ public class JudgeBench {
         for (RunResult r : new Runner(new OptionsBuilder()
                         .include(JudgeBench.class.getSimpleName())
                         .forks(1)
-                        .warmupIterations(3)
+                        .warmupIterations(5)
                         .warmupTime(TimeValue.seconds(1))
                         .measurementIterations(5)
                         .measurementTime(TimeValue.seconds(1))
                         .verbosity(VerboseMode.SILENT)
                         .build())
                 .run()) {
-            results.put(
-                    "new reading to new verdict, ms",
-                    Math.round(r.getPrimaryResult().getScore() * 1000) / 1000.0);
-            results.put("error, ms", Math.round(r.getPrimaryResult().getScoreError() * 1000) / 1000.0);
+            String name = r.getPrimaryResult().getLabel();
+            results.put(NAMES.get(name), rounded(r.getPrimaryResult().getScore()));
+            results.put(name + ", error, ms", rounded(r.getPrimaryResult().getScoreError()));
         }
         return results;
+    }
+
+    private static double rounded(double milliseconds) {
+        return Math.round(milliseconds * 1000) / 1000.0;
     }
 }

@@ -58,10 +58,6 @@ public final class Forecasts {
     private final List<Hypothesis> hypotheses;
     private final Hypothesis healthy;
     private final double widest;
-    /** What differs from specimen to specimen, and by how much as a fraction. */
-    private final String[] sources;
-
-    private final double[] spreads;
     private final Engine engine = new Engine();
     private final Together together = new Together();
     private final State well;
@@ -92,13 +88,13 @@ public final class Forecasts {
         this.usual = Setting.of(chassis.supply().volts()).withTrims(shared);
         this.hypotheses = Hypothesis.of(chassis, priors);
         this.well = new State(chassis, List.of(), Optional.empty());
-        this.cold = new Unplugged(chassis, usual, well);
         this.healthy = hypotheses.get(hypotheses.size() - 1);
         Shown sound = well.shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
                 .because("its circuit does not settle even when sound")
                 .so("look at the checks of the Study sheet first"));
-        this.sources = sound.sources().keySet().toArray(String[]::new);
-        this.spreads = sound.sources().values().stream().mapToDouble(x -> x).toArray();
+        String[] sources = sound.sources().keySet().toArray(String[]::new);
+        double[] spreads = sound.sources().values().stream().mapToDouble(x -> x).toArray();
+        this.cold = new Unplugged(chassis, usual, well, sources, spreads);
         double most = Engine.nets(chassis).stream()
                 .mapToDouble(n -> Math.abs(sound.free(n)))
                 .max()
@@ -265,7 +261,7 @@ public final class Forecasts {
 
     private Foreseen ohms(Hypothesis h, Probe.Ohms p) {
         State[] ends = ends(h);
-        return cold.foreseen(ends[0], ends[1], p, sources, spreads);
+        return cold.foreseen(ends[0], ends[1], p);
     }
 
     private Optional<Foreseen> volts(Hypothesis h, Probe.Volts p) {

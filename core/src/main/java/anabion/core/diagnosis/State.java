@@ -24,6 +24,7 @@ final class State {
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
     private final Optional<State> sound;
     private final ColdSet[] cold = new ColdSet[2];
+    private final Map<Probe.Ohms, Unplugged.At> unplugged = new HashMap<>();
 
     /** @param sound the state without a fault, from which others start; empty for itself */
     State(Chassis chassis, List<Fault> faults, Optional<State> sound) {
@@ -49,6 +50,11 @@ final class State {
                 s.faults().isEmpty()
                         ? faults
                         : Stream.concat(s.faults().stream(), faults.stream()).toList());
+    }
+
+    /** What {@link Unplugged} has computed of it. */
+    Map<Probe.Ohms, Unplugged.At> unplugged() {
+        return unplugged;
     }
 
     /** With electrolytics in usual state. */

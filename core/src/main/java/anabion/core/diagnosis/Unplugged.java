@@ -5,11 +5,13 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Setting;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * What an ohmmeter shows on every state of a set with the power off, as logarithms.
@@ -38,9 +40,17 @@ final class Unplugged {
     private final Setting usual;
     private final State sound;
     private final Set<String> electrolytics;
+    private final String[] sources;
+    private final double[] spreads;
 
-    /** @param sound the state without a fault */
-    Unplugged(Chassis chassis, Setting usual, State sound) {
+    /**
+     * @param sound the state without a fault
+     * @param sources the parts that differ from specimen to specimen, each with …
+     * @param spreads … its standard deviation as a fraction
+     */
+    Unplugged(Chassis chassis, Setting usual, State sound, String[] sources, double[] spreads) {
+        this.sources = sources;
+        this.spreads = spreads;
         this.usual = usual;
         this.sound = sound;
         this.electrolytics = chassis.parts().stream()
@@ -68,27 +78,41 @@ final class Unplugged {
         return sound.cold(usual).quick();
     }
 
-    double shown(State state, Probe.Ohms p) {
-        return shown(state.cold(usual), p);
+    double sound(Probe.Ohms p) {
+        return at(sound, p).log();
     }
 
-    double sound(Probe.Ohms p) {
-        return shown(sound, p);
+    /**
+     * What a state shows at a probe.
+     *
+     * @param lain by how much electrolytics that have lain for decades move it; where none lies in the meter's way that need not be computed
+     * @param parts places among the sources of those that move it, and …
+     * @param shares … by which share of themselves
+     */
+    record At(double log, double lain, int[] parts, double[] shares) {}
+
+    private At at(State state, Probe.Ohms p) {
+        return state.unplugged().computeIfAbsent(p, k -> computed(state, k));
+    }
+
+    private At computed(State state, Probe.Ohms p) {
+        ColdSet set = state.cold(usual);
+        Map<String, Double> taken = set.shares(p.net(), p.against(), p.test());
+        double log = shown(set, p);
+        boolean over =
+                taken.keySet().stream().anyMatch(element -> electrolytics.contains(element.replaceFirst("\\..*", "")));
+        int[] parts = IntStream.range(0, sources.length)
+                .filter(n -> taken.containsKey(sources[n]))
+                .toArray();
+        return new At(
+                log,
+                over ? LAIN * (shown(state.worn(usual), p) - log) : 0,
+                parts,
+                Arrays.stream(parts).mapToDouble(n -> taken.get(sources[n])).toArray());
     }
 
     private static double shown(ColdSet set, Probe.Ohms p) {
         return log(set.between(p.net(), p.against(), p.test()));
-    }
-
-    /** By how much electrolytics that have lain for decades move it; where none lies in the meter's way that need not be computed. */
-    private double lain(State state, Probe.Ohms p, double shown) {
-        boolean over = shares(state, p).keySet().stream()
-                .anyMatch(name -> electrolytics.contains(name.replaceFirst("\\..*", "")));
-        return over ? LAIN * (shown(state.worn(usual), p) - shown) : 0;
-    }
-
-    private Map<String, Double> shares(State state, Probe.Ohms p) {
-        return state.cold(usual).shares(p.net(), p.against(), p.test());
     }
 
     /** Computes at once, on all processors, what would be computed when asked for. */
@@ -99,38 +123,31 @@ final class Unplugged {
                 .toList();
         if (all.isEmpty()) return;
         // the others start from its answers
+        sound.cold(usual);
+        sound.worn(usual);
         answer(sound, all);
         together.each(states, (engine, state) -> answer(state, all));
     }
 
     private void answer(State state, List<Probe.Ohms> probes) {
-        boolean quick = state.cold(usual).quick();
-        state.worn(usual);
-        if (!quick) probes.forEach(p -> lain(state, p, shown(state, p)));
+        if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
     }
 
-    /**
-     * From one severity to another.
-     *
-     * @param sources the parts that differ from specimen to specimen, and …
-     * @param spreads … by how much as a fraction
-     */
-    Foreseen foreseen(State from, State to, Probe.Ohms p, String[] sources, double[] spreads) {
-        Map<String, Double> taken = shares(from, p);
-        double a = shown(from, p);
-        double b = from == to ? a : shown(to, p);
-        double lain = lain(from, p, a);
+    /** From one severity to another. */
+    Foreseen foreseen(State from, State to, Probe.Ohms p) {
+        At a = at(from, p);
+        double b = from == to ? a.log() : at(to, p).log();
         double[] shares = new double[sources.length + 2];
         double resistors = 0;
-        for (int k = 0; k < sources.length; k++) {
-            double share = taken.getOrDefault(sources[k], 0.0);
-            resistors += share;
-            shares[k] = share * spreads[k] / Math.log(10);
+        for (int k = 0; k < a.parts().length; k++) {
+            int part = a.parts()[k];
+            resistors += a.shares()[k];
+            shares[part] = a.shares()[k] * spreads[part] / Math.log(10);
         }
-        shares[sources.length] = lain;
-        shares[sources.length + 1] = Forecasts.SEVERITY * (b - a);
+        shares[sources.length] = a.lain();
+        shares[sources.length + 1] = Forecasts.SEVERITY * (b - a.log());
         double rest = (quick() ? OHMS : JUNCTIONS) * Math.max(0, 1 - resistors);
-        double meter = open(a) && open(b) ? OHMS : Math.hypot(METER, rest);
-        return new Foreseen((a + b) / 2, shares, Math.hypot(meter, APART * lain));
+        double meter = open(a.log()) && open(b) ? OHMS : Math.hypot(METER, rest);
+        return new Foreseen((a.log() + b) / 2, shares, Math.hypot(meter, APART * a.lain()));
     }
 }
