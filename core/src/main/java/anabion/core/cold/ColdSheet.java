@@ -36,6 +36,8 @@ public final class ColdSheet {
     private static final double OPEN = 2e7;
     private static final double RAIL = 2e-6;
     private static final double PROBES = 0.3;
+    /** Where the two ways round differ by more than this factor, a junction beside the resistor conducts one way. */
+    private static final double ONE_WAY = 1.2;
 
     private final Chassis chassis;
     private final List<Reading> readings;
@@ -57,8 +59,8 @@ public final class ColdSheet {
         this.reference = Engine.reference(chassis);
         Setting cold = Setting.of(chassis.supply().volts());
         this.usual = ColdSet.of(chassis, cold);
-        this.worn = ColdSet.of(chassis, cold, ColdOhms.WORN);
-        this.formed = ColdSet.of(chassis, cold, ColdOhms.FORMED);
+        this.worn = ColdSet.of(chassis, cold, ColdOhms.WORN, Optional.of(usual));
+        this.formed = ColdSet.of(chassis, cold, ColdOhms.FORMED, Optional.of(usual));
     }
 
     /** All rows, in the order of the work; none for a set without parts. */
@@ -195,13 +197,36 @@ public final class ColdSheet {
         if (a.isEmpty() || b.isEmpty() || a.equals(b) || !listed.add(Set.of(a, b))) return;
         String net = a.equals(reference) ? b : a;
         String against = a.equals(reference) ? a : b;
-        Optional<Reading> reading = latest(net, against);
+        if (!untaken && latest(net, against, false).isEmpty()) return;
+        double one = usual.between(net, against, TEST);
+        double other = usual.between(net, against, -TEST);
+        boolean bothWays = group == ColdRow.Group.RESISTORS && Math.max(one, other) > ONE_WAY * Math.min(one, other);
+        if (!bothWays)
+            row(group, part, net, against, what, tolerance, proof, one, latest(net, against, false), TEST, -TEST);
+        else {
+            row(group, part, net, against, what, tolerance, proof, one, latest(net, against, true), TEST);
+            Phrase turned = Phrase.of("cold.turned", what);
+            row(group, part, against, net, turned, tolerance, proof, other, latest(against, net, true), TEST);
+        }
+    }
+
+    /** @param tests open-probe volts with the meter's positive lead on the first net, and below zero with its leads exchanged */
+    private void row(
+            ColdRow.Group group,
+            String part,
+            String net,
+            String against,
+            Phrase what,
+            double tolerance,
+            double proof,
+            double now,
+            Optional<Reading> reading,
+            double... tests) {
         if (reading.isEmpty() && !untaken) return;
-        double now = usual.between(net, against, TEST);
         double least = now;
         double most = now;
         for (ColdSet set : List.of(usual, worn, formed))
-            for (double test : new double[] {TEST, -TEST}) {
+            for (double test : tests) {
                 double ohms = set.between(net, against, test);
                 least = Math.min(least, ohms);
                 most = Math.max(most, ohms);
@@ -221,13 +246,17 @@ public final class ColdSheet {
         rows.add(reading.isEmpty() ? row : judged(row, proof));
     }
 
-    /** The newest between the two nets that was taken since the last part between was changed. */
-    private Optional<Reading> latest(String a, String b) {
+    /**
+     * The newest between the two nets that was taken since the last part between was changed.
+     *
+     * @param oneWay whether the meter's positive lead must have been on the first
+     */
+    private Optional<Reading> latest(String a, String b, boolean oneWay) {
         Optional<Reading> found = Optional.empty();
         for (Reading r : readings) {
             boolean same = r.measure() == Measure.OHMS
                     && ((r.point().equals(a) && r.reference().equals(b))
-                            || (r.point().equals(b) && r.reference().equals(a)));
+                            || (!oneWay && r.point().equals(b) && r.reference().equals(a)));
             boolean renewed = FittedState.since(r.state(), job.alterations()).stream()
                     .anyMatch(x -> chassis.part(x.part())
                             .filter(p -> p.touches(a) || p.touches(b))

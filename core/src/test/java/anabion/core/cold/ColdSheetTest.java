@@ -55,14 +55,21 @@ class ColdSheetTest {
                 .orElseThrow();
     }
 
+    private static ColdRow inOrder(List<ColdRow> rows, String a, String b) {
+        return rows.stream()
+                .filter(r -> r.net().equals(a) && r.against().equals(b))
+                .findFirst()
+                .orElseThrow();
+    }
+
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae", "rover", "lark", "trunk-road", "concerto"})
     void everySetHasItsRowsEachOnceAndEachWithAPrediction(String name) {
         List<ColdRow> rows = ColdSheet.of(SharedSets.named(name), List.of(), Job.NEW);
-        Set<Set<String>> pairs = new HashSet<>();
+        Set<List<String>> pairs = new HashSet<>();
         Words words = new Words(Vocabulary.STANDARD);
         for (ColdRow r : rows) {
-            assertThat(pairs.add(Set.of(r.net(), r.against()))).as(r.label()).isTrue();
+            assertThat(pairs.add(List.of(r.net(), r.against()))).as(r.label()).isTrue();
             assertThat(r.low()).isLessThanOrEqualTo(r.usual());
             assertThat(r.high()).isGreaterThanOrEqualTo(r.usual());
             assertThat(words.say(r.what())).doesNotContain("cold.");
@@ -106,6 +113,25 @@ class ColdSheetTest {
     void whatIsReadElsewhereIsListedToo() {
         List<ColdRow> rows = ColdSheet.of(HALCYON, List.of(ohms("V5.6", "V5.1", 380)), Job.NEW);
         assertThat(row(rows, "V5.6", "V5.1").standing()).isEqualTo(Standing.WITHIN);
+    }
+
+    /** Beside a junction the two ways round are two rows, each judged by its own reading; elsewhere one row takes both. */
+    @Test
+    void besideAJunctionEachWayRoundIsARow() {
+        Chassis lark = SharedSets.named("lark");
+        List<ColdRow> rows = ColdSheet.of(lark, List.of(), Job.NEW);
+        ColdRow one = inOrder(rows, "Q1E", "CHASSIS");
+        ColdRow other = inOrder(rows, "CHASSIS", "Q1E");
+        assertThat(List.of(one.part(), other.part())).containsOnly("R3");
+        double higher = Math.max(one.usual(), other.usual());
+        assertThat(higher).isGreaterThan(1.2 * Math.min(one.usual(), other.usual()));
+        assertThat(higher).as("the higher is nearer to R3").isBetween(1000.0, 1700.0);
+        List<ColdRow> read = ColdSheet.of(lark, List.of(ohms("CHASSIS", "Q1E", other.usual())), Job.NEW);
+        assertThat(inOrder(read, "CHASSIS", "Q1E").standing()).isEqualTo(Standing.WITHIN);
+        assertThat(inOrder(read, "Q1E", "CHASSIS").reading()).isEmpty();
+        assertThat(ColdSheet.of(HALCYON, List.of(), Job.NEW))
+                .extracting(r -> Set.of(r.net(), r.against()))
+                .doesNotHaveDuplicates();
     }
 
     /** For the record only what was read is computed, and judged alike. */

@@ -310,7 +310,7 @@ public final class ColdChecksSheet implements Sheet {
         return Takes.ohms(session, net, against, ohms, doubtful);
     }
 
-    /** The other way round a junction may conduct: that is another question, which has no row. */
+    /** The other way round a junction may conduct: that is another question, with a row of its own. */
     private static boolean between(ColdRow r, String net, String against) {
         return r.net().equals(net) && r.against().equals(against);
     }
