@@ -180,10 +180,17 @@ final class NextProbes {
         to = Math.max(from, to);
         double sum = 0;
         double[] weight = new double[to - from + 1];
+        // a bell at even steps: the ratio of neighbours falls by a constant factor
+        double z = (from + 0.5 - x) / sigma;
+        double step = 1 / sigma;
+        double now = Math.exp(-z * z / 2);
+        double ratio = Math.exp(-step * (z + step / 2));
+        double falls = Math.exp(-step * step);
         for (int b = from; b <= to; b++) {
-            double z = (b + 0.5 - x) / sigma;
-            weight[b - from] = Math.exp(-z * z / 2);
-            sum += weight[b - from];
+            weight[b - from] = now;
+            sum += now;
+            now *= ratio;
+            ratio *= falls;
         }
         for (int b = from; b <= to; b++) put(sums, all, b, h, weight[b - from] / sum);
     }

@@ -48,10 +48,6 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
     private static final double WAXED = 1.5;
 
     private static final double LATE = 0.4;
-    /** A coupling capacitor has the plate's volts across it as long as the set is on. */
-    private static final double STRAINED = 2;
-    /** Old carbon drifts up; it falls where it was overheated, and so often. */
-    private static final double FALLEN = 0.2;
 
     public Priors {
         history = Map.copyOf(history);
@@ -96,22 +92,13 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
     /** Relative odds of a fault of a part. */
     public double weight(Part p, Fault f) {
         double usual = usual(p, f.mode());
-        boolean strained = f.mode().equals("leaky") && p.role().startsWith("coupling");
         boolean touched =
                 f.mode().equals("joint") || f.mode().equals("wrong") || f.mode().equals("mistuned");
         return usual
                 * age(kind(p.component()), f.mode())
-                * (strained ? STRAINED : 1)
-                * (fallen(p, f) ? FALLEN : 1)
+                * Strain.of(p, f)
                 * (disturbed && touched ? DISTURBED : 1)
                 * experience(key(p, f.mode()));
-    }
-
-    private static boolean fallen(Part p, Fault f) {
-        return f.mode().equals("drifted")
-                && !f.amount().isEmpty()
-                && p.component() instanceof Component.Resistor r
-                && f.ohms().value() < r.ohms();
     }
 
     /** Before anything of the set is known. */

@@ -138,6 +138,24 @@ class LikelihoodTest {
                 .isGreaterThan(3 * Priors.USUAL.weight(r7, Fault.parse("R7:drifted:22k")));
     }
 
+    /** Where a part sits decides how often it fails: volts across it, a current through it, or neither. */
+    @Test
+    void strainedPartsFailOftener() {
+        Chassis set = SharedSets.named("halcyon");
+        Part coupling = set.part("C14").orElseThrow();
+        Part bypass = set.part("C10").orElseThrow();
+        assertThat(Priors.USUAL.weight(coupling, Fault.parse("C14:leaky:1M")))
+                .isGreaterThan(1.5 * Priors.USUAL.weight(bypass, Fault.parse("C10:leaky:1M")));
+        Part feed = set.part("R7").orElseThrow();
+        Part leak = set.part("R15").orElseThrow();
+        assertThat(Priors.USUAL.weight(feed, Fault.of("R7", "open")))
+                .isGreaterThan(2 * Priors.USUAL.weight(leak, Fault.of("R15", "open")));
+        Part cathode = set.part("R16").orElseThrow();
+        assertThat(Priors.USUAL.weight(leak, Fault.parse("R15:drifted:680k")))
+                .as("high values drift most")
+                .isGreaterThan(2 * Priors.USUAL.weight(cathode, Fault.parse("R16:drifted:390")));
+    }
+
     private static double prior(List<Hypothesis> all, String start) {
         return all.stream()
                 .filter(h -> h.cause().startsWith(start))
