@@ -13,30 +13,49 @@ import java.util.Optional;
  */
 public record Meaning(Hypothesis cause, Phrase answer) {
     private static final int SEARCHED = 16;
+    /** What a meter does not tell apart: relative, in volts near zero, and relative for ohms. */
+    private static final double VOLTS = 0.02;
 
-    /** Of the first suspects, and of a sound set last; where all of these answer alike, of the first suspect as well that does not. */
+    private static final double LITTLE = 0.05;
+    private static final double OHMS = 0.05;
+
+    /** One answer, with its number where it has one. */
+    private record Shown(Hypothesis cause, Phrase answer, double number, double close) {
+        boolean alike(Shown other) {
+            return answer.equals(other.answer) || Math.abs(number - other.number) <= Math.max(close, other.close);
+        }
+    }
+
+    /**
+     * Of the first suspects, and of a sound set last; where all of these answer alike, of the first suspect as well that does not. Those that a meter
+     * does not tell apart have the answer of the first of them.
+     */
     public static List<Meaning> of(
             Forecasts forecasts, List<Observation> evidence, Diagnosis d, Probe probe, int most) {
-        List<Meaning> all = new ArrayList<>();
+        List<Shown> all = new ArrayList<>();
         d.suspects().stream()
                 .limit(most)
                 .map(Diagnosis.Suspect::first)
-                .forEach(h -> all.add(of(forecasts, evidence, h, probe)));
-        Meaning sound = of(forecasts, List.of(), forecasts.healthy(), probe);
-        if (all.stream().allMatch(m -> m.answer().equals(sound.answer())))
+                .forEach(h -> all.add(shown(forecasts, evidence, h, probe)));
+        Shown sound = shown(forecasts, List.of(), forecasts.healthy(), probe);
+        if (all.stream().allMatch(m -> m.alike(sound)))
             d.suspects().stream()
                     .skip(most)
                     .limit(SEARCHED)
-                    .map(s -> of(forecasts, evidence, s.first(), probe))
-                    .filter(m -> !m.answer().equals(sound.answer()))
+                    .map(s -> shown(forecasts, evidence, s.first(), probe))
+                    .filter(m -> !m.alike(sound))
                     .findFirst()
                     .ifPresent(all::add);
         all.add(sound);
-        return all;
+        return all.stream()
+                .map(m -> new Meaning(
+                        m.cause(),
+                        all.stream().filter(m::alike).findFirst().orElse(m).answer()))
+                .toList();
     }
 
     /** Of a cause as severe as the readings make it. */
-    private static Meaning of(Forecasts forecasts, List<Observation> evidence, Hypothesis h, Probe probe) {
+    private static Shown shown(Forecasts forecasts, List<Observation> evidence, Hypothesis h, Probe probe) {
         Optional<Given> given = Given.of(forecasts, h, evidence);
         Hypothesis cause = given.map(g -> h.at(g.severity())).orElse(h);
         if (probe instanceof Probe.Measured m) {
@@ -46,12 +65,14 @@ public record Meaning(Hypothesis cause, Phrase answer) {
                     .map(f -> given.map(g -> g.outlook(f)[0]).orElse(f.value()))
                     .map(v -> volts ? v : Math.pow(10, v))
                     .orElse(0.0);
-            return new Meaning(cause, CauseWords.value(value, volts));
+            double close = volts ? Math.hypot(VOLTS * value, LITTLE) : OHMS * value;
+            return new Shown(cause, CauseWords.value(value, volts), value, close);
         }
         double[] odds = forecasts.said(h, probe);
-        if (probe instanceof Probe.Parted p) return new Meaning(cause, CauseWords.tried(p, odds[0] > odds[1]));
+        if (probe instanceof Probe.Parted p)
+            return new Shown(cause, CauseWords.tried(p, odds[0] > odds[1]), Double.NaN, 0);
         int best = 0;
         for (int n = 1; n < odds.length; n++) if (odds[n] > odds[best]) best = n;
-        return new Meaning(cause, Phrase.of("outcome." + Outcome.values()[best].code()));
+        return new Shown(cause, Phrase.of("outcome." + Outcome.values()[best].code()), Double.NaN, 0);
     }
 }
