@@ -5,13 +5,12 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Setting;
-import java.util.Arrays;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 
 /**
  * What an ohmmeter shows on every state of a set with the power off, as logarithms.
@@ -86,10 +85,12 @@ final class Unplugged {
      * What a state shows at a probe.
      *
      * @param lain by how much electrolytics that have lain for decades move it; where none lies in the meter's way that need not be computed
-     * @param parts places among the sources of those that move it, and …
-     * @param shares … by which share of themselves
+     * @param shares of the parts that move it, each by which share of itself
      */
-    record At(double log, double lain, int[] parts, double[] shares) {}
+    record At(double log, double lain, List<Share> shares) {}
+
+    /** @param source its place among the sources */
+    record Share(int source, double share) {}
 
     private At at(State state, Probe.Ohms p) {
         return state.unplugged().computeIfAbsent(p, k -> computed(state, k));
@@ -101,14 +102,12 @@ final class Unplugged {
         double log = shown(set, p);
         boolean over =
                 taken.keySet().stream().anyMatch(element -> electrolytics.contains(element.replaceFirst("\\..*", "")));
-        int[] parts = IntStream.range(0, sources.length)
-                .filter(n -> taken.containsKey(sources[n]))
-                .toArray();
-        return new At(
-                log,
-                over ? LAIN * (shown(state.worn(usual), p) - log) : 0,
-                parts,
-                Arrays.stream(parts).mapToDouble(n -> taken.get(sources[n])).toArray());
+        List<Share> shares = new ArrayList<>();
+        for (int n = 0; n < sources.length; n++) {
+            Double share = taken.get(sources[n]);
+            if (share != null) shares.add(new Share(n, share));
+        }
+        return new At(log, over ? LAIN * (shown(state.worn(usual), p) - log) : 0, List.copyOf(shares));
     }
 
     private static double shown(ColdSet set, Probe.Ohms p) {
@@ -139,10 +138,9 @@ final class Unplugged {
         double b = from == to ? a.log() : at(to, p).log();
         double[] shares = new double[sources.length + 2];
         double resistors = 0;
-        for (int k = 0; k < a.parts().length; k++) {
-            int part = a.parts()[k];
-            resistors += a.shares()[k];
-            shares[part] = a.shares()[k] * spreads[part] / Math.log(10);
+        for (Share x : a.shares()) {
+            resistors += x.share();
+            shares[x.source()] = x.share() * spreads[x.source()] / Math.log(10);
         }
         shares[sources.length] = a.lain();
         shares[sources.length + 1] = Forecasts.SEVERITY * (b - a.log());
