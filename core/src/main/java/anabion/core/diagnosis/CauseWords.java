@@ -48,8 +48,8 @@ public final class CauseWords {
             return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
         if (probe instanceof Probe.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
         if (probe instanceof Probe.Listen l) return Phrase.of("probe.listen", l.band());
-        if (probe instanceof Probe.Leak l) return Phrase.of("probe.leak", l.part());
-        if (probe instanceof Probe.Value v) return Phrase.of("probe.value", v.part());
+        if (probe instanceof Probe.Lifted l)
+            return Phrase.of("probe." + l.what().word(), l.part());
         if (probe instanceof Probe.Across a) return Phrase.of("probe.across", a.part());
         Probe.Try t = (Probe.Try) probe;
         return Phrase.of(t.plugged() ? "probe.swap" : "probe.try", t.part());

@@ -164,9 +164,9 @@ public final class Evidence {
 
     /** A leak says nothing of the value, and a good value or loss nothing of the leak. */
     private Optional<Observation> tested(Part p, PartTest t) {
-        Probe.Parted probe = !(p.component() instanceof Component.Capacitor)
-                ? Probe.Try.of(p)
-                : t.what() == PartTest.What.LEAKAGE ? new Probe.Leak(p.reference()) : new Probe.Value(p.reference());
+        Probe.Lifted.What what = t.what() == PartTest.What.LEAKAGE ? Probe.Lifted.What.LEAK : Probe.Lifted.What.VALUE;
+        Probe.Parted probe =
+                p.component() instanceof Component.Capacitor ? new Probe.Lifted(p.reference(), what) : Probe.Try.of(p);
         return fails(chassis, p, t).map(bad -> new Observation.Tested(probe, !bad));
     }
 

@@ -174,9 +174,25 @@ public sealed interface Probe {
         }
     }
 
-    /** A capacitor lifted, and its leak measured at working volts: says nothing of its value. */
-    record Leak(String part) implements Parted {
-        private static final Set<String> CAUGHT = Set.of("leaky", "short");
+    /** A capacitor lifted and measured: its leak at working volts, which says nothing of its value; or its value or loss, which says nothing of a leak. */
+    record Lifted(String part, What what) implements Parted {
+        /** What is measured of it. */
+        public enum What {
+            LEAK("leak", Set.of("leaky", "short")),
+            VALUE("value", Set.of("open", "dried", "wrong"));
+
+            private final String word;
+            private final Set<String> caught;
+
+            What(String word, Set<String> caught) {
+                this.word = word;
+                this.caught = caught;
+            }
+
+            String word() {
+                return word;
+            }
+        }
 
         @Override
         public double minutes() {
@@ -185,32 +201,12 @@ public sealed interface Probe {
 
         @Override
         public boolean catches(Fault f) {
-            return f.part().equals(part) && CAUGHT.contains(f.mode());
+            return f.part().equals(part) && what.caught.contains(f.mode());
         }
 
         @Override
         public String text() {
-            return "leak " + part;
-        }
-    }
-
-    /** A capacitor lifted, and its value or its loss measured: says nothing of its leak. */
-    record Value(String part) implements Parted {
-        private static final Set<String> CAUGHT = Set.of("open", "dried", "wrong");
-
-        @Override
-        public double minutes() {
-            return 4.5;
-        }
-
-        @Override
-        public boolean catches(Fault f) {
-            return f.part().equals(part) && CAUGHT.contains(f.mode());
-        }
-
-        @Override
-        public String text() {
-            return "value " + part;
+            return what.word + " " + part;
         }
     }
 }

@@ -25,6 +25,7 @@ final class Strain {
 
     /** The first that holds. */
     private static final List<Place> PLACES = List.of(
+            new Place("capacitor", "leaky", List.of("aerial"), 1),
             // the plate's volts as long as the set is on
             new Place("capacitor", "leaky", List.of("coupling"), 2),
             new Place("capacitor", "leaky", List.of("screen bypass", "decoupling", "plate", "tone"), 1.2),

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.engine.ColdSet;
+import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -101,7 +102,7 @@ final class Unplugged {
         Map<String, Double> taken = set.shares(p.net(), p.against(), p.test());
         double log = shown(set, p);
         boolean over =
-                taken.keySet().stream().anyMatch(element -> electrolytics.contains(element.replaceFirst("\\..*", "")));
+                taken.keySet().stream().anyMatch(element -> electrolytics.contains(Operating.reference(element)));
         List<Share> shares = new ArrayList<>();
         for (int n = 0; n < sources.length; n++) {
             Double share = taken.get(sources[n]);

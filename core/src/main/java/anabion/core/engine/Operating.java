@@ -169,7 +169,7 @@ public final class Operating {
     }
 
     /** The reference of the part behind an element's name. */
-    static String reference(String element) {
+    public static String reference(String element) {
         int dot = element.indexOf('.');
         return dot < 0 ? element : element.substring(0, dot);
     }

@@ -61,8 +61,8 @@ public final class EvidenceCodec {
             case "tap" -> tapped(row);
             case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
             case "test" -> tested(row, Probe.Try.of(part(row)));
-            case "leak" -> tested(row, new Probe.Leak(capacitor(row).reference()));
-            case "value" -> tested(row, new Probe.Value(capacitor(row).reference()));
+            case "leak" -> tested(row, new Probe.Lifted(capacitor(row).reference(), Probe.Lifted.What.LEAK));
+            case "value" -> tested(row, new Probe.Lifted(capacitor(row).reference(), Probe.Lifted.What.VALUE));
             case "across" -> bridged(row);
             default ->
                 throw row.trouble(

@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import static anabion.core.diagnosis.Workbench.odds;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
@@ -27,11 +28,8 @@ class DiagnosisTest {
     private static final Chassis HALCYON = SharedSets.named("halcyon");
     private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
 
-    private static final List<String> CHART =
-            List.of("V1.5", "V1.6", "V2.5", "V2.6", "V2.7", "V3.7", "V4.1", "V4.2", "V4.5", "V4.6", "V5.7");
-
     private static List<Observation> chart(long seed, String... faults) {
-        return new Workbench(HALCYON, seed, faults).read(CHART);
+        return new Workbench(HALCYON, seed, faults).read(Workbench.CHART);
     }
 
     private static Diagnosis diagnosed(List<Observation> evidence) {
@@ -113,7 +111,7 @@ class DiagnosisTest {
     @Test
     void aSlippedProbeDoesNotConvict() {
         List<Observation> evidence = chart(13);
-        int screen = CHART.indexOf("V2.6");
+        int screen = Workbench.CHART.indexOf("V2.6");
         Observation.Measured v = (Observation.Measured) evidence.get(screen);
         evidence.set(screen, new Observation.Measured(v.probe(), 244));
         Diagnosis d = diagnosed(evidence);
@@ -180,19 +178,12 @@ class DiagnosisTest {
     @Test
     void voltsAndColdOhmsAreWeighedTogether() {
         Workbench bench = new Workbench(HALCYON, 23, "R13:drifted:680k");
-        List<Observation> evidence = new ArrayList<>(bench.read(CHART));
+        List<Observation> evidence = new ArrayList<>(bench.read(Workbench.CHART));
         double before = odds(diagnosed(evidence), "R13:drifted");
         evidence.add(bench.answer(new Probe.Ohms("V3.7", "B2", 1.5)));
         Diagnosis after = diagnosed(evidence);
         first(after, "R13:drifted");
         assertThat(odds(after, "R13:drifted")).isGreaterThan(before);
-    }
-
-    private static double odds(Diagnosis d, String cause) {
-        return d.suspects().stream()
-                .filter(s -> s.names(cause))
-                .mapToDouble(Diagnosis.Suspect::odds)
-                .sum();
     }
 
     /** A part that a tester clears is no longer suspected; one that it condemns is. */

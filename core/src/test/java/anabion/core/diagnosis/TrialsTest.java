@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import static anabion.core.diagnosis.Workbench.odds;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -20,29 +21,19 @@ class TrialsTest {
     private static final Chassis HALCYON = SharedSets.named("halcyon");
     private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
 
-    private static final List<String> CHART =
-            List.of("V1.5", "V1.6", "V2.5", "V2.6", "V2.7", "V3.7", "V4.1", "V4.2", "V4.5", "V4.6", "V5.7");
-
     private static List<Observation> chart(long seed, String... faults) {
-        return new Workbench(HALCYON, seed, faults).read(CHART);
+        return new Workbench(HALCYON, seed, faults).read(Workbench.CHART);
     }
 
     private static Diagnosis diagnosed(List<Observation> evidence) {
         return Diagnosis.of(FORECASTS, evidence);
     }
 
-    private static double odds(Diagnosis d, String cause) {
-        return d.suspects().stream()
-                .filter(s -> s.names(cause))
-                .mapToDouble(Diagnosis.Suspect::odds)
-                .sum();
-    }
-
     /** With a padder of a tenth the oscillator runs, and no station is where it should be: it is found once all else is cleared. */
     @Test
     void aWrongPadderIsFound() {
         Workbench bench = new Workbench(HALCYON, 6, "C5:wrong:60pF");
-        List<Observation> evidence = new ArrayList<>(bench.read(CHART));
+        List<Observation> evidence = new ArrayList<>(bench.read(Workbench.CHART));
         evidence.add(bench.read("V1.1"));
         evidence.add(bench.answer(new Probe.Listen("AM")));
         evidence.add(bench.answer(new Probe.Listen("Pick-up")));
@@ -50,7 +41,7 @@ class TrialsTest {
         evidence.add(bench.answer(new Probe.Inject("AM", Domain.RF, "V1.7")));
         double before = odds(diagnosed(evidence), "C5:wrong");
         assertThat(before).isGreaterThan(20 * odds(Diagnosis.of(FORECASTS, List.of()), "C5:wrong"));
-        evidence.add(new Observation.Tested(new Probe.Value("C5"), false));
+        evidence.add(new Observation.Tested(new Probe.Lifted("C5", Probe.Lifted.What.VALUE), false));
         Diagnosis d = diagnosed(evidence);
         assertThat(odds(d, "C5:wrong")).as("%s", d.suspects()).isGreaterThan(0.8);
     }
@@ -80,12 +71,12 @@ class TrialsTest {
         List<Observation> evidence = new ArrayList<>(chart(6, "C14:open"));
         evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
         double open = odds(diagnosed(evidence), "C14:open");
-        evidence.add(new Observation.Tested(new Probe.Value("C14"), true));
+        evidence.add(new Observation.Tested(new Probe.Lifted("C14", Probe.Lifted.What.VALUE), true));
         assertThat(odds(diagnosed(evidence), "C14:open")).isLessThan(open / 2);
 
         List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
         double leaky = odds(diagnosed(leak), "C14:leaky");
-        leak.add(new Observation.Tested(new Probe.Value("C14"), true));
+        leak.add(new Observation.Tested(new Probe.Lifted("C14", Probe.Lifted.What.VALUE), true));
         assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
     }
 

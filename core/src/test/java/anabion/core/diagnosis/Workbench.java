@@ -20,6 +20,10 @@ import java.util.Random;
 final class Workbench {
     static final MeterSpec METER = MeterSpec.parse("10M");
 
+    /** The Halcyon's. */
+    static final List<String> CHART =
+            List.of("V1.5", "V1.6", "V2.5", "V2.6", "V2.7", "V3.7", "V4.1", "V4.2", "V4.5", "V4.6", "V5.7");
+
     final Chassis set;
     private final Setting broken;
     private final Setting sound;
@@ -69,6 +73,13 @@ final class Workbench {
         double shown =
                 bench.solveWithMeter(v.net(), METER.ohmsAt(free)).volts(v.net()).orElse(free);
         return new Observation.Measured(v, shown * (1 + 0.01 * random.nextGaussian()) + 0.01 * random.nextGaussian());
+    }
+
+    static double odds(Diagnosis d, String cause) {
+        return d.suspects().stream()
+                .filter(s -> s.names(cause))
+                .mapToDouble(Diagnosis.Suspect::odds)
+                .sum();
     }
 
     private Outcome heard(Probe probe) {
