@@ -44,6 +44,8 @@ final class SignalStrip extends Region {
     private static final int DIVISIONS = 12;
     /** Below this width of a cell the small print begins under the mark instead of under the name. */
     private static final double TIGHT = 150;
+    /** Between the words of one cell and those of the next. */
+    private static final double GAP = 8;
     /** Odds below which a stage is as good as cleared, and from which it is the one to look at. */
     private static final double FAINT = 0.02;
 
@@ -167,6 +169,7 @@ final class SignalStrip extends Region {
         if (signal) {
             HBox second = new HBox(6, word);
             detail.setUserData(detail.getText());
+            detail.visibleProperty().bind(detail.managedProperty());
             if (!detail.getText().isEmpty()) second.getChildren().add(0, detail);
             second.setPadding(new javafx.geometry.Insets(0, 0, 0, 19));
             box.getChildren().add(second);
@@ -268,11 +271,13 @@ final class SignalStrip extends Region {
                     && box.getChildren().size() > 1
                     && box.getChildren().get(1) instanceof HBox second) {
                 boolean tight = each < TIGHT;
+                second.getChildren().forEach(n -> n.setManaged(true));
                 second.setPadding(new javafx.geometry.Insets(0, 0, 0, tight ? 0 : 19));
                 for (javafx.scene.Node n : second.getChildren())
                     if (n instanceof Label l && l.getUserData() instanceof String whole)
                         l.setText(tight ? whole.replaceFirst("^[VQD]\\d+[A-Za-z]? (?=\\S)", "") : whole);
             }
+            if (node.prefWidth(-1) > each - GAP) giveWay(node);
             double width = Math.min(each - 2, node.prefWidth(-1));
             double x = Math.round(from + each * i);
             node.resizeRelocate(x, y, width, node.prefHeight(-1));
@@ -283,6 +288,13 @@ final class SignalStrip extends Region {
                 lamp.setRadiusY(44);
             });
         }
+    }
+
+    /** What a stage is made of gives way to how it stands. */
+    private static void giveWay(Region cell) {
+        cell.lookupAll(".label").stream()
+                .filter(n -> n.getUserData() instanceof String)
+                .forEach(n -> n.setManaged(false));
     }
 
     private void movePointer() {
