@@ -8,6 +8,7 @@ import anabion.core.chassis.Part;
 import anabion.core.engine.Setting;
 import anabion.core.signal.Domain;
 import java.util.List;
+import java.util.Locale;
 import java.util.Set;
 
 /** Something that can be measured or tried on a set. */
@@ -178,21 +179,16 @@ public sealed interface Probe {
     record Lifted(String part, What what) implements Parted {
         /** What is measured of it. */
         public enum What {
-            LEAK("leak", Set.of("leaky", "short")),
-            VALUE("value", Set.of("open", "dried", "wrong"));
-
-            private final String word;
-            private final Set<String> caught;
-
-            What(String word, Set<String> caught) {
-                this.word = word;
-                this.caught = caught;
-            }
+            LEAK,
+            VALUE;
 
             String word() {
-                return word;
+                return name().toLowerCase(Locale.ROOT);
             }
         }
+
+        private static final Set<String> LEAKS = Set.of("leaky", "short");
+        private static final Set<String> LACKS = Set.of("open", "dried", "wrong");
 
         @Override
         public double minutes() {
@@ -201,12 +197,12 @@ public sealed interface Probe {
 
         @Override
         public boolean catches(Fault f) {
-            return f.part().equals(part) && what.caught.contains(f.mode());
+            return f.part().equals(part) && (what == What.LEAK ? LEAKS : LACKS).contains(f.mode());
         }
 
         @Override
         public String text() {
-            return what.word + " " + part;
+            return what.word() + " " + part;
         }
     }
 }
