@@ -102,7 +102,9 @@ public class EngineBench {
     /** Where the time of a fault goes: what is left of its solution without this is iteration. */
     @Benchmark
     public Circuit buildingTheCircuit(Halcyon h) {
-        return h.engine.prepare(h.set, h.usual).circuit();
+        return h.engine
+                .prepare(h.set, h.usual.withFaults(h.faults.subList(0, 1)))
+                .circuit();
     }
 
     /** Triodes in a row, each with its plate load, grid leak and cathode resistor: three nets a stage. */

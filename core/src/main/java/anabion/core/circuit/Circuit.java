@@ -58,9 +58,14 @@ public final class Circuit {
 
     /** A builder that begins with all of this circuit, for one more element. */
     public Builder more() {
+        return more(e -> true);
+    }
+
+    /** A builder that begins with all nets of this circuit and those of its elements that stay. */
+    public Builder more(Predicate<Element> stays) {
         Builder b = new Builder(reference);
         b.index.putAll(index);
-        b.elements.addAll(elements);
+        for (Element e : elements) if (stays.test(e)) b.elements.add(e);
         return b;
     }
 

@@ -22,6 +22,11 @@ final class Equations {
     private final List<Element> elements = new ArrayList<>();
     private Circuit circuit;
     private final double[] linear;
+    /** What of it is not zero, row by row, each row from its place in the first on: a receiver's matrix is nearly empty. */
+    private final int[] rows;
+
+    private final int[] columns;
+    private final double[] values;
     private final double[] constant;
     private final double[] sum;
     private final double[] scale;
@@ -39,6 +44,9 @@ final class Equations {
         branches = branches(c);
         size = nets + branches;
         linear = new double[size * size];
+        rows = new int[size + 1];
+        columns = new int[size * size];
+        values = new double[size * size];
         constant = new double[size];
         sum = new double[size];
         scale = new double[size];
@@ -78,6 +86,7 @@ final class Equations {
             else if (e instanceof Element.Transformer t) transformer(t, branch++);
             else found.add((Element.Device) e);
         }
+        gather();
         int n = found.size();
         devices = found.toArray(new Element.Device[0]);
         deviceNodes = new int[n][];
@@ -91,6 +100,19 @@ final class Equations {
             deviceAmperes[k] = new double[deviceNodes[k].length];
             deviceShifted[k] = new double[deviceNodes[k].length];
         }
+    }
+
+    private void gather() {
+        int n = 0;
+        for (int i = 0; i < size; i++) {
+            rows[i] = n;
+            for (int j = 0; j < size; j++)
+                if (linear[i * size + j] != 0) {
+                    columns[n] = j;
+                    values[n++] = linear[i * size + j];
+                }
+        }
+        rows[size] = n;
     }
 
     private void add(int row, double amperes) {
@@ -139,17 +161,14 @@ final class Equations {
         for (int i = 0; i < size; i++) {
             double total = constant[i] * sources;
             double largest = Math.abs(total);
-            int row = i * size;
-            for (int j = 0; j < size; j++) {
-                double g = linear[row + j];
-                if (g == 0) continue;
-                double current = g * x[j];
+            for (int k = rows[i]; k < rows[i + 1]; k++) {
+                double current = values[k] * x[columns[k]];
                 total += current;
                 largest = Math.max(largest, Math.abs(current));
             }
             if (i < nets) {
                 total += gmin * x[i];
-                if (jacobian) a[row + i] += gmin;
+                if (jacobian) a[i * size + i] += gmin;
             }
             sum[i] = total;
             scale[i] = largest;

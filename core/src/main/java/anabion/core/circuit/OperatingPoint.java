@@ -113,8 +113,9 @@ public final class OperatingPoint {
                 after = s.advance(x, taken, gmin, sources);
             }
             s.accept(x, taken);
-            norm = s.evaluate(x, gmin, sources, true);
+            // the balance is known of this state; its slopes are dear, and the last state needs none
             if (largest * taken < 1 && s.settled(x, taken)) return new Attempt(true, n);
+            norm = s.evaluate(x, gmin, sources, true);
         }
         return new Attempt(false, ITERATIONS);
     }

@@ -23,6 +23,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 
 /** Builds the direct-current circuit of a chassis, without its rectifiers. */
@@ -58,16 +59,32 @@ final class Direct {
     Circuit.Builder circuit() {
         Circuit.Builder c = Circuit.of(reference);
         for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
-        Linear linear = new Linear(chassis, setting, faults);
         if (plugged()) c.resistor("mains", Mains.L, Mains.N, 0.01);
+        add(chassis.parts(), c);
+        return c;
+    }
+
+    /**
+     * The same, of whose parts most stand as they stand in a sound set's circuit: a fault changes its own part alone, and in an oscillator
+     * the tubes as well.
+     */
+    Circuit.Builder circuit(Circuit sound) {
+        if (faults.inOscillator(chassis)) return circuit();
+        Set<String> faulty = faults.parts();
+        Circuit.Builder c = sound.more(e -> !faulty.contains(Operating.reference(e.name())));
+        add(chassis.parts().stream().filter(p -> faulty.contains(p.reference())).toList(), c);
+        return c;
+    }
+
+    private void add(List<Part> parts, Circuit.Builder c) {
+        Linear linear = new Linear(chassis, setting, faults);
         double scale = scale();
-        for (Part p : chassis.parts()) {
+        for (Part p : parts) {
             if (p.component() instanceof Component.Battery b) battery(p, b, scale, c);
             else if (p.component() instanceof Component.Lamp l) lamp(p, l, c);
             else if (p.device().isPresent()) device(p, c);
             else linear.add(p, c);
         }
-        return c;
     }
 
     private boolean plugged() {

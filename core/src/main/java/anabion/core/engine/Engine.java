@@ -78,12 +78,19 @@ public final class Engine {
     /** @param series ohms in the line */
     Bench prepare(Chassis chassis, Setting setting, double series) {
         Feed feed = feed(chassis, setting, series);
-        return new Bench(
-                this, setting, driven(chassis, setting, feed), feed.mains().map(Mains::solution), feed.rails());
+        Circuit circuit = driven(circuit(chassis, setting, feed), feed);
+        return new Bench(this, setting, circuit, feed.mains().map(Mains::solution), feed.rails());
     }
 
-    private static Circuit driven(Chassis chassis, Setting setting, Feed feed) {
-        Circuit.Builder c = direct(chassis, setting, feed).circuit();
+    /** Without rails, of a set that is fed so. */
+    private static Circuit.Builder circuit(Chassis chassis, Setting setting, Feed feed) {
+        if (feed.setting().equals(setting)) return feed.circuit().more();
+        Direct direct = direct(chassis, setting, feed.mains());
+        boolean faulty = feed.setting().equals(setting.withFaults(List.of()));
+        return faulty ? direct.circuit(feed.circuit()) : direct.circuit();
+    }
+
+    private static Circuit driven(Circuit.Builder c, Feed feed) {
         for (Rails.Rail r : feed.rails())
             c.device(
                     r.name() + ".rail" + feed.rails().indexOf(r),
@@ -110,7 +117,7 @@ public final class Engine {
                     Optional.of(nudged(chassis, base, changed, part)),
                     (output, rectifier, siemens) -> solved.toward(output, rectifier)
                             .orElseGet(() -> characteristic(output, rectifier, siemens)));
-        return driven(chassis, changed, feed);
+        return driven(circuit(chassis, changed, feed), feed);
     }
 
     /** The mains with one part a little larger: the same for every fault that leaves the mains alone. */
@@ -131,7 +138,7 @@ public final class Engine {
         if (device.isEmpty()) return Optional.empty();
         Feed feed = feed(chassis, base, 0);
         if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
-        Direct direct = direct(chassis, changed, feed);
+        Direct direct = direct(chassis, changed, feed.mains());
         return Optional.of(solved.direct().circuit().with(c -> direct.device(device.get(), c)));
     }
 
@@ -148,17 +155,22 @@ public final class Engine {
         return Optional.empty();
     }
 
-    private static Direct direct(Chassis chassis, Setting setting, Feed feed) {
-        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), feed.mains());
+    private static Direct direct(Chassis chassis, Setting setting, Optional<Mains> mains) {
+        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), mains);
     }
 
-    /** What feeds a set: the same for every fault that lies elsewhere. */
+    /**
+     * What feeds a set: the same for every fault that lies elsewhere.
+     *
+     * @param circuit of the set under this setting, without the rails
+     */
     private record Feed(
             Chassis chassis,
             Setting setting,
             double series,
             Optional<Mains> mains,
             List<Rails.Rail> rails,
+            Circuit circuit,
             Map<String, Mains> nudged) {
         boolean isOf(Chassis other, Setting wanted, double ohms) {
             return chassis.equals(other) && series == ohms && setting.equals(wanted);
@@ -218,13 +230,14 @@ public final class Engine {
         List<Rails.Rail> rails = mains.map(
                         m -> new Rails(chassis, setting, faults, m, reference(chassis), characteristics).all())
                 .orElse(List.of());
-        return new Feed(chassis, setting, series, mains, rails, new HashMap<>());
+        Circuit circuit = direct(chassis, setting, mains).circuit().build();
+        return new Feed(chassis, setting, series, mains, rails, circuit, new HashMap<>());
     }
 
     /** A set whose rails stand where they stand in another solution, whatever its faults draw. */
     public Bench prepareOnRails(Chassis chassis, Setting setting, Operating other) {
         Feed feed = feed(chassis, setting.withFaults(List.of()), 0);
-        Circuit.Builder c = direct(chassis, setting, feed).circuit();
+        Circuit.Builder c = circuit(chassis, setting, feed);
         for (Rails.Rail r : feed.rails()) {
             double volts =
                     other.volts(r.reservoir()).orElse(0) - other.volts(r.back()).orElse(0);

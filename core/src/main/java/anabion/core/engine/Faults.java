@@ -10,6 +10,8 @@ import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The faults of one setting, asked by part. */
@@ -184,13 +186,30 @@ public final class Faults {
     boolean stopsOscillator(Chassis chassis, String tube) {
         if (emission(tube) < STOPS) return true;
         for (Fault f : all) {
-            Optional<Part> part = chassis.part(f.part());
-            String role = part.map(Part::role).orElse("");
-            boolean ofIt = role.contains("oscillator") || role.contains("padder");
+            String role = role(chassis, f);
             boolean gone =
                     f.mode().equals("open") && !role.contains("trimmer"); // without its trimmer it runs elsewhere
-            if (ofIt && (gone || f.mode().equals("short") || f.mode().equals("joint"))) return true;
+            if (oscillator(role)
+                    && (gone || f.mode().equals("short") || f.mode().equals("joint"))) return true;
         }
         return false;
+    }
+
+    /** Whether a part of an oscillator is faulty, broken or not. */
+    boolean inOscillator(Chassis chassis) {
+        return all.stream().anyMatch(f -> oscillator(role(chassis, f)));
+    }
+
+    private static String role(Chassis chassis, Fault f) {
+        return chassis.part(f.part()).map(Part::role).orElse("");
+    }
+
+    private static boolean oscillator(String role) {
+        return role.contains("oscillator") || role.contains("padder");
+    }
+
+    /** The references of the parts that are faulty. */
+    Set<String> parts() {
+        return all.stream().map(Fault::part).collect(Collectors.toUnmodifiableSet());
     }
 }

@@ -138,7 +138,7 @@ public record PlateCircuit(
 
         /** Plate volts above the cathode with the device gone, its other currents left and so much in the plate. */
         private double plateVolts(double[] amperes, int plate, int cathode, double current) {
-            Circuit.Builder c = direct.circuit().without(device::equals).more();
+            Circuit.Builder c = direct.circuit().more(e -> !e.equals(device));
             Circuit named = direct.circuit();
             String k = named.net(device.nodes().get(cathode));
             for (int t = 0; t < amperes.length; t++) {
