@@ -41,6 +41,10 @@ public record Part(
         return nets.containsValue(net);
     }
 
+    public boolean isTube() {
+        return device().filter(d -> d.deviceKind() == DeviceKind.TUBE).isPresent();
+    }
+
     /** Whether it joins the two nets. */
     public boolean joins(String one, String other) {
         return touches(one) && touches(other) && !one.equals(other);

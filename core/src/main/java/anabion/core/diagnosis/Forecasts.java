@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
@@ -10,6 +11,7 @@ import anabion.core.input.BadInput;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -32,16 +34,23 @@ public final class Forecasts {
 
     private static final double LEAST_RAIL = 5;
     private static final int KEPT = 2000;
+    /** Answers kept in full, and in brief: some tens of megabytes each. */
+    private static final int FORESEEN = 80_000;
+
+    private static final int OUTLOOKS = 400_000;
 
     private static final int PAIRS = 300;
 
     private static final int FEW = 8;
     /** A chart was taken on another specimen: so much of its deviations is taken for the design's own, as a power of the factor. */
     private static final double OF_THE_DESIGN = 0.5;
-    /** Meter and model, each relative; the second for nets near zero, in volts. */
+    /** Meter and model together, relative. */
     private static final double METER = 0.015;
 
-    private static final double LITTLE = 0.06;
+    /** The same for nets near zero, in volts: contact potentials of tubes, warmth of junctions. */
+    private static final double OF_TUBES = 0.06;
+
+    private static final double OF_JUNCTIONS = 0.02;
     /** From the middle between two severities to either: three standard deviations of an even spread. */
     static final double SEVERITY = 0.32;
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
@@ -58,6 +67,7 @@ public final class Forecasts {
     private final List<Hypothesis> hypotheses;
     private final Hypothesis healthy;
     private final double widest;
+    private final double little;
     private final Engine engine = new Engine();
     private final Together together = new Together();
     private final State well;
@@ -74,8 +84,9 @@ public final class Forecasts {
     private final Map<Setting, Setting> kept = new HashMap<>();
     private final Map<List<Object>, List<Probe>> allowed = new HashMap<>();
     private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
-    private final IdentityHashMap<Probe.Measured, IdentityHashMap<Hypothesis, double[]>> outlooks =
-            new IdentityHashMap<>();
+    private final Kept<Probe.Measured, Optional<Foreseen>> foreseen = new Kept<>(FORESEEN);
+    private final Kept<Probe.Measured, double[]> outlooks = new Kept<>(OUTLOOKS);
+    private final Kept<Probe, double[]> heard = new Kept<>(OUTLOOKS);
 
     /**
      * @param trims factors by which the charted specimen's parts differ from nominal; empty for none
@@ -85,6 +96,7 @@ public final class Forecasts {
         this.chassis = chassis;
         Map<String, Double> shared = new HashMap<>();
         trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
+        this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
         this.usual = Setting.of(chassis.supply().volts()).withTrims(shared);
         this.hypotheses = Hypothesis.of(chassis, priors);
         this.well = new State(chassis, List.of(), Optional.empty());
@@ -198,6 +210,10 @@ public final class Forecasts {
 
     /** Empty where the circuit of the hypothesis does not settle. */
     Optional<Foreseen> at(Hypothesis h, Probe.Measured probe) {
+        return foreseen.of(probe, h, () -> computed(h, probe));
+    }
+
+    private Optional<Foreseen> computed(Hypothesis h, Probe.Measured probe) {
         return probe instanceof Probe.Volts v ? volts(h, v) : Optional.of(ohms(h, (Probe.Ohms) probe));
     }
 
@@ -226,6 +242,11 @@ public final class Forecasts {
         return probe instanceof Probe.Volts ? widest : Unplugged.range();
     }
 
+    /** Volts near zero that say nothing. */
+    double little() {
+        return little;
+    }
+
     /**
      * Density of a value at a probe that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
      * many), half the time anything.
@@ -237,7 +258,7 @@ public final class Forecasts {
         double sum = 0;
         for (double v : elsewhere) {
             double sigma = probe instanceof Probe.Volts
-                    ? Math.hypot(3 * METER * v, LITTLE)
+                    ? Math.hypot(3 * METER * v, little)
                     : Unplugged.open(v) ? Unplugged.OHMS : 2 * Unplugged.OHMS;
             double z = (value - v) / sigma;
             sum += Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
@@ -283,17 +304,16 @@ public final class Forecasts {
         }
         shares[last] = graded ? SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
         double middle = (a + b) / 2;
-        return Optional.of(new Foreseen(middle, shares, Math.hypot(METER * middle, LITTLE)));
+        return Optional.of(new Foreseen(middle, shares, Math.hypot(METER * middle, little)));
     }
 
     private static double read(Shown s, Probe.Volts p, double off) {
         return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
     }
 
-    /** What a hypothesis shows at a probe, kept, since every question asks for it: middle, deviation and what lain electrolytics do; not a number where unsettled. */
+    /** What a hypothesis shows at a probe in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */
     double[] outlook(Hypothesis h, Probe.Measured probe) {
-        if (outlooks.size() > KEPT) outlooks.keySet().removeIf(Probe.Volts.class::isInstance);
-        return outlooks.computeIfAbsent(probe, p -> new IdentityHashMap<>()).computeIfAbsent(h, k -> at(k, probe)
+        return outlooks.of(probe, h, () -> computed(h, probe)
                 .map(f -> new double[] {f.value(), f.deviation(), f.lain()})
                 .orElse(new double[] {Double.NaN, Double.NaN, 0}));
     }
@@ -302,7 +322,7 @@ public final class Forecasts {
 
     /** The odds of every outcome of what has no number: of {@link Outcome} where it is heard, of bad and good where a part is tried. */
     double[] said(Hypothesis h, Probe probe) {
-        if (!(probe instanceof Probe.Parted p)) return heard(h, probe);
+        if (!(probe instanceof Probe.Parted p)) return heard.of(probe, h, () -> heard(h, probe));
         double bad = h.from().stream().anyMatch(p::catches) ? CONVICTS : ACCUSES;
         return new double[] {bad, 1 - bad};
     }
@@ -322,6 +342,13 @@ public final class Forecasts {
         if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return Hearing.unknown();
         double[] one = called(sound.get(), from.get(), probe);
         return ends[0] == ends[1] ? one : Hearing.mean(one, called(sound.get(), to.get(), probe));
+    }
+
+    /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
+    boolean knows(Hypothesis h, Probe probe) {
+        return band(probe)
+                .map(b -> Arrays.stream(ends(h)).allMatch(s -> s.heard(b)))
+                .orElse(true);
     }
 
     private static double[] called(Loudness sound, Loudness now, Probe probe) {

@@ -11,10 +11,9 @@ import java.util.Map;
  * and that sound alike at every point.
  */
 final class Groups {
-    /** A meter's error: relative, in volts, and of the logarithm of ohms. */
+    /** A meter's error: relative, and of the logarithm of ohms. */
     private static final double VOLTS = 0.02;
 
-    private static final double LITTLE = 0.05;
     private static final double OHMS = 0.02;
     /** Outcomes of listening whose odds differ by less than this in sum sound alike. */
     private static final double EAR = 0.3;
@@ -67,8 +66,8 @@ final class Groups {
         return true;
     }
 
-    private static double error(Probe.Measured p, double[] a, double[] b) {
-        if (p instanceof Probe.Volts) return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + LITTLE;
+    private double error(Probe.Measured p, double[] a, double[] b) {
+        if (p instanceof Probe.Volts) return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + forecasts.little();
         // of ohms through electrolytics nobody knows more than their order
         return OHMS + Math.max(Math.abs(a[2]), Math.abs(b[2]));
     }

@@ -13,10 +13,9 @@ import java.util.Optional;
  */
 public record Meaning(Hypothesis cause, Phrase answer) {
     private static final int SEARCHED = 16;
-    /** What a meter does not tell apart: relative, in volts near zero, and relative for ohms. */
+    /** What a meter does not tell apart, relative. */
     private static final double VOLTS = 0.02;
 
-    private static final double LITTLE = 0.05;
     private static final double OHMS = 0.05;
 
     /** One answer, with its number where it has one. */
@@ -65,7 +64,7 @@ public record Meaning(Hypothesis cause, Phrase answer) {
                     .map(f -> given.map(g -> g.outlook(f)[0]).orElse(f.value()))
                     .map(v -> volts ? v : Math.pow(10, v))
                     .orElse(0.0);
-            double close = volts ? Math.hypot(VOLTS * value, LITTLE) : OHMS * value;
+            double close = volts ? Math.hypot(VOLTS * value, forecasts.little()) : OHMS * value;
             return new Shown(cause, CauseWords.value(value, volts), value, close);
         }
         double[] odds = forecasts.said(h, probe);

@@ -1,7 +1,6 @@
 package anabion.core.diagnosis;
 
 import anabion.core.chassis.Component;
-import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
@@ -123,9 +122,7 @@ public sealed interface Probe {
         private static final double SOLDERED = 4.5;
 
         public static Try of(Part p) {
-            boolean plugged =
-                    p.device().filter(d -> d.deviceKind() == DeviceKind.TUBE).isPresent();
-            return new Try(p.reference(), plugged ? PLUGGED : SOLDERED);
+            return new Try(p.reference(), p.isTube() ? PLUGGED : SOLDERED);
         }
 
         /** Whether it sits in a socket. */

@@ -1,7 +1,6 @@
 package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
@@ -49,9 +48,7 @@ final class Shown {
 
     private static Set<String> tubes(Chassis chassis) {
         return chassis.parts().stream()
-                .filter(p -> p.device()
-                        .filter(d -> d.deviceKind() == DeviceKind.TUBE)
-                        .isPresent())
+                .filter(Part::isTube)
                 .map(Part::reference)
                 .collect(Collectors.toSet());
     }

@@ -75,6 +75,11 @@ final class State {
         return cold[worn];
     }
 
+    /** Whether it was computed what a band lets through. */
+    boolean heard(String band) {
+        return heard.containsKey(band);
+    }
+
     /** What a band lets through; empty where that is not known. */
     Optional<Loudness> heard(Engine engine, Setting setting, Band band) {
         goOn();

@@ -3,7 +3,6 @@ package anabion.core.engine;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
@@ -135,11 +134,7 @@ public final class CircuitPredictor implements Predictor {
         for (String r : references) {
             Optional<Part> part = chassis.part(r);
             if (part.isEmpty()) continue;
-            boolean tube = part.get()
-                    .device()
-                    .filter(d -> d.deviceKind() == DeviceKind.TUBE)
-                    .isPresent();
-            if (!tube) faults.add(Fault.of(r, "open"));
+            if (!part.get().isTube()) faults.add(Fault.of(r, "open"));
             else faults.addAll(List.of(Fault.of(r, "dead"), Fault.of(r, "heater-open")));
         }
         return faults;

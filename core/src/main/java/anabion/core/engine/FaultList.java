@@ -2,7 +2,6 @@ package anabion.core.engine;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
@@ -135,7 +134,7 @@ public final class FaultList {
             graded(ref, "gain", GAINS);
             return;
         }
-        if (p.device().orElseThrow().deviceKind() != DeviceKind.TUBE) {
+        if (!p.isTube()) {
             one(ref, "open", "weak");
             return;
         }

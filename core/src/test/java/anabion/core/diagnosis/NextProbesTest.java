@@ -109,6 +109,36 @@ class NextProbesTest {
                 .isEmpty();
     }
 
+    /** Nets behind the same rail ask one question: only one of them is proposed. */
+    @Test
+    void proposalsDoNotAskTheSame() {
+        Set<String> rail = Set.of("volts B2", "volts B3", "volts V1.5", "volts V2.5");
+        List<Diagnosis.NextTest> next = Diagnosis.of(FORECASTS, List.of()).next();
+        assertThat(next).hasSizeGreaterThanOrEqualTo(3);
+        assertThat(next).filteredOn(t -> rail.contains(t.probe().text())).hasSizeLessThan(2);
+    }
+
+    /** Where little is left to ask, another way to the same answer is: not everybody has the set switched on. */
+    @Test
+    void whoeverCannotDoTheFirstFindsAnother() {
+        List<Diagnosis.NextTest> next = next(even("R7:open", "C18:open"));
+        assertThat(next).hasSizeGreaterThanOrEqualTo(3);
+    }
+
+    /** What a band sounds like takes long to compute: that it was left out for the less likely is no reason to listen. */
+    @Test
+    void whatNobodyComputedTellsNothing() {
+        Probe listen = new Probe.Listen("AM");
+        Forecasts fresh = new Forecasts(SET, Map.of(), Priors.USUAL);
+        Map<Hypothesis, Double> odds = new LinkedHashMap<>();
+        for (int n = 0; n < fresh.hypotheses().size() && odds.size() < 120; n++) {
+            double loud = FORECASTS.said(FORECASTS.hypotheses().get(n), listen)[Outcome.LOUD.ordinal()];
+            if (odds.size() >= 60 || loud > 0.9) odds.put(fresh.hypotheses().get(n), odds.size() < 60 ? 0.009 : 0.007);
+        }
+        assertThat(new NextProbes(fresh, odds, List.of()).of(List.of(listen), List.of()))
+                .isEmpty();
+    }
+
     /** What its outcomes would mean is said for the first suspects and a sound set. */
     @Test
     void theOutcomesOfATestHaveAMeaning() {
