@@ -69,13 +69,13 @@ abstract class WindowCase extends ApplicationTest {
         session.close();
     }
 
-    /** Waits until something holds in the window, at most twenty seconds. */
+    /** Waits until something holds in the window, at most a minute: first odds take their time where something else runs. */
     void until(String what, BooleanSupplier holds) {
         try {
-            WaitForAsyncUtils.waitFor(20, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean)
+            WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean)
                     .get());
         } catch (Exception e) {
-            throw new AssertionError("not seen in twenty seconds: " + what + "; the window says: " + texts(), e);
+            throw new AssertionError("not seen in a minute: " + what + "; the window says: " + texts(), e);
         }
     }
 

@@ -48,14 +48,14 @@ final class NextProbes {
         List<Diagnosis.NextTest> found = found(allowed, evidence);
         List<Diagnosis.NextTest> best = looked(found, narrowed, CANDIDATES);
         List<Diagnosis.NextTest> some = new ArrayList<>();
-        List<Diagnosis.NextTest> alike = new ArrayList<>();
+        List<Diagnosis.NextTest> same = new ArrayList<>();
         Telling telling = narrowed;
         for (int n = 0; n < Math.min(LOOKED_AT, found.size()) && some.size() < MOST; n++) {
             Diagnosis.NextTest t = n < best.size() ? best.get(n) : found.get(n);
             boolean known = n < best.size();
-            if (some.stream().anyMatch(o -> alone.alike(o.probe(), t.probe()))
-                    || telling.bits(t.probe()) < NEW * t.information()) {
-                if (known) alike.add(t);
+            if (some.stream().anyMatch(o -> alone.alike(o.probe(), t.probe()))) continue;
+            if (telling.bits(t.probe()) < NEW * t.information()) {
+                if (known) same.add(t);
                 continue;
             }
             Diagnosis.NextTest sure = known ? t : looked(t, narrowed);
@@ -64,7 +64,7 @@ final class NextProbes {
             telling = telling.after(t.probe());
         }
         // somebody who cannot do the first wants another way to the same answer
-        alike.stream().limit(Math.max(0, LEAST - some.size())).forEach(some::add);
+        same.stream().limit(Math.max(0, LEAST - some.size())).forEach(some::add);
         some.sort(PER_MINUTE);
         return some;
     }
