@@ -11,10 +11,12 @@ import java.util.function.Supplier;
  * several threads.
  */
 final class Kept<P, T> {
+    private static final int LATELY = 4000;
+
     private final int most;
-    private final Map<P, Map<Hypothesis, T>> asked = new LinkedHashMap<>();
+    private final Map<P, IdentityHashMap<Hypothesis, T>> asked = new LinkedHashMap<>();
     /** The same by identity, which spares most of the comparisons. */
-    private final Map<P, Map<Hypothesis, T>> lately = new IdentityHashMap<>();
+    private final IdentityHashMap<P, IdentityHashMap<Hypothesis, T>> lately = new IdentityHashMap<>();
 
     private int size;
 
@@ -24,9 +26,9 @@ final class Kept<P, T> {
     }
 
     T of(P probe, Hypothesis h, Supplier<T> computed) {
-        Map<Hypothesis, T> answers = lately.get(probe);
+        IdentityHashMap<Hypothesis, T> answers = lately.get(probe);
         if (answers == null) {
-            if (lately.size() > most) lately.clear();
+            if (lately.size() > LATELY) lately.clear();
             answers = asked.computeIfAbsent(probe, p -> new IdentityHashMap<>());
             lately.put(probe, answers);
         }
@@ -39,10 +41,10 @@ final class Kept<P, T> {
     }
 
     private void dropFirst() {
-        Iterator<Map<Hypothesis, T>> first = asked.values().iterator();
-        Map<Hypothesis, T> gone = first.next();
+        Iterator<IdentityHashMap<Hypothesis, T>> first = asked.values().iterator();
+        IdentityHashMap<Hypothesis, T> gone = first.next();
         first.remove();
-        lately.values().removeIf(v -> v == gone);
+        lately.clear();
         size -= gone.size();
     }
 }

@@ -76,7 +76,10 @@ final class Telling {
         int[] cause = new int[kept.size()];
         int at = 0;
         int number = 0;
-        for (List<Hypothesis> alike : causes.values()) Arrays.fill(cause, at, at += alike.size(), number++);
+        for (List<Hypothesis> alike : causes.values()) {
+            Arrays.fill(cause, at, at + alike.size(), number++);
+            at += alike.size();
+        }
         return new Telling(
                 forecasts, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of());
     }
@@ -160,10 +163,9 @@ final class Telling {
 
     private Telling said(Probe p) {
         Heard heard = heard(p);
-        int likeliest = 0;
-        for (int b = 1; b < heard.usual().length; b++) if (heard.usual()[b] > heard.usual()[likeliest]) likeliest = b;
+        int likeliest = heard.likeliest();
         double[] now = odds.clone();
-        for (int h = 0; h < now.length; h++) now[h] *= heard.of(h)[likeliest];
+        for (int h = 0; h < now.length; h++) now[h] *= heard.of(h, likeliest);
         return new Telling(forecasts, kept, cause, now, evidence);
     }
 
@@ -254,22 +256,39 @@ final class Telling {
 
     private double leftSaid(Probe p) {
         Heard heard = heard(p);
-        Answers answers = new Answers(heard.usual().length);
+        Answers answers = new Answers(heard.outcomes());
         for (int h = 0; h < odds.length; h++)
-            for (int b = 0; b < heard.usual().length; b++) put(answers, h, b, heard.of(h)[b]);
+            for (int b = 0; b < heard.outcomes(); b++) put(answers, h, b, heard.of(h, b));
         return answers.left();
     }
 
-    /**
-     * The odds of the outcomes of a probe.
-     *
-     * @param known of each hypothesis, where they were computed
-     * @param usual of all these on the whole
-     */
-    private record Heard(double[][] known, double[] usual) {
+    /** The odds of the outcomes of a probe. */
+    private static final class Heard {
+        private final double[][] known;
+        private final double[] usual;
+
+        /**
+         * @param known of each hypothesis, where they were computed
+         * @param usual of all these on the whole
+         */
+        Heard(double[][] known, double[] usual) {
+            this.known = known;
+            this.usual = usual;
+        }
+
+        int outcomes() {
+            return usual.length;
+        }
+
         /** Nothing is to be learned of what was not computed: it answers as the others do. */
-        double[] of(int h) {
-            return known[h] == null ? usual : known[h];
+        double of(int h, int outcome) {
+            return known[h] == null ? usual[outcome] : known[h][outcome];
+        }
+
+        int likeliest() {
+            int most = 0;
+            for (int b = 1; b < usual.length; b++) if (usual[b] > usual[most]) most = b;
+            return most;
         }
     }
 

@@ -44,7 +44,10 @@ class AnswersTest {
         double[][] table = new double[causes][outcomes];
         double sum = 0;
         for (double[] row : table)
-            for (int n = 0; n < outcomes; n++) sum += row[n] = random.nextBoolean() ? random.nextDouble() : 0;
+            for (int n = 0; n < outcomes; n++) {
+                row[n] = random.nextBoolean() ? random.nextDouble() : 0;
+                sum += row[n];
+            }
         Answers answers = new Answers(outcomes);
         double[] whole = new double[outcomes];
         for (int c = 0; c < causes; c++)
