@@ -25,8 +25,8 @@ final class Telling {
     private static final int LISTENED = 60;
     /** Hypotheses below these odds change nothing. */
     private static final double FAINT = 1e-5;
-    /** Correlation from which on two readings of a sound set are one. */
-    private static final double TIED = 0.9;
+    /** Correlation, but for the meter's error, from which on two readings of a sound set are one. */
+    private static final double TIED = 0.95;
     /** Odds from which on readings narrow what a hypothesis foresees; of the faint ones it makes no difference. */
     private static final double NARROWED = 1e-3;
 
@@ -149,10 +149,9 @@ final class Telling {
         if (!(one instanceof Probe.Measured a && other instanceof Probe.Measured b)) return false;
         Optional<Foreseen> x = forecasts.at(forecasts.healthy(), a);
         Optional<Foreseen> y = forecasts.at(forecasts.healthy(), b);
-        return x.isPresent()
-                && y.isPresent()
-                && x.get().shared(y.get())
-                        > TIED * x.get().deviation() * y.get().deviation();
+        if (x.isEmpty() || y.isEmpty()) return false;
+        double own = x.get().shared(x.get()) * y.get().shared(y.get());
+        return x.get().shared(y.get()) > TIED * Math.sqrt(own);
     }
 
     private static double density(double[] outlook, double at) {
