@@ -51,17 +51,14 @@ final class NextProbes {
         List<Diagnosis.NextTest> same = new ArrayList<>();
         Telling telling = narrowed;
         for (int n = 0; n < Math.min(LOOKED_AT, found.size()) && some.size() < MOST; n++) {
-            Diagnosis.NextTest t = n < best.size() ? best.get(n) : found.get(n);
-            boolean known = n < best.size();
-            if (some.stream().anyMatch(o -> alone.alike(o.probe(), t.probe()))) continue;
-            if (telling.bits(t.probe()) < NEW * t.information()) {
-                if (known) same.add(t);
-                continue;
-            }
-            Diagnosis.NextTest sure = known ? t : looked(t, narrowed);
-            if (sure.information() <= WORTH) continue;
-            some.add(sure);
-            telling = telling.after(t.probe());
+            Probe p = (n < best.size() ? best : found).get(n).probe();
+            if (some.stream().anyMatch(o -> alone.alike(o.probe(), p))) continue;
+            Diagnosis.NextTest t = n < best.size() ? best.get(n) : looked(found.get(n), narrowed);
+            if (t.information() <= WORTH) continue;
+            if (telling.bits(p) >= NEW * t.information()) {
+                some.add(t);
+                telling = telling.after(p);
+            } else same.add(t);
         }
         // somebody who cannot do the first wants another way to the same answer
         same.stream().limit(Math.max(0, LEAST - some.size())).forEach(some::add);

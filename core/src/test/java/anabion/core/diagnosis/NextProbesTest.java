@@ -116,6 +116,7 @@ class NextProbesTest {
         List<Diagnosis.NextTest> next = Diagnosis.of(FORECASTS, List.of()).next();
         assertThat(next).hasSizeGreaterThanOrEqualTo(3);
         assertThat(next).filteredOn(t -> rail.contains(t.probe().text())).hasSizeLessThan(2);
+        assertThat(next).allSatisfy(t -> assertThat(t.information()).isGreaterThan(0.1));
     }
 
     /** Where little is left to ask, another way to the same answer is: not everybody has the set switched on. */
