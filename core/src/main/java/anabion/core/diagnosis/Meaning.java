@@ -12,7 +12,6 @@ import java.util.Optional;
  * @param answer in words, such as "2.4 V", "weak" or "good": the likeliest
  */
 public record Meaning(Hypothesis cause, Phrase answer) {
-    private static final int SEARCHED = 16;
     /** What a meter does not tell apart, relative. */
     private static final double VOLTS = 0.02;
 
@@ -40,9 +39,8 @@ public record Meaning(Hypothesis cause, Phrase answer) {
         if (all.stream().allMatch(m -> m.alike(sound)))
             d.suspects().stream()
                     .skip(most)
-                    .limit(SEARCHED)
                     .map(s -> shown(forecasts, evidence, s.first(), probe))
-                    .filter(m -> !m.alike(sound))
+                    .filter(m -> !m.alike(sound) && all.stream().noneMatch(m::alike))
                     .findFirst()
                     .ifPresent(all::add);
         all.add(sound);

@@ -168,6 +168,19 @@ class NextProbesTest {
                     .satisfies(all -> assertThat(Set.copyOf(all)).hasSizeGreaterThan(1));
     }
 
+    /** Not one whose answer lies between the others', too near to any of them. */
+    @Test
+    void whoIsNamedAnswersClearlyOtherwise() {
+        Workbench bench = new Workbench(SET, 1, "C14:leaky:18M");
+        List<Observation> evidence = bench.read(List.of("V4.2", "V2.5", "B2"));
+        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
+        List<Meaning> meanings = Meaning.of(FORECASTS, evidence, d, bench.volts("V1.6"), 2);
+        assertThat(meanings).hasSize(4);
+        assertThat(meanings.get(2).answer())
+                .isNotEqualTo(meanings.get(0).answer())
+                .isNotEqualTo(meanings.get(3).answer());
+    }
+
     private static String said(Meaning m) {
         return new Words(Vocabulary.STANDARD).say(m.answer());
     }
