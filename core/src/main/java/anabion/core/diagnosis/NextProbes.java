@@ -20,8 +20,8 @@ final class NextProbes {
     private static final double FIRST_LOOK = 0.03;
 
     private static final int LOOKED_AT = 60;
-    /** So many are looked at in any case, since some ask the same. */
-    private static final int CANDIDATES = 10;
+    /** So many are looked at for the few that are proposed, since some ask the same. */
+    private static final int CANDIDATES = 12;
     /** Share of what it tells that a proposal must still tell when those before it have been answered. */
     private static final double NEW = 0.5;
 
@@ -50,9 +50,11 @@ final class NextProbes {
         List<Diagnosis.NextTest> some = new ArrayList<>();
         List<Diagnosis.NextTest> same = new ArrayList<>();
         Telling telling = narrowed;
-        for (int n = 0; n < Math.min(LOOKED_AT, found.size()) && some.size() < MOST; n++) {
+        int tried = 0;
+        for (int n = 0; n < found.size() && tried < CANDIDATES && some.size() < MOST; n++) {
             Probe p = (n < best.size() ? best : found).get(n).probe();
             if (some.stream().anyMatch(o -> alone.alike(o.probe(), p))) continue;
+            tried++;
             Diagnosis.NextTest t = n < best.size() ? best.get(n) : looked(found.get(n), narrowed);
             if (t.information() <= WORTH) continue;
             if (telling.bits(p) >= NEW * t.information()) {

@@ -25,8 +25,8 @@ final class Telling {
     private static final int LISTENED = 60;
     /** Hypotheses below these odds change nothing. */
     private static final double FAINT = 1e-5;
-    /** Correlation, but for the meter's error, from which on two readings of a sound set are one. */
-    private static final double TIED = 0.95;
+    /** Correlation, but for the meter's error, from which on two readings of a sound set ask the same. */
+    private static final double TIED = 0.85;
     /** Odds from which on readings narrow what a hypothesis foresees; of the faint ones it makes no difference. */
     private static final double NARROWED = 1e-3;
 
