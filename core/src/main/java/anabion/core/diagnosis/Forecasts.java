@@ -260,8 +260,7 @@ public final class Forecasts {
             double sigma = probe instanceof Probe.Volts
                     ? Math.hypot(3 * METER * v, little)
                     : Unplugged.open(v) ? Unplugged.OHMS : 2 * Unplugged.OHMS;
-            double z = (value - v) / sigma;
-            sum += Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
+            sum += Foreseen.density(value - v, sigma);
         }
         return (anything + sum / elsewhere.size()) / 2;
     }

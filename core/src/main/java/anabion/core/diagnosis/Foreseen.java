@@ -69,8 +69,12 @@ final class Foreseen {
 
     /** Density of a reading by itself. */
     double density(double read) {
-        double sigma = deviation();
-        double z = (read - value) / sigma;
-        return Math.exp(-z * z / 2) / (sigma * Math.sqrt(2 * Math.PI));
+        return density(read - value, deviation());
+    }
+
+    /** Density of the normal distribution so far off its middle. */
+    static double density(double off, double deviation) {
+        double z = off / deviation;
+        return Math.exp(-z * z / 2) / (deviation * Math.sqrt(2 * Math.PI));
     }
 }

@@ -124,7 +124,8 @@ final class Telling {
         double middle = middle(o);
         double[] now = odds.clone();
         double slip = Likelihood.SLIP / forecasts.range(p);
-        for (int h = 0; h < now.length; h++) now[h] *= slip + density(o[h], middle);
+        for (int h = 0; h < now.length; h++)
+            now[h] *= slip + (Double.isNaN(o[h][0]) ? 0 : Foreseen.density(middle - o[h][0], o[h][1]));
         List<Observation> more = new ArrayList<>(evidence);
         more.add(new Observation.Measured(p, p instanceof Probe.Volts ? middle : Math.pow(10, middle)));
         return new Telling(forecasts, kept, cause, now, more);
@@ -152,12 +153,6 @@ final class Telling {
         if (x.isEmpty() || y.isEmpty()) return false;
         double own = x.get().shared(x.get()) * y.get().shared(y.get());
         return x.get().shared(y.get()) > TIED * Math.sqrt(own);
-    }
-
-    private static double density(double[] outlook, double at) {
-        if (Double.isNaN(outlook[0])) return 0;
-        double z = (at - outlook[0]) / outlook[1];
-        return Math.exp(-z * z / 2) / outlook[1];
     }
 
     private Telling said(Probe p) {
