@@ -193,6 +193,14 @@ class DiagnosisTest extends WindowCase {
         key(KeyCode.CONTROL, KeyCode.Z);
         until("undone", () -> session.need().job().heard().size() == 1);
         weighed("an outcome alone is weighed", f -> !f.diagnosis().suspects().isEmpty());
+        enter("V3.2 2V");
+        until("how much more it took", () -> shows("dB more than it should take"));
+        assertThat(session.need().job().heard().get(1).volts()).isEqualTo(2);
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("undone", () -> session.need().job().heard().size() == 1);
+        enter("tap V3.2 2V");
+        until("a tracer has no level", () -> shows("what the generator gives"));
+        key(KeyCode.ESCAPE);
         enter("across C18 better");
         weighed(
                 "a good one across counts",

@@ -9,6 +9,8 @@ import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.job.Outcome;
+import anabion.core.signal.Domain;
+import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
 import java.util.HashMap;
 import java.util.List;
@@ -31,6 +33,13 @@ final class Bench {
     private static final double REJECTED = 0.7;
     private static final double EAR = 2.5;
     private static final double MISHEARD = 0.02;
+    /** Deviations in decibels of generator and output meter together, and of how well a specimen's cores and coils are set. */
+    private static final double GENERATOR = 1;
+
+    private static final double ALIGNED = 2;
+    /** Volts of the generator at most. */
+    private static final double STRONGEST = 10;
+
     private static final double NOTHING = -30;
     private static final double WEAK = -8;
     private static final double HUMS = 14;
@@ -47,6 +56,8 @@ final class Bench {
     private final Engine.Bench bench;
     private final ColdSet cold;
     private final Chassis sound;
+    private final Map<String, Double> aligned = new HashMap<>();
+    private final Map<String, List<Gains.Level>> gains = new HashMap<>();
     private final Map<String, Optional<Loudness>> now = new HashMap<>();
     private final Map<String, Optional<Loudness>> before = new HashMap<>();
 
@@ -81,6 +92,7 @@ final class Bench {
     Observation answer(Probe probe) {
         if (probe instanceof Probe.Volts v) return new Observation.Measured(v, volts(v));
         if (probe instanceof Probe.Ohms o) return new Observation.Measured(o, ohms(o));
+        if (probe instanceof Probe.Level l) return level(l);
         if (probe instanceof Probe.Parted p) return new Observation.Tested(p, !bad(p));
         return new Observation.Heard(probe, heard(probe));
     }
@@ -116,6 +128,31 @@ final class Bench {
 
     private double ohms(Probe.Ohms o) {
         return cold.between(touched(o.net()), o.against(), o.test()) * error();
+    }
+
+    /** What the generator must give at this point, or where the probe slipped to; nothing, where no generator is strong enough. */
+    private Observation level(Probe.Level l) {
+        List<Gains.Level> all = gains.computeIfAbsent(l.band(), this::gains);
+        Optional<Gains.Level> at = random.nextDouble() < SLIP && !all.isEmpty()
+                ? Optional.of(all.get(random.nextInt(all.size())))
+                : all.stream()
+                        .filter(x -> x.domain() == l.domain() && x.point().equals(l.point()))
+                        .findFirst();
+        double off = GENERATOR * random.nextGaussian();
+        if (l.domain() != Domain.AF) off += aligned.computeIfAbsent(l.band(), b -> ALIGNED * random.nextGaussian());
+        double volts = at.map(Gains.Level::volts).orElse(STRONGEST) * Math.pow(10, off / 20);
+        return volts < STRONGEST
+                ? new Observation.Measured(l, volts)
+                : new Observation.Heard(new Probe.Inject(l.band(), l.domain(), l.point()), Outcome.NOTHING);
+    }
+
+    private List<Gains.Level> gains(String band) {
+        Setting loud = setting().withControls(Controls.volume(planted.chassis(), 1));
+        return planted.chassis()
+                .band(band)
+                .flatMap(b -> Gains.of(engine, planted.chassis(), loud, b))
+                .map(Gains::levels)
+                .orElse(List.of());
     }
 
     private Outcome heard(Probe probe) {

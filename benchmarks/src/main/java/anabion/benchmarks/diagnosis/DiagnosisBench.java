@@ -1,5 +1,6 @@
 package anabion.benchmarks.diagnosis;
 
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
@@ -24,6 +25,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** Random faults, found by the tests that the diagnosis asks for, and by two plain ways of working. */
@@ -108,7 +110,9 @@ public final class DiagnosisBench {
             allowed = Probes.of(forecasts, Setting.of(bench.lineRead()), new MeterSpec.Fixed(10e6));
         } while (!bench.settles() || !bench.shows(allowed));
         Set<String> truth = planted.causes();
-        Score.Outcome led = walk(Walk.led(), bench, allowed, truth, unlisted);
+        List<Probe> finer = Probes.levels(
+                forecasts, allowed, chassis.bands().stream().map(Band::name).collect(Collectors.toSet()));
+        Score.Outcome led = walk(Walk.led(), bench, finer, truth, unlisted);
         int half = 0;
         int pins = 0;
         if (compared) {

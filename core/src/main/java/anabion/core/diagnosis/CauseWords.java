@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Fault;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
 import anabion.core.words.Phrase;
 
 /** Causes and probes in the words of the trade. */
@@ -44,6 +45,8 @@ public final class CauseWords {
                     ? Phrase.of("probe.volts", v.point())
                     : Phrase.of("probe.lifted", String.join(", ", v.lifted()), v.point());
         if (probe instanceof Probe.Ohms o) return Phrase.of("probe.ohms", o.net(), o.against());
+        if (probe instanceof Probe.Level l)
+            return Phrase.of("probe.level-" + l.domain().code(), l.point(), l.band());
         if (probe instanceof Probe.Inject i)
             return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
         if (probe instanceof Probe.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
@@ -56,8 +59,10 @@ public final class CauseWords {
     }
 
     /** A reading, such as "2.4 V". */
-    public static Phrase value(double value, boolean volts) {
-        if (volts) return Phrase.of("meaning.volts", Figures.volts(value));
+    public static Phrase value(Probe.Measured probe, double value) {
+        if (probe instanceof Probe.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
+        if (probe instanceof Probe.Level)
+            return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
         return Phrase.of("meaning.plain", value > Unplugged.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
     }
 

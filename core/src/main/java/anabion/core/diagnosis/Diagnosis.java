@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
@@ -218,7 +220,7 @@ public record Diagnosis(
         Hypothesis first = single.suspects().get(0).first();
         return Observation.measured(evidence).stream().anyMatch(m -> forecasts
                 .at(first, m.probe())
-                .filter(f -> !f.allows(Forecasts.scaled(m.probe(), m.value())))
+                .filter(f -> !f.allows(m.probe().scaled(m.value())))
                 .isPresent());
     }
 
@@ -231,7 +233,7 @@ public record Diagnosis(
         return new NextProbes(forecasts, odds, suspects).worth(all, evidence);
     }
 
-    /** What can be done without lifting anything, volts under the conditions of the last reading. */
+    /** What can be done without lifting anything, volts under the conditions of the last reading, levels where some were taken. */
     public static List<Probe> allowed(Forecasts forecasts, List<Observation> evidence) {
         Setting setting = Setting.of(forecasts.chassis().supply().volts());
         MeterSpec meter = new MeterSpec.Fixed(10e6);
@@ -240,6 +242,15 @@ public record Diagnosis(
                 setting = v.setting();
                 meter = v.meter();
             }
-        return forecasts.allowed(setting, meter);
+        return forecasts.allowed(setting, meter, levelled(evidence));
+    }
+
+    /** Whoever has read one level of a band can read others. */
+    private static Set<String> levelled(List<Observation> evidence) {
+        return evidence.stream()
+                .map(Observation::probe)
+                .filter(Probe.Level.class::isInstance)
+                .map(p -> ((Probe.Level) p).band())
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 }

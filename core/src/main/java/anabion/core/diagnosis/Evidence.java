@@ -95,14 +95,17 @@ public final class Evidence {
             boolean known =
                     chassis.band(h.band()).isPresent() && points.find(h.point()).isPresent();
             if (domain.isEmpty() || !known || outdated(h.state())) continue;
-            all.add(
-                    h.how() == Heard.How.TAP
-                            ? new Observation.Heard(new Probe.Tap(h.band(), domain.get(), h.point()), h.outcome())
-                            : new Observation.Heard(
-                                    new Probe.Inject(h.band(), domain.get(), h.point()),
-                                    h.good() ? Outcome.LOUD : h.outcome()));
+            all.add(observed(h, domain.get()));
         }
         return all;
+    }
+
+    private static Observation observed(Heard h, Domain domain) {
+        if (h.how() == Heard.How.TAP)
+            return new Observation.Heard(new Probe.Tap(h.band(), domain, h.point()), h.outcome());
+        if (h.volts() > 0) return new Observation.Measured(new Probe.Level(h.band(), domain, h.point()), h.volts());
+        return new Observation.Heard(
+                new Probe.Inject(h.band(), domain, h.point()), h.good() ? Outcome.LOUD : h.outcome());
     }
 
     private Optional<Observation> observation(Reading r) {

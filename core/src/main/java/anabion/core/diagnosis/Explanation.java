@@ -45,12 +45,12 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
     }
 
     private static Optional<Double> value(Forecasts forecasts, Hypothesis h, Probe.Measured probe) {
-        return forecasts.at(h, probe).map(f -> probe instanceof Probe.Volts ? f.value() : Math.pow(10, f.value()));
+        return forecasts.at(h, probe).map(f -> probe.unscaled(f.value()));
     }
 
     /** One reading by itself, slips included. */
     private static double log(Forecasts forecasts, Hypothesis h, Observation.Measured m) {
-        double read = Forecasts.scaled(m.probe(), m.value());
+        double read = m.probe().scaled(m.value());
         double slip = Likelihood.SLIP * forecasts.slip(m.probe(), read);
         double near = forecasts.at(h, m.probe()).map(f -> f.density(read)).orElse(0.0);
         return Math.log((1 - Likelihood.SLIP) * near + slip);

@@ -71,7 +71,9 @@ public final class Forecasts {
     private final Engine engine = new Engine();
     private final Together together = new Together();
     private final State well;
+    private final Sources sources;
     private final Unplugged cold;
+    private final Levels levels;
     private final Map<List<Fault>, State> states = new HashMap<>();
     private final IdentityHashMap<Hypothesis, State[]> ends = new IdentityHashMap<>();
     private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
@@ -104,9 +106,9 @@ public final class Forecasts {
         Shown sound = well.shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
                 .because("its circuit does not settle even when sound")
                 .so("look at the checks of the Study sheet first"));
-        String[] sources = sound.sources().keySet().toArray(String[]::new);
-        double[] spreads = sound.sources().values().stream().mapToDouble(x -> x).toArray();
-        this.cold = new Unplugged(chassis, usual, well, sources, spreads);
+        this.sources = Sources.of(chassis, sound.sources());
+        this.cold = new Unplugged(usual, well, sources);
+        this.levels = new Levels(engine, chassis, loud(), well, sources);
         double most = Engine.nets(chassis).stream()
                 .mapToDouble(n -> Math.abs(sound.free(n)))
                 .max()
@@ -160,9 +162,10 @@ public final class Forecasts {
     }
 
     /** What can be done without lifting anything: one list to a setting and meter, since what is foreseen is kept by its members. */
-    List<Probe> allowed(Setting setting, MeterSpec meter) {
+    List<Probe> allowed(Setting setting, MeterSpec meter, Set<String> levelled) {
         if (allowed.size() > FEW) allowed.clear();
-        return allowed.computeIfAbsent(List.of(setting, meter), k -> List.copyOf(Probes.of(this, setting, meter)));
+        return allowed.computeIfAbsent(
+                List.of(setting, meter, levelled), k -> Probes.levels(this, Probes.of(this, setting, meter), levelled));
     }
 
     /** Ohms of every net and across parts: the same whatever the line, so that what is foreseen of them is kept. */
@@ -181,6 +184,7 @@ public final class Forecasts {
                 .limit(FEW)
                 .forEach(s -> together.each(states, (e, state) -> state.shown(e, s)));
         cold.ready(together, states, probes);
+        heardReady(of, probes.stream().filter(Probe.Level.class::isInstance).toList());
     }
 
     /** The same of how bands sound. */
@@ -203,6 +207,7 @@ public final class Forecasts {
     private static Optional<String> band(Probe p) {
         if (p instanceof Probe.Inject i) return Optional.of(i.band());
         if (p instanceof Probe.Tap t) return Optional.of(t.band());
+        if (p instanceof Probe.Level l) return Optional.of(l.band());
         return p instanceof Probe.Listen l ? Optional.of(l.band()) : Optional.empty();
     }
 
@@ -214,7 +219,11 @@ public final class Forecasts {
     }
 
     private Optional<Foreseen> computed(Hypothesis h, Probe.Measured probe) {
-        return probe instanceof Probe.Volts v ? volts(h, v) : Optional.of(ohms(h, (Probe.Ohms) probe));
+        if (probe instanceof Probe.Volts v) return volts(h, v);
+        State[] ends = ends(h);
+        return probe instanceof Probe.Ohms o
+                ? Optional.of(cold.foreseen(ends[0], ends[1], o))
+                : levels.foreseen(ends[0], ends[1], (Probe.Level) probe);
     }
 
     /** The same for every reading. */
@@ -228,18 +237,14 @@ public final class Forecasts {
         return Optional.of(all);
     }
 
-    /** A reading in the scale in which predictions are compared. */
-    static double scaled(Probe.Measured probe, double value) {
-        return probe instanceof Probe.Volts ? value : Unplugged.log(value);
-    }
-
     static double[] scaled(List<Observation.Measured> readings) {
-        return readings.stream().mapToDouble(m -> scaled(m.probe(), m.value())).toArray();
+        return readings.stream().mapToDouble(m -> m.probe().scaled(m.value())).toArray();
     }
 
     /** Width of all that a probe can show, in that scale. */
     double range(Probe.Measured probe) {
-        return probe instanceof Probe.Volts ? widest : Unplugged.range();
+        if (probe instanceof Probe.Volts) return widest;
+        return probe instanceof Probe.Ohms ? Unplugged.range() : Levels.range();
     }
 
     /** Volts near zero that say nothing. */
@@ -272,16 +277,10 @@ public final class Forecasts {
                     ? List.of()
                     : Engine.nets(chassis).stream().map(shown.get()::free).toList();
         }
-        Probe.Ohms o = (Probe.Ohms) probe;
-        if (!cold.quick()) return List.of();
+        if (!(probe instanceof Probe.Ohms o) || !cold.quick()) return List.of();
         return Engine.nets(chassis).stream()
                 .map(n -> cold.sound(new Probe.Ohms(n, o.against(), o.test())))
                 .toList();
-    }
-
-    private Foreseen ohms(Hypothesis h, Probe.Ohms p) {
-        State[] ends = ends(h);
-        return cold.foreseen(ends[0], ends[1], p);
     }
 
     private Optional<Foreseen> volts(Hypothesis h, Probe.Volts p) {
@@ -295,13 +294,12 @@ public final class Forecasts {
         double off = p.setting().line() / near.line() - 1;
         double a = read(from.get(), p, off);
         double b = graded ? read(to.get(), p, off) : a;
-        double[] shares = from.get().spread(p.net(), p.meter().ohmsAt(a));
-        int last = shares.length - 1;
-        if (graded) {
-            double[] other = to.get().spread(p.net(), p.meter().ohmsAt(b));
-            for (int k = 0; k < last; k++) shares[k] = (shares[k] + other[k]) / 2;
-        }
-        shares[last] = graded ? SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
+        double[] shares = sources.none();
+        double[] one = from.get().spread(p.net(), p.meter().ohmsAt(a));
+        double[] other = graded ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
+        for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
+        shares[sources.severity()] =
+                graded ? SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
         double middle = (a + b) / 2;
         return Optional.of(new Foreseen(middle, shares, Math.hypot(METER * middle, little)));
     }
@@ -360,8 +358,14 @@ public final class Forecasts {
         return chassis.band(band).flatMap(b -> state.heard(engine, loud(), b));
     }
 
-    private Setting loud() {
+    /** With the volume full up. */
+    Setting loud() {
         return usual.withControls(Controls.volume(chassis, 1));
+    }
+
+    /** A level for an outcome; empty where a sound set brings nothing through. */
+    Optional<Probe.Level> level(Probe.Inject i) {
+        return Optional.of(new Probe.Level(i.band(), i.domain(), i.point())).filter(levels::known);
     }
 
     /** What a band of a sound set lets through; empty where that is not known. */

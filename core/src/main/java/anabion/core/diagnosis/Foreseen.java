@@ -10,8 +10,7 @@ final class Foreseen {
 
     /**
      * @param value its middle
-     * @param shares how far one standard deviation of each source moves it: parts, tubes, line, then the state of electrolytics that have lain, and
-     *     last the severity of the fault; in the same order for every probe, and kept as it is
+     * @param shares how far one standard deviation of each of the {@link Sources} moves it, the severity of the fault last; kept as it is
      * @param noise standard deviation of the meter and of what is left out
      */
     Foreseen(double value, double[] shares, double noise) {

@@ -15,6 +15,8 @@ final class Groups {
     private static final double VOLTS = 0.02;
 
     private static final double OHMS = 0.02;
+    /** The same of the logarithm of a level: a decibel and a half. */
+    private static final double LEVEL = 0.075;
     /** Outcomes of listening whose odds differ by less than this in sum sound alike. */
     private static final double EAR = 0.3;
 
@@ -68,6 +70,7 @@ final class Groups {
 
     private double error(Probe.Measured p, double[] a, double[] b) {
         if (p instanceof Probe.Volts) return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + forecasts.little();
+        if (p instanceof Probe.Level) return LEVEL;
         // of ohms through electrolytics nobody knows more than their order
         return OHMS + Math.max(Math.abs(a[2]), Math.abs(b[2]));
     }

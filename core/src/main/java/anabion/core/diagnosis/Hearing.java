@@ -35,6 +35,11 @@ public final class Hearing {
                 .orElseThrow();
     }
 
+    /** What an ear calls a point from which so many decibels less come than from a good set's, a generator making up for them. */
+    public static Outcome called(double lacking) {
+        return -lacking < WEAK ? Outcome.WEAK : Outcome.LOUD;
+    }
+
     static double[] unknown() {
         return even(Outcome.values().length);
     }

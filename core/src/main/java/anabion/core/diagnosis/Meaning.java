@@ -16,6 +16,7 @@ public record Meaning(Hypothesis cause, Phrase answer) {
     private static final double VOLTS = 0.02;
 
     private static final double OHMS = 0.05;
+    private static final double LEVEL = 0.15;
 
     /** One answer, with its number where it has one. */
     private record Shown(Hypothesis cause, Phrase answer, double number, double close) {
@@ -51,19 +52,22 @@ public record Meaning(Hypothesis cause, Phrase answer) {
                 .toList();
     }
 
+    private static double close(Forecasts forecasts, Probe.Measured probe, double value) {
+        if (probe instanceof Probe.Volts) return Math.hypot(VOLTS * value, forecasts.little());
+        return (probe instanceof Probe.Ohms ? OHMS : LEVEL) * value;
+    }
+
     /** Of a cause as severe as the readings make it. */
     private static Shown shown(Forecasts forecasts, List<Observation> evidence, Hypothesis h, Probe probe) {
         Optional<Given> given = Given.of(forecasts, h, evidence);
         Hypothesis cause = given.map(g -> h.at(g.severity())).orElse(h);
         if (probe instanceof Probe.Measured m) {
-            boolean volts = probe instanceof Probe.Volts;
             double value = forecasts
                     .at(h, m)
                     .map(f -> given.map(g -> g.outlook(f)[0]).orElse(f.value()))
-                    .map(v -> volts ? v : Math.pow(10, v))
+                    .map(m::unscaled)
                     .orElse(0.0);
-            double close = volts ? Math.hypot(VOLTS * value, forecasts.little()) : OHMS * value;
-            return new Shown(cause, CauseWords.value(value, volts), value, close);
+            return new Shown(cause, CauseWords.value(m, value), value, close(forecasts, m, value));
         }
         double[] odds = forecasts.said(h, probe);
         if (probe instanceof Probe.Parted p)

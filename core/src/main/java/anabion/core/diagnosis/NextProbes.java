@@ -76,16 +76,21 @@ final class NextProbes {
 
     /** What may be worth a closer look, the most telling per minute first. */
     private List<Diagnosis.NextTest> found(List<? extends Probe> allowed, List<Observation> evidence) {
-        Set<String> done = evidence.stream().map(o -> o.probe().text()).collect(Collectors.toSet());
+        Set<String> done = evidence.stream().map(o -> asked(o.probe())).collect(Collectors.toSet());
         alone.ready(allowed);
         List<Diagnosis.NextTest> found = new ArrayList<>();
         for (Probe p : allowed) {
-            if (done.contains(p.text())) continue;
+            if (done.contains(asked(p))) continue;
             double bits = alone.bits(p);
             if (bits > FIRST_LOOK) found.add(new Diagnosis.NextTest(p, p.minutes(), bits));
         }
         found.sort(PER_MINUTE);
         return found;
+    }
+
+    /** A level that nothing came out of was answered by ear. */
+    private static String asked(Probe p) {
+        return p instanceof Probe.Level l ? l.ear().text() : p.text();
     }
 
     /** Those first found with what the readings leave of them, sorted anew: at least so many that surely come first. */

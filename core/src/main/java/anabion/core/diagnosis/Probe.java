@@ -19,7 +19,18 @@ public sealed interface Probe {
     String text();
 
     /** What is asked for with a number as its answer. */
-    sealed interface Measured extends Probe {}
+    sealed interface Measured extends Probe {
+        /** The point or net that is named first. */
+        String at();
+
+        /** A reading in the scale in which predictions are compared: volts of a net as they are, ohms and levels as common logarithms. */
+        double scaled(double value);
+
+        /** The reading for a value of that scale. */
+        default double unscaled(double scaled) {
+            return Math.pow(10, scaled);
+        }
+    }
 
     /**
      * Direct volts of a net against the reference.
@@ -35,6 +46,21 @@ public sealed interface Probe {
         @Override
         public double minutes() {
             return lifted().isEmpty() ? 1 : 4.5;
+        }
+
+        @Override
+        public String at() {
+            return point;
+        }
+
+        @Override
+        public double scaled(double value) {
+            return value;
+        }
+
+        @Override
+        public double unscaled(double scaled) {
+            return scaled;
         }
 
         @Override
@@ -55,6 +81,16 @@ public sealed interface Probe {
         }
 
         @Override
+        public String at() {
+            return net;
+        }
+
+        @Override
+        public double scaled(double value) {
+            return Unplugged.log(value);
+        }
+
+        @Override
         public String text() {
             return "ohms " + net + " to " + against;
         }
@@ -62,6 +98,34 @@ public sealed interface Probe {
         /** With the meter's leads exchanged. */
         Ohms reversed() {
             return new Ohms(/* net= */ against, /* against= */ net, test);
+        }
+    }
+
+    /** A signal put in at a point, with volume up, as strong as it takes for the standard output: how many effective volts? */
+    record Level(String band, Domain domain, String point) implements Measured {
+        /** The same without a number. */
+        Inject ear() {
+            return new Inject(band, domain, point);
+        }
+
+        @Override
+        public double minutes() {
+            return 2;
+        }
+
+        @Override
+        public String at() {
+            return point;
+        }
+
+        @Override
+        public double scaled(double value) {
+            return Levels.log(value);
+        }
+
+        @Override
+        public String text() {
+            return "level " + domain.code() + " at " + point + " on " + band;
         }
     }
 

@@ -84,6 +84,15 @@ public final class Probes {
         return all;
     }
 
+    /** With levels for outcomes on some bands, where a generator and a meter at the speaker tell more finely than an ear. */
+    public static List<Probe> levels(Forecasts forecasts, List<Probe> allowed, Set<String> bands) {
+        return allowed.stream()
+                .map(p -> p instanceof Probe.Inject i && bands.contains(i.band())
+                        ? forecasts.level(i).<Probe>map(l -> l).orElse(p)
+                        : p)
+                .toList();
+    }
+
     private static Probe.Ohms between(String a, String b, String reference) {
         if (a == null || b == null) return new Probe.Ohms("", "", TEST);
         return a.equals(reference) ? new Probe.Ohms(b, a, TEST) : new Probe.Ohms(a, b, TEST);

@@ -37,12 +37,11 @@ public record Separation(Probe probe, Optional<Double> one, Optional<Double> oth
         if (one.isEmpty() || two.isEmpty()) return Optional.empty();
         double apart = Math.abs(one.get().value() - two.get().value())
                 / Math.hypot(one.get().deviation(), two.get().deviation());
-        return Optional.of(
-                new Separation(p, Optional.of(shown(p, one.get())), Optional.of(shown(p, two.get())), apart));
-    }
-
-    private static double shown(Probe.Measured p, Foreseen f) {
-        return p instanceof Probe.Volts ? f.value() : Math.pow(10, f.value());
+        return Optional.of(new Separation(
+                p,
+                Optional.of(p.unscaled(one.get().value())),
+                Optional.of(p.unscaled(two.get().value())),
+                apart));
     }
 
     /** By the overlap of the outcomes' odds: two Gaussians d apart overlap by exp(−d²/8). */

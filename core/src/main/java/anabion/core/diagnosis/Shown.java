@@ -23,7 +23,7 @@ import java.util.stream.Collectors;
 final class Shown {
     private static final double HEAVY = 0.04;
     /** Tubes that have worked for years lie wider apart than new ones. */
-    private static final double AGED = 1.5;
+    static final double AGED = 1.5;
 
     private final Engine.Bench bench;
     private final Operating free;
@@ -81,15 +81,11 @@ final class Shown {
         return ohms / (ohms + Math.max(0, spread.behind(net)));
     }
 
-    /**
-     * Volts by which one standard deviation of each source (part, tube, line) moves the reading, in the order of {@link Sensitivity#parts}, and two
-     * places more.
-     */
+    /** Volts by which one standard deviation of each part, tube and the line moves the reading, in the order of {@link Sensitivity#parts}. */
     double[] spread(String net, double ohms) {
-        double[] moves = moves(net);
+        double[] shares = moves(net).clone();
         double share = share(net, ohms);
-        double[] shares = new double[moves.length + 2];
-        for (int k = 0; k < moves.length; k++) shares[k] = moves[k] * share;
+        for (int k = 0; k < shares.length; k++) shares[k] *= share;
         return shares;
     }
 

@@ -18,12 +18,14 @@ import java.util.stream.Stream;
 
 /** One state of a set's faults, and all that has been computed of it. */
 final class State {
+    private static final double[] INSULATION = {1, ColdOhms.WORN, Math.sqrt(ColdOhms.WORN)};
+
     private final Chassis chassis;
     private final List<Fault> faults;
     private final IdentityHashMap<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
     private final Optional<State> sound;
-    private final ColdSet[] cold = new ColdSet[2];
+    private final ColdSet[] cold = new ColdSet[3];
     private final Map<Probe.Ohms, Unplugged.At> unplugged = new HashMap<>();
 
     /** @param sound the state without a fault, from which others start; empty for itself */
@@ -52,6 +54,11 @@ final class State {
                         : Stream.concat(s.faults().stream(), faults.stream()).toList());
     }
 
+    /** Whether one of its faults is in a part. */
+    boolean faulty(String part) {
+        return faults.stream().anyMatch(f -> f.part().equals(part));
+    }
+
     /** What {@link Unplugged} has computed of it. */
     Map<Probe.Ohms, Unplugged.At> unplugged() {
         return unplugged;
@@ -67,12 +74,16 @@ final class State {
         return cold(setting, 1);
     }
 
-    private ColdSet cold(Setting setting, int worn) {
+    /** Half way between, by ratio. */
+    ColdSet halfWorn(Setting setting) {
+        return cold(setting, 2);
+    }
+
+    private ColdSet cold(Setting setting, int which) {
         goOn();
-        if (cold[worn] == null)
-            cold[worn] = ColdSet.of(
-                    chassis, with(setting), worn == 0 ? 1 : ColdOhms.WORN, sound.map(s -> s.cold(setting, worn)));
-        return cold[worn];
+        if (cold[which] == null)
+            cold[which] = ColdSet.of(chassis, with(setting), INSULATION[which], sound.map(s -> s.cold(setting, which)));
+        return cold[which];
     }
 
     /** Whether it was computed what a band lets through. */

@@ -127,7 +127,7 @@ final class Telling {
         for (int h = 0; h < now.length; h++)
             now[h] *= slip + (Double.isNaN(o[h][0]) ? 0 : Foreseen.density(middle - o[h][0], o[h][1]));
         List<Observation> more = new ArrayList<>(evidence);
-        more.add(new Observation.Measured(p, p instanceof Probe.Volts ? middle : Math.pow(10, middle)));
+        more.add(new Observation.Measured(p, p.unscaled(middle)));
         return new Telling(forecasts, kept, cause, now, more);
     }
 

@@ -1,17 +1,14 @@
 package anabion.core.diagnosis;
 
-import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
-import anabion.core.chassis.Part;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Collection;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * What an ohmmeter shows on every state of a set with the power off, as logarithms.
@@ -33,31 +30,29 @@ final class Unplugged {
     private static final double METER = 0.012;
 
     /** One standard deviation of the state of electrolytics, as a share of the way from usual ones to those that leak badly. */
-    private static final double LAIN = 0.5;
-    /** How far they lie apart among each other, and by what the way is bent, as a share of that. */
+    private static final double LAIN = 0.4;
+    /** The middle of what they are when the set comes to the bench, likewise. */
+    private static final double USUALLY = 0.2;
+    /** How far they lie apart among each other, as a share of that. */
     private static final double APART = 0.5;
+    /** A resistor in the way bows the way from usual ones to bad ones: the middle of that, and its deviation, against half way. */
+    private static final double BOWED = 0.65;
+
+    private static final double BOWS = 0.35;
+    /** What is off besides, as a share of that; and where junctions lie, whose bow takes too long to compute, as a share of one standard deviation. */
+    private static final double BESIDES = 0.1;
+
+    private static final double UNKNOWN = 0.25;
 
     private final Setting usual;
     private final State sound;
-    private final Set<String> electrolytics;
-    private final String[] sources;
-    private final double[] spreads;
+    private final Sources sources;
 
-    /**
-     * @param sound the state without a fault
-     * @param sources the parts that differ from specimen to specimen, each with …
-     * @param spreads … its standard deviation as a fraction
-     */
-    Unplugged(Chassis chassis, Setting usual, State sound, String[] sources, double[] spreads) {
+    /** @param sound the state without a fault */
+    Unplugged(Setting usual, State sound, Sources sources) {
         this.sources = sources;
-        this.spreads = spreads;
         this.usual = usual;
         this.sound = sound;
-        this.electrolytics = chassis.parts().stream()
-                .filter(p -> p.component() instanceof Component.Capacitor c
-                        && c.dielectric().equals("electrolytic"))
-                .map(Part::reference)
-                .collect(Collectors.toSet());
     }
 
     static double log(double ohms) {
@@ -87,10 +82,13 @@ final class Unplugged {
      *
      * @param lain by how much electrolytics that have lain for decades move it; where none lies in the meter's way that need not be computed
      * @param shares of the parts that move it, each by which share of itself
+     * @param bow by how much the way there is bowed, half way
+     * @param over the electrolytics in the meter's way, each by its share of what all of them take
+     * @param rest share of what is neither a resistor, nor a capacitor, nor at fault
      */
-    record At(double log, double lain, List<Share> shares) {}
+    record At(double log, double lain, double bow, List<Share> shares, List<Share> over, double rest) {}
 
-    /** @param source its place among the sources */
+    /** @param source its place among the parts, or among the electrolytics */
     record Share(int source, double share) {}
 
     private At at(State state, Probe.Ohms p) {
@@ -101,14 +99,40 @@ final class Unplugged {
         ColdSet set = state.cold(usual);
         Map<String, Double> taken = set.shares(p.net(), p.against(), p.test());
         double log = shown(set, p);
-        boolean over =
-                taken.keySet().stream().anyMatch(element -> electrolytics.contains(Operating.reference(element)));
         List<Share> shares = new ArrayList<>();
-        for (int n = 0; n < sources.length; n++) {
-            Double share = taken.get(sources[n]);
+        for (int n = 0; n < sources.parts().size(); n++) {
+            Double share = taken.get(sources.parts().get(n));
             if (share != null) shares.add(new Share(n, share));
         }
-        return new At(log, over ? LAIN * (shown(state.worn(usual), p) - log) : 0, List.copyOf(shares));
+        List<Share> over = over(taken);
+        double worn = over.isEmpty() ? 0 : shown(state.worn(usual), p) - log;
+        double bow = over.isEmpty() || !quick() ? 0 : shown(state.halfWorn(usual), p) - log - worn / 2;
+        return new At(
+                log + USUALLY * worn + BOWED * bow, LAIN * worn, bow, List.copyOf(shares), over, rest(state, taken));
+    }
+
+    /** Leaks, of a capacitor or of a fault, have their spread in what electrolytics do and in the severity. */
+    private double rest(State state, Map<String, Double> taken) {
+        double known = 0;
+        for (Map.Entry<String, Double> e : taken.entrySet()) {
+            String part = Operating.reference(e.getKey());
+            if (sources.parts().contains(e.getKey()) || sources.capacitors().contains(part) || state.faulty(part))
+                known += e.getValue();
+        }
+        return Math.max(0, 1 - known);
+    }
+
+    private List<Share> over(Map<String, Double> taken) {
+        double[] each = new double[sources.electrolytics().size()];
+        taken.forEach((element, share) -> {
+            int n = sources.electrolytics().indexOf(Operating.reference(element));
+            if (n >= 0) each[n] += share;
+        });
+        double all = Arrays.stream(each).sum();
+        return IntStream.range(0, each.length)
+                .filter(n -> each[n] > 0)
+                .mapToObj(n -> new Share(n, each[n] / all))
+                .toList();
     }
 
     private static double shown(ColdSet set, Probe.Ohms p) {
@@ -125,6 +149,7 @@ final class Unplugged {
         // the others start from its answers
         sound.cold(usual);
         sound.worn(usual);
+        if (quick()) sound.halfWorn(usual);
         answer(sound, all);
         together.each(states, (engine, state) -> answer(state, all));
     }
@@ -137,16 +162,17 @@ final class Unplugged {
     Foreseen foreseen(State from, State to, Probe.Ohms p) {
         At a = at(from, p);
         double b = from == to ? a.log() : at(to, p).log();
-        double[] shares = new double[sources.length + 2];
-        double resistors = 0;
-        for (Share x : a.shares()) {
-            resistors += x.share();
-            shares[x.source()] = x.share() * spreads[x.source()] / Math.log(10);
-        }
-        shares[sources.length] = a.lain();
-        shares[sources.length + 1] = Forecasts.SEVERITY * (b - a.log());
-        double rest = (quick() ? OHMS : JUNCTIONS) * Math.max(0, 1 - resistors);
-        double meter = open(a.log()) && open(b) ? OHMS : Math.hypot(METER, rest);
-        return new Foreseen((a.log() + b) / 2, shares, Math.hypot(meter, APART * a.lain()));
+        double[] shares = sources.none();
+        for (Share x : a.shares())
+            shares[x.source()] = x.share() * sources.spreads().get(x.source()) / Math.log(10);
+        // read again through the same electrolytic it is the same: what is its own moves all these readings alike
+        for (Share x : a.over()) shares[sources.electrolytic(x.source())] = APART * x.share() * a.lain();
+        shares[sources.bowed()] = BOWS * a.bow();
+        shares[sources.lain()] = a.lain();
+        shares[sources.severity()] = Forecasts.SEVERITY * (b - a.log());
+        double rest = (quick() ? OHMS : JUNCTIONS) * a.rest();
+        double noise = open(a.log()) && open(b) ? OHMS : Math.hypot(METER, rest);
+        double besides = quick() ? BESIDES * a.bow() : UNKNOWN * a.lain();
+        return new Foreseen((a.log() + b) / 2, shares, Math.hypot(noise, besides));
     }
 }

@@ -33,7 +33,7 @@ final class Weighing {
         read = Forecasts.scaled(measured);
         ranges = measured.stream().mapToDouble(m -> range(m)).toArray();
         slips = measured.stream()
-                .mapToDouble(m -> forecasts.slip(m.probe(), Forecasts.scaled(m.probe(), m.value())))
+                .mapToDouble(m -> forecasts.slip(m.probe(), m.probe().scaled(m.value())))
                 .toArray();
         weigh();
     }

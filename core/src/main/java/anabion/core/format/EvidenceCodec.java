@@ -30,7 +30,8 @@ import java.util.stream.Collectors;
 /**
  * Evidence for a diagnosis as a list: {@code kind,at,value[,against,line,band,meter,lifted]}. {@code volts,V4.1,3.1,,231,AM,10M} is a reading
  * against the reference, {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, {@code open} being no
- * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code tap,if V3.1,nothing} what a tracer heard there with the signal at the aerial; {@code symptom,AM,dead} a band listened to;
+ * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code level,if V2.1,12mV} what the generator gave there for
+ * the standard output; {@code tap,if V3.1,nothing} what a tracer heard there with the signal at the aerial; {@code symptom,AM,dead} a band listened to;
  * {@code test,C14,bad} a part out of circuit, or swapped; {@code across,C7,better} a good capacitor held across one.
  */
 public final class EvidenceCodec {
@@ -58,6 +59,7 @@ public final class EvidenceCodec {
             case "volts" -> volts(row);
             case "ohms" -> ohms(row);
             case "inject" -> new Observation.Heard(injected(row), outcome(row));
+            case "level" -> level(row);
             case "tap" -> tapped(row);
             case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
             case "test" -> tested(row, Probe.Try.of(part(row)));
@@ -68,7 +70,7 @@ public final class EvidenceCodec {
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ohms, inject, tap, symptom, test, leak, value or across");
+                        "use volts, ohms, inject, level, tap, symptom, test, leak, value or across");
         };
     }
 
@@ -110,6 +112,15 @@ public final class EvidenceCodec {
         if (domain.isEmpty())
             throw row.trouble("at", "\"" + at[0] + "\" is no kind of signal", "write af, if or rf before the point");
         return new Probe.Inject(band, domain.get(), point);
+    }
+
+    private Observation level(Table.Row row) {
+        Probe.Inject at = injected(row);
+        double volts = row.number("value", Unit.VOLT);
+        if (volts <= 0)
+            throw row.trouble(
+                    "value", "a generator gives more than nothing", "write its volts, such as 12mV, or use inject");
+        return new Observation.Measured(new Probe.Level(at.band(), at.domain(), at.point()), volts);
     }
 
     private Observation tapped(Table.Row row) {

@@ -177,6 +177,7 @@ public final class JobCodec {
                 f.text("signal"),
                 f.text("point"),
                 f.code("outcome", Outcome.values(), Outcome.LOUD),
+                f.size("volts", 0),
                 UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
                 f.extra());
     }
@@ -190,6 +191,7 @@ public final class JobCodec {
                 .put("signal", h.signal())
                 .put("point", h.point())
                 .put("outcome", h.outcome())
+                .unless("volts", h.volts(), 0.0)
                 .put("state", h.state())
                 .with(h.extra());
     }

@@ -13,6 +13,7 @@ import java.util.UUID;
  * @param how whether the signal was put in at the point, or followed to it from the aerial
  * @param signal af, if or rf; level in a display; stage where a stage stands for its input and no more is known
  * @param point where, such as {@code V3.1}; a stage's name where the set's circuit is not known
+ * @param volts effective volts of the generator that it took there for the standard output; 0 where that was not measured
  * @param state the fitted state it was heard in
  */
 public record Heard(
@@ -23,6 +24,7 @@ public record Heard(
         String signal,
         String point,
         Outcome outcome,
+        double volts,
         UUID state,
         Extra extra) {
     /** How a point was tried. */
@@ -42,7 +44,7 @@ public record Heard(
 
     /** After a part got another reference. */
     Heard renamed(String from, String to) {
-        return new Heard(id, at, band, how, signal, Renames.point(point, from, to), outcome, state, extra);
+        return new Heard(id, at, band, how, signal, Renames.point(point, from, to), outcome, volts, state, extra);
     }
 
     /** Whether it is about the same place, tried in the same way. */

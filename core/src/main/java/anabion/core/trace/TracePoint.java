@@ -16,6 +16,15 @@ public record TracePoint(String stage, String point, String signal, double hertz
         return new TracePoint(l.stage(), l.point(), l.domain().code(), l.hertz(), l.volts(), l.farads());
     }
 
+    /**
+     * Decibels by which a set brings less from here than a good one; negative where it brings more.
+     *
+     * @param needed volts that it needs here for the standard output
+     */
+    public double lacking(double needed) {
+        return 20 * Math.log10(needed / volts);
+    }
+
     /** Whether a good set brings anything through from here. */
     public boolean heardWhenSound() {
         return volts < Gains.Level.SILENT;

@@ -269,6 +269,7 @@ class DiagnosisTest {
                         inject,if V2.1,weak,,,AM,,
                         inject,V3.7,loud,,,,,
                         tap,if V2.5,nothing,,,,,
+                        level,if V2.1,12mV,,,AM,,
                         symptom,pick-up,dead,,,,,
                         test,c14,bad,,,,,
                         across,c10,better,,,,,
@@ -286,12 +287,14 @@ class DiagnosisTest {
                         "inject if at V2.1 on AM",
                         "inject af at V3.7 on AM",
                         "trace if at V2.5 on AM",
+                        "level if at V2.1 on AM",
                         "listen Pick-up",
                         "test C14",
                         "across C10");
-        assertThat(((Observation.Heard) read.get(6)).outcome()).isEqualTo(Outcome.NOTHING);
-        assertThat(((Observation.Tested) read.get(7)).good()).isFalse();
+        assertThat(((Observation.Measured) read.get(6)).value()).isEqualTo(0.012);
+        assertThat(((Observation.Heard) read.get(7)).outcome()).isEqualTo(Outcome.NOTHING);
         assertThat(((Observation.Tested) read.get(8)).good()).isFalse();
+        assertThat(((Observation.Tested) read.get(9)).good()).isFalse();
     }
 
     @ParameterizedTest
@@ -307,6 +310,8 @@ class DiagnosisTest {
                 "inject,V4.1,purple | purple",
                 "inject,xf V4.1,loud | xf",
                 "tap,V4.1,purple | purple",
+                "level,V4.1,loud | value",
+                "level,V4.1,0 | more than nothing",
                 "test,C99,bad | C99",
                 "test,C14,maybe | good or bad",
                 "across,C14,louder | better or same",

@@ -1,6 +1,7 @@
 package anabion.core.diagnosis;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
@@ -8,6 +9,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.engine.SharedSets;
 import anabion.core.format.JobCodec;
+import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
@@ -23,6 +25,7 @@ import anabion.core.job.SymptomKind;
 import anabion.core.job.Trial;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
+import anabion.core.signal.Domain;
 import anabion.core.tree.Extra;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -151,7 +154,33 @@ class EvidenceTest {
     }
 
     private static Heard heard(Heard.How how, String signal, String point, Outcome outcome) {
-        return new Heard(UUID.randomUUID(), NOON, "AM", how, signal, point, outcome, FittedState.AS_FOUND, Extra.NONE);
+        return new Heard(
+                UUID.randomUUID(), NOON, "AM", how, signal, point, outcome, 0, FittedState.AS_FOUND, Extra.NONE);
+    }
+
+    /** A level says more than what it would sound like; it is kept, and goes with its part's new name. */
+    @Test
+    void aLevelCountsInsteadOfItsOutcome() {
+        Heard taken = new Heard(
+                new UUID(6, 6),
+                NOON,
+                "AM",
+                Heard.How.INJECT,
+                "af",
+                "V3.1",
+                Outcome.WEAK,
+                0.012,
+                FittedState.AS_FOUND,
+                Extra.NONE);
+        Job job = Job.NEW.with(taken);
+        assertThat(Evidence.of(SET, List.of(), job))
+                .containsExactly(new Observation.Measured(new Probe.Level("AM", Domain.AF, "V3.1"), 0.012));
+        assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
+        assertThat(job.renamed("V3", "V9").heard().get(0).volts()).isEqualTo(0.012);
+        String negative = JobCodec.text(job).replace("0.012", "-0.012");
+        assertThatThrownBy(() -> JobCodec.read(negative))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("volts");
     }
 
     /** What a tracer or a finger found is evidence of its own kind; points of stages alone are not the circuit's. */
@@ -247,6 +276,7 @@ class EvidenceTest {
                 "af",
                 "V4.1",
                 Outcome.WEAK,
+                0,
                 FittedState.AS_FOUND,
                 Extra.NONE);
         assertThat(Job.NEW.with(heard).renamed("V4", "V9").heard().get(0).point())

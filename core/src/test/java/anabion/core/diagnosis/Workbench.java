@@ -10,6 +10,7 @@ import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.engine.Specimen;
 import anabion.core.job.Outcome;
+import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
 import java.util.ArrayList;
 import java.util.List;
@@ -63,6 +64,7 @@ final class Workbench {
             double ohms = ColdSet.of(set, broken).between(o.net(), o.against(), o.test());
             return new Observation.Measured(o, ohms * (1 + 0.01 * random.nextGaussian()));
         }
+        if (probe instanceof Probe.Level l) return level(l);
         if (probe instanceof Probe.Parted p)
             return new Observation.Tested(p, broken.faults().stream().noneMatch(p::catches));
         if (!(probe instanceof Probe.Volts v)) return new Observation.Heard(probe, heard(probe));
@@ -73,6 +75,23 @@ final class Workbench {
         double shown =
                 bench.solveWithMeter(v.net(), METER.ohmsAt(free)).volts(v.net()).orElse(free);
         return new Observation.Measured(v, shown * (1 + 0.01 * random.nextGaussian()) + 0.01 * random.nextGaussian());
+    }
+
+    /** At the standard output, control line and all. */
+    private Observation level(Probe.Level l) {
+        double volts = Gains.of(
+                        engine,
+                        set,
+                        broken.withControls(Controls.volume(set, 1)),
+                        set.band(l.band()).orElseThrow())
+                .orElseThrow()
+                .levels()
+                .stream()
+                .filter(x -> x.domain() == l.domain() && x.point().equals(l.point()))
+                .findFirst()
+                .orElseThrow()
+                .volts();
+        return new Observation.Measured(l, volts * (1 + 0.05 * random.nextGaussian()));
     }
 
     static double odds(Diagnosis d, String cause) {

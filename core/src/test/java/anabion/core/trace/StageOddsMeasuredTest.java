@@ -132,6 +132,7 @@ class StageOddsMeasuredTest {
                     next.get().signal(),
                     next.get().point(),
                     ear.apply(next.get()),
+                    0,
                     FittedState.AS_FOUND,
                     Extra.NONE));
         return job;

@@ -53,6 +53,7 @@ class StageOddsTest {
                 band.equals("MW") || band.equals("LW") ? "rf" : "level",
                 stage,
                 outcome,
+                0,
                 FittedState.AS_FOUND,
                 Extra.NONE);
     }

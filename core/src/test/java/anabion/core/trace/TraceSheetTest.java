@@ -38,6 +38,7 @@ class TraceSheetTest {
                 r.signal(),
                 r.point(),
                 outcome,
+                0,
                 FittedState.AS_FOUND,
                 Extra.NONE);
     }

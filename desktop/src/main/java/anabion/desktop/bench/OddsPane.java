@@ -111,20 +111,18 @@ final class OddsPane extends VBox {
                     || r.foreseen().isEmpty()
                     || r.sound().isEmpty()) continue;
             Observation.Measured m = (Observation.Measured) r.observation();
-            boolean volts = m.probe() instanceof Probe.Volts;
-            String at = m.probe() instanceof Probe.Volts v ? v.point() : ((Probe.Ohms) m.probe()).net();
             lines.add(session.say(
-                    "cause.because",
-                    at,
-                    value(session, r.foreseen().get(), volts),
-                    value(session, r.sound().get(), volts),
-                    value(session, m.value(), volts)));
+                    m.probe() instanceof Probe.Level ? "cause.because-level" : "cause.because",
+                    m.probe().at(),
+                    value(session, m.probe(), r.foreseen().get()),
+                    value(session, m.probe(), r.sound().get()),
+                    value(session, m.probe(), m.value())));
         }
         return lines;
     }
 
-    private static String value(Session session, double value, boolean volts) {
-        return session.words().get().say(CauseWords.value(value, volts));
+    private static String value(Session session, Probe.Measured probe, double value) {
+        return session.words().get().say(CauseWords.value(probe, value));
     }
 
     /** @param probe where a click leads; empty for what is no test */

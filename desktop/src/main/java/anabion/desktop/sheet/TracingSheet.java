@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.Hearing;
 import anabion.core.input.BadInput;
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;
@@ -12,6 +13,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.reading.Standing;
 import anabion.core.trace.School;
+import anabion.core.trace.TraceEntry;
 import anabion.core.trace.TracePoint;
 import anabion.core.trace.TraceRow;
 import anabion.core.trace.TraceSheet;
@@ -25,7 +27,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -44,11 +45,6 @@ import javafx.scene.layout.VBox;
 
 /** Where to put a signal in, how much a good set needs there, and what was heard. */
 public final class TracingSheet implements Sheet {
-    private static final Map<String, Heard.How> HOW =
-            Map.of("put", Heard.How.INJECT, "touch", Heard.How.TOUCH, "tap", Heard.How.TAP);
-    /** What is seen of a display. */
-    private static final Map<String, Outcome> SEEN = Map.of("lit", Outcome.LOUD, "dark", Outcome.NOTHING);
-
     private static final int NAMED = 4;
     private static final double FAINT = 0.03;
 
@@ -228,10 +224,23 @@ public final class TracingSheet implements Sheet {
     private String outcomes(TraceRow r) {
         return Stream.of(r.heard(), r.tapped())
                 .flatMap(Optional::stream)
-                .map(h -> session.say(
-                        "trace.how." + h.how().code(),
-                        session.say("outcome." + h.outcome().code())))
+                .map(h -> h.volts() > 0
+                        ? taken(h, r)
+                        : session.say(
+                                "trace.how." + h.how().code(),
+                                session.say("outcome." + h.outcome().code())))
                 .collect(Collectors.joining(", "));
+    }
+
+    /** A level, and by how many decibels it is more than a good set's. */
+    private String taken(Heard h, TraceRow r) {
+        String volts = Figures.si(new Quantity(h.volts(), Unit.VOLT), 2);
+        if (!r.at().heardWhenSound() || r.at().volts() <= 0) return volts;
+        long lacking = Math.round(r.at().lacking(h.volts()));
+        return session.say(
+                lacking > 0 ? "trace.taken-more" : lacking < 0 ? "trace.taken-less" : "trace.taken",
+                volts,
+                Long.toString(Math.abs(lacking)));
     }
 
     private String signal(TraceRow r) {
@@ -286,8 +295,8 @@ public final class TracingSheet implements Sheet {
     }
 
     /**
-     * An outcome by its first letter or word, with a point before it for another row; {@code put}, {@code touch} or {@code tap} before all says how;
-     * {@code school back}.
+     * An outcome by its first letter or word, or the level that it took, with a point before it for another row; {@code put}, {@code touch} or
+     * {@code tap} before all says how; {@code school back}.
      */
     @Override
     public CompletableFuture<?> entered(String line) {
@@ -302,16 +311,18 @@ public final class TracingSheet implements Sheet {
             show(sheet.band(), true);
             return CompletableFuture.completedFuture(null);
         }
-        Optional<Heard.How> said = HOW.containsKey(words[0]) ? Optional.of(HOW.get(words[0])) : Optional.empty();
-        String place = line.strip().substring(said.map(h -> words[0].length()).orElse(0));
-        place = place.substring(0, Math.max(0, place.lastIndexOf(' '))).strip();
-        if (!place.isEmpty()) goTo(place);
+        TraceEntry entry = TraceEntry.of(line);
+        if (!entry.place().isEmpty()) goTo(entry.place());
         TraceRow row = litRow().orElseThrow(() ->
                 BadInput.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));
-        Heard.How how = said.orElse(tapping() ? Heard.How.TAP : Heard.How.INJECT);
+        Heard.How how = entry.how().orElse(tapping() && entry.volts() == 0 ? Heard.How.TAP : Heard.How.INJECT);
         if (how == Heard.How.TOUCH && !TraceSheet.touchable(session.need().chassis(), row.at()))
             throw BadInput.at(line).because(session.say("trace.no-touch")).so(session.say("trace.no-touch.remedy"));
-        Outcome outcome = outcome(words[words.length - 1]);
+        Outcome outcome = entry.volts() > 0
+                ? called(line, how, row, entry.volts())
+                : entry.outcome().orElseThrow(() -> BadInput.at(line)
+                        .because(session.say("trace.no-outcome"))
+                        .so(session.say("trace.no-outcome.remedy")));
         Heard heard = new Heard(
                 UUID.randomUUID(),
                 session.clock().instant(),
@@ -320,6 +331,7 @@ public final class TracingSheet implements Sheet {
                 row.signal(),
                 row.point(),
                 outcome,
+                entry.volts(),
                 session.need().job().fitted().id(),
                 Extra.NONE);
         return session.putJob(
@@ -331,14 +343,13 @@ public final class TracingSheet implements Sheet {
                 });
     }
 
-    private Outcome outcome(String word) {
-        return Arrays.stream(Outcome.values())
-                .filter(o -> o.code().equals(word) || o.code().substring(0, 1).equals(word))
-                .findFirst()
-                .or(() -> Optional.ofNullable(SEEN.get(word)))
-                .orElseThrow(() -> BadInput.at("\"" + word + "\"")
-                        .because(session.say("trace.no-outcome"))
-                        .so(session.say("trace.no-outcome.remedy")));
+    /** A level says how it would sound; only where a signal is put in, and what a good set takes there is known. */
+    private Outcome called(String line, Heard.How how, TraceRow row, double volts) {
+        if (how != Heard.How.INJECT || row.at().volts() <= 0 || !row.at().heardWhenSound())
+            throw BadInput.at(line)
+                    .because(session.say(how == Heard.How.INJECT ? "trace.level-unknown" : "trace.level-tapped"))
+                    .so(session.say("trace.no-outcome.remedy"));
+        return Hearing.called(row.at().lacking(volts));
     }
 
     @Override
@@ -375,6 +386,9 @@ public final class TracingSheet implements Sheet {
         List<String[]> all = new ArrayList<>();
         all.add(new String[] {"L W N", session.say("trace.hint.outcomes")});
         all.add(new String[] {"D H C", session.say("trace.hint.others")});
+        boolean level = litRow().filter(r -> r.at().volts() > 0 && r.at().heardWhenSound())
+                .isPresent();
+        if (level) all.add(new String[] {"12mV", session.say("trace.hint.level")});
         boolean finger = litRow().filter(
                         r -> TraceSheet.touchable(session.need().chassis(), r.at()))
                 .isPresent();

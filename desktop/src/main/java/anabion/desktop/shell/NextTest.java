@@ -5,6 +5,7 @@ import anabion.core.diagnosis.Probe;
 import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
+import anabion.core.signal.Domain;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
@@ -39,13 +40,16 @@ final class NextTest {
     String to(Probe p) {
         if (p instanceof Probe.Volts v) return volts(v);
         if (p instanceof Probe.Ohms o) return row(Step.COLD_CHECKS, o.net() + " " + o.against());
-        if (p instanceof Probe.Inject i) {
-            session.condition().set(session.condition().get().map(c -> c.withBand(i.band())));
-            return row(Step.TRACE, i.domain().code() + " " + i.point());
-        }
+        if (p instanceof Probe.Inject i) return traced(i.band(), i.domain(), i.point());
+        if (p instanceof Probe.Level l) return traced(l.band(), l.domain(), l.point());
         if (p instanceof Probe.Listen) return row(Step.ARRIVAL, "");
         if (p instanceof Probe.Across a) return "across " + a.part() + " ";
         return p instanceof Probe.Try t && t.plugged() ? "swapped " + t.part() + " " : tested((Probe.Parted) p);
+    }
+
+    private String traced(String band, Domain domain, String point) {
+        session.condition().set(session.condition().get().map(c -> c.withBand(band)));
+        return row(Step.TRACE, domain.code() + " " + point);
     }
 
     /** On the Recap sheet, where what is measured of a part is typed; other parts are swapped. */

@@ -14,6 +14,8 @@ import anabion.core.job.SymptomKind;
 import anabion.core.job.WorkOrder;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
 import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
@@ -114,7 +116,9 @@ public final class RecordPage {
                 .filter(h -> now(h.state()))
                 .map(h -> new Fact(
                         words.say(tried(h), h.point(), h.band()),
-                        words.say("outcome." + h.outcome().code())));
+                        h.volts() > 0
+                                ? Figures.si(new Quantity(h.volts(), Unit.VOLT), 2)
+                                : words.say("outcome." + h.outcome().code())));
         Stream<Fact> parts = set.job().trials().stream()
                 .filter(t -> now(t.state()))
                 .map(t -> new Fact(
@@ -136,7 +140,9 @@ public final class RecordPage {
             case TAP -> "record.tap";
             case TOUCH -> "record.touch";
             case INJECT ->
-                List.of("af", "if", "rf").contains(h.signal()) ? "probe.inject-" + h.signal() : "record.stage";
+                List.of("af", "if", "rf").contains(h.signal())
+                        ? (h.volts() > 0 ? "probe.level-" : "probe.inject-") + h.signal()
+                        : "record.stage";
         };
     }
 

@@ -1,0 +1,65 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.function.Predicate;
+
+/**
+ * What moves several readings at once, each at its place in {@link Foreseen#shares}: parts, tubes and the line; each electrolytic that has lain; how well
+ * cores and coils are set; the line while levels were taken; how ohms bow between the states of electrolytics; that state; and last the severity of the fault.
+ *
+ * @param parts those that differ from specimen to specimen, and the line
+ * @param spreads their standard deviations, as fractions
+ * @param capacitors of every kind
+ */
+record Sources(List<String> parts, List<Double> spreads, List<String> electrolytics, Set<String> capacitors) {
+    private static final int OTHERS = 5;
+
+    static Sources of(Chassis chassis, Map<String, Double> spreads) {
+        return new Sources(
+                List.copyOf(spreads.keySet()),
+                List.copyOf(spreads.values()),
+                capacitors(chassis, c -> c.dielectric().equals("electrolytic")),
+                Set.copyOf(capacitors(chassis, c -> true)));
+    }
+
+    private static List<String> capacitors(Chassis chassis, Predicate<Component.Capacitor> which) {
+        return chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Capacitor c && which.test(c))
+                .map(Part::reference)
+                .toList();
+    }
+
+    /** Nothing moves. */
+    double[] none() {
+        return new double[parts.size() + electrolytics.size() + OTHERS];
+    }
+
+    int electrolytic(int n) {
+        return parts.size() + n;
+    }
+
+    int aligned() {
+        return parts.size() + electrolytics.size();
+    }
+
+    int fed() {
+        return aligned() + 1;
+    }
+
+    int bowed() {
+        return fed() + 1;
+    }
+
+    int lain() {
+        return bowed() + 1;
+    }
+
+    int severity() {
+        return lain() + 1;
+    }
+}

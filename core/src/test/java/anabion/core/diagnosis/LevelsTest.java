@@ -1,0 +1,137 @@
+package anabion.core.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.engine.Controls;
+import anabion.core.engine.Engine;
+import anabion.core.engine.SharedSets;
+import anabion.core.engine.Specimen;
+import anabion.core.job.Outcome;
+import anabion.core.signal.Domain;
+import anabion.core.signal.Gains;
+import anabion.core.signal.Loudness;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What a generator must give on specimens of a set, against what is foreseen of the design. */
+class LevelsTest {
+    private static final Chassis HALCYON = SharedSets.named("halcyon");
+    private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
+    private static final Observation LOUD = new Observation.Heard(new Probe.Listen("AM"), Outcome.LOUD);
+
+    private static Observation level(Workbench bench, Domain domain, String point) {
+        return bench.answer(new Probe.Level("AM", domain, point));
+    }
+
+    private static Hypothesis hypothesis(Forecasts forecasts, String cause) {
+        return forecasts.hypotheses().stream()
+                .filter(h -> h.cause().equals(cause))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Levels are computed from one carrier and compared here with those at the standard output, control line and all. */
+    @ParameterizedTest
+    @CsvSource({"C23:open, 2", "V2:emission, 3", "C10:open, 4", "R13:drifted, 3"})
+    void aFaultIsForeseenToTakeWhatItTakes(String cause, double decibels) {
+        Hypothesis h = hypothesis(FORECASTS, cause);
+        var loud = FORECASTS.loud().withFaults(h.from());
+        Gains gains =
+                Gains.of(new Engine(), HALCYON, loud, HALCYON.bands().get(0)).orElseThrow();
+        for (Gains.Level l : gains.levels()) {
+            if (!l.heard()) continue;
+            Hypothesis end = h.at(0);
+            double foreseen = FORECASTS
+                    .at(end, new Probe.Level("AM", l.domain(), l.point()))
+                    .orElseThrow()
+                    .value();
+            assertThat(20 * (foreseen - Math.log10(l.volts())))
+                    .as("%s at %s", cause, Loudness.key(l.domain(), l.point()))
+                    .isBetween(-decibels, decibels);
+        }
+    }
+
+    /** The spread takes them in and is still of use: an open bypass, six decibels, is two of its deviations. */
+    @Test
+    void specimensLieWithinTheSpread() {
+        int within = 0;
+        int all = 0;
+        for (Chassis set : List.of(HALCYON, SharedSets.named("brae"))) {
+            Forecasts f = new Forecasts(set, Map.of(), Priors.USUAL);
+            for (int seed = 1; seed <= 12; seed++) {
+                var loud = f.loud().withTrims(Specimen.of(set, seed)).withControls(Controls.volume(set, 1));
+                Gains gains =
+                        Gains.of(new Engine(), set, loud, set.bands().get(0)).orElseThrow();
+                for (Gains.Level l : gains.levels()) {
+                    Foreseen sound = f.at(
+                                    f.healthy(),
+                                    new Probe.Level(set.bands().get(0).name(), l.domain(), l.point()))
+                            .orElseThrow();
+                    double off = Math.abs(Math.log10(l.volts()) - sound.value()) / sound.deviation();
+                    all++;
+                    if (off < 2.5) within++;
+                    if (l.domain() == Domain.AF)
+                        assertThat(20 * sound.deviation()).as(l.point()).isLessThan(3);
+                }
+            }
+        }
+        assertThat(within / (double) all).isGreaterThan(0.95);
+    }
+
+    /** An open bypass costs some decibels and no loudness that an ear would miss. */
+    @Test
+    void whatNoEarMissesALevelFinds() {
+        Workbench bench = new Workbench(HALCYON, 3, "C23:open");
+        List<Observation> evidence = new ArrayList<>(List.of(LOUD));
+        Diagnosis before = Diagnosis.of(FORECASTS, evidence);
+        evidence.add(level(bench, Domain.AF, "V4.1"));
+        evidence.add(level(bench, Domain.AF, "V3.7"));
+        Diagnosis after = Diagnosis.of(FORECASTS, evidence);
+        assertThat(Workbench.odds(after, "C23:open")).isGreaterThan(3 * Workbench.odds(before, "C23:open"));
+    }
+
+    @Test
+    void oneWrongLevelDoesNotConvict() {
+        Workbench bench = new Workbench(HALCYON, 4);
+        List<Observation> evidence = new ArrayList<>(List.of(LOUD));
+        for (String p : List.of("V4.2", "V2.6", "V1.6", "V3.7")) evidence.add(bench.read(p));
+        evidence.add(level(bench, Domain.AF, "V3.1"));
+        evidence.add(level(bench, Domain.IF, "V2.1"));
+        evidence.add(new Observation.Measured(new Probe.Level("AM", Domain.AF, "V4.1"), 30));
+        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
+        assertThat(d.decided()).as("%s", d.suspects()).isFalse();
+    }
+
+    /** Of a point through which no signal goes nothing is foreseen, and nothing learned. */
+    @Test
+    void aPointOffTheWaySaysNothing() {
+        List<Observation> evidence = new ArrayList<>(List.of(LOUD));
+        Diagnosis before = Diagnosis.verdict(FORECASTS, evidence, Diagnosis.allowed(FORECASTS, List.of()));
+        evidence.add(new Observation.Measured(new Probe.Level("AM", Domain.AF, "V1.7"), 0.1));
+        Diagnosis after = Diagnosis.verdict(FORECASTS, evidence, Diagnosis.allowed(FORECASTS, List.of()));
+        assertThat(after.suspects().get(0).odds())
+                .isBetween(
+                        0.9 * before.suspects().get(0).odds(),
+                        1.1 * before.suspects().get(0).odds());
+    }
+
+    /** Whoever has read one level is asked for others; and not again for one that nothing came out of. */
+    @Test
+    void levelsAreAskedForOfWhoeverReadsThem() {
+        Workbench bench = new Workbench(HALCYON, 3, "C23:open");
+        List<Observation> evidence = new ArrayList<>(List.of(LOUD));
+        assertThat(Diagnosis.allowed(FORECASTS, evidence)).noneMatch(p -> p instanceof Probe.Level);
+        evidence.add(level(bench, Domain.AF, "V4.1"));
+        List<Probe> allowed = Diagnosis.allowed(FORECASTS, evidence);
+        assertThat(allowed).anyMatch(p -> p instanceof Probe.Level l && l.band().equals("AM"));
+        assertThat(allowed).noneMatch(p -> p.equals(new Probe.Inject("AM", Domain.AF, "V3.1")));
+        evidence.add(new Observation.Heard(new Probe.Inject("AM", Domain.AF, "V3.1"), Outcome.NOTHING));
+        assertThat(Diagnosis.of(FORECASTS, evidence).next())
+                .noneMatch(t -> t.probe().equals(new Probe.Level("AM", Domain.AF, "V3.1")));
+    }
+}
