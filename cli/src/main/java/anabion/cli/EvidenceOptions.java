@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.Probes;
 import anabion.core.engine.Calibrations;
 import anabion.core.format.EvidenceCodec;
 import anabion.workshop.archive.SetArchive;
@@ -38,6 +39,8 @@ final class EvidenceOptions {
         List<Observation> all = Lists.read(list, in -> EvidenceCodec.read(in, chassis));
         Priors usual = Priors.USUAL.from(chassis.identity().year().orElse(0));
         Priors priors = visited ? usual.visited() : usual;
-        return new Case(new Forecasts(chassis, Calibrations.trims(chassis), priors), all);
+        Forecasts forecasts = new Forecasts(chassis, Calibrations.trims(chassis), priors);
+        Probes.check(forecasts, all);
+        return new Case(forecasts, all);
     }
 }

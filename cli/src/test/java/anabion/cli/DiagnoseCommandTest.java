@@ -92,4 +92,16 @@ class DiagnoseCommandTest extends Headless {
         assertThat(err).contains("line 2", "value");
         assertThat(run("diagnose", chassis)).isEqualTo(Main.BAD_INPUT);
     }
+
+    /** A signal is put in where signals go; elsewhere nothing could be learned of it, and that is said. */
+    @Test
+    void aSignalWhereNonePassesIsRefused() throws IOException {
+        for (String row : new String[] {"inject,B1,loud", "level,rf V4.1,12mV", "tap,if V3.7,weak"}) {
+            Path off = Files.writeString(folder.resolve("off.csv"), "kind,at,value\n" + row + "\n");
+            assertThat(run("diagnose", chassis, "--evidence", off)).as(row).isEqualTo(Main.BAD_INPUT);
+            assertThat(err).contains("no such signal", "af V4.1");
+        }
+        Path level = Files.writeString(folder.resolve("level.csv"), "kind,at,value\nlevel,V4.1,1.6V\n");
+        assertThat(run("next", chassis, "--evidence", level)).isEqualTo(Main.FINDING);
+    }
 }

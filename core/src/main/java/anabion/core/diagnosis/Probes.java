@@ -8,12 +8,14 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
+import anabion.core.input.BadInput;
 import anabion.core.signal.Domain;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** What can be measured on a set without lifting anything. */
@@ -82,6 +84,32 @@ public final class Probes {
         if (everywhere) for (String net : Engine.nets(chassis)) all.add(new Probe.Ohms(net, reference, TEST));
         all.removeIf(o -> o.net().isEmpty() || o.against().isEmpty() || o.net().equals(o.against()));
         return all;
+    }
+
+    /**
+     * Evidence of signals that go through the circuit.
+     *
+     * @throws BadInput for a signal put in, or followed to, where none of its kind passes on that band
+     */
+    public static void check(Forecasts forecasts, List<Observation> evidence) {
+        for (Observation o : evidence) {
+            if (o.probe() instanceof Probe.Inject i) check(forecasts, o.probe(), i);
+            if (o.probe() instanceof Probe.Level l) check(forecasts, o.probe(), l.ear());
+            if (o.probe() instanceof Probe.Tap t)
+                check(forecasts, o.probe(), new Probe.Inject(t.band(), t.domain(), t.point()));
+        }
+    }
+
+    private static void check(Forecasts forecasts, Probe said, Probe.Inject at) {
+        List<Probe> passed = heard(forecasts, at.band());
+        if (passed.isEmpty() || passed.contains(at)) return;
+        throw BadInput.at(said.text())
+                .because("no such signal passes there")
+                .so("name one of "
+                        + passed.stream()
+                                .filter(Probe.Inject.class::isInstance)
+                                .map(p -> ((Probe.Inject) p).domain().code() + " " + ((Probe.Inject) p).point())
+                                .collect(Collectors.joining(", ")));
     }
 
     /** With levels for outcomes on some bands, where a generator and a meter at the speaker tell more finely than an ear. */
