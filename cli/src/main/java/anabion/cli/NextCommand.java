@@ -1,11 +1,16 @@
 package anabion.cli;
 
+import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Probe;
 import anabion.core.diagnosis.Separation;
 import anabion.core.quantity.Figures;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
@@ -16,6 +21,8 @@ import picocli.CommandLine.Mixin;
         mixinStandardHelpOptions = true,
         description = "What to measure next, and what tells the two likeliest causes apart.")
 final class NextCommand implements Callable<Integer> {
+    private static final Words WORDS = new Words(Vocabulary.STANDARD);
+
     @Mixin
     private EvidenceOptions evidence;
 
@@ -62,11 +69,14 @@ final class NextCommand implements Callable<Integer> {
                     d.suspects().get(0).first().cause(),
                     d.suspects().get(1).first().cause(),
                     s.probe().text(),
-                    s.one().isEmpty()
-                            ? ""
-                            : ", " + Figures.fixed(s.one().get(), 2) + " against "
-                                    + Figures.fixed(s.other().orElse(0.0), 2)));
+                    s.probe() instanceof Probe.Measured m
+                            ? ", " + shown(m, s.one()) + " against " + shown(m, s.other())
+                            : ""));
         return out.toString();
+    }
+
+    private static String shown(Probe.Measured probe, Optional<Double> value) {
+        return WORDS.say(CauseWords.value(probe, value.orElse(0.0)));
     }
 
     static List<Map<String, Object>> tree(Diagnosis d) {
