@@ -100,7 +100,8 @@ class DiagnosisTest extends WindowCase {
         Step at = session.step().get();
         if (p instanceof Probe.Volts) return at == Step.VOLTAGES;
         if (p instanceof Probe.Ohms) return at == Step.COLD_CHECKS;
-        return p instanceof Probe.Inject || p instanceof Probe.Level ? at == Step.TRACE : at == Step.ARRIVAL;
+        boolean traced = p instanceof Probe.Inject || p instanceof Probe.Level;
+        return at == (traced ? Step.TRACE : Step.ARRIVAL);
     }
 
     /** Every band at once, where a switch matters; and how a band does against a good receiver. */
