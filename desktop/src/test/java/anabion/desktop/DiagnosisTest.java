@@ -199,6 +199,9 @@ class DiagnosisTest extends WindowCase {
         assertThat(session.need().job().heard().get(1).volts()).isEqualTo(2);
         key(KeyCode.CONTROL, KeyCode.Z);
         until("undone", () -> session.need().job().heard().size() == 1);
+        enter("V3.2 12");
+        until("millivolts or volts?", () -> shows("nothing that is heard"));
+        key(KeyCode.ESCAPE);
         enter("tap V3.2 2V");
         until("a tracer has no level", () -> shows("what the generator gives"));
         key(KeyCode.ESCAPE);

@@ -17,6 +17,7 @@ import anabion.core.job.Outcome;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.signal.Domain;
+import anabion.core.signal.Gains;
 import java.io.IOException;
 import java.io.Reader;
 import java.util.ArrayList;
@@ -117,9 +118,8 @@ public final class EvidenceCodec {
     private Observation level(Table.Row row) {
         Probe.Inject at = injected(row);
         double volts = row.number("value", Unit.VOLT);
-        if (volts <= 0)
-            throw row.trouble(
-                    "value", "a generator gives more than nothing", "write its volts, such as 12mV, or use inject");
+        if (volts <= 0 || volts >= Gains.Level.SILENT)
+            throw row.trouble("value", "no generator gives that", "write its volts, such as 12mV, or use inject");
         return new Observation.Measured(new Probe.Level(at.band(), at.domain(), at.point()), volts);
     }
 

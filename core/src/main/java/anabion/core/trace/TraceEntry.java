@@ -17,7 +17,7 @@ import java.util.regex.Pattern;
  * @param how where it is said
  * @param place as typed; empty for the point at hand
  * @param outcome empty where the last word is none, and beside a level
- * @param volts that it took for the standard output; 0 where an outcome is said
+ * @param volts that it took for the standard output; 0 where an outcome is said. A number without a unit may be meant in millivolts, and is none
  */
 public record TraceEntry(Optional<Heard.How> how, String place, Optional<Outcome> outcome, double volts) {
     private static final Map<String, Heard.How> HOW =
@@ -25,7 +25,7 @@ public record TraceEntry(Optional<Heard.How> how, String place, Optional<Outcome
     /** What is seen of a display. */
     private static final Map<String, Outcome> SEEN = Map.of("lit", Outcome.LOUD, "dark", Outcome.NOTHING);
 
-    private static final Pattern LEVEL = Pattern.compile("(?:(.*)\\s)?(\\d[\\d.,]*\\s?(?:[µμumk]?[Vv]?))");
+    private static final Pattern LEVEL = Pattern.compile("(?:(.*)\\s)?(\\d[\\d.,]*\\s?(?:[µμum]?[Vv]|[µμum]))");
 
     /** Reads a line; of what is not understood there is no outcome. */
     public static TraceEntry of(String line) {

@@ -25,6 +25,11 @@ public record TracePoint(String stage, String point, String signal, double hertz
         return 20 * Math.log10(needed / volts);
     }
 
+    /** Whether it is known what a good set needs here, so that a level can be held against it. */
+    public boolean measurable() {
+        return volts > 0 && heardWhenSound();
+    }
+
     /** Whether a good set brings anything through from here. */
     public boolean heardWhenSound() {
         return volts < Gains.Level.SILENT;

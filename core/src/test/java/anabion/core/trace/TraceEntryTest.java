@@ -21,7 +21,7 @@ class TraceEntryTest {
         "if V1.7 300u, if V1.7, 300e-6",
         "if V1.7 300 µV, if V1.7, 300e-6",
         "put V4.1 1.5V, V4.1, 1.5",
-        "VOL 0.2, VOL, 0.2"
+        "VOL 0.2V, VOL, 0.2"
     })
     void aLevelStandsAfterItsPoint(String line, String place, double volts) {
         TraceEntry e = TraceEntry.of(line);
@@ -51,6 +51,8 @@ class TraceEntryTest {
     void whatIsNotUnderstoodSaysNothing() {
         assertThat(TraceEntry.of("V3.3").outcome()).isEmpty();
         assertThat(TraceEntry.of("V3.3").volts()).isZero();
+        assertThat(TraceEntry.of("V3.3 12").outcome()).isEmpty();
+        assertThat(TraceEntry.of("V3.3 12").volts()).isZero();
         assertThat(TraceEntry.of("tap V3.1 purple").outcome()).isEmpty();
         assertThat(TraceEntry.of("tap V3.1 purple").how()).isEqualTo(Optional.of(Heard.How.TAP));
     }

@@ -12,6 +12,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.reading.Standing;
+import anabion.core.signal.Gains;
 import anabion.core.trace.School;
 import anabion.core.trace.TraceEntry;
 import anabion.core.trace.TracePoint;
@@ -224,18 +225,18 @@ public final class TracingSheet implements Sheet {
     private String outcomes(TraceRow r) {
         return Stream.of(r.heard(), r.tapped())
                 .flatMap(Optional::stream)
-                .map(h -> h.volts() > 0
-                        ? taken(h, r)
-                        : session.say(
-                                "trace.how." + h.how().code(),
-                                session.say("outcome." + h.outcome().code())))
+                .map(h -> said(h, r))
                 .collect(Collectors.joining(", "));
     }
 
-    /** A level, and by how many decibels it is more than a good set's. */
-    private String taken(Heard h, TraceRow r) {
+    /** An outcome; of a level by how many decibels it is more than a good set's. */
+    private String said(Heard h, TraceRow r) {
+        if (h.volts() <= 0)
+            return session.say(
+                    "trace.how." + h.how().code(),
+                    session.say("outcome." + h.outcome().code()));
         String volts = Figures.si(new Quantity(h.volts(), Unit.VOLT), 2);
-        if (!r.at().heardWhenSound() || r.at().volts() <= 0) return volts;
+        if (!r.at().measurable()) return volts;
         long lacking = Math.round(r.at().lacking(h.volts()));
         return session.say(
                 lacking > 0 ? "trace.taken-more" : lacking < 0 ? "trace.taken-less" : "trace.taken",
@@ -335,7 +336,7 @@ public final class TracingSheet implements Sheet {
                 session.need().job().fitted().id(),
                 Extra.NONE);
         return session.putJob(
-                        session.say("ui.change.heard", row.point(), session.say("outcome." + outcome.code())),
+                        session.say("ui.change.heard", row.point(), said(heard, row)),
                         session.need().job().with(heard))
                 .thenApply(set -> {
                     Platform.runLater(() -> show(sheet.band(), true));
@@ -345,9 +346,12 @@ public final class TracingSheet implements Sheet {
 
     /** A level says how it would sound; only where a signal is put in, and what a good set takes there is known. */
     private Outcome called(String line, Heard.How how, TraceRow row, double volts) {
-        if (how != Heard.How.INJECT || row.at().volts() <= 0 || !row.at().heardWhenSound())
+        String no = how != Heard.How.INJECT
+                ? "tapped"
+                : !row.at().measurable() ? "unknown" : volts >= Gains.Level.SILENT ? "beyond" : "";
+        if (!no.isEmpty())
             throw BadInput.at(line)
-                    .because(session.say(how == Heard.How.INJECT ? "trace.level-unknown" : "trace.level-tapped"))
+                    .because(session.say("trace.level-" + no))
                     .so(session.say("trace.no-outcome.remedy"));
         return Hearing.called(row.at().lacking(volts));
     }
@@ -386,13 +390,11 @@ public final class TracingSheet implements Sheet {
         List<String[]> all = new ArrayList<>();
         all.add(new String[] {"L W N", session.say("trace.hint.outcomes")});
         all.add(new String[] {"D H C", session.say("trace.hint.others")});
-        boolean level = litRow().filter(r -> r.at().volts() > 0 && r.at().heardWhenSound())
-                .isPresent();
-        if (level) all.add(new String[] {"12mV", session.say("trace.hint.level")});
-        boolean finger = litRow().filter(
-                        r -> TraceSheet.touchable(session.need().chassis(), r.at()))
-                .isPresent();
-        if (finger) all.add(new String[] {"touch H", session.say("trace.hint.touch")});
+        Optional<TracePoint> at = litRow().map(TraceRow::at);
+        at.filter(TracePoint::measurable)
+                .ifPresent(p -> all.add(new String[] {"12mV", session.say("trace.hint.level")}));
+        at.filter(p -> TraceSheet.touchable(session.need().chassis(), p))
+                .ifPresent(p -> all.add(new String[] {"touch H", session.say("trace.hint.touch")}));
         return all;
     }
 }
