@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
@@ -43,6 +44,15 @@ public final class Circuit {
 
     public List<Element> elements() {
         return elements;
+    }
+
+    /** A tube's system, a transistor or a diode by its name; empty where it is not fitted. */
+    public Optional<Element.Device> device(String name) {
+        return elements.stream()
+                .filter(e -> e.name().equals(name))
+                .filter(Element.Device.class::isInstance)
+                .map(Element.Device.class::cast)
+                .findFirst();
     }
 
     /** The node of a net; empty if the circuit lacks it. */

@@ -25,6 +25,7 @@ import java.util.stream.Stream;
  * @param other odds of something that is not on the list
  * @param unsettled faults whose circuit did not settle, so that nothing can be said of them
  * @param next what to do next, the most telling per minute first
+ * @param backed odds that the first suspect would keep without the reading that speaks loudest for it; 0 where nobody needs to know
  */
 public record Diagnosis(
         List<Suspect> suspects,
@@ -32,9 +33,15 @@ public record Diagnosis(
         double sound,
         double other,
         List<String> unsettled,
-        List<NextTest> next) {
+        List<NextTest> next,
+        double backed) {
     /** Odds at which one cause is enough to be repaired. */
     public static final double ENOUGH = 0.9;
+
+    /** The same if it would keep so much without the reading that speaks loudest for it. */
+    public static final double MOSTLY = 0.6;
+
+    private static final double BACKED = 0.25;
 
     /** Causes below these odds are not compared with others. */
     private static final double LIKELY = 1e-3;
@@ -90,9 +97,11 @@ public record Diagnosis(
         next = List.copyOf(next);
     }
 
-    /** Whether one cause holds most of the odds: then it is tested and repaired, not measured further. */
+    /** Whether one cause holds most of the odds, and not on the word of one reading: then it is tested and repaired, not measured further. */
     public boolean decided() {
-        return !suspects.isEmpty() && suspects.get(0).odds() >= ENOUGH;
+        if (suspects.isEmpty()) return false;
+        double first = suspects.get(0).odds();
+        return first >= ENOUGH || (first >= MOSTLY && backed >= BACKED);
     }
 
     /** Weighs every single fault. */
@@ -102,12 +111,12 @@ public record Diagnosis(
 
     /** @param allowed the probes that may be proposed, and by which causes are told apart */
     public static Diagnosis of(Forecasts forecasts, List<Observation> evidence, List<Probe> allowed) {
-        return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, forecasts.hypotheses()), true);
+        return of(forecasts, evidence, allowed, forecasts.hypotheses(), true);
     }
 
     /** The odds alone, without asking what to do next. */
     public static Diagnosis verdict(Forecasts forecasts, List<Observation> evidence, List<Probe> allowed) {
-        return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, forecasts.hypotheses()), false);
+        return of(forecasts, evidence, allowed, forecasts.hypotheses(), false);
     }
 
     /** The same, each suspect as severe as the readings make it: for words. */
@@ -121,7 +130,7 @@ public record Diagnosis(
                                 .toList(),
                         s.odds()))
                 .toList();
-        return new Diagnosis(sized, quiet, sound, other, unsettled, next);
+        return new Diagnosis(sized, quiet, sound, other, unsettled, next, backed);
     }
 
     /** Why a suspect stands where it stands. */
@@ -135,7 +144,12 @@ public record Diagnosis(
     }
 
     private static Diagnosis of(
-            Forecasts forecasts, List<Observation> evidence, List<Probe> allowed, Weighing w, boolean asking) {
+            Forecasts forecasts,
+            List<Observation> evidence,
+            List<Probe> allowed,
+            List<Hypothesis> hypotheses,
+            boolean asking) {
+        Weighing w = new Weighing(forecasts, evidence, hypotheses);
         Groups groups = new Groups(forecasts, allowed);
         List<Hypothesis> likely = new ArrayList<>(w.likely(LIKELY, MOST));
         List<Hypothesis> quiet = likely.stream()
@@ -146,6 +160,8 @@ public record Diagnosis(
         double known = odds.values().stream().mapToDouble(x -> x).sum();
         double other = w.other(BROUGHT, quiet);
         List<Suspect> suspects = groups.of(odds, likely);
+        double first = suspects.isEmpty() ? 0 : suspects.get(0).odds();
+        boolean doubtful = first >= MOSTLY && first < ENOUGH;
         return new Diagnosis(
                 suspects,
                 quiet.stream().filter(h -> !h.sound()).toList(),
@@ -153,12 +169,18 @@ public record Diagnosis(
                 other,
                 w.unsettled(),
                 asking
-                        ? new NextProbes(forecasts, odds, suspects).of(withParts(forecasts, allowed, odds), evidence)
-                        : List.of());
+                        ? new NextProbes(forecasts, odds, suspects)
+                                .of(withParts(forecasts, allowed, odds, evidence), evidence)
+                        : List.of(),
+                doubtful && !evidence.isEmpty()
+                        ? new Witnesses(forecasts, evidence, hypotheses).kept(suspects, quiet, BROUGHT)
+                        : 0);
     }
 
     /** Besides: what tries the parts that are likely, and volts with a capacitor or two lifted where leaks are. */
-    private static List<Probe> withParts(Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds) {
+    private static List<Probe> withParts(
+            Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds, List<Observation> evidence) {
+        Set<Probe> done = evidence.stream().map(Observation::probe).collect(Collectors.toSet());
         Map<Fault, Double> causes = new LinkedHashMap<>();
         Map<Fault, Fault> sized = new HashMap<>();
         odds.forEach((h, p) -> h.from().forEach(f -> {
@@ -167,7 +189,8 @@ public record Diagnosis(
         }));
         Set<Probe> more = new LinkedHashSet<>();
         causes.forEach((f, p) -> {
-            if (p > TRIED) Probes.trying(forecasts.chassis(), sized.get(f)).ifPresent(more::add);
+            if (p > TRIED)
+                Probes.trying(forecasts.chassis(), sized.get(f), done).ifPresent(more::add);
         });
         Optional<Probe.Volts> like = allowed.stream()
                 .filter(Probe.Volts.class::isInstance)
@@ -211,7 +234,7 @@ public record Diagnosis(
         if (single.other() < PAIRS_FROM && !strained(forecasts, evidence, single)) return single;
         List<Hypothesis> all = new ArrayList<>(forecasts.hypotheses());
         all.addAll(Pairs.of(forecasts, evidence));
-        return of(forecasts, evidence, allowed, new Weighing(forecasts, evidence, all), true);
+        return of(forecasts, evidence, allowed, all, true);
     }
 
     /** Whether the likeliest cause leaves readings that only slips of the probe would explain. */

@@ -11,7 +11,6 @@ import anabion.core.input.BadInput;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -51,8 +50,6 @@ public final class Forecasts {
     private static final double OF_TUBES = 0.06;
 
     private static final double OF_JUNCTIONS = 0.02;
-    /** From the middle between two severities to either: three standard deviations of an even spread. */
-    static final double SEVERITY = 0.32;
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
     private static final double ALONE = 0.015;
 
@@ -75,7 +72,7 @@ public final class Forecasts {
     private final Unplugged cold;
     private final Levels levels;
     private final Map<List<Fault>, State> states = new HashMap<>();
-    private final IdentityHashMap<Hypothesis, State[]> ends = new IdentityHashMap<>();
+    private final IdentityHashMap<Hypothesis, Span> ends = new IdentityHashMap<>();
     private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
         protected boolean removeEldestEntry(Map.Entry<List<Fault>, State> eldest) {
@@ -121,14 +118,15 @@ public final class Forecasts {
         return states.computeIfAbsent(faults, f -> new State(chassis, f, Optional.of(well)));
     }
 
-    /** The states at both ends of a hypothesis' severities; twice the same where it has none. */
-    private State[] ends(Hypothesis h) {
+    private Span ends(Hypothesis h) {
         return h.from().size() > 1 ? found(h) : ends.computeIfAbsent(h, this::found);
     }
 
-    private State[] found(Hypothesis h) {
+    private Span found(Hypothesis h) {
         State from = kept(h.from());
-        return new State[] {from, h.to().equals(h.from()) ? from : kept(h.to())};
+        return h.to().equals(h.from())
+                ? Span.of(from)
+                : new Span(from, kept(h.at(Span.HALF).from()), kept(h.to()));
     }
 
     /** Of pairs there are thousands: only those last asked for are kept. */
@@ -200,7 +198,10 @@ public final class Forecasts {
 
     private List<State> states(Collection<Hypothesis> of) {
         Set<State> all = new LinkedHashSet<>();
-        of.stream().filter(h -> h.from().size() < 2).forEach(h -> all.addAll(List.of(ends(h))));
+        of.stream()
+                .filter(h -> h.from().size() < 2)
+                .map(this::ends)
+                .forEach(s -> all.addAll(List.of(s.least(), s.most())));
         return List.copyOf(all);
     }
 
@@ -220,10 +221,9 @@ public final class Forecasts {
 
     private Optional<Foreseen> computed(Hypothesis h, Probe.Measured probe) {
         if (probe instanceof Probe.Volts v) return volts(h, v);
-        State[] ends = ends(h);
         return probe instanceof Probe.Ohms o
-                ? Optional.of(cold.foreseen(ends[0], ends[1], o))
-                : levels.foreseen(ends[0], ends[1], (Probe.Level) probe);
+                ? Optional.of(cold.foreseen(ends(h), o))
+                : levels.foreseen(ends(h), (Probe.Level) probe);
     }
 
     /** The same for every reading. */
@@ -285,21 +285,20 @@ public final class Forecasts {
 
     private Optional<Foreseen> volts(Hypothesis h, Probe.Volts p) {
         Setting near = near(p.setting());
-        State[] ends = ends(h);
-        Optional<Shown> from = ends[0].shown(engine, near);
-        Optional<Shown> to = ends[1].shown(engine, near);
-        Optional<Shown> sound = ends(healthy)[0].shown(engine, near);
+        Span ends = ends(h);
+        Optional<Shown> from = ends.least().shown(engine, near);
+        Optional<Shown> to = ends.most().shown(engine, near);
+        Optional<Shown> sound = well.shown(engine, near);
         if (from.isEmpty() || to.isEmpty() || sound.isEmpty()) return Optional.empty();
-        boolean graded = ends[0] != ends[1];
         double off = p.setting().line() / near.line() - 1;
         double a = read(from.get(), p, off);
-        double b = graded ? read(to.get(), p, off) : a;
+        double b = ends.graded() ? read(to.get(), p, off) : a;
         double[] shares = sources.none();
         double[] one = from.get().spread(p.net(), p.meter().ohmsAt(a));
-        double[] other = graded ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
+        double[] other = ends.graded() ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
         for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
         shares[sources.severity()] =
-                graded ? SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
+                ends.graded() ? Span.SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
         double middle = (a + b) / 2;
         return Optional.of(new Foreseen(middle, shares, Math.hypot(METER * middle, little)));
     }
@@ -332,19 +331,19 @@ public final class Forecasts {
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
     private double[] heard(Hypothesis h, Probe probe) {
         String band = band(probe).orElseThrow();
-        State[] ends = ends(h);
-        Optional<Loudness> sound = loudness(ends(healthy)[0], band);
-        Optional<Loudness> from = loudness(ends[0], band);
-        Optional<Loudness> to = loudness(ends[1], band);
+        Span ends = ends(h);
+        Optional<Loudness> sound = loudness(well, band);
+        Optional<Loudness> from = loudness(ends.least(), band);
+        Optional<Loudness> to = loudness(ends.most(), band);
         if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return Hearing.unknown();
         double[] one = called(sound.get(), from.get(), probe);
-        return ends[0] == ends[1] ? one : Hearing.mean(one, called(sound.get(), to.get(), probe));
+        return !ends.graded() ? one : Hearing.mean(one, called(sound.get(), to.get(), probe));
     }
 
     /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
     boolean knows(Hypothesis h, Probe probe) {
         return band(probe)
-                .map(b -> Arrays.stream(ends(h)).allMatch(s -> s.heard(b)))
+                .map(b -> ends(h).least().heard(b) && ends(h).most().heard(b))
                 .orElse(true);
     }
 

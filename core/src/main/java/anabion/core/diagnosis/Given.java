@@ -45,7 +45,7 @@ final class Given {
     double severity() {
         double deviations = 0;
         for (int i = 0; i < solved.length; i++) deviations += readings.get(i).severe() * solved[i];
-        return Math.max(0, Math.min(1, 0.5 + Forecasts.SEVERITY * deviations));
+        return Math.max(0, Math.min(1, 0.5 + Span.SEVERITY * deviations));
     }
 
     /** Middle and standard deviation of a further reading. */

@@ -180,14 +180,14 @@ final class Levels {
     }
 
     /** From one severity to another; empty where a circuit does not settle. Where a sound set brings nothing through, nobody foresees anything. */
-    Optional<Foreseen> foreseen(State from, State to, Probe.Level p) {
+    Optional<Foreseen> foreseen(Span ends, Probe.Level p) {
         Optional<Foreseen> at = at(p);
         if (at.isEmpty()) return Optional.of(new Foreseen((LEAST + MOST) / 2, sources.none(), range()));
-        Optional<Double> a = needed(from, p, at.get());
-        Optional<Double> b = from == to ? a : needed(to, p, at.get());
+        Optional<Double> a = needed(ends.least(), p, at.get());
+        Optional<Double> b = ends.graded() ? needed(ends.most(), p, at.get()) : a;
         if (a.isEmpty() || b.isEmpty()) return Optional.empty();
         double[] shares = at.get().shares().clone();
-        shares[sources.severity()] = Forecasts.SEVERITY * (b.get() - a.get());
+        shares[sources.severity()] = Span.SEVERITY * (b.get() - a.get());
         double middle = (a.get() + b.get()) / 2;
         double noise = Math.hypot(at.get().noise(), BENT * (middle - at.get().value()));
         return Optional.of(new Foreseen(middle, shares, noise));

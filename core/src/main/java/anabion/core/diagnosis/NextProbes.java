@@ -14,7 +14,7 @@ final class NextProbes {
 
     private static final int LEAST = 3;
     /** Bits below which nobody reaches for the probe. */
-    private static final double WORTH = 0.1;
+    private static final double WORTH = 0.04;
 
     /** Bits from which on, and number of probes of which, it is worth asking what the readings leave open of their answers. */
     private static final double FIRST_LOOK = 0.03;

@@ -32,13 +32,20 @@ public final class Probes {
         return all;
     }
 
-    /** What tries a part for a fault; empty for what is no part, such as a joint. */
-    static Optional<Probe> trying(Chassis chassis, Fault f) {
+    /**
+     * What tries a part for a fault, and has not been done: a tester errs now and then, so there is another way to try a capacitor again. Empty for what
+     * is no part, such as a joint.
+     */
+    static Optional<Probe> trying(Chassis chassis, Fault f, Set<Probe> done) {
         return chassis.part(f.part()).stream()
                 .flatMap(p -> p.component() instanceof Component.Capacitor
-                        ? Stream.of(Probe.Across.of(p), Probe.Try.of(p))
+                        ? Stream.of(
+                                Probe.Across.of(p),
+                                Probe.Try.of(p),
+                                new Probe.Lifted(p.reference(), Probe.Lifted.What.LEAK),
+                                new Probe.Lifted(p.reference(), Probe.Lifted.What.VALUE))
                         : Stream.<Probe.Parted>of(Probe.Try.of(p)))
-                .filter(p -> p.catches(f))
+                .filter(p -> p.catches(f) && !done.contains(p))
                 .findFirst()
                 .map(p -> p);
     }

@@ -10,14 +10,14 @@ import java.util.function.Predicate;
 
 /**
  * What moves several readings at once, each at its place in {@link Foreseen#shares}: parts, tubes and the line; each electrolytic that has lain; how well
- * cores and coils are set; the line while levels were taken; how ohms bow between the states of electrolytics; that state; and last the severity of the fault.
+ * cores and coils are set; the line while levels were taken; how ohms bow between the states of electrolytics, and between severities; that state; and last the severity of the fault.
  *
  * @param parts those that differ from specimen to specimen, and the line
  * @param spreads their standard deviations, as fractions
  * @param capacitors of every kind
  */
 record Sources(List<String> parts, List<Double> spreads, List<String> electrolytics, Set<String> capacitors) {
-    private static final int OTHERS = 5;
+    private static final int OTHERS = 6;
 
     static Sources of(Chassis chassis, Map<String, Double> spreads) {
         return new Sources(
@@ -55,8 +55,12 @@ record Sources(List<String> parts, List<Double> spreads, List<String> electrolyt
         return fed() + 1;
     }
 
-    int lain() {
+    int bent() {
         return bowed() + 1;
+    }
+
+    int lain() {
+        return bent() + 1;
     }
 
     int severity() {

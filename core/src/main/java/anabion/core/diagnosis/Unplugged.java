@@ -158,21 +158,24 @@ final class Unplugged {
         if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
     }
 
-    /** From one severity to another. */
-    Foreseen foreseen(State from, State to, Probe.Ohms p) {
-        At a = at(from, p);
-        double b = from == to ? a.log() : at(to, p).log();
+    /** Where junctions lie, half way would take too long to compute and is taken to lie on the straight line. */
+    Foreseen foreseen(Span ends, Probe.Ohms p) {
+        double least = at(ends.least(), p).log();
+        double most = at(ends.most(), p).log();
+        At at = at(quick() ? ends.middle() : ends.least(), p);
+        double half = quick() ? at.log() : (least + most) / 2;
         double[] shares = sources.none();
-        for (Share x : a.shares())
+        for (Share x : at.shares())
             shares[x.source()] = x.share() * sources.spreads().get(x.source()) / Math.log(10);
         // read again through the same electrolytic it is the same: what is its own moves all these readings alike
-        for (Share x : a.over()) shares[sources.electrolytic(x.source())] = APART * x.share() * a.lain();
-        shares[sources.bowed()] = BOWS * a.bow();
-        shares[sources.lain()] = a.lain();
-        shares[sources.severity()] = Forecasts.SEVERITY * (b - a.log());
-        double rest = (quick() ? OHMS : JUNCTIONS) * a.rest();
-        double noise = open(a.log()) && open(b) ? OHMS : Math.hypot(METER, rest);
-        double besides = quick() ? BESIDES * a.bow() : UNKNOWN * a.lain();
-        return new Foreseen((a.log() + b) / 2, shares, Math.hypot(noise, besides));
+        for (Share x : at.over()) shares[sources.electrolytic(x.source())] = APART * x.share() * at.lain();
+        shares[sources.bowed()] = BOWS * at.bow();
+        shares[sources.bent()] = Span.bends(least, half, most);
+        shares[sources.lain()] = at.lain();
+        shares[sources.severity()] = Span.SEVERITY * (most - least);
+        double rest = (quick() ? OHMS : JUNCTIONS) * at.rest();
+        double noise = open(least) && open(most) ? OHMS : Math.hypot(METER, rest);
+        double besides = quick() ? BESIDES * at.bow() : UNKNOWN * at.lain();
+        return new Foreseen(Span.value(least, half, most), shares, Math.hypot(noise, besides));
     }
 }

@@ -15,8 +15,8 @@ import java.util.Optional;
 /** Every way in which one part of a chassis can fail, at a few severities each. */
 public final class FaultList {
     private static final double[] LEAKS = {30e6, 10e6, 3.3e6, 1e6, 330e3, 100e3, 33e3};
-    /** From a winding to its core or can. */
-    private static final double[] TO_CORE = {1e6, 100e3, 10e3};
+    /** From a winding to its core or can; in the same steps, since no reading tells such a leak from a capacitor's. */
+    private static final double[] TO_CORE = {1e6, 330e3, 100e3, 33e3, 10e3};
 
     private static final double[] RISEN = {1.35, 2, 3.5};
     private static final double[] FALLEN = {0.7, 0.45};

@@ -15,14 +15,17 @@ final class Converter {
 
     /** Conversion conductance in siemens; 0 where nothing oscillates. */
     static double siemens(Amplifier a, Solution direct) {
-        for (Element e : direct.circuit().elements()) {
-            if (!(e instanceof Element.Device d) || !d.name().equals(a.element())) continue;
-            double[] v = new double[d.nodes().size()];
-            for (int k = 0; k < v.length; k++) v[k] = direct.at(d.nodes().get(k));
-            if (d.law() instanceof Driven law) return law.conversion(v, a.signal(), a.plate());
-            if (d.law() instanceof BipolarLaw law)
-                return Math.abs(direct.amperes(d)[1]) / law.slope() * ratio(DRIVE / law.slope());
-        }
+        return direct.circuit()
+                .device(a.element())
+                .map(d -> siemens(d, a, direct))
+                .orElse(0.0);
+    }
+
+    private static double siemens(Element.Device d, Amplifier a, Solution direct) {
+        double[] v = d.nodes().stream().mapToDouble(direct::at).toArray();
+        if (d.law() instanceof Driven law) return law.conversion(v, a.signal(), a.plate());
+        if (d.law() instanceof BipolarLaw law)
+            return Math.abs(direct.amperes(d)[1]) / law.slope() * ratio(DRIVE / law.slope());
         return 0;
     }
 

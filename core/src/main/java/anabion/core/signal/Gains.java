@@ -45,7 +45,7 @@ public record Gains(
     /**
      * What a generator must give, without load, behind its own ohms and a capacitor.
      *
-     * @param volts effective; infinite where nothing comes through
+     * @param volts effective; infinite where nothing comes through, or no stage could swing so far
      * @param own effective volts at the point itself
      */
     public record Level(
@@ -59,6 +59,10 @@ public record Gains(
             double farads) {
         /** Volts that no generator gives: what needs them brings nothing through. */
         public static final double SILENT = 1000;
+
+        Level silent() {
+            return new Level(stage, point, domain, hertz, Double.POSITIVE_INFINITY, own, ohms, farads);
+        }
 
         public boolean heard() {
             return volts < SILENT;

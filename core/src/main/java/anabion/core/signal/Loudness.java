@@ -19,13 +19,15 @@ import java.util.Optional;
  * @param decibels by {@link #key}: volts at the speaker against the generator's, minus infinity where nothing passes; the first points lie
  *     nearest the speaker, the last is the aerial
  * @param hum decibels against one volt at the speaker
- * @param distorted whether a stage that carries sound is driven into its grid, or has no room to swing
+ * @param distorted whether a stage that carries sound is driven into its grid, has no room to swing, or only half of it works
  */
 public record Loudness(Map<String, Double> decibels, double hum, boolean distorted) {
     /** Direct current into a grid, in amperes, from which on it clips every half wave; a grid leak of 10 MΩ carries a tenth. */
     private static final double GRID = 1e-6;
     /** A collector within this of its emitter cannot swing, in volts. */
     private static final double SATURATED = 0.25;
+    /** Share of its partner's current below which half of a push-pull stage is heard to be missing. */
+    private static final double LOPSIDED = 0.3;
 
     public Loudness {
         decibels = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(decibels));
@@ -50,8 +52,7 @@ public record Loudness(Map<String, Double> decibels, double hum, boolean distort
     }
 
     /** @param detected volts at the speaker per volt of the carrier at the detector */
-    static Loudness of(
-            List<Gains.Level> levels, double detected, double hum, List<SignalPath.Amplifier> path, Solution direct) {
+    static Loudness of(List<Gains.Level> levels, double detected, double hum, SignalPath path, Solution direct) {
         Map<String, Double> heard = new LinkedHashMap<>();
         for (Gains.Level l : levels)
             heard.put(
@@ -59,15 +60,29 @@ public record Loudness(Map<String, Double> decibels, double hum, boolean distort
         return new Loudness(heard, hum, distorted(path, direct));
     }
 
-    private static boolean distorted(List<SignalPath.Amplifier> path, Solution direct) {
-        return path.stream().filter(a -> a.before() == Domain.AF).anyMatch(a -> direct.circuit().elements().stream()
-                .filter(e -> e instanceof Element.Device && e.name().equals(a.element()))
-                .anyMatch(e -> cramped((Element.Device) e, direct)));
+    private static boolean distorted(SignalPath path, Solution direct) {
+        return path.stages().stream().filter(a -> a.before() == Domain.AF).anyMatch(a -> direct.circuit()
+                        .device(a.element())
+                        .filter(d -> cramped(a, d, direct))
+                        .isPresent())
+                || path.pushPull().stream().anyMatch(p -> lopsided(p, direct));
     }
 
-    private static boolean cramped(Element.Device d, Solution direct) {
-        double end = direct.at(d.nodes().get(d.nodes().size() - 1));
-        if (d.law() instanceof BipolarLaw) return Math.abs(direct.at(d.nodes().get(1)) - end) < SATURATED;
-        return direct.amperes(d)[0] > GRID;
+    /** Whether one half of a push-pull stage draws so little beside the other that it leaves its half waves out. */
+    private static boolean lopsided(SignalPath.Pair p, Solution direct) {
+        double one = drawn(p.first(), direct);
+        double two = drawn(p.second(), direct);
+        return Math.min(one, two) < LOPSIDED * Math.max(one, two);
+    }
+
+    private static double drawn(SignalPath.Amplifier a, Solution direct) {
+        return direct.circuit()
+                .device(a.element())
+                .map(d -> Math.abs(direct.amperes(d)[a.plate()]))
+                .orElse(0.0);
+    }
+
+    private static boolean cramped(SignalPath.Amplifier a, Element.Device d, Solution direct) {
+        return d.law() instanceof BipolarLaw ? Swing.room(a, d, direct) < SATURATED : direct.amperes(d)[0] > GRID;
     }
 }

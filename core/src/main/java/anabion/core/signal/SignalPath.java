@@ -20,10 +20,14 @@ import java.util.function.Predicate;
 /**
  * The amplifying systems of a band in signal order, each with the nets of its input and output.
  *
- * @param stages from the aerial to the speaker
+ * @param stages from the aerial to the speaker; of a push-pull stage the first half
  * @param converter which of them changes the frequency; empty in a straight set and on pick-up
+ * @param pushPull both halves of such stages
  */
-record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter) {
+record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter, List<Pair> pushPull) {
+    /** Two systems that share the two halves of the signal. */
+    record Pair(Amplifier first, Amplifier second) {}
+
     /**
      * One amplifying system.
      *
@@ -50,6 +54,7 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter) {
 
     static SignalPath of(Chassis chassis, Band band) {
         List<Amplifier> found = new ArrayList<>();
+        List<Pair> pairs = new ArrayList<>();
         Optional<Amplifier> converter = Optional.empty();
         Optional<Detector> detector = Detector.of(chassis, band);
         boolean radio = detector.isPresent()
@@ -70,20 +75,26 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter) {
                     boolean mixes =
                             now == Domain.RF && converter.isEmpty() && converts(chassis, band, part.get(), system);
                     Amplifier a = system.within(now, mixes ? Domain.IF : now);
-                    if (mate(chassis, found, a)) continue;
+                    Optional<Amplifier> mate = mate(chassis, found, a);
+                    mate.ifPresent(m -> pairs.add(new Pair(m, a)));
+                    if (mate.isPresent()) continue;
                     found.add(a);
                     if (mixes) converter = Optional.of(a);
                     now = a.after();
                 }
             }
         }
-        return new SignalPath(found, converter);
+        return new SignalPath(found, converter, pairs);
     }
 
-    /** The second half of a push-pull stage: one transformer feeds both. */
-    private static boolean mate(Chassis chassis, List<Amplifier> before, Amplifier a) {
-        return before.stream().filter(b -> b.stage().equals(a.stage())).anyMatch(b -> chassis.parts().stream()
-                .anyMatch(p -> p.component() instanceof Component.Windings && p.joins(a.inputNet(), b.inputNet())));
+    /** The first half of a push-pull stage that a system is the second half of: one transformer feeds both. */
+    private static Optional<Amplifier> mate(Chassis chassis, List<Amplifier> before, Amplifier a) {
+        return before.stream()
+                .filter(b -> b.stage().equals(a.stage()))
+                .filter(b -> chassis.parts().stream()
+                        .anyMatch(p ->
+                                p.component() instanceof Component.Windings && p.joins(a.inputNet(), b.inputNet())))
+                .findFirst();
     }
 
     /** A mixing tube; on FM, and with transistors, the system at a coil of the oscillator. */

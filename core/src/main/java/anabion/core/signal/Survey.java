@@ -4,7 +4,6 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Part;
 import anabion.core.circuit.Phasor;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.engine.Detector;
@@ -18,12 +17,10 @@ import anabion.core.signal.Gains.StageGain;
 import anabion.core.signal.SignalPath.Amplifier;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /** Walks one band from the speaker to the aerial. */
 final class Survey {
-    private static final List<String> AERIAL_NETS = List.of("AE", "FMA", "AERIAL", "ANT", "ANTENNA");
     private static final double[] STRENGTHS = {0.1, 0.3, 1, 3, 10, 20};
     private static final double[] OFFSETS = {0, 1, 2, 3, 4, 5, 6, 8, 10, 12, 15, 20, 30};
     private static final double[] TONES = {
@@ -44,7 +41,7 @@ final class Survey {
     private final Setting setting;
     private final Band band;
     private final SignalPath path;
-    private final Optional<Part> speaker;
+    private final Ends ends;
     private final Optional<Detector> detector;
     private final String reference;
 
@@ -54,18 +51,14 @@ final class Survey {
         this.setting = setting.withBand(band.name());
         this.band = band;
         this.path = SignalPath.of(chassis, band);
-        this.speaker = chassis.parts().stream()
-                .filter(p -> p.component() instanceof Component.Speaker)
-                .findFirst();
-        boolean radio = path.stages().stream().anyMatch(a -> a.before() != Domain.AF);
-        this.detector = radio ? Detector.of(chassis, band) : Optional.empty();
+        this.ends = Ends.of(chassis, band, path.stages().stream().anyMatch(a -> a.before() != Domain.AF));
+        this.detector = ends.detector();
         this.reference = Engine.reference(chassis);
     }
 
     Optional<Gains> gains() {
-        if (speaker.isEmpty() || path.stages().isEmpty()) return Optional.empty();
-        double ohms = Math.max(0.5, ((Component.Speaker) speaker.get().component()).ohms());
-        double output = Math.sqrt(Gains.STANDARD * ohms);
+        if (ends.speaker().isEmpty() || path.stages().isEmpty()) return Optional.empty();
+        double output = ends.standard();
         Operating quiet = engine.solve(chassis, setting);
         if (!quiet.converged()) return Optional.empty();
         boolean fm = band.kind() == BandKind.FM;
@@ -82,7 +75,7 @@ final class Survey {
                 output,
                 now.carrier(),
                 now.efficiency(),
-                levels,
+                new Swing(now.solved().direct()).within(levels, path.stages()),
                 gains,
                 detector.isPresent() ? control(quiet) : List.of(),
                 detector.isPresent() ? selectivity(networks) : List.of(),
@@ -92,7 +85,7 @@ final class Survey {
 
     /** What comes from each point, under a usual carrier rather than the one that gives the standard output: a fraction of the work. */
     Optional<Loudness> loudness() {
-        if (speaker.isEmpty() || path.stages().isEmpty()) return Optional.empty();
+        if (ends.speaker().isEmpty() || path.stages().isEmpty()) return Optional.empty();
         Operating quiet = engine.solve(chassis, setting);
         Carried now = detector.isEmpty() ? new Carried(quiet, 0, 0) : with(LIMITED, quiet);
         if (!quiet.converged() || !now.solved().converged()) return Optional.empty();
@@ -105,11 +98,10 @@ final class Survey {
         if (detector.isPresent()) {
             boolean fm = band.kind() == BandKind.FM;
             var held = sound.at(Frequencies.TONE).held(detector.get().audio());
-            detected = across(held).size() * (fm ? 1 : Math.max(now.efficiency(), NOTHING));
+            detected = ends.atSpeaker(held).size() * (fm ? 1 : Math.max(now.efficiency(), NOTHING));
             radio(networks, now, levels, gains);
         }
-        return Optional.of(
-                Loudness.of(levels, detected, decibels(hum(sound, now.solved())), path.stages(), quiet.direct()));
+        return Optional.of(Loudness.of(levels, detected, decibels(hum(sound, now.solved())), path, quiet.direct()));
     }
 
     private Networks networks(Operating solved) {
@@ -145,7 +137,7 @@ final class Survey {
                 .aligned()
                 .at(Frequencies.TONE)
                 .held(detector.get().audio());
-        return across(held).size() * now.efficiency() * now.carrier() * Frequencies.DEPTH / Math.sqrt(2);
+        return ends.atSpeaker(held).size() * now.efficiency() * now.carrier() * Frequencies.DEPTH / Math.sqrt(2);
     }
 
     private Carried with(double carrier, Operating quiet) {
@@ -153,11 +145,6 @@ final class Survey {
         String audio = detector.get().audio();
         double moved = solved.volts(audio).orElse(0) - quiet.volts(audio).orElse(0);
         return new Carried(solved, carrier, Math.abs(moved) / carrier);
-    }
-
-    private Phasor across(SmallSignal.Volts volts) {
-        return volts.at(speaker.get().nets().get("1"))
-                .minus(volts.at(speaker.get().nets().get("2")));
     }
 
     // --- sound ---
@@ -171,9 +158,9 @@ final class Survey {
             Amplifier a = all.get(n);
             levels.add(sounding(tone, a.stage(), a.output(), a.outputNet(), output));
             levels.add(sounding(tone, a.stage(), a.input(), a.inputNet(), output));
-            gains.add(0, gain(all, n, Domain.AF, passing, across(passing)));
+            gains.add(0, gain(all, n, Domain.AF, passing, ends.atSpeaker(passing)));
         }
-        source().ifPresent(net -> levels.add(sounding(tone, sourceStage(), net, net, output)));
+        ends.source().ifPresent(net -> levels.add(sounding(tone, ends.sourceStage(), net, net, output)));
     }
 
     /** From one input to the next while a signal passes through all of them. */
@@ -186,38 +173,23 @@ final class Survey {
         return new StageGain(all.get(n).stage(), domain, decibels(next / Math.max(own, 1e-30)));
     }
 
-    /** Where sound enters: the detector's output, or the socket of the pick-up. */
-    private Optional<String> source() {
-        if (detector.isPresent()) return Optional.of(detector.get().audio());
-        return band.stages().stream()
-                .flatMap(s -> chassis.stage(s).stream())
-                .flatMap(s -> s.parts().stream())
-                .flatMap(r -> chassis.part(r).stream())
-                .filter(p -> p.component() instanceof Component.Other)
-                .flatMap(p -> p.nets().values().stream())
-                .filter(n -> !n.equals(reference))
-                .findFirst();
-    }
-
-    private String sourceStage() {
-        if (detector.isEmpty()) return band.stages().get(0);
-        return chassis.owner(detector.get().coil()).map(s -> s.name()).orElse("");
-    }
-
     private Level sounding(SmallSignal.Tone tone, String stage, String point, String net, double output) {
         var driven = tone.driven(net, reference);
-        return Generator.SOUND.level(stage, point, Domain.AF, Frequencies.TONE, driven.at(net), across(driven), output);
+        return Generator.SOUND.level(
+                stage, point, Domain.AF, Frequencies.TONE, driven.at(net), ends.atSpeaker(driven), output);
     }
 
     private List<Response> response(SmallSignal network) {
-        Optional<String> from = source();
+        Optional<String> from = ends.source();
         if (from.isEmpty()) return List.of();
-        double middle = across(network.at(Frequencies.TONE).held(from.get())).size();
+        double middle =
+                ends.atSpeaker(network.at(Frequencies.TONE).held(from.get())).size();
         if (!(middle > 0)) return List.of();
         List<Response> all = new ArrayList<>();
         for (double hertz : TONES)
             all.add(new Response(
-                    hertz, decibels(across(network.at(hertz).held(from.get())).size() / middle)));
+                    hertz,
+                    decibels(ends.atSpeaker(network.at(hertz).held(from.get())).size() / middle)));
         return all;
     }
 
@@ -227,7 +199,7 @@ final class Survey {
         for (var rail : solved.ripples().entrySet()) {
             double volts = rail.getValue().volts() / (Math.PI * Math.sqrt(2));
             double heard = volts
-                    * across(network.at(rail.getValue().hertz()).held(rail.getKey()))
+                    * ends.atSpeaker(network.at(rail.getValue().hertz()).held(rail.getKey()))
                             .size();
             squares += heard * heard;
         }
@@ -241,7 +213,7 @@ final class Survey {
         Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
         List<StageGain> forward = new ArrayList<>();
         if (band.kind() != BandKind.FM)
-            forward.add(new StageGain(sourceStage(), Domain.AF, decibels(now.efficiency() * Frequencies.DEPTH)));
+            forward.add(new StageGain(ends.sourceStage(), Domain.AF, decibels(now.efficiency() * Frequencies.DEPTH)));
         if (between.isPresent() && path.converter().isPresent()) {
             SmallSignal.Tone tone = networks.aligned().at(between.get());
             intermediate(tone, between.get(), wanted, levels, forward);
@@ -260,14 +232,10 @@ final class Survey {
             for (String[] at : new String[][] {{a.output(), a.outputNet()}, {a.input(), a.inputNet()}}) {
                 var driven = tone.driven(at[1], reference);
                 levels.add(Generator.RADIO.level(
-                        a.stage(), at[0], Domain.IF, hertz, driven.at(at[1]), atDiode(driven), wanted));
+                        a.stage(), at[0], Domain.IF, hertz, driven.at(at[1]), ends.atDiode(driven), wanted));
             }
-            if (a.before() == Domain.IF) forward.add(0, gain(all, n, Domain.IF, passing, atDiode(passing)));
+            if (a.before() == Domain.IF) forward.add(0, gain(all, n, Domain.IF, passing, ends.atDiode(passing)));
         }
-    }
-
-    private Phasor atDiode(SmallSignal.Volts volts) {
-        return volts.at(detector.get().plate()).minus(volts.at(detector.get().cathode()));
     }
 
     private void carriers(
@@ -281,7 +249,7 @@ final class Survey {
         double hertz = Frequencies.carrier(band);
         double gc = Converter.siemens(mixer, now.solved().direct()) * networks.straying();
         var plate = intermediate.driven(mixer.outputNet(), reference);
-        double passed = gc * atDiode(plate).size();
+        double passed = gc * ends.atDiode(plate).size();
         List<Amplifier> after =
                 path.stages().stream().filter(a -> a.before() == Domain.IF).toList();
         double next = after.isEmpty()
@@ -315,10 +283,7 @@ final class Survey {
             double wanted,
             List<Level> levels,
             List<StageGain> forward) {
-        Optional<String> net = Engine.nets(chassis).stream()
-                .filter(n -> AERIAL_NETS.contains(n.toUpperCase(Locale.ROOT)))
-                .filter(this::ofThisBand)
-                .findFirst();
+        Optional<String> net = ends.aerial();
         if (net.isEmpty()) return;
         var driven = tone.driven(net.get(), reference);
         String stage = band.stages().get(0);
@@ -328,13 +293,6 @@ final class Survey {
         double grid =
                 wanted * driven.at(first.inputNet()).size() / driven.at(to).size();
         forward.add(0, new StageGain(stage, Domain.RF, decibels(grid / level.volts())));
-    }
-
-    private boolean ofThisBand(String net) {
-        return band.stages().stream()
-                .flatMap(s -> chassis.stage(s).stream())
-                .flatMap(s -> s.parts().stream())
-                .anyMatch(r -> chassis.part(r).filter(p -> p.touches(net)).isPresent());
     }
 
     /** A straight set: the carrier goes all the way. */
@@ -348,8 +306,8 @@ final class Survey {
             Amplifier a = all.get(n);
             var driven = tone.driven(a.inputNet(), reference);
             levels.add(Generator.RADIO.level(
-                    a.stage(), a.input(), Domain.RF, hertz, driven.at(a.inputNet()), atDiode(driven), wanted));
-            forward.add(0, gain(all, n, Domain.RF, passing, atDiode(passing)));
+                    a.stage(), a.input(), Domain.RF, hertz, driven.at(a.inputNet()), ends.atDiode(driven), wanted));
+            forward.add(0, gain(all, n, Domain.RF, passing, ends.atDiode(passing)));
         }
     }
 
@@ -358,13 +316,15 @@ final class Survey {
         if (middle.isEmpty() || path.converter().isEmpty()) return List.of();
         SmallSignal network = networks.aligned();
         String plate = path.converter().get().outputNet();
-        double top = atDiode(network.at(middle.get()).driven(plate, reference)).size();
+        double top =
+                ends.atDiode(network.at(middle.get()).driven(plate, reference)).size();
         if (!(top > 0)) return List.of();
         double step = middle.get() > 1e6 ? 20e3 : 1e3;
         List<Response> all = new ArrayList<>();
         for (int n = -OFFSETS.length + 1; n < OFFSETS.length; n++) {
             double hertz = middle.get() + Math.signum(n) * OFFSETS[Math.abs(n)] * step;
-            double size = atDiode(network.at(hertz).driven(plate, reference)).size();
+            double size =
+                    ends.atDiode(network.at(hertz).driven(plate, reference)).size();
             all.add(new Response(hertz, decibels(size / top)));
         }
         return all;
@@ -385,7 +345,7 @@ final class Survey {
             Amplifier mixer = path.converter().get();
             double gc = Converter.siemens(mixer, now.solved().direct());
             var plate = networks(now.solved()).aligned().at(between.get()).driven(mixer.outputNet(), reference);
-            double input = strength / Math.sqrt(2) / (gc * atDiode(plate).size());
+            double input = strength / Math.sqrt(2) / (gc * ends.atDiode(plate).size());
             if (!(input < MOST)) continue;
             all.add(new Control(input, strength, now.solved().volts(line.get()).orElse(0)));
         }

@@ -2,9 +2,12 @@ package anabion.core.diagnosis;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
+import static org.assertj.core.api.Assertions.withinPercentage;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.engine.Setting;
 import anabion.core.engine.SharedSets;
 import java.util.ArrayList;
 import java.util.List;
@@ -43,6 +46,35 @@ class GivenTest {
         Foreseen second = new Foreseen(20, new double[] {1, 0, 0}, 0.1);
         assertThat(new Given(List.of(first), new double[] {200}).outlook(second)[0])
                 .isEqualTo(20);
+    }
+
+    /** Behind a feed the ohms of a leak half way are up to 5 % off the straight line between its severities. */
+    @ParameterizedTest
+    @CsvSource({
+        "C26:leaky:330k, C26:leaky:100k, ohms, V4.5, V3.7",
+        "L3.primary:core:1M, L3.primary:core:100k, ohms, V2.5, V2.6",
+        "C14:leaky:10M, C14:leaky:3M3, volts, V4.1, V4.2",
+        "R7:drifted:66k, R7:drifted:115k5, volts, V2.6, V2.7"
+    })
+    void oneReadingHalfWayForeseesTheNext(String least, String most, String what, String read, String next) {
+        Hypothesis h = new Hypothesis(List.of(Fault.parse(least)), List.of(Fault.parse(most)), 0.1);
+        Fault half = h.at(0.5).from().get(0);
+        Probe.Measured first = probe(what, read);
+        Probe.Measured second = probe(what, next);
+        Hypothesis exact = new Hypothesis(List.of(half), List.of(half), 0.1);
+        double shown = FORECASTS.at(exact, first).orElseThrow().value();
+        double wanted = FORECASTS.at(exact, second).orElseThrow().value();
+        List<Observation> evidence = List.of(new Observation.Measured(first, first.unscaled(shown)));
+        double foreseen = Given.of(FORECASTS, h, evidence)
+                .orElseThrow()
+                .outlook(FORECASTS.at(h, second).orElseThrow())[0];
+        assertThat(second.unscaled(foreseen)).isCloseTo(second.unscaled(wanted), withinPercentage(2));
+    }
+
+    private static Probe.Measured probe(String what, String at) {
+        return what.equals("ohms")
+                ? new Probe.Ohms(at, "CHASSIS", 1.5)
+                : new Probe.Volts(at, at, Setting.of(230), MeterSpec.parse("10M"));
     }
 
     /** The amount that is named lies near the one planted, wherever between the listed severities that is. */

@@ -44,6 +44,25 @@ class GroupsTest {
         assertThat(GROUPS.alike(first(one), first(one))).isTrue();
     }
 
+    /** Severity by severity: what leaks from the rail, no reading of the whole set can say. */
+    @ParameterizedTest
+    @CsvSource({
+        "C24:leaky:330k…C24:leaky:100k, L4.primary:core:330k…L4.primary:core:100k, true",
+        "C24:leaky:330k…C24:leaky:100k, C18:leaky:330k…C18:leaky:100k, true",
+        "C24:leaky:330k…C24:leaky:100k, L4.primary:core:1M…L4.primary:core:330k, false",
+        "C24:leaky:330k…C24:leaky:100k, C7:leaky:330k…C7:leaky:100k, false"
+    })
+    void aWindingThatLeaksStandsWithTheCapacitorsOfItsRail(String one, String other, boolean alike) {
+        assertThat(GROUPS.alike(named(one), named(other))).isEqualTo(alike);
+    }
+
+    private static Hypothesis named(String text) {
+        return FORECASTS.hypotheses().stream()
+                .filter(h -> h.toString().equals(text))
+                .findFirst()
+                .orElseThrow();
+    }
+
     /** Nothing is lost and nothing is counted twice. */
     @Test
     void theOddsOfAGroupAreThoseOfItsCauses() {
@@ -89,7 +108,7 @@ class GroupsTest {
     void suspectsAreAlsoSaidSingly() {
         Diagnosis.Suspect one = new Diagnosis.Suspect(List.of(first("C14:leaky").and(first("R13:open"))), 0.6);
         Diagnosis.Suspect two = new Diagnosis.Suspect(List.of(first("R13:open").and(first("C12:short"))), 0.3);
-        Diagnosis d = new Diagnosis(List.of(one, two), List.of(), 0.05, 0.05, List.of(), List.of());
+        Diagnosis d = new Diagnosis(List.of(one, two), List.of(), 0.05, 0.05, List.of(), List.of(), 0);
         assertThat(d.singly()).extracting(s -> s.first().cause()).containsExactly("R13:open", "C14:leaky", "C12:short");
         assertThat(d.singly().get(0).odds()).isCloseTo(0.9, within(1e-9));
         assertThat(d.singly().get(2).odds()).isCloseTo(0.3, within(1e-9));

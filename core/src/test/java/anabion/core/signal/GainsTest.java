@@ -74,6 +74,16 @@ class GainsTest {
         }
     }
 
+    /** In small signals four volts at the base would do, by way of the common rail. */
+    @Test
+    void nothingComesThroughAStageThatCouldNotSwingSoFar() {
+        Gains g = gains("lark", "C15:open");
+        assertThat(volts(g, "Q5.2", Domain.AF)).isLessThan(0.1);
+        assertThat(g.levels().stream().filter(Gains.Level::heard).map(Gains.Level::point))
+                .containsExactlyInAnyOrder("Q6.3", "Q6.2", "Q5.3", "Q5.2", "Q4.3");
+        assertThat(gains("lark").levels()).as("sound").allMatch(Gains.Level::heard);
+    }
+
     @Test
     void aFiveTubeSetNeedsWhatTextbooksSay() {
         Gains g = gains("halcyon");

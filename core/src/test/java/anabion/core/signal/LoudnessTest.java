@@ -80,6 +80,17 @@ class LoudnessTest {
                 .startsWith("af "));
     }
 
+    @ParameterizedTest
+    @CsvSource({"Q7:open", "Q6:open", "T1.second base:open", "T2.first half:open"})
+    void halfAPushPullStageIsHeardToBeMissing(String fault) {
+        Chassis set = SharedSets.named("lark");
+        assertThat(of(set, "MW").distorted()).isFalse();
+        assertThat(of(set, "MW", fault).distorted()).isTrue();
+        assertThat(of(set, "MW", "C14:open").distorted())
+                .as("weak, and no more")
+                .isFalse();
+    }
+
     /** The test's own fault: shorted turns load the whole transformer. */
     @ParameterizedTest
     @CsvSource({"halcyon, AM, T2:short", "brae, MW, L1:short", "brae, MW, L4:short"})

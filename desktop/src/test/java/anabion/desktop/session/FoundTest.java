@@ -21,7 +21,7 @@ class FoundTest {
     }
 
     private static Found found(Diagnosis.Suspect... suspects) {
-        Diagnosis d = new Diagnosis(List.of(suspects), List.of(), 0.05, 0.05, List.of(), List.of());
+        Diagnosis d = new Diagnosis(List.of(suspects), List.of(), 0.05, 0.05, List.of(), List.of(), 0);
         return new Found(d, List.of(), List.of(), 3, false);
     }
 

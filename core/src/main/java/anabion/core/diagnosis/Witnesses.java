@@ -1,0 +1,59 @@
+package anabion.core.diagnosis;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+
+/**
+ * Whether a cause would stand without the reading that speaks loudest for it: one slip of the probe can make nearly any single reading, and two that agree
+ * are rarely both slips.
+ */
+final class Witnesses {
+    private final Forecasts forecasts;
+    private final List<Observation> evidence;
+    private final List<Hypothesis> hypotheses;
+
+    /** @param hypotheses that are weighed */
+    Witnesses(Forecasts forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
+        this.forecasts = forecasts;
+        this.evidence = evidence;
+        this.hypotheses = hypotheses;
+    }
+
+    /**
+     * Odds that the first suspect would keep without the reading that speaks loudest for it, against the next suspect or against a sound set.
+     *
+     * @param quiet causes that are rarer by a factor
+     */
+    double kept(List<Diagnosis.Suspect> suspects, List<Hypothesis> quiet, double factor) {
+        Diagnosis.Suspect first = suspects.get(0);
+        Set<Observation> loudest = new LinkedHashSet<>();
+        loudest.add(loudest(first.first(), forecasts.healthy()));
+        if (suspects.size() > 1)
+            loudest.add(loudest(first.first(), suspects.get(1).first()));
+        Set<String> causes = first.causes().stream().map(Hypothesis::cause).collect(Collectors.toSet());
+        double least = 1;
+        for (Observation left : loudest) {
+            List<Observation> others = new ArrayList<>(evidence);
+            others.remove(left);
+            double kept = new Weighing(forecasts, others, hypotheses)
+                    .without(quiet, factor).entrySet().stream()
+                            .filter(e -> causes.contains(e.getKey().cause()))
+                            .mapToDouble(Map.Entry::getValue)
+                            .sum();
+            least = Math.min(least, kept);
+        }
+        return least;
+    }
+
+    private Observation loudest(Hypothesis cause, Hypothesis against) {
+        return Explanation.of(forecasts, evidence, cause, against).readings().stream()
+                .max(Comparator.comparingDouble(Explanation.Reason::speaks))
+                .orElseThrow()
+                .observation();
+    }
+}
