@@ -66,8 +66,8 @@ public final class ColdSet {
      */
     public double between(String a, String b, double test) {
         if (a.equals(b)) return 0;
-        return known.computeIfAbsent(key(a, b, test), k -> tangent.map(t -> straight(t, a, b))
-                .orElseGet(() -> ColdOhms.shown(solved(a, b, test), a, b)));
+        if (tangent.isPresent()) return straight(tangent.get(), a, b);
+        return known.computeIfAbsent(key(a, b, test), k -> ColdOhms.shown(solved(a, b, test), a, b));
     }
 
     /**
@@ -77,12 +77,15 @@ public final class ColdSet {
      */
     public Map<String, Double> shares(String a, String b, double test) {
         if (a.equals(b)) return Map.of();
-        return shares.computeIfAbsent(key(a, b, test), k -> {
-            Map<String, Double> all = tangent.map(t -> powers(t, a, b)).orElseGet(() -> probed(a, b, test));
-            Map<String, Double> some = new HashMap<>(all);
-            some.values().removeIf(s -> Math.abs(s) < FAINT);
-            return Map.copyOf(some);
-        });
+        // without junctions it costs less to compute them again than hundreds of states to keep them
+        if (tangent.isPresent()) return thatMatter(powers(tangent.get(), a, b));
+        return shares.computeIfAbsent(key(a, b, test), k -> thatMatter(probed(a, b, test)));
+    }
+
+    private static Map<String, Double> thatMatter(Map<String, Double> shares) {
+        Map<String, Double> some = new HashMap<>(shares);
+        some.values().removeIf(s -> Math.abs(s) < FAINT);
+        return some;
     }
 
     private static String key(String a, String b, double test) {

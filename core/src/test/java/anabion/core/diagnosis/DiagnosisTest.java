@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.engine.SharedSets;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.input.BadInput;
 import anabion.core.job.Outcome;
@@ -25,8 +24,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What a diagnosis owes whoever relies on it, on the Halcyon with its chart read. */
 @Tag("slow")
 class DiagnosisTest {
-    private static final Chassis HALCYON = SharedSets.named("halcyon");
-    private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final Chassis HALCYON = FORECASTS.chassis();
 
     private static List<Observation> chart(long seed, String... faults) {
         return new Workbench(HALCYON, seed, faults).read(Workbench.CHART);

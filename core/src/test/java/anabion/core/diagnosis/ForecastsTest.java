@@ -20,8 +20,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What hypotheses show, against solving each for itself. */
 class ForecastsTest {
-    private static final Chassis SET = SharedSets.named("halcyon");
-    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final Chassis SET = FORECASTS.chassis();
 
     private static Hypothesis exactly(String... faults) {
         List<Fault> all = List.of(faults).stream().map(Fault::parse).toList();

@@ -8,18 +8,16 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What the readings leave open of the next one, and how severe they make a fault. */
 class GivenTest {
-    private static final Chassis SET = SharedSets.named("halcyon");
-    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final Chassis SET = FORECASTS.chassis();
 
     /** Two readings that hang on one source: by hand, the mean moves by half of the first's distance, and a half of the variance goes. */
     @Test

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.SharedSets;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -16,8 +15,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What stands together because nothing tells it apart, and what is joined two by two. */
 class GroupsTest {
-    private static final Chassis SET = SharedSets.named("brae");
-    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("brae");
+    private static final Chassis SET = FORECASTS.chassis();
     private static final Groups GROUPS = new Groups(FORECASTS, Diagnosis.allowed(FORECASTS, List.of()));
 
     private static Hypothesis first(String cause) {

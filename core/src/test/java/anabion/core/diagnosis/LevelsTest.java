@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
-import anabion.core.engine.SharedSets;
 import anabion.core.engine.Specimen;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
@@ -20,8 +19,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a generator must give on specimens of a set, against what is foreseen of the design. */
 class LevelsTest {
-    private static final Chassis HALCYON = SharedSets.named("halcyon");
-    private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final Chassis HALCYON = FORECASTS.chassis();
     private static final Observation LOUD = new Observation.Heard(new Probe.Listen("AM"), Outcome.LOUD);
 
     private static Observation level(Workbench bench, Domain domain, String point) {
@@ -61,8 +60,8 @@ class LevelsTest {
     void specimensLieWithinTheSpread() {
         int within = 0;
         int all = 0;
-        for (Chassis set : List.of(HALCYON, SharedSets.named("brae"))) {
-            Forecasts f = new Forecasts(set, Map.of(), Priors.USUAL);
+        for (Forecasts f : List.of(FORECASTS, SharedForecasts.named("brae"))) {
+            Chassis set = f.chassis();
             for (int seed = 1; seed <= 12; seed++) {
                 var loud = f.loud().withTrims(Specimen.of(set, seed)).withControls(Controls.volume(set, 1));
                 Gains gains =

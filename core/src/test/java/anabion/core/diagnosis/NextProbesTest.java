@@ -3,7 +3,6 @@ package anabion.core.diagnosis;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.SharedSets;
 import anabion.core.job.Outcome;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -17,8 +16,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What is asked for next, where it can be told by hand what that must be. */
 class NextProbesTest {
-    private static final Chassis SET = SharedSets.named("halcyon");
-    private static final Forecasts FORECASTS = new Forecasts(SET, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final Chassis SET = FORECASTS.chassis();
     private static final List<Probe> ALLOWED = Diagnosis.allowed(FORECASTS, List.of());
 
     private static Map<Hypothesis, Double> even(String... causes) {

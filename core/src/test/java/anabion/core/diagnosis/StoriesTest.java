@@ -4,9 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.engine.SharedSets;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -14,12 +12,6 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Classic faults, each in a scattered specimen, found by the tests that the diagnosis itself asks for. */
 @Tag("slow")
 class StoriesTest {
-    private static final Map<String, Forecasts> KEPT = new HashMap<>();
-
-    private static Forecasts of(String name) {
-        return KEPT.computeIfAbsent(name, n -> new Forecasts(SharedSets.named(n), Map.of(), Priors.USUAL));
-    }
-
     @ParameterizedTest(name = "{0}")
     @CsvSource({
         "leaky coupling capacitor, halcyon, C14:leaky:2M, C14:leaky",
@@ -39,7 +31,7 @@ class StoriesTest {
     })
     void isFound(String story, String name, String fault, String cause) {
         Chassis set = SharedSets.named(name);
-        Workbench.Played played = new Workbench(set, 7, fault).play(of(name), 12);
+        Workbench.Played played = new Workbench(set, 7, fault).play(SharedForecasts.named(name), 12);
         List<Diagnosis.Suspect> suspects = played.diagnosis().suspects();
         assertThat(suspects).as("%s", played).isNotEmpty();
         assertThat(suspects.get(0).causes()).as("%s%n%s", story, played).anyMatch(h -> h.cause()

@@ -6,20 +6,18 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.engine.SharedSets;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 
 /** What parts tried out with a good one, or measured, say of the odds. */
 @Tag("slow")
 class TrialsTest {
-    private static final Chassis HALCYON = SharedSets.named("halcyon");
-    private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final Chassis HALCYON = FORECASTS.chassis();
 
     private static List<Observation> chart(long seed, String... faults) {
         return new Workbench(HALCYON, seed, faults).read(Workbench.CHART);

@@ -4,10 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.engine.SharedSets;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -17,8 +15,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** How much must speak for a cause before it is repaired, and what is asked when a tester may have erred. */
 class WitnessesTest {
-    private static final Chassis HALCYON = SharedSets.named("halcyon");
-    private static final Forecasts FORECASTS = new Forecasts(HALCYON, Map.of(), Priors.USUAL);
+    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final Chassis HALCYON = FORECASTS.chassis();
 
     /** Two ohmmeter readings that agree on a leak of the rail are enough; one of a leak of the line, after a sound chart, may be a slip. */
     @Test

@@ -1,0 +1,16 @@
+package anabion.core.diagnosis;
+
+import anabion.core.engine.SharedSets;
+import java.util.HashMap;
+import java.util.Map;
+
+/** What the demo sets show, computed once for all tests: each keeps some hundred megabytes. */
+final class SharedForecasts {
+    private static final Map<String, Forecasts> KEPT = new HashMap<>();
+
+    private SharedForecasts() {}
+
+    static Forecasts named(String name) {
+        return KEPT.computeIfAbsent(name, n -> new Forecasts(SharedSets.named(n), Map.of(), Priors.USUAL));
+    }
+}
