@@ -33,8 +33,8 @@ public final class Probes {
     }
 
     /**
-     * What tries a part for a fault, and has not been done: a tester errs now and then, so there is another way to try a capacitor again. Empty for what
-     * is no part, such as a joint.
+     * What tries a part for a fault, and has not been done: a tester errs now and then, so there is another way to try a capacitor again. One that was
+     * lifted and measured need not be lifted again. Empty for what is no part, such as a joint.
      */
     static Optional<Probe> trying(Chassis chassis, Fault f, Set<Probe> done) {
         return chassis.part(f.part()).stream()
@@ -45,9 +45,13 @@ public final class Probes {
                                 new Probe.Lifted(p.reference(), Probe.Lifted.What.LEAK),
                                 new Probe.Lifted(p.reference(), Probe.Lifted.What.VALUE))
                         : Stream.<Probe.Parted>of(Probe.Try.of(p)))
-                .filter(p -> p.catches(f) && !done.contains(p))
+                .filter(p -> p.catches(f) && !done.contains(p) && !(p instanceof Probe.Try && measured(f, done)))
                 .findFirst()
                 .map(p -> p);
+    }
+
+    private static boolean measured(Fault f, Set<Probe> done) {
+        return done.stream().anyMatch(d -> d instanceof Probe.Lifted l && l.catches(f));
     }
 
     /** Volts of the nets of a capacitor, with it lifted at one end: the test that tells its leak from all else there. */

@@ -12,9 +12,9 @@ record Span(State least, State middle, State most) {
     /** Deviation of the severity: a little more than that of an even spread. */
     static final double SEVERITY = 0.32;
     /** Mean and deviation of 4·s·(1 − s). */
-    private static final double BENT = 0.667;
+    private static final double BENT = 2.0 / 3;
 
-    private static final double BENDS = 0.298;
+    private static final double BENDS = Math.sqrt(4.0 / 45);
 
     static Span of(State state) {
         return new Span(state, state, state);

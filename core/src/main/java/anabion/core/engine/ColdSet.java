@@ -7,6 +7,7 @@ import anabion.core.circuit.OperatingPoint;
 import anabion.core.circuit.Solution;
 import anabion.core.circuit.Tangent;
 import anabion.core.device.law.LampLaw;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -85,7 +86,7 @@ public final class ColdSet {
     private static Map<String, Double> thatMatter(Map<String, Double> shares) {
         Map<String, Double> some = new HashMap<>(shares);
         some.values().removeIf(s -> Math.abs(s) < FAINT);
-        return some;
+        return Collections.unmodifiableMap(some);
     }
 
     private static String key(String a, String b, double test) {

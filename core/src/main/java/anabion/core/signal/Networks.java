@@ -136,24 +136,24 @@ final class Networks {
                 .map(s -> s.transitionMegahertz())
                 .orElse(0.0);
         if (megahertz <= 0) return;
-        for (Element e : direct.circuit().elements())
-            if (e instanceof Element.Device d && d.name().equals(p.reference()) && d.law() instanceof BipolarLaw law) {
-                double gm = Math.abs(direct.amperes(d)[1]) / law.slope();
-                network.capacitor(
-                        direct.circuit().net(d.nodes().get(0)),
-                        direct.circuit().net(d.nodes().get(2)),
-                        gm / (2 * Math.PI * megahertz * 1e6),
-                        0);
-            }
+        direct.circuit().device(p.reference()).ifPresent(d -> {
+            if (!(d.law() instanceof BipolarLaw law)) return;
+            double gm = Math.abs(direct.amperes(d)[1]) / law.slope();
+            network.capacitor(
+                    direct.circuit().net(d.nodes().get(0)),
+                    direct.circuit().net(d.nodes().get(2)),
+                    gm / (2 * Math.PI * megahertz * 1e6),
+                    0);
+        });
     }
 
     /** Under a carrier the diode takes the fundamental of its current from the coil. */
     private void load(Detector d, Solution direct, Reactances network) {
-        for (Element e : direct.circuit().elements())
-            if (e instanceof Element.Device x && x.name().equals(d.element()) && x.law() instanceof Driven law) {
-                double[] v = x.nodes().stream().mapToDouble(direct::at).toArray();
-                double volts = Math.max(law.amplitude(v), 1e-3);
-                network.capacitor(d.plate(), d.cathode(), 0, Math.max(0, law.fundamental(v, 0) / volts));
-            }
+        direct.circuit().device(d.element()).ifPresent(x -> {
+            if (!(x.law() instanceof Driven law)) return;
+            double[] v = x.nodes().stream().mapToDouble(direct::at).toArray();
+            double volts = Math.max(law.amplitude(v), 1e-3);
+            network.capacitor(d.plate(), d.cathode(), 0, Math.max(0, law.fundamental(v, 0) / volts));
+        });
     }
 }

@@ -61,4 +61,12 @@ class WitnessesTest {
         assertThat(done.stream().map(Probe::text).collect(Collectors.joining(", ")))
                 .isEqualTo(ways);
     }
+
+    /** With its leak measured a capacitor is not lifted for that again; its value is still unknown. */
+    @Test
+    void whatWasMeasuredIsNotLiftedAgain() {
+        Set<Probe> leak = Set.of(new Probe.Lifted("C26", Probe.Lifted.What.LEAK));
+        assertThat(Probes.trying(HALCYON, Fault.parse("C26:leaky:330k"), leak)).isEmpty();
+        assertThat(Probes.trying(HALCYON, Fault.parse("C26:open"), leak)).isPresent();
+    }
 }

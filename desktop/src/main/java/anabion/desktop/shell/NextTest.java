@@ -55,7 +55,8 @@ final class NextTest {
     /** On the Recap sheet, where what is measured of a part is typed; other parts are swapped. */
     private String tested(Probe.Parted p) {
         Component c = session.need().chassis().part(p.part()).orElseThrow().component();
-        String word = c instanceof Component.Resistor
+        boolean value = p instanceof Probe.Lifted l && l.what() == Probe.Lifted.What.VALUE;
+        String word = value || c instanceof Component.Resistor
                 ? "measured "
                 : c instanceof Component.Capacitor ? "leak " : c instanceof Component.Device ? "gain " : "";
         if (word.isEmpty()) return "swapped " + p.part() + " ";
