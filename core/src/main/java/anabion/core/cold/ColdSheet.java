@@ -6,10 +6,12 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Winding;
+import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.ColdOhms;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
+import anabion.core.job.Alteration;
 import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import anabion.core.quantity.Figures;
@@ -17,8 +19,10 @@ import anabion.core.reading.Reading;
 import anabion.core.reading.Standing;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -44,9 +48,8 @@ public final class ColdSheet {
     private final Job job;
     private final boolean untaken;
     private final String reference;
-    private final ColdSet usual;
-    private final ColdSet worn;
-    private final ColdSet formed;
+    private final List<String> off;
+    private final Map<List<String>, List<ColdSet>> sets = new HashMap<>();
     private final Set<Set<String>> listed = new HashSet<>();
     private final List<ColdRow> rows = new ArrayList<>();
 
@@ -57,10 +60,19 @@ public final class ColdSheet {
         this.readings = readings;
         this.job = job;
         this.reference = Engine.reference(chassis);
-        Setting cold = Setting.of(chassis.supply().volts());
-        this.usual = ColdSet.of(chassis, cold);
-        this.worn = ColdSet.of(chassis, cold, ColdOhms.WORN, Optional.of(usual));
-        this.formed = ColdSet.of(chassis, cold, ColdOhms.FORMED, Optional.of(usual));
+        this.off = job.fitted().openEnds().stream().map(Alteration::part).toList();
+    }
+
+    /** With some parts off: electrolytics in usual state, that have lain, and new-formed. */
+    private List<ColdSet> sets(List<String> parts) {
+        return sets.computeIfAbsent(parts, p -> {
+            Setting cold = Setting.of(chassis.supply().volts()).withFaults(CircuitPredictor.open(chassis, p));
+            ColdSet usual = ColdSet.of(chassis, cold);
+            return List.of(
+                    usual,
+                    ColdSet.of(chassis, cold, ColdOhms.WORN, Optional.of(usual)),
+                    ColdSet.of(chassis, cold, ColdOhms.FORMED, Optional.of(usual)));
+        });
     }
 
     /** All rows, in the order of the work; none for a set without parts. */
@@ -198,15 +210,15 @@ public final class ColdSheet {
         String net = a.equals(reference) ? b : a;
         String against = a.equals(reference) ? a : b;
         if (!untaken && latest(net, against, false).isEmpty()) return;
+        ColdSet usual = sets(off).get(0);
         double one = usual.between(net, against, TEST);
         double other = usual.between(net, against, -TEST);
         boolean bothWays = group == ColdRow.Group.RESISTORS && Math.max(one, other) > ONE_WAY * Math.min(one, other);
-        if (!bothWays)
-            row(group, part, net, against, what, tolerance, proof, one, latest(net, against, false), TEST, -TEST);
+        if (!bothWays) row(group, part, net, against, what, tolerance, proof, latest(net, against, false), TEST, -TEST);
         else {
-            row(group, part, net, against, what, tolerance, proof, one, latest(net, against, true), TEST);
+            row(group, part, net, against, what, tolerance, proof, latest(net, against, true), TEST);
             Phrase turned = Phrase.of("cold.turned", what);
-            row(group, part, against, net, turned, tolerance, proof, other, latest(against, net, true), TEST);
+            row(group, part, against, net, turned, tolerance, proof, latest(against, net, true), TEST);
         }
     }
 
@@ -219,13 +231,15 @@ public final class ColdSheet {
             Phrase what,
             double tolerance,
             double proof,
-            double now,
             Optional<Reading> reading,
             double... tests) {
         if (reading.isEmpty() && !untaken) return;
+        // a reading is held against the set as it was then
+        List<ColdSet> then = sets(reading.map(r -> r.condition().openEnds()).orElse(off));
+        double now = then.get(0).between(net, against, tests[0]);
         double least = now;
         double most = now;
-        for (ColdSet set : List.of(usual, worn, formed))
+        for (ColdSet set : then)
             for (double test : tests) {
                 double ohms = set.between(net, against, test);
                 least = Math.min(least, ohms);
@@ -247,7 +261,7 @@ public final class ColdSheet {
     }
 
     /**
-     * The newest between the two nets that was taken since the last part between was changed.
+     * The newest between the two nets that was taken since the last part between was exchanged.
      *
      * @param oneWay whether the meter's positive lead must have been on the first
      */
@@ -258,9 +272,10 @@ public final class ColdSheet {
                     && ((r.point().equals(a) && r.reference().equals(b))
                             || (!oneWay && r.point().equals(b) && r.reference().equals(a)));
             boolean renewed = FittedState.since(r.state(), job.alterations()).stream()
-                    .anyMatch(x -> chassis.part(x.part())
-                            .filter(p -> p.touches(a) || p.touches(b))
-                            .isPresent());
+                    .anyMatch(x -> x.kind().exchanges()
+                            && chassis.part(x.part())
+                                    .filter(p -> p.touches(a) || p.touches(b))
+                                    .isPresent());
             if (same
                     && !renewed
                     && (found.isEmpty() || r.at().isAfter(found.get().at()))) found = Optional.of(r);

@@ -129,7 +129,7 @@ public final class CircuitPredictor implements Predictor {
     }
 
     /** Parts off their nets: an open end is an open part; a tube pulled also parts its heater. */
-    private static List<Fault> open(Chassis chassis, List<String> references) {
+    public static List<Fault> open(Chassis chassis, List<String> references) {
         List<Fault> faults = new ArrayList<>();
         for (String r : references) {
             Optional<Part> part = chassis.part(r);

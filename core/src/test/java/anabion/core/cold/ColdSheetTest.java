@@ -157,6 +157,29 @@ class ColdSheetTest {
                 .isPresent();
     }
 
+    /** With its electrolytic lifted a rail has no leak of its own; what was read before stands against the set as it was. */
+    @Test
+    void ohmsAreHeldAgainstTheSetAsItWasRead() {
+        Job job = Job.NEW.altered(
+                new Alteration(new UUID(9, 8), Instant.EPOCH, "C18", AlterationKind.LIFTED, "", Extra.NONE));
+        ColdRow whole = row(ColdSheet.of(HALCYON, List.of(), Job.NEW), "B1", "CHASSIS");
+        ColdRow lifted = row(ColdSheet.of(HALCYON, List.of(), job), "B1", "CHASSIS");
+        assertThat(lifted.low()).isGreaterThan(5 * whole.low());
+        Reading before = ohms(
+                "V2.7",
+                "CHASSIS",
+                row(ColdSheet.of(HALCYON, List.of(), Job.NEW), "V2.7", "CHASSIS")
+                        .usual());
+        assertThat(row(ColdSheet.of(HALCYON, List.of(before), job), "V2.7", "CHASSIS")
+                        .standing())
+                .isEqualTo(Standing.WITHIN);
+        Reading leak = ohms("V3.7", "CHASSIS", 400e3).withId(new UUID(7, 7));
+        assertThat(row(ColdSheet.of(HALCYON, List.of(leak), job), "V3.7", "CHASSIS")
+                        .low())
+                .as("taken with C18 in")
+                .isLessThan(lifted.low());
+    }
+
     /** V₀·e^(−t/RC), by hand. */
     @Test
     void theWaitForTheFiltersFollowsFromTheRail() {
