@@ -1,12 +1,15 @@
 package anabion.benchmarks.diagnosis;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Probe;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
+import anabion.core.engine.Faults;
 import anabion.core.engine.Setting;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
@@ -17,6 +20,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.stream.Stream;
 
 /** A faulty specimen on the bench of somebody whose meter is good to 2 %, who hears within some decibels, and whose probe slips now and then. */
 final class Bench {
@@ -54,7 +58,8 @@ final class Bench {
     private final Random random;
     private final Engine engine = new Engine();
     private final Engine.Bench bench;
-    private final ColdSet cold;
+    private final double insulation;
+    private final Map<List<Fault>, ColdSet> cold = new HashMap<>();
     private final Chassis sound;
     private final Map<String, Double> aligned = new HashMap<>();
     private final Map<String, List<Gains.Level>> gains = new HashMap<>();
@@ -68,7 +73,7 @@ final class Bench {
         this.line = line;
         this.random = random;
         this.bench = engine.prepare(planted.chassis(), setting());
-        this.cold = ColdSet.of(planted.chassis(), setting(), lain());
+        this.insulation = lain();
     }
 
     private Setting setting() {
@@ -92,6 +97,7 @@ final class Bench {
     Observation answer(Probe probe) {
         if (probe instanceof Probe.Volts v) return new Observation.Measured(v, volts(v));
         if (probe instanceof Probe.Ohms o) return new Observation.Measured(o, ohms(o));
+        if (probe instanceof Probe.Value v) return new Observation.Measured(v, value(v));
         if (probe instanceof Probe.Level l) return level(l);
         if (probe instanceof Probe.Parted p) return new Observation.Tested(p, !bad(p));
         return new Observation.Heard(probe, heard(probe));
@@ -127,7 +133,27 @@ final class Bench {
     }
 
     private double ohms(Probe.Ohms o) {
-        return cold.between(touched(o.net()), o.against(), o.test()) * error();
+        return cold.computeIfAbsent(o.off(), this::unplugged).between(touched(o.net()), o.against(), o.test())
+                * error();
+    }
+
+    private ColdSet unplugged(List<Fault> off) {
+        List<Fault> all = Stream.concat(off.stream(), planted.faults().stream()).toList();
+        return ColdSet.of(planted.chassis(), setting().withFaults(all), insulation);
+    }
+
+    /** Of a lifted resistor, or of another that was taken for it. */
+    private double value(Probe.Value v) {
+        List<Part> resistors = planted.chassis().parts().stream()
+                .filter(p -> p.component() instanceof Component.Resistor)
+                .toList();
+        String part = random.nextDouble() < SLIP
+                ? resistors.get(random.nextInt(resistors.size())).reference()
+                : v.part();
+        Component.Resistor r =
+                (Component.Resistor) planted.chassis().part(part).orElseThrow().component();
+        double sound = r.ohms() * trims.getOrDefault(part, 1.0);
+        return new Faults(planted.chassis(), planted.faults()).ohms(part, sound) * error();
     }
 
     /** What the generator must give at this point, or where the probe slipped to; nothing, where no generator is strong enough. */

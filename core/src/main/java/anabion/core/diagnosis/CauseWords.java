@@ -44,7 +44,11 @@ public final class CauseWords {
             return v.lifted().isEmpty()
                     ? Phrase.of("probe.volts", v.point())
                     : Phrase.of("probe.lifted", String.join(", ", v.lifted()), v.point());
-        if (probe instanceof Probe.Ohms o) return Phrase.of("probe.ohms", o.net(), o.against());
+        if (probe instanceof Probe.Ohms o)
+            return o.lifted().isEmpty()
+                    ? Phrase.of("probe.ohms", o.net(), o.against())
+                    : Phrase.of("probe.ohms-lifted", String.join(", ", o.lifted()), o.net(), o.against());
+        if (probe instanceof Probe.Value v) return Phrase.of("probe.value", v.part());
         if (probe instanceof Probe.Level l)
             return Phrase.of("probe.level-" + l.domain().code(), l.point(), l.band());
         if (probe instanceof Probe.Inject i)

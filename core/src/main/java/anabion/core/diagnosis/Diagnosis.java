@@ -5,12 +5,10 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.engine.Setting;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -53,10 +51,6 @@ public record Diagnosis(
     /** Where single faults leave so much to something else, pairs are weighed. */
     private static final double PAIRS_FROM = 0.25;
 
-    /** Odds from which on a part is worth trying by itself. */
-    private static final double TRIED = 0.03;
-    /** Odds of a leak from which on it is worth computing what lifting the capacitor would show. */
-    private static final double LIFTED = 0.1;
     /**
      * Causes that look alike, with the odds of all of them together.
      *
@@ -170,38 +164,16 @@ public record Diagnosis(
                 w.unsettled(),
                 asking
                         ? new NextProbes(forecasts, odds, suspects)
-                                .of(withParts(forecasts, allowed, odds, evidence), evidence)
+                                .of(
+                                        Stream.concat(
+                                                        allowed.stream(),
+                                                        PartProbes.of(forecasts, allowed, odds, evidence).stream())
+                                                .toList(),
+                                        evidence)
                         : List.of(),
                 doubtful && !evidence.isEmpty()
                         ? new Witnesses(forecasts, evidence, hypotheses).kept(suspects, quiet, BROUGHT)
                         : 0);
-    }
-
-    /** Besides: what tries the parts that are likely, and volts with a capacitor or two lifted where leaks are. */
-    private static List<Probe> withParts(
-            Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds, List<Observation> evidence) {
-        Set<Probe> done = evidence.stream().map(Observation::probe).collect(Collectors.toSet());
-        Map<Fault, Double> causes = new LinkedHashMap<>();
-        Map<Fault, Fault> sized = new HashMap<>();
-        odds.forEach((h, p) -> h.from().forEach(f -> {
-            causes.merge(f.unsized(), p, Double::sum);
-            sized.putIfAbsent(f.unsized(), f);
-        }));
-        Set<Probe> more = new LinkedHashSet<>();
-        causes.forEach((f, p) -> {
-            if (p > TRIED)
-                Probes.trying(forecasts.chassis(), sized.get(f), done).ifPresent(more::add);
-        });
-        Optional<Probe.Volts> like = allowed.stream()
-                .filter(Probe.Volts.class::isInstance)
-                .map(Probe.Volts.class::cast)
-                .findFirst();
-        like.ifPresent(v -> causes.entrySet().stream()
-                .filter(e -> e.getKey().mode().equals("leaky") && e.getValue() > LIFTED)
-                .sorted(Map.Entry.<Fault, Double>comparingByValue().reversed())
-                .limit(2)
-                .forEach(e -> more.addAll(Probes.lifting(forecasts, e.getKey().part(), v.setting(), v.meter()))));
-        return Stream.concat(allowed.stream(), more.stream()).toList();
     }
 
     /**

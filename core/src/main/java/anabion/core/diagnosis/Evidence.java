@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
@@ -114,7 +115,9 @@ public final class Evidence {
         String net = point.get().net();
         if (r.measure() == Measure.OHMS) {
             if (!Engine.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
-            return Optional.of(new Observation.Measured(new Probe.Ohms(net, r.reference(), Probes.TEST), r.value()));
+            List<Fault> off = CircuitPredictor.setting(chassis, r.condition()).faults();
+            return Optional.of(
+                    new Observation.Measured(new Probe.Ohms(net, r.reference(), Probes.TEST, off), r.value()));
         }
         boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(Engine.reference(chassis));
         if (!direct || r.condition().line() <= 0) return Optional.empty();
@@ -167,6 +170,8 @@ public final class Evidence {
 
     /** A leak says nothing of the value, and a good value or loss nothing of the leak. */
     private Optional<Observation> tested(Part p, PartTest t) {
+        if (p.component() instanceof Component.Resistor && t.what() == PartTest.What.VALUE)
+            return Optional.of(new Observation.Measured(new Probe.Value(p.reference()), t.amount()));
         Probe.Lifted.What what = t.what() == PartTest.What.LEAKAGE ? Probe.Lifted.What.LEAK : Probe.Lifted.What.VALUE;
         Probe.Parted probe =
                 p.component() instanceof Component.Capacitor ? new Probe.Lifted(p.reference(), what) : Probe.Try.of(p);

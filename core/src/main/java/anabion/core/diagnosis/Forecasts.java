@@ -1,6 +1,7 @@
 package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
@@ -20,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 
 /**
  * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
@@ -172,6 +174,11 @@ public final class Forecasts {
         return unplugged;
     }
 
+    /** Electrolytics through which an ohmmeter sees a sound set, the one that takes most first. */
+    List<String> through(Probe.Ohms p) {
+        return cold.through(p);
+    }
+
     /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
     void ready(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
         List<State> states = states(of);
@@ -180,7 +187,7 @@ public final class Forecasts {
                 .map(p -> near(((Probe.Volts) p).setting()))
                 .distinct()
                 .limit(FEW)
-                .forEach(s -> together.each(states, (e, state) -> state.shown(e, s)));
+                .forEach(s -> together.each(without(states, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
         cold.ready(together, states, probes);
         heardReady(of, probes.stream().filter(Probe.Level.class::isInstance).toList());
     }
@@ -193,7 +200,13 @@ public final class Forecasts {
                 .flatMap(Optional::stream)
                 .distinct()
                 .flatMap(name -> chassis.band(name).stream())
-                .forEach(b -> together.each(states, (e, state) -> state.heard(e, loud(), b)));
+                .forEach(b -> together.each(
+                        without(states, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b)));
+    }
+
+    /** Those where it is still to be computed: to ask all of them again costs as much as a ranking. */
+    private static List<State> without(List<State> states, Predicate<State> done) {
+        return states.stream().filter(done.negate()).toList();
     }
 
     private List<State> states(Collection<Hypothesis> of) {
@@ -221,9 +234,12 @@ public final class Forecasts {
 
     private Optional<Foreseen> computed(Hypothesis h, Probe.Measured probe) {
         if (probe instanceof Probe.Volts v) return volts(h, v);
-        return probe instanceof Probe.Ohms o
-                ? Optional.of(cold.foreseen(ends(h), o))
-                : levels.foreseen(ends(h), (Probe.Level) probe);
+        if (probe instanceof Probe.Ohms o) return Optional.of(cold.foreseen(ends(h), o));
+        if (probe instanceof Probe.Value v) {
+            Part part = chassis.part(v.part()).orElseThrow();
+            return Optional.of(cold.itself(ends(h), part, (Component.Resistor) part.component()));
+        }
+        return levels.foreseen(ends(h), (Probe.Level) probe);
     }
 
     /** The same for every reading. */
@@ -244,7 +260,7 @@ public final class Forecasts {
     /** Width of all that a probe can show, in that scale. */
     double range(Probe.Measured probe) {
         if (probe instanceof Probe.Volts) return widest;
-        return probe instanceof Probe.Ohms ? Unplugged.range() : Levels.range();
+        return probe instanceof Probe.Level ? Levels.range() : Unplugged.range();
     }
 
     /** Volts near zero that say nothing. */

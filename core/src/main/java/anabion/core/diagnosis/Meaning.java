@@ -54,7 +54,7 @@ public record Meaning(Hypothesis cause, Phrase answer) {
 
     private static double close(Forecasts forecasts, Probe.Measured probe, double value) {
         if (probe instanceof Probe.Volts) return Math.hypot(VOLTS * value, forecasts.little());
-        return (probe instanceof Probe.Ohms ? OHMS : LEVEL) * value;
+        return (probe instanceof Probe.Level ? LEVEL : OHMS) * value;
     }
 
     /** Of a cause as severe as the readings make it. */

@@ -18,6 +18,10 @@ public sealed interface Probe {
     /** The words of commands and files. */
     String text();
 
+    private static String with(List<String> lifted) {
+        return lifted.isEmpty() ? "" : " with " + String.join(", ", lifted) + " lifted";
+    }
+
     /** What is asked for with a number as its answer. */
     sealed interface Measured extends Probe {
         /** The point or net that is named first. */
@@ -65,7 +69,7 @@ public sealed interface Probe {
 
         @Override
         public String text() {
-            return "volts " + point + (lifted().isEmpty() ? "" : " with " + String.join(", ", lifted()) + " lifted");
+            return "volts " + point + with(lifted());
         }
     }
 
@@ -73,11 +77,28 @@ public sealed interface Probe {
      * Ohms between two nets, power off.
      *
      * @param test volts of the ohmmeter with open probes
+     * @param off parts that are off meanwhile, as faults
      */
-    record Ohms(String net, String against, double test) implements Measured {
+    record Ohms(String net, String against, double test, List<Fault> off) implements Measured {
+        private static final double PLAIN = 1.2;
+        private static final double LIFTING = 3.3;
+
+        public Ohms {
+            off = List.copyOf(off);
+        }
+
+        public Ohms(String net, String against, double test) {
+            this(net, against, test, List.of());
+        }
+
+        /** The parts that are off meanwhile. */
+        public List<String> lifted() {
+            return off.stream().map(Fault::part).distinct().toList();
+        }
+
         @Override
         public double minutes() {
-            return 1.2;
+            return PLAIN + LIFTING * lifted().size();
         }
 
         @Override
@@ -92,12 +113,44 @@ public sealed interface Probe {
 
         @Override
         public String text() {
-            return "ohms " + net + " to " + against;
+            return "ohms " + net + " to " + against + with(lifted());
+        }
+
+        /** With some parts off. */
+        Ohms without(List<String> parts) {
+            return new Ohms(
+                    net,
+                    against,
+                    test,
+                    parts.stream().map(p -> Fault.of(p, "open")).toList());
         }
 
         /** With the meter's leads exchanged. */
         Ohms reversed() {
-            return new Ohms(/* net= */ against, /* against= */ net, test);
+            return new Ohms(/* net= */ against, /* against= */ net, test, off);
+        }
+    }
+
+    /** Ohms of a resistor by itself, lifted at one end: they say how it has failed, and by how much. */
+    record Value(String part) implements Measured {
+        @Override
+        public double minutes() {
+            return 4.5;
+        }
+
+        @Override
+        public String at() {
+            return part;
+        }
+
+        @Override
+        public double scaled(double value) {
+            return Unplugged.log(value);
+        }
+
+        @Override
+        public String text() {
+            return "value " + part;
         }
     }
 

@@ -3,7 +3,6 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.engine.Engine;
@@ -13,10 +12,8 @@ import anabion.core.signal.Domain;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** What can be measured on a set without lifting anything. */
 public final class Probes {
@@ -30,39 +27,6 @@ public final class Probes {
         List<Probe> all = new ArrayList<>(measured(forecasts, setting, meter));
         for (Band b : forecasts.chassis().bands()) all.addAll(heard(forecasts, b.name()));
         return all;
-    }
-
-    /**
-     * What tries a part for a fault, and has not been done: a tester errs now and then, so there is another way to try a capacitor again. One that was
-     * lifted and measured need not be lifted again. Empty for what is no part, such as a joint.
-     */
-    static Optional<Probe> trying(Chassis chassis, Fault f, Set<Probe> done) {
-        return chassis.part(f.part()).stream()
-                .flatMap(p -> p.component() instanceof Component.Capacitor
-                        ? Stream.of(
-                                Probe.Across.of(p),
-                                Probe.Try.of(p),
-                                new Probe.Lifted(p.reference(), Probe.Lifted.What.LEAK),
-                                new Probe.Lifted(p.reference(), Probe.Lifted.What.VALUE))
-                        : Stream.<Probe.Parted>of(Probe.Try.of(p)))
-                .filter(p -> p.catches(f) && !done.contains(p) && !(p instanceof Probe.Try && measured(f, done)))
-                .findFirst()
-                .map(p -> p);
-    }
-
-    private static boolean measured(Fault f, Set<Probe> done) {
-        return done.stream().anyMatch(d -> d instanceof Probe.Lifted l && l.catches(f));
-    }
-
-    /** Volts of the nets of a capacitor, with it lifted at one end: the test that tells its leak from all else there. */
-    static List<Probe> lifting(Forecasts forecasts, String capacitor, Setting setting, MeterSpec meter) {
-        String reference = Engine.reference(forecasts.chassis());
-        return forecasts.chassis().part(capacitor).stream()
-                .filter(p -> p.component() instanceof Component.Capacitor)
-                .flatMap(p -> p.nets().values().stream())
-                .filter(n -> !n.equals(reference))
-                .<Probe>map(n -> new Probe.Volts(n, n, setting.withFaults(List.of(Fault.of(capacitor, "open"))), meter))
-                .toList();
     }
 
     /** Volts and ohms. */

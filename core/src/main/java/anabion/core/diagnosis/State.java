@@ -2,10 +2,13 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
 import anabion.core.engine.ColdOhms;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Engine;
+import anabion.core.engine.Faults;
 import anabion.core.engine.Setting;
 import anabion.core.signal.Loudness;
 import java.util.HashMap;
@@ -25,7 +28,7 @@ final class State {
     private final IdentityHashMap<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
     private final Optional<State> sound;
-    private final ColdSet[] cold = new ColdSet[3];
+    private final Map<List<Fault>, ColdSet[]> cold = new HashMap<>();
     private final Map<Probe.Ohms, Unplugged.At> unplugged = new HashMap<>();
 
     /** @param sound the state without a fault, from which others start; empty for itself */
@@ -39,6 +42,11 @@ final class State {
     Optional<Shown> shown(Engine engine, Setting setting) {
         goOn();
         return shown.computeIfAbsent(setting, s -> Shown.of(engine, chassis, with(s)));
+    }
+
+    /** Whether its volts were computed under a setting. */
+    boolean knows(Setting setting) {
+        return shown.containsKey(setting);
     }
 
     /** All long work passes here: somebody who no longer wants the answer interrupts the thread. */
@@ -59,12 +67,21 @@ final class State {
         return faults.stream().anyMatch(f -> f.part().equals(part));
     }
 
+    /** Ohms of a resistor by itself. */
+    double ohms(Part part, Component.Resistor r, Setting setting) {
+        return new Faults(chassis, faults).ohms(part.reference(), r.ohms() * setting.trim(part.reference()));
+    }
+
     /** What {@link Unplugged} has computed of it. */
     Map<Probe.Ohms, Unplugged.At> unplugged() {
         return unplugged;
     }
 
-    /** With electrolytics in usual state. */
+    /**
+     * With electrolytics in usual state.
+     *
+     * @param setting of which only the faults, for parts that are off, may differ from one call to the next
+     */
     ColdSet cold(Setting setting) {
         return cold(setting, 0);
     }
@@ -81,9 +98,10 @@ final class State {
 
     private ColdSet cold(Setting setting, int which) {
         goOn();
-        if (cold[which] == null)
-            cold[which] = ColdSet.of(chassis, with(setting), INSULATION[which], sound.map(s -> s.cold(setting, which)));
-        return cold[which];
+        ColdSet[] kept = cold.computeIfAbsent(setting.faults(), k -> new ColdSet[INSULATION.length]);
+        if (kept[which] == null)
+            kept[which] = ColdSet.of(chassis, with(setting), INSULATION[which], sound.map(s -> s.cold(setting, which)));
+        return kept[which];
     }
 
     /** Whether it was computed what a band lets through. */

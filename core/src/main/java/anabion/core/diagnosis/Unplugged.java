@@ -1,11 +1,15 @@
 package anabion.core.diagnosis;
 
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
 import anabion.core.engine.ColdSet;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.IntStream;
@@ -43,6 +47,8 @@ final class Unplugged {
     private static final double BESIDES = 0.1;
 
     private static final double UNKNOWN = 0.25;
+    /** Share of what electrolytics take from the meter, from which on one of them is lifted to see behind it. */
+    private static final double SEEN = 0.03;
 
     private final Setting usual;
     private final State sound;
@@ -77,6 +83,15 @@ final class Unplugged {
         return at(sound, p).log();
     }
 
+    /** Electrolytics through which the meter sees a sound set there, the one that takes most first. */
+    List<String> through(Probe.Ohms p) {
+        return at(sound, p).over().stream()
+                .filter(s -> s.share() > SEEN)
+                .sorted(Comparator.comparingDouble(Share::share).reversed())
+                .map(s -> sources.electrolytics().get(s.source()))
+                .toList();
+    }
+
     /**
      * What a state shows at a probe.
      *
@@ -96,7 +111,8 @@ final class Unplugged {
     }
 
     private At computed(State state, Probe.Ohms p) {
-        ColdSet set = state.cold(usual);
+        Setting setting = usual.withFaults(p.off());
+        ColdSet set = state.cold(setting);
         Map<String, Double> taken = set.shares(p.net(), p.against(), p.test());
         double log = shown(set, p);
         List<Share> shares = new ArrayList<>();
@@ -105,8 +121,8 @@ final class Unplugged {
             if (share != null) shares.add(new Share(n, share));
         }
         List<Share> over = over(taken);
-        double worn = over.isEmpty() ? 0 : shown(state.worn(usual), p) - log;
-        double bow = over.isEmpty() || !quick() ? 0 : shown(state.halfWorn(usual), p) - log - worn / 2;
+        double worn = over.isEmpty() ? 0 : shown(state.worn(setting), p) - log;
+        double bow = over.isEmpty() || !quick() ? 0 : shown(state.halfWorn(setting), p) - log - worn / 2;
         return new At(
                 log + USUALLY * worn + BOWED * bow, LAIN * worn, bow, List.copyOf(shares), over, rest(state, taken));
     }
@@ -147,15 +163,30 @@ final class Unplugged {
                 .toList();
         if (all.isEmpty()) return;
         // the others start from its answers
-        sound.cold(usual);
-        sound.worn(usual);
-        if (quick()) sound.halfWorn(usual);
+        for (List<Fault> off : all.stream().map(Probe.Ohms::off).distinct().toList()) {
+            Setting setting = usual.withFaults(off);
+            sound.cold(setting);
+            sound.worn(setting);
+            if (quick()) sound.halfWorn(setting);
+        }
         answer(sound, all);
         together.each(states, (engine, state) -> answer(state, all));
     }
 
     private void answer(State state, List<Probe.Ohms> probes) {
         if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
+    }
+
+    /** Ohms of a resistor that is lifted. */
+    Foreseen itself(Span ends, Part part, Component.Resistor r) {
+        double least = log(ends.least().ohms(part, r, usual));
+        double most = log(ends.most().ohms(part, r, usual));
+        double[] shares = sources.none();
+        int n = sources.parts().indexOf(part.reference());
+        if (n >= 0 && !ends.least().faulty(part.reference()))
+            shares[n] = sources.spreads().get(n) / Math.log(10);
+        shares[sources.severity()] = Span.SEVERITY * (most - least);
+        return new Foreseen((least + most) / 2, shares, open(least) ? OHMS : METER);
     }
 
     /** Where junctions lie, half way would take too long to compute and is taken to lie on the straight line. */

@@ -20,6 +20,8 @@ public final class Faults {
     static final double SHORT = 0.05;
     /** What a dried electrolytic keeps. */
     private static final double DRIED = 0.15;
+    /** A resistor that is said to have drifted, and not how far, has risen so many times. */
+    private static final double RISEN = 1.5;
     /** A tube below this share of its emission no longer oscillates. */
     private static final double STOPS = 0.3;
     /** A padder this many times too large or too small leaves the aerial circuits out of step by far more than they pass. */
@@ -134,6 +136,14 @@ public final class Faults {
         throw BadInput.at(f.text())
                 .because("a resistance lies above zero")
                 .so("for none at all use " + f.target() + ":short");
+    }
+
+    /** What a resistor has: no end of ohms when open. */
+    public double ohms(String reference, double sound) {
+        if (is(reference, "open")) return Double.POSITIVE_INFINITY;
+        if (is(reference, "short")) return SHORT;
+        double drifted = ohms(reference, "drifted", is(reference, "drifted") ? RISEN * sound : sound);
+        return ohms(reference, "wrong", drifted);
     }
 
     /** What a capacitor has: nothing when open, a share when it has dried, what is fitted when that is another. */

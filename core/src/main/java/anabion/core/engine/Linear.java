@@ -63,9 +63,7 @@ final class Linear {
     private void resistor(Part p, double ohms, Circuit.Builder c) {
         String ref = p.reference();
         double sound = ohms * setting.trim(ref);
-        double value = faults.ohms(ref, "drifted", faults.is(ref, "drifted") ? 1.5 * sound : sound);
-        value = faults.ohms(ref, "wrong", value);
-        if (faults.is(ref, "short")) value = Faults.SHORT;
+        double value = faults.ohms(ref, sound);
         if (value > 0) pass(ref, p, value, c);
     }
 

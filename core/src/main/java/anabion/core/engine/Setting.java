@@ -66,7 +66,8 @@ public record Setting(
         return new Setting(line, band, controls, switches, faults, trims, warm, volts);
     }
 
-    double trim(String reference) {
+    /** Factor by which a part of this specimen differs from nominal. */
+    public double trim(String reference) {
         return trims.isEmpty() ? 1 : trims.getOrDefault(reference, 1.0);
     }
 

@@ -10,6 +10,7 @@ import anabion.core.chassis.Points;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Probe;
 import anabion.core.diagnosis.Probes;
+import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
@@ -30,7 +31,7 @@ import java.util.stream.Collectors;
 
 /**
  * Evidence for a diagnosis as a list: {@code kind,at,value[,against,line,band,meter,lifted]}. {@code volts,V4.1,3.1,,231,AM,10M} is a reading
- * against the reference, {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, {@code open} being no
+ * against the reference, {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, with parts lifted or not, {@code open} being no
  * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code level,if V2.1,12mV} what the generator gave there for
  * the standard output; {@code tap,if V3.1,nothing} what a tracer heard there with the signal at the aerial; {@code symptom,AM,dead} a band listened to;
  * {@code test,C14,bad} a part out of circuit, or swapped; {@code across,C7,better} a good capacitor held across one.
@@ -65,7 +66,7 @@ public final class EvidenceCodec {
             case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
             case "test" -> tested(row, Probe.Try.of(part(row)));
             case "leak" -> tested(row, new Probe.Lifted(capacitor(row).reference(), Probe.Lifted.What.LEAK));
-            case "value" -> tested(row, new Probe.Lifted(capacitor(row).reference(), Probe.Lifted.What.VALUE));
+            case "value" -> value(row);
             case "across" -> bridged(row);
             default ->
                 throw row.trouble(
@@ -79,22 +80,28 @@ public final class EvidenceCodec {
         String against = row.get("against").isEmpty() ? Engine.reference(chassis) : row.get("against");
         double ohms = row.ohms("value");
         return new Observation.Measured(
-                new Probe.Ohms(net(row, "at", row.need("at")), net(row, "against", against), Probes.TEST), ohms);
+                new Probe.Ohms(net(row, "at", row.need("at")), net(row, "against", against), Probes.TEST, lifted(row)),
+                ohms);
+    }
+
+    private List<Fault> lifted(Table.Row row) {
+        return CircuitPredictor.open(
+                chassis,
+                Arrays.stream(row.get("lifted").split("[ +]+"))
+                        .filter(r -> !r.isEmpty())
+                        .map(r -> part(row, "lifted", r).reference())
+                        .toList());
     }
 
     private Observation volts(Table.Row row) {
         double line = row.get("line").isEmpty() ? chassis.supply().volts() : Notation.exact(row.get("line"), Unit.VOLT);
         String band = row.get("band").isEmpty() ? "" : band(row, "band", row.get("band"));
         String meter = row.get("meter").isEmpty() ? "10M" : row.get("meter");
-        List<Fault> lifted = Arrays.stream(row.get("lifted").split("[ +]+"))
-                .filter(r -> !r.isEmpty())
-                .map(r -> Fault.of(part(row, "lifted", r).reference(), "open"))
-                .toList();
         return new Observation.Measured(
                 new Probe.Volts(
                         row.need("at"),
                         net(row, "at", row.need("at")),
-                        Setting.of(line).withBand(band).withFaults(lifted),
+                        Setting.of(line).withBand(band).withFaults(lifted(row)),
                         MeterSpec.parse(meter)),
                 row.number("value", Unit.VOLT));
     }
@@ -133,6 +140,14 @@ public final class EvidenceCodec {
         if (!value.equals("good") && !value.equals("bad"))
             throw row.trouble("value", "\"" + value + "\" is no verdict of a tester", "write good or bad");
         return new Observation.Tested(probe, value.equals("good"));
+    }
+
+    /** Of a resistor its ohms, of a capacitor the verdict. */
+    private Observation value(Table.Row row) {
+        Part part = part(row);
+        return part.component() instanceof Component.Resistor
+                ? new Observation.Measured(new Probe.Value(part.reference()), row.ohms("value"))
+                : tested(row, new Probe.Lifted(capacitor(row).reference(), Probe.Lifted.What.VALUE));
     }
 
     private Observation bridged(Table.Row row) {

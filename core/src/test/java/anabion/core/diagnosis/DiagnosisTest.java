@@ -272,6 +272,9 @@ class DiagnosisTest {
                         symptom,pick-up,dead,,,,,
                         test,c14,bad,,,,,
                         across,c10,better,,,,,
+                        ohms,B1,390k,CHASSIS,,,,c18
+                        value,R7,"68k",,,,,
+                        value,C10,bad,,,,,
                         """),
                 HALCYON);
         Observation.Measured volts = (Observation.Measured) read.get(0);
@@ -289,11 +292,15 @@ class DiagnosisTest {
                         "level if at V2.1 on AM",
                         "listen Pick-up",
                         "test C14",
-                        "across C10");
+                        "across C10",
+                        "ohms B1 to CHASSIS with C18 lifted",
+                        "value R7",
+                        "value C10");
         assertThat(((Observation.Measured) read.get(6)).value()).isEqualTo(0.012);
         assertThat(((Observation.Heard) read.get(7)).outcome()).isEqualTo(Outcome.NOTHING);
         assertThat(((Observation.Tested) read.get(8)).good()).isFalse();
         assertThat(((Observation.Tested) read.get(9)).good()).isFalse();
+        assertThat(((Observation.Measured) read.get(11)).value()).isEqualTo(68e3);
     }
 
     @ParameterizedTest

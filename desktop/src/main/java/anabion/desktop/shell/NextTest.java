@@ -10,6 +10,7 @@ import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
 import java.util.List;
+import java.util.Optional;
 
 /** Goes to where a test of the diagnosis is made. */
 final class NextTest {
@@ -38,8 +39,10 @@ final class NextTest {
 
     /** @return what the probe line begins with; empty where the row for it is lit */
     String to(Probe p) {
-        if (p instanceof Probe.Volts v) return volts(v);
-        if (p instanceof Probe.Ohms o) return row(Step.COLD_CHECKS, o.net() + " " + o.against());
+        if (p instanceof Probe.Volts v) return off(v.lifted()).orElseGet(() -> row(Step.VOLTAGES, v.point()));
+        if (p instanceof Probe.Ohms o)
+            return off(o.lifted()).orElseGet(() -> row(Step.COLD_CHECKS, o.net() + " " + o.against()));
+        if (p instanceof Probe.Value v) return measured("measured ", v.part());
         if (p instanceof Probe.Inject i) return traced(i.band(), i.domain(), i.point());
         if (p instanceof Probe.Level l) return traced(l.band(), l.domain(), l.point());
         if (p instanceof Probe.Listen) return row(Step.ARRIVAL, "");
@@ -56,24 +59,23 @@ final class NextTest {
     private String tested(Probe.Parted p) {
         Component c = session.need().chassis().part(p.part()).orElseThrow().component();
         boolean value = p instanceof Probe.Lifted l && l.what() == Probe.Lifted.What.VALUE;
-        String word = value || c instanceof Component.Resistor
+        String word = value
                 ? "measured "
                 : c instanceof Component.Capacitor ? "leak " : c instanceof Component.Device ? "gain " : "";
-        if (word.isEmpty()) return "swapped " + p.part() + " ";
-        session.step().set(Step.RECAP);
-        return word + p.part() + " ";
+        return word.isEmpty() ? "swapped " + p.part() + " " : measured(word, p.part());
     }
 
-    /** First off with what has to be off. */
-    private String volts(Probe.Volts v) {
+    private String measured(String word, String part) {
+        session.step().set(Step.RECAP);
+        return word + part + " ";
+    }
+
+    /** First off with what has to be off; empty where all of it is. */
+    private Optional<String> off(List<String> lifted) {
         List<String> off = session.need().job().fitted().openEnds().stream()
                 .map(Alteration::part)
                 .toList();
-        return v.lifted().stream()
-                .filter(p -> !off.contains(p))
-                .findFirst()
-                .map(p -> "lift " + p)
-                .orElseGet(() -> row(Step.VOLTAGES, v.point()));
+        return lifted.stream().filter(p -> !off.contains(p)).findFirst().map(p -> "lift " + p);
     }
 
     /** A sheet shown for the first time computes its rows first: then, as for what has no row, its name begins the line. */

@@ -1,0 +1,152 @@
+package anabion.core.diagnosis;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Winding;
+import anabion.core.engine.Engine;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** What is done with the parts that are likely: they are tried, or lifted to read the set without them. */
+final class PartProbes {
+    /** Odds from which on a part is worth trying by itself. */
+    private static final double TRIED = 0.03;
+    /** Odds of leaks from which on it is worth computing what lifting something would show. */
+    private static final double LIFTED = 0.1;
+
+    private static final int MOST = 2;
+    private static final Set<String> LEAKS = Set.of("leaky", "core");
+
+    private final Forecasts forecasts;
+    private final Chassis chassis;
+    private final String reference;
+    private final Map<Fault, Double> causes = new LinkedHashMap<>();
+    private final Map<Fault, Fault> sized = new HashMap<>();
+
+    private PartProbes(Forecasts forecasts, Map<Hypothesis, Double> odds) {
+        this.forecasts = forecasts;
+        this.chassis = forecasts.chassis();
+        this.reference = Engine.reference(chassis);
+        odds.forEach((h, p) -> h.from().forEach(f -> {
+            causes.merge(f.unsized(), p, Double::sum);
+            sized.putIfAbsent(f.unsized(), f);
+        }));
+    }
+
+    /** @param allowed without lifting anything: volts are read under the same conditions */
+    static Set<Probe> of(
+            Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds, List<Observation> evidence) {
+        PartProbes parts = new PartProbes(forecasts, odds);
+        Set<Probe> all = new LinkedHashSet<>(
+                parts.tried(evidence.stream().map(Observation::probe).collect(Collectors.toSet())));
+        allowed.stream()
+                .filter(Probe.Volts.class::isInstance)
+                .map(Probe.Volts.class::cast)
+                .findFirst()
+                .ifPresent(v -> all.addAll(parts.without(v)));
+        all.addAll(parts.behind());
+        return all;
+    }
+
+    private List<Probe> tried(Set<Probe> done) {
+        return causes.entrySet().stream()
+                .filter(e -> e.getValue() > TRIED)
+                .flatMap(e -> trying(chassis, sized.get(e.getKey()), done).stream())
+                .toList();
+    }
+
+    /**
+     * What tries a part for a fault, and has not been done: a tester errs now and then, so there is another way to try a capacitor again. One that was
+     * lifted and measured need not be lifted again. Empty for what is no part, such as a joint.
+     */
+    static Optional<Probe> trying(Chassis chassis, Fault f, Set<Probe> done) {
+        Optional<Part> resistor = chassis.part(f.part()).filter(p -> p.component() instanceof Component.Resistor);
+        if (resistor.isPresent())
+            return Optional.<Probe>of(new Probe.Value(f.part()))
+                    .filter(v -> !f.mode().equals("joint") && !done.contains(v));
+        return chassis.part(f.part()).stream()
+                .flatMap(p -> p.component() instanceof Component.Capacitor
+                        ? Stream.of(
+                                Probe.Across.of(p),
+                                Probe.Try.of(p),
+                                new Probe.Lifted(p.reference(), Probe.Lifted.What.LEAK),
+                                new Probe.Lifted(p.reference(), Probe.Lifted.What.VALUE))
+                        : Stream.<Probe.Parted>of(Probe.Try.of(p)))
+                .filter(p -> p.catches(f) && !done.contains(p) && !(p instanceof Probe.Try && measured(f, done)))
+                .findFirst()
+                .map(p -> p);
+    }
+
+    private static boolean measured(Fault f, Set<Probe> done) {
+        return done.stream().anyMatch(d -> d instanceof Probe.Lifted l && l.catches(f));
+    }
+
+    /** Volts of the nets of a leaky capacitor, with it lifted at one end: the test that tells its leak from all else there. */
+    private List<Probe> without(Probe.Volts like) {
+        return likeliest(causes, f -> f.mode().equals("leaky")).stream()
+                .map(Fault::part)
+                .filter(p -> component(p) instanceof Component.Capacitor)
+                .flatMap(c -> nets(chassis.part(c).orElseThrow())
+                        .<Probe>map(n -> new Probe.Volts(
+                                n, n, like.setting().withFaults(List.of(Fault.of(c, "open"))), like.meter())))
+                .toList();
+    }
+
+    /** Ohms where leaks are likely, without the electrolytics that hide them. */
+    private List<Probe> behind() {
+        Map<String, Double> leaks = new LinkedHashMap<>();
+        causes.forEach((f, p) -> {
+            if (LEAKS.contains(f.mode())) at(f).forEach(n -> leaks.merge(n, p, Double::sum));
+        });
+        return likeliest(leaks, n -> true).stream()
+                .map(n -> new Probe.Ohms(n, reference, Probes.TEST))
+                .map(o -> o.without(forecasts.through(o)))
+                .filter(o -> !o.off().isEmpty())
+                .<Probe>map(o -> o)
+                .toList();
+    }
+
+    private static <K> List<K> likeliest(Map<K, Double> odds, Predicate<K> which) {
+        return odds.entrySet().stream()
+                .filter(e -> e.getValue() > LIFTED && which.test(e.getKey()))
+                .sorted(Map.Entry.<K, Double>comparingByValue().reversed())
+                .limit(MOST)
+                .map(Map.Entry::getKey)
+                .toList();
+    }
+
+    private Component component(String part) {
+        return chassis.part(part).orElseThrow().component();
+    }
+
+    /** The nets that a leak draws on. */
+    private Stream<String> at(Fault leak) {
+        Part part = chassis.part(leak.part()).orElseThrow();
+        if (!(part.component() instanceof Component.Windings w)) return nets(part);
+        boolean whole = leak.target().equals(leak.part());
+        List<Winding> of = whole
+                ? w.windings().subList(0, 1)
+                : w.windings().stream()
+                        .filter(x -> leak.target().endsWith("." + x.name()))
+                        .toList();
+        return of.stream()
+                .flatMap(x -> Stream.of(part.nets().get(x.from()), part.nets().get(x.to())))
+                .filter(Objects::nonNull)
+                .distinct();
+    }
+
+    private Stream<String> nets(Part part) {
+        return part.nets().values().stream().filter(n -> !n.equals(reference)).distinct();
+    }
+}
