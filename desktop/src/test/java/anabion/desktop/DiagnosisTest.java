@@ -96,7 +96,10 @@ class DiagnosisTest extends WindowCase {
     private boolean leadsTo(Probe p) {
         String begun = shell.probe().field().getText();
         if (p instanceof Probe.Parted x) return begun.matches("(across|swapped|measured|leak|gain) " + x.part() + " ");
-        if (p instanceof Probe.Volts v && !v.lifted().isEmpty()) return begun.startsWith("lift");
+        if (p instanceof Probe.Value v) return begun.equals("measured " + v.part() + " ");
+        boolean lifting = (p instanceof Probe.Volts v && !v.lifted().isEmpty())
+                || (p instanceof Probe.Ohms o && !o.lifted().isEmpty());
+        if (lifting) return begun.startsWith("lift");
         Step at = session.step().get();
         if (p instanceof Probe.Volts) return at == Step.VOLTAGES;
         if (p instanceof Probe.Ohms) return at == Step.COLD_CHECKS;

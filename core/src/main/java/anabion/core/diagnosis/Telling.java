@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * How much a probe tells of what is wrong.
@@ -27,6 +28,8 @@ final class Telling {
     private static final double FAINT = 1e-5;
     /** Correlation, but for the meter's error, from which on two readings of a sound set ask the same. */
     private static final double TIED = 0.85;
+    /** Odds of outcomes, on the mean over causes, that differ by less in sum are the same. */
+    private static final double SAME = 0.1;
     /** Odds from which on readings narrow what a hypothesis foresees; of the faint ones it makes no difference. */
     private static final double NARROWED = 1e-3;
 
@@ -145,9 +148,30 @@ final class Telling {
         return 0;
     }
 
-    /** Whether two readings move together as long as a set is sound, such as nets behind one rail. */
+    /**
+     * Whether two readings move together as long as a set is sound, such as nets behind one rail; or two signals sound alike whatever is wrong, such as
+     * those put in before the fault.
+     */
     boolean alike(Probe one, Probe other) {
-        if (!(one instanceof Probe.Measured a && other instanceof Probe.Measured b)) return false;
+        if (one instanceof Probe.Measured a && other instanceof Probe.Measured b) return tied(a, b);
+        boolean heard = Stream.of(one, other).noneMatch(p -> p instanceof Probe.Measured || p instanceof Probe.Parted);
+        return heard && soundAlike(one, other);
+    }
+
+    private boolean soundAlike(Probe one, Probe other) {
+        double apart = 0;
+        double all = 0;
+        for (int h = 0; h < odds.length; h++) {
+            if (odds[h] < listened) continue;
+            double[] x = forecasts.said(kept.get(h), one);
+            double[] y = forecasts.said(kept.get(h), other);
+            for (int b = 0; b < x.length; b++) apart += odds[h] * Math.abs(x[b] - y[b]);
+            all += odds[h];
+        }
+        return apart < SAME * all;
+    }
+
+    private boolean tied(Probe.Measured a, Probe.Measured b) {
         Optional<Foreseen> x = forecasts.at(forecasts.healthy(), a);
         Optional<Foreseen> y = forecasts.at(forecasts.healthy(), b);
         if (x.isEmpty() || y.isEmpty()) return false;

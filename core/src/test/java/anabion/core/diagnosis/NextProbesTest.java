@@ -118,6 +118,27 @@ class NextProbesTest {
         assertThat(next).allSatisfy(t -> assertThat(t.information()).isGreaterThan(0.1));
     }
 
+    /** Whoever puts a signal in before the fault hears the same wherever that is: one of these points is enough. */
+    @Test
+    void signalsThatSoundAlikeStandOnce() {
+        Map<Hypothesis, Double> odds = even("R13:open", "C14:open", "V4:emission", "C18:dried");
+        List<Probe> signals =
+                ALLOWED.stream().filter(Probe.Inject.class::isInstance).toList();
+        List<Diagnosis.NextTest> next = new NextProbes(FORECASTS, odds, List.of()).of(signals, List.of());
+        assertThat(signals).hasSizeGreaterThan(9);
+        assertThat(next).isNotEmpty();
+        for (int n = 1; n < next.size(); n++) {
+            Probe one = next.get(n - 1).probe();
+            Probe other = next.get(n).probe();
+            double apart = odds.entrySet().stream()
+                    .mapToDouble(e -> e.getValue()
+                            * Math.abs(FORECASTS.said(e.getKey(), one)[0]
+                                    - FORECASTS.said(e.getKey(), other)[0]))
+                    .sum();
+            assertThat(apart).as("%s and %s", one.text(), other.text()).isGreaterThan(0.02);
+        }
+    }
+
     /** Where little is left to ask, another way to the same answer is: not everybody has the set switched on. */
     @Test
     void whoeverCannotDoTheFirstFindsAnother() {
