@@ -29,7 +29,7 @@ final class Telling {
     /** Correlation, but for the meter's error, from which on two readings of a sound set ask the same. */
     private static final double TIED = 0.85;
     /** Odds of outcomes, on the mean over causes, that differ by less in sum are the same. */
-    private static final double SAME = 0.1;
+    private static final double SAME = 0.3;
     /** Odds from which on readings narrow what a hypothesis foresees; of the faint ones it makes no difference. */
     private static final double NARROWED = 1e-3;
 
