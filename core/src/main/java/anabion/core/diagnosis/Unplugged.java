@@ -177,7 +177,7 @@ final class Unplugged {
         if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
     }
 
-    /** Ohms of a resistor that is lifted. */
+    /** Ohms of a resistor that is lifted; they say nothing where nobody knows what it should have. */
     Foreseen itself(Span ends, Part part, Component.Resistor r) {
         double least = log(ends.least().ohms(part, r, usual));
         double most = log(ends.most().ohms(part, r, usual));
@@ -186,7 +186,8 @@ final class Unplugged {
         if (n >= 0 && !ends.least().faulty(part.reference()))
             shares[n] = sources.spreads().get(n) / Math.log(10);
         shares[sources.severity()] = Span.SEVERITY * (most - least);
-        return new Foreseen((least + most) / 2, shares, open(least) ? OHMS : METER);
+        double noise = open(least) ? OHMS : METER;
+        return new Foreseen((least + most) / 2, shares, r.ohms() > 0 ? noise : range());
     }
 
     /** Where junctions lie, half way would take too long to compute and is taken to lie on the straight line. */
