@@ -6,6 +6,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.engine.Setting;
 import anabion.core.signal.Domain;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -17,6 +18,10 @@ public sealed interface Probe {
 
     /** The words of commands and files. */
     String text();
+
+    private static List<String> parts(List<Fault> off) {
+        return off.stream().map(Fault::part).distinct().toList();
+    }
 
     private static String with(List<String> lifted) {
         return lifted.isEmpty() ? "" : " with " + String.join(", ", lifted) + " lifted";
@@ -44,7 +49,7 @@ public sealed interface Probe {
     record Volts(String point, String net, Setting setting, MeterSpec meter) implements Measured {
         /** The parts that are off meanwhile. */
         public List<String> lifted() {
-            return setting.faults().stream().map(Fault::part).distinct().toList();
+            return parts(setting.faults());
         }
 
         @Override
@@ -84,7 +89,8 @@ public sealed interface Probe {
         private static final double LIFTING = 3.3;
 
         public Ohms {
-            off = List.copyOf(off);
+            // in whichever order they were lifted it is the same question
+            off = off.stream().sorted(Comparator.comparing(Fault::text)).toList();
         }
 
         public Ohms(String net, String against, double test) {
@@ -93,7 +99,7 @@ public sealed interface Probe {
 
         /** The parts that are off meanwhile. */
         public List<String> lifted() {
-            return off.stream().map(Fault::part).distinct().toList();
+            return parts(off);
         }
 
         @Override

@@ -145,9 +145,12 @@ public final class EvidenceCodec {
     /** Of a resistor its ohms, of a capacitor the verdict. */
     private Observation value(Table.Row row) {
         Part part = part(row);
-        return part.component() instanceof Component.Resistor
-                ? new Observation.Measured(new Probe.Value(part.reference()), row.ohms("value"))
-                : tested(row, new Probe.Lifted(capacitor(row).reference(), Probe.Lifted.What.VALUE));
+        if (part.component() instanceof Component.Resistor)
+            return new Observation.Measured(new Probe.Value(part.reference()), row.ohms("value"));
+        if (part.component() instanceof Component.Capacitor)
+            return tested(row, new Probe.Lifted(part.reference(), Probe.Lifted.What.VALUE));
+        throw row.trouble(
+                "at", part.reference() + " is neither a resistor nor a capacitor", "name one of these, or use test");
     }
 
     private Observation bridged(Table.Row row) {

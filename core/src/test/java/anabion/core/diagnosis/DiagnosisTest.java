@@ -323,6 +323,7 @@ class DiagnosisTest {
                 "test,C14,maybe | good or bad",
                 "across,C14,louder | better or same",
                 "across,R7,same | no capacitor",
+                "value,V4,good | neither a resistor nor a capacitor",
                 "symptom,DAB,dead | no band DAB"
             })
     void evidenceThatCannotBeReadSaysWhere(String row, String said) {

@@ -102,6 +102,13 @@ class PartProbesTest {
         assertThat(behind.minutes()).as("it takes time to lift it").isGreaterThan(rail.minutes() + 2);
     }
 
+    /** What was read is not asked for again, in whichever order the parts were lifted. */
+    @Test
+    void theOrderOfLiftingDoesNotMatter() {
+        Probe.Ohms rail = new Probe.Ohms("B2", "CHASSIS", Probes.TEST);
+        assertThat(rail.without(List.of("C24", "C18"))).isEqualTo(rail.without(List.of("C18", "C24")));
+    }
+
     @ParameterizedTest
     @CsvSource({"R7:drifted:68k, 68e3", "R7:wrong:330k, 330e3", "R7:short, 0.3", "V3:dead, 33e3", "R7:open, 3e7"})
     void aResistorByItselfShowsWhatItHas(String fault, double ohms) {
