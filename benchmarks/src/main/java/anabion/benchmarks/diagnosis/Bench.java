@@ -156,7 +156,7 @@ final class Bench {
         return new Faults(planted.chassis(), planted.faults()).ohms(part, sound) * error();
     }
 
-    /** What the generator must give at this point, or where the probe slipped to; nothing, where no generator is strong enough. */
+    /** What the generator must give at this point, or where the probe slipped to; where none is strong enough, what is heard from there. */
     private Observation level(Probe.Level l) {
         List<Gains.Level> all = gains.computeIfAbsent(l.band(), this::gains);
         Optional<Gains.Level> at = random.nextDouble() < SLIP && !all.isEmpty()
@@ -167,9 +167,7 @@ final class Bench {
         double off = GENERATOR * random.nextGaussian();
         if (l.domain() != Domain.AF) off += aligned.computeIfAbsent(l.band(), b -> ALIGNED * random.nextGaussian());
         double volts = at.map(Gains.Level::volts).orElse(STRONGEST) * Math.pow(10, off / 20);
-        return volts < STRONGEST
-                ? new Observation.Measured(l, volts)
-                : new Observation.Heard(new Probe.Inject(l.band(), l.domain(), l.point()), Outcome.NOTHING);
+        return volts < STRONGEST ? new Observation.Measured(l, volts) : answer(l.ear());
     }
 
     private List<Gains.Level> gains(String band) {

@@ -66,7 +66,9 @@ public final class CauseWords {
     public static Phrase value(Probe.Measured probe, double value) {
         if (probe instanceof Probe.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
         if (probe instanceof Probe.Level)
-            return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
+            return Levels.beyond(value)
+                    ? Phrase.of("meaning.beyond")
+                    : Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
         return Phrase.of("meaning.plain", value > Unplugged.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
     }
 

@@ -42,8 +42,11 @@ final class Levels {
     /** Volts of a usual generator at most: what needs more is not asked for. */
     private static final double USUAL = 5;
 
+    /** Volts that no generator gives. */
+    private static final double STRONGEST = 20;
+
     /** Decades behind the detector that no carrier makes up for. */
-    private static final double MADE_UP = 2.5;
+    private static final double MADE_UP = 4.2;
 
     private static final double TURNED_DOWN = 0.5;
     private static final double AUDIBLY = 1.2;
@@ -79,6 +82,11 @@ final class Levels {
         return MOST - LEAST;
     }
 
+    /** Whether it takes more than any generator gives. */
+    static boolean beyond(double volts) {
+        return volts > STRONGEST;
+    }
+
     /**
      * A band of a sound set.
      *
@@ -89,6 +97,7 @@ final class Levels {
     private record Path(Loudness usual, Map<String, Foreseen> points, Optional<String> behind, double share) {
         /** Decades that a state needs more at a point. */
         double more(Loudness now, String key) {
+            if (now.beyond().contains(key)) return MOST - LEAST;
             double all = lacking(now, key);
             if (behind.isEmpty() || late(key)) return all;
             double late = lacking(now, behind.get());

@@ -74,7 +74,9 @@ final class PartProbes {
         Optional<Part> resistor = chassis.part(f.part()).filter(p -> p.component() instanceof Component.Resistor);
         if (resistor.isPresent())
             return Optional.<Probe>of(new Probe.Value(f.part()))
-                    .filter(v -> !f.mode().equals("joint") && !done.contains(v));
+                    .filter(v -> !f.mode().equals("joint")
+                            && !done.contains(v)
+                            && !done.contains(Probe.Try.of(resistor.get())));
         return chassis.part(f.part()).stream()
                 .flatMap(p -> p.component() instanceof Component.Capacitor
                         ? Stream.of(

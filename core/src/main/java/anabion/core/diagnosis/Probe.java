@@ -163,7 +163,7 @@ public sealed interface Probe {
     /** A signal put in at a point, with volume up, as strong as it takes for the standard output: how many effective volts? */
     record Level(String band, Domain domain, String point) implements Measured {
         /** The same without a number. */
-        Inject ear() {
+        public Inject ear() {
             return new Inject(band, domain, point);
         }
 

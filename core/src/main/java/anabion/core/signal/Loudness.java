@@ -8,20 +8,24 @@ import anabion.core.circuit.Solution;
 import anabion.core.device.law.BipolarLaw;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
+import java.util.Collections;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * What is heard when a generator is put to each point of a band, for comparing one state of a set with another.
  *
  * @param decibels by {@link #key}: volts at the speaker against the generator's, minus infinity where nothing passes; the first points lie
  *     nearest the speaker, the last is the aerial
+ * @param beyond those from which nothing brings the standard output: a stage behind has no room to swing so far, or nothing passes
  * @param hum decibels against one volt at the speaker
  * @param distorted whether a stage that carries sound is driven into its grid, has no room to swing, or only half of it works
  */
-public record Loudness(Map<String, Double> decibels, double hum, boolean distorted) {
+public record Loudness(Map<String, Double> decibels, Set<String> beyond, double hum, boolean distorted) {
     /** Direct current into a grid, in amperes, from which on it clips every half wave; a grid leak of 10 MΩ carries a tenth. */
     private static final double GRID = 1e-6;
     /** A collector within this of its emitter cannot swing, in volts. */
@@ -30,7 +34,8 @@ public record Loudness(Map<String, Double> decibels, double hum, boolean distort
     private static final double LOPSIDED = 0.3;
 
     public Loudness {
-        decibels = java.util.Collections.unmodifiableMap(new LinkedHashMap<>(decibels));
+        decibels = Collections.unmodifiableMap(new LinkedHashMap<>(decibels));
+        beyond = Set.copyOf(beyond);
     }
 
     /** The name of a point in a domain: a converter's grid takes the carrier and the intermediate frequency. */
@@ -51,13 +56,28 @@ public record Loudness(Map<String, Double> decibels, double hum, boolean distort
         return last;
     }
 
-    /** @param detected volts at the speaker per volt of the carrier at the detector */
-    static Loudness of(List<Gains.Level> levels, double detected, double hum, SignalPath path, Solution direct) {
+    /**
+     * @param levels of sound for the standard output, of carriers for the carrier that was put in
+     * @param output volts at the speaker for the standard output
+     * @param detected volts at the speaker per volt of the carrier at the detector
+     */
+    static Loudness of(
+            List<Gains.Level> levels, double output, double detected, double hum, SignalPath path, Solution direct) {
         Map<String, Double> heard = new LinkedHashMap<>();
         for (Gains.Level l : levels)
             heard.put(
-                    key(l.domain(), l.point()), Survey.decibels((l.domain() == Domain.AF ? 1 : detected) / l.volts()));
-        return new Loudness(heard, hum, distorted(path, direct));
+                    key(l.domain(), l.point()),
+                    Survey.decibels((l.domain() == Domain.AF ? output : detected) / l.volts()));
+        return new Loudness(heard, beyond(levels, path, direct), hum, distorted(path, direct));
+    }
+
+    private static Set<String> beyond(List<Gains.Level> levels, SignalPath path, Solution direct) {
+        List<SignalPath.Amplifier> sounding =
+                path.stages().stream().filter(a -> a.before() == Domain.AF).toList();
+        Set<String> beyond = new LinkedHashSet<>();
+        for (Gains.Level l : new Swing(direct).within(levels, sounding))
+            if (!l.heard()) beyond.add(key(l.domain(), l.point()));
+        return beyond;
     }
 
     private static boolean distorted(SignalPath path, Solution direct) {

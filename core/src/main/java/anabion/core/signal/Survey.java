@@ -31,8 +31,13 @@ final class Survey {
     private static final double NOTHING = 1e-12;
     /** Volts at the converter that no aerial brings: tubes that are shut altogether ask for them. */
     private static final double MOST = 3;
-    /** Volts of a carrier that no set has at its detector. */
+    /** Volts of a carrier that no set has at its detector, and by which factor less is tried where so much shuts a stage behind it. */
     private static final double MOST_CARRIER = 40;
+
+    private static final double LESS = 4;
+    private static final double LEAST_CARRIER = 1e-3;
+    /** Carrier at the detector while somebody listens. */
+    private static final double LISTENED = 0.3;
     /** Carrier at an FM detector that counts as enough: its sound does not follow the carrier. */
     private static final double LIMITED = 1;
 
@@ -87,21 +92,22 @@ final class Survey {
     Optional<Loudness> loudness() {
         if (ends.speaker().isEmpty() || path.stages().isEmpty()) return Optional.empty();
         Operating quiet = engine.solve(chassis, setting);
-        Carried now = detector.isEmpty() ? new Carried(quiet, 0, 0) : with(LIMITED, quiet);
+        boolean fm = band.kind() == BandKind.FM;
+        Carried now = detector.isEmpty() ? new Carried(quiet, 0, 0) : with(fm ? LIMITED : LISTENED, quiet);
         if (!quiet.converged() || !now.solved().converged()) return Optional.empty();
         Networks networks = networks(now.solved());
         SmallSignal sound = networks.aligned();
         List<Level> levels = new ArrayList<>();
         List<StageGain> gains = new ArrayList<>();
-        sound(sound, 1, levels, gains);
+        sound(sound, ends.standard(), levels, gains);
         double detected = 0;
         if (detector.isPresent()) {
-            boolean fm = band.kind() == BandKind.FM;
             var held = sound.at(Frequencies.TONE).held(detector.get().audio());
             detected = ends.atSpeaker(held).size() * (fm ? 1 : Math.max(now.efficiency(), NOTHING));
             radio(networks, now, levels, gains);
         }
-        return Optional.of(Loudness.of(levels, detected, decibels(hum(sound, now.solved())), path, quiet.direct()));
+        return Optional.of(Loudness.of(
+                levels, ends.standard(), detected, decibels(hum(sound, now.solved())), path, quiet.direct()));
     }
 
     private Networks networks(Operating solved) {
@@ -114,11 +120,13 @@ final class Survey {
 
     /** The carrier at the detector that gives the wanted output, by halving: what a diode gives rises with the carrier. */
     private Carried carried(double output, Operating quiet) {
-        double low = 1e-3;
+        double low = LEAST_CARRIER;
         double high = MOST_CARRIER;
-        if (given(with(high, quiet))
-                < output) { // then no carrier brings it, and the set is looked at under a usual one
-            Carried usual = with(LIMITED, quiet);
+        while (given(with(high, quiet)) < output) {
+            high /= LESS;
+            if (high > low) continue;
+            // then no carrier brings it, and the set is looked at under a usual one
+            Carried usual = with(LISTENED, quiet);
             return new Carried(usual.solved(), Double.POSITIVE_INFINITY, usual.efficiency());
         }
         Carried now = with(Math.sqrt(low * high), quiet);

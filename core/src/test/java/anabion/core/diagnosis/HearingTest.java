@@ -8,6 +8,7 @@ import anabion.core.signal.Loudness;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -15,10 +16,11 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What ears make of decibels. */
 class HearingTest {
-    private static final Loudness SOUND = new Loudness(Map.of("af V1", 20.0), -40, false);
+    private static final Loudness SOUND = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, false);
 
     private static double[] odds(double change, double hum, boolean distorted) {
-        return Hearing.odds(SOUND, new Loudness(Map.of("af V1", 20.0 + change), -40 + hum, distorted), "af V1");
+        return Hearing.odds(
+                SOUND, new Loudness(Map.of("af V1", 20.0 + change), Set.of(), -40 + hum, distorted), "af V1");
     }
 
     private static Outcome likeliest(double[] odds) {
@@ -68,7 +70,7 @@ class HearingTest {
     /** A set that always distorted is not said to distort now. */
     @Test
     void whatASoundSetDoesTooIsNotNamed() {
-        Loudness usual = new Loudness(Map.of("af V1", 20.0), -40, true);
+        Loudness usual = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, true);
         assertThat(likeliest(Hearing.odds(usual, usual, "af V1"))).isEqualTo(Outcome.LOUD);
     }
 
@@ -82,7 +84,7 @@ class HearingTest {
         Map<String, Double> decibels = new LinkedHashMap<>();
         decibels.put("if V2.1", point);
         decibels.put("rf AE", aerial);
-        return new Loudness(decibels, -80, false);
+        return new Loudness(decibels, Set.of(), -80, false);
     }
 
     /** A tracer hears what the aerial's signal has become; what lies behind it does not matter, and behind silence it knows nothing. */

@@ -73,6 +73,10 @@ class PartProbesTest {
         assertThat(PartProbes.trying(HALCYON, Fault.parse("C26:leaky:330k"), leak))
                 .isEmpty();
         assertThat(PartProbes.trying(HALCYON, Fault.parse("C26:open"), leak)).isPresent();
+        Set<Probe> another = Set.of(Probe.Try.of(HALCYON.part("R7").orElseThrow()));
+        assertThat(PartProbes.trying(HALCYON, Fault.parse("R7:drifted:50k"), another))
+                .as("a resistor that was tried with another")
+                .isEmpty();
     }
 
     /** Each leak of the rail is unlikely by itself; that there is one is not. */

@@ -84,6 +84,15 @@ class GainsTest {
         assertThat(gains("lark").levels()).as("sound").allMatch(Gains.Level::heard);
     }
 
+    /** A leak from the detector to the base behind it: the strongest carrier shuts that stage and brings nothing, a usual one does. */
+    @Test
+    void aCarrierNeedNotBeTheStrongestToBringSound() {
+        Gains leaking = gains("lark", "C13:leaky:100k");
+        assertThat(leaking.levels()).allMatch(Gains.Level::heard);
+        assertThat(volts(leaking, "Q3.4", Domain.IF) / volts(gains("lark"), "Q3.4", Domain.IF))
+                .isBetween(0.5, 4.0);
+    }
+
     @Test
     void aFiveTubeSetNeedsWhatTextbooksSay() {
         Gains g = gains("halcyon");

@@ -15,6 +15,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What is heard from each point, sound and broken, against what a restorer would expect. */
 class LoudnessTest {
@@ -89,6 +90,24 @@ class LoudnessTest {
         assertThat(of(set, "MW", "C14:open").distorted())
                 .as("weak, and no more")
                 .isFalse();
+    }
+
+    /** A stage that cannot swing so far, wherever the signal comes from before it. */
+    @ParameterizedTest
+    @ValueSource(strings = {"T2.first half:open", "C15:open", "R22:open", "C16:open"})
+    void theStandardOutputIsOutOfReachFromWhereGainsSay(String fault) {
+        Chassis set = SharedSets.named("lark");
+        Gains gains = Gains.of(
+                        new Engine(),
+                        set,
+                        loud(set).withFaults(List.of(Fault.parse(fault))),
+                        set.band("MW").orElseThrow())
+                .orElseThrow();
+        assertThat(of(set, "MW", fault).beyond())
+                .containsExactlyInAnyOrderElementsOf(gains.levels().stream()
+                        .filter(l -> !l.heard())
+                        .map(l -> Loudness.key(l.domain(), l.point()))
+                        .toList());
     }
 
     /** The test's own fault: shorted turns load the whole transformer. */
