@@ -196,6 +196,8 @@ final class Levels {
         Optional<Double> b = ends.graded() ? needed(ends.most(), p, at.get()) : a;
         if (a.isEmpty() || b.isEmpty()) return Optional.empty();
         double[] shares = at.get().shares().clone();
+        for (int k = 0; k < sources.parts().size(); k++)
+            if (ends.least().decides(sources.parts().get(k))) shares[k] = 0;
         shares[sources.severity()] = Span.SEVERITY * (b.get() - a.get());
         double middle = (a.get() + b.get()) / 2;
         double noise = Math.hypot(at.get().noise(), BENT * (middle - at.get().value()));

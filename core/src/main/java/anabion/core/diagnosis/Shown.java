@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.engine.Engine;
+import anabion.core.engine.Faults;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Sensitivity;
 import anabion.core.engine.Setting;
@@ -29,11 +30,13 @@ final class Shown {
     private final Operating free;
     private final Sensitivity spread;
     private final Set<String> tubes;
+    private final Faults faults;
     private final Map<List<Object>, Double> loaded = new HashMap<>();
     private final Map<String, double[]> moves = new HashMap<>();
 
-    private Shown(Engine.Bench bench, Operating free, Sensitivity spread, Set<String> tubes) {
+    private Shown(Engine.Bench bench, Operating free, Sensitivity spread, Set<String> tubes, Faults faults) {
         this.tubes = tubes;
+        this.faults = faults;
         this.bench = bench;
         this.free = free;
         this.spread = spread;
@@ -43,7 +46,8 @@ final class Shown {
     static Optional<Shown> of(Engine engine, Chassis chassis, Setting setting) {
         Engine.Bench bench = engine.prepare(chassis, setting);
         Operating free = bench.solve();
-        return Sensitivity.about(engine, chassis, setting, free).map(s -> new Shown(bench, free, s, tubes(chassis)));
+        return Sensitivity.about(engine, chassis, setting, free)
+                .map(s -> new Shown(bench, free, s, tubes(chassis), new Faults(chassis, setting.faults())));
     }
 
     private static Set<String> tubes(Chassis chassis) {
@@ -100,7 +104,8 @@ final class Shown {
         return moves.computeIfAbsent(net, n -> {
             double[] all = spread.moves(n);
             List<String> parts = spread.parts();
-            for (int k = 0; k < all.length; k++) if (tubes.contains(parts.get(k))) all[k] *= AGED;
+            for (int k = 0; k < all.length; k++)
+                all[k] *= tubes.contains(parts.get(k)) ? AGED : faults.decides(parts.get(k)) ? 0 : 1;
             return all;
         });
     }

@@ -25,6 +25,7 @@ final class State {
 
     private final Chassis chassis;
     private final List<Fault> faults;
+    private final Faults known;
     private final IdentityHashMap<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
     private final Optional<State> sound;
@@ -35,6 +36,7 @@ final class State {
     State(Chassis chassis, List<Fault> faults, Optional<State> sound) {
         this.chassis = chassis;
         this.faults = faults;
+        this.known = new Faults(chassis, faults);
         this.sound = sound;
     }
 
@@ -67,9 +69,14 @@ final class State {
         return faults.stream().anyMatch(f -> f.part().equals(part));
     }
 
+    /** Whether one of its faults says what a resistor has: then its tolerance moves nothing. */
+    boolean decides(String part) {
+        return known.decides(part);
+    }
+
     /** Ohms of a resistor by itself. */
     double ohms(Part part, Component.Resistor r, Setting setting) {
-        return new Faults(chassis, faults).ohms(part.reference(), r.ohms() * setting.trim(part.reference()));
+        return known.ohms(part.reference(), r.ohms() * setting.trim(part.reference()));
     }
 
     /** What {@link Unplugged} has computed of it. */

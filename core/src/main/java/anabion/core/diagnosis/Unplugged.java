@@ -118,7 +118,7 @@ final class Unplugged {
         List<Share> shares = new ArrayList<>();
         for (int n = 0; n < sources.parts().size(); n++) {
             Double share = taken.get(sources.parts().get(n));
-            if (share != null) shares.add(new Share(n, share));
+            if (share != null && !state.decides(sources.parts().get(n))) shares.add(new Share(n, share));
         }
         List<Share> over = over(taken);
         double worn = over.isEmpty() ? 0 : shown(state.worn(setting), p) - log;

@@ -146,6 +146,13 @@ public final class Faults {
         return ohms(reference, "wrong", drifted);
     }
 
+    /** Whether a fault, and no tolerance, says what a resistor has. */
+    public boolean decides(String reference) {
+        boolean stated =
+                find(reference, "drifted").filter(f -> !f.amount().isEmpty()).isPresent();
+        return stated || Stream.of("wrong", "open", "short").anyMatch(mode -> is(reference, mode));
+    }
+
     /** What a capacitor has: nothing when open, a share when it has dried, what is fitted when that is another. */
     public double farads(String reference, double sound) {
         if (is(reference, "open")) return 0;

@@ -13,6 +13,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What the readings leave open of the next one, and how severe they make a fault. */
 class GivenTest {
@@ -97,6 +98,26 @@ class GivenTest {
         assertThat(named).isBetween(0.99 * Math.min(least, most), 1.01 * Math.max(least, most));
         double off = Math.abs(Math.log(named / planted.ohms().value()));
         assertThat(off).as("%s named %s", fault, sized).isLessThan(0.25);
+    }
+
+    /** Volts say how far a resistor has drifted; across it an ohmmeter must then show just that, whatever its tolerance once was. */
+    @ParameterizedTest
+    @ValueSource(ints = {1, 2, 3, 4})
+    void theOhmsThatAreNamedAreThoseThatAreForeseen(int seed) {
+        Workbench bench = new Workbench(SET, seed, "R7:drifted:64k");
+        List<Observation> evidence = new ArrayList<>(bench.read(List.of("V2.6", "V2.7", "V1.6")));
+        Hypothesis drifted = FORECASTS.hypotheses().stream()
+                .filter(h -> h.cause().equals("R7:drifted")
+                        && h.from().get(0).ohms().value() < 64e3
+                        && h.to().get(0).ohms().value() > 64e3)
+                .findFirst()
+                .orElseThrow();
+        Probe.Ohms across = new Probe.Ohms("V2.6", "B2", 1.5);
+        Given given = Given.of(FORECASTS, drifted, evidence).orElseThrow();
+        double named = drifted.at(given.severity()).from().get(0).ohms().value();
+        double foreseen =
+                across.unscaled(given.outlook(FORECASTS.at(drifted, across).orElseThrow())[0]);
+        assertThat(foreseen).isCloseTo(named, withinPercentage(1));
     }
 
     /** Every reading narrows what is foreseen of the next, and none widens it. */
