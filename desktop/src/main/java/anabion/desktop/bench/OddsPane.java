@@ -29,7 +29,7 @@ final class OddsPane extends VBox {
     private static final int MOST = 4;
     private static final double WORTH = 0.01;
     /** Beside a likely cause one of this share of its odds is not worth its line. */
-    private static final double BESIDE = 0.04;
+    private static final double BESIDE = 0.05;
     /** Evidence that makes its cause this much likelier, as a logarithm, is worth a line. */
     private static final double SPEAKS = 0.7;
 

@@ -23,6 +23,7 @@ import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
+import javafx.css.PseudoClass;
 import javafx.geometry.Insets;
 import javafx.scene.Cursor;
 import javafx.scene.Node;
@@ -37,6 +38,9 @@ final class VerdictPane extends BorderPane {
     /** Steps that are worked with the set switched on. */
     private static final Set<Step> POWERED =
             EnumSet.of(Step.FIRST_POWER, Step.VOLTAGES, Step.TRACE, Step.ALIGN, Step.SOAK);
+
+    private static final double NARROW_BELOW = 260;
+    private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
 
     private final Session session;
     private final VBox body = new VBox(8);
@@ -56,6 +60,8 @@ final class VerdictPane extends BorderPane {
         foot.setPadding(new Insets(0, 14, 12, 14));
         setCenter(scroll);
         setBottom(foot);
+        // in a small window what to do next would lie beneath the fold
+        widthProperty().addListener((o, a, b) -> pseudoClassStateChanged(NARROW, b.doubleValue() < NARROW_BELOW));
         session.verdict().addListener((o, a, b) -> rebuild());
         session.diagnoses().found().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
