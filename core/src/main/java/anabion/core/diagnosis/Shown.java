@@ -3,7 +3,6 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.engine.Engine;
-import anabion.core.engine.Faults;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Sensitivity;
 import anabion.core.engine.Setting;
@@ -13,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
 /**
@@ -30,24 +30,29 @@ final class Shown {
     private final Operating free;
     private final Sensitivity spread;
     private final Set<String> tubes;
-    private final Faults faults;
+    private final Predicate<String> decided;
     private final Map<List<Object>, Double> loaded = new HashMap<>();
     private final Map<String, double[]> moves = new HashMap<>();
 
-    private Shown(Engine.Bench bench, Operating free, Sensitivity spread, Set<String> tubes, Faults faults) {
+    private Shown(
+            Engine.Bench bench, Operating free, Sensitivity spread, Set<String> tubes, Predicate<String> decided) {
         this.tubes = tubes;
-        this.faults = faults;
+        this.decided = decided;
         this.bench = bench;
         this.free = free;
         this.spread = spread;
     }
 
-    /** Empty where the circuit does not settle. */
-    static Optional<Shown> of(Engine engine, Chassis chassis, Setting setting) {
+    /**
+     * Empty where the circuit does not settle.
+     *
+     * @param decided parts whose tolerance moves nothing
+     */
+    static Optional<Shown> of(Engine engine, Chassis chassis, Setting setting, Predicate<String> decided) {
         Engine.Bench bench = engine.prepare(chassis, setting);
         Operating free = bench.solve();
         return Sensitivity.about(engine, chassis, setting, free)
-                .map(s -> new Shown(bench, free, s, tubes(chassis), new Faults(chassis, setting.faults())));
+                .map(s -> new Shown(bench, free, s, tubes(chassis), decided));
     }
 
     private static Set<String> tubes(Chassis chassis) {
@@ -105,7 +110,7 @@ final class Shown {
             double[] all = spread.moves(n);
             List<String> parts = spread.parts();
             for (int k = 0; k < all.length; k++)
-                all[k] *= tubes.contains(parts.get(k)) ? AGED : faults.decides(parts.get(k)) ? 0 : 1;
+                all[k] *= tubes.contains(parts.get(k)) ? AGED : decided.test(parts.get(k)) ? 0 : 1;
             return all;
         });
     }

@@ -43,7 +43,7 @@ final class State {
     /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
     Optional<Shown> shown(Engine engine, Setting setting) {
         goOn();
-        return shown.computeIfAbsent(setting, s -> Shown.of(engine, chassis, with(s)));
+        return shown.computeIfAbsent(setting, s -> Shown.of(engine, chassis, with(s), this::decides));
     }
 
     /** Whether its volts were computed under a setting. */
@@ -69,9 +69,9 @@ final class State {
         return faults.stream().anyMatch(f -> f.part().equals(part));
     }
 
-    /** Whether one of its faults says what a resistor has: then its tolerance moves nothing. */
+    /** Whether its one fault says what a resistor has: then no tolerance moves it. Two share one severity, and what tolerance is left lets them differ. */
     boolean decides(String part) {
-        return known.decides(part);
+        return faults.size() == 1 && known.decides(part);
     }
 
     /** Ohms of a resistor by itself. */
