@@ -76,7 +76,7 @@ final class NextCommand implements Callable<Integer> {
     }
 
     private static String shown(Probe.Measured probe, Optional<Double> value) {
-        return WORDS.say(CauseWords.value(probe, value.orElse(0.0)));
+        return WORDS.say(CauseWords.foreseen(probe, value.orElse(0.0)));
     }
 
     static List<Map<String, Object>> tree(Diagnosis d) {

@@ -66,10 +66,14 @@ public final class CauseWords {
     public static Phrase value(Probe.Measured probe, double value) {
         if (probe instanceof Probe.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
         if (probe instanceof Probe.Level)
-            return Levels.beyond(value)
-                    ? Phrase.of("meaning.beyond")
-                    : Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
+            return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
         return Phrase.of("meaning.plain", value > Unplugged.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
+    }
+
+    /** What a reading is foreseen to be. A level that was read can be said in volts, however high; one that no generator gives cannot be read. */
+    public static Phrase foreseen(Probe.Measured probe, double value) {
+        boolean beyond = probe instanceof Probe.Level && Levels.beyond(value);
+        return beyond ? Phrase.of("meaning.beyond") : value(probe, value);
     }
 
     /** What trying a part proves. */

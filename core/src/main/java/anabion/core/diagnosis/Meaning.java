@@ -67,7 +67,7 @@ public record Meaning(Hypothesis cause, Phrase answer) {
                     .map(f -> given.map(g -> g.outlook(f)[0]).orElse(f.value()))
                     .map(m::unscaled)
                     .orElse(0.0);
-            return new Shown(cause, CauseWords.value(m, value), value, close(forecasts, m, value));
+            return new Shown(cause, CauseWords.foreseen(m, value), value, close(forecasts, m, value));
         }
         double[] odds = forecasts.said(h, probe);
         if (probe instanceof Probe.Parted p)

@@ -118,14 +118,15 @@ final class Survey {
 
     private record Carried(Operating solved, double carrier, double efficiency) {}
 
-    /** The carrier at the detector that gives the wanted output, by halving: what a diode gives rises with the carrier. */
+    /**
+     * The carrier at the detector that gives the wanted output, by halving: what a diode gives rises with the carrier, up to one that shuts a stage behind it.
+     * Where none brings it the carrier is infinite, and the set is looked at under a usual one.
+     */
     private Carried carried(double output, Operating quiet) {
         double low = LEAST_CARRIER;
         double high = MOST_CARRIER;
-        while (given(with(high, quiet)) < output) {
-            high /= LESS;
-            if (high > low) continue;
-            // then no carrier brings it, and the set is looked at under a usual one
+        while (high > low && given(with(high, quiet)) < output) high /= LESS;
+        if (high <= low) {
             Carried usual = with(LISTENED, quiet);
             return new Carried(usual.solved(), Double.POSITIVE_INFINITY, usual.efficiency());
         }

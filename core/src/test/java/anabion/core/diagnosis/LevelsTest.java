@@ -105,8 +105,12 @@ class LevelsTest {
         double foreseen = lark.at(hypothesis(lark, "T2.first half:open"), from)
                 .orElseThrow()
                 .value();
-        assertThat(new Words(Vocabulary.STANDARD).say(CauseWords.value(from, from.unscaled(foreseen))))
+        Words words = new Words(Vocabulary.STANDARD);
+        assertThat(words.say(CauseWords.foreseen(from, from.unscaled(foreseen))))
                 .isEqualTo("more than a generator gives");
+        assertThat(words.say(CauseWords.value(from, 25)))
+                .as("one that was read")
+                .isEqualTo("25 V");
     }
 
     private static double odds(Diagnosis d, String cause) {

@@ -114,15 +114,15 @@ final class OddsPane extends VBox {
             lines.add(session.say(
                     m.probe() instanceof Probe.Level ? "cause.because-level" : "cause.because",
                     m.probe().at(),
-                    value(session, m.probe(), r.foreseen().get()),
-                    value(session, m.probe(), r.sound().get()),
-                    value(session, m.probe(), m.value())));
+                    session.words()
+                            .get()
+                            .say(CauseWords.foreseen(m.probe(), r.foreseen().get())),
+                    session.words()
+                            .get()
+                            .say(CauseWords.foreseen(m.probe(), r.sound().get())),
+                    session.words().get().say(CauseWords.value(m.probe(), m.value()))));
         }
         return lines;
-    }
-
-    private static String value(Session session, Probe.Measured probe, double value) {
-        return session.words().get().say(CauseWords.value(probe, value));
     }
 
     /** @param probe where a click leads; empty for what is no test */
