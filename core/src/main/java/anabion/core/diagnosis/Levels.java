@@ -42,7 +42,7 @@ final class Levels {
     /** Volts of a usual generator at most: what needs more is not asked for. */
     private static final double USUAL = 5;
 
-    /** Volts that no generator gives. */
+    /** Volts that restorers' generators do not give: what is foreseen above them is as good as out of reach. */
     private static final double STRONGEST = 20;
 
     /** Decades behind the detector that no carrier makes up for: of the Lark's and the Halcyon's faults gains know a level up to 4.1, and none beyond. */
