@@ -119,7 +119,7 @@ public record Diagnosis(
                 .map(s -> new Suspect(
                         s.causes().stream()
                                 .map(h -> Given.of(forecasts, h, evidence)
-                                        .map(g -> h.at(g.severity()))
+                                        .map(g -> h.at(g::severity))
                                         .orElse(h))
                                 .toList(),
                         s.odds()))

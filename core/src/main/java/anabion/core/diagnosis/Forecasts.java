@@ -15,13 +15,12 @@ import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
-import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
 /**
  * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
@@ -39,8 +38,6 @@ public final class Forecasts {
     private static final int FORESEEN = 80_000;
 
     private static final int OUTLOOKS = 400_000;
-
-    private static final int PAIRS = 300;
 
     private static final int FEW = 8;
     /** A chart was taken on another specimen: so much of its deviations is taken for the design's own, as a power of the factor. */
@@ -64,23 +61,17 @@ public final class Forecasts {
     private final Chassis chassis;
     private final Setting usual;
     private final List<Hypothesis> hypotheses;
+    private final Map<List<Fault>, Hypothesis> listed;
     private final Hypothesis healthy;
     private final double widest;
     private final double little;
     private final Engine engine = new Engine();
     private final Together together = new Together();
+    private final States states;
     private final State well;
     private final Sources sources;
     private final Unplugged cold;
     private final Levels levels;
-    private final Map<List<Fault>, State> states = new HashMap<>();
-    private final IdentityHashMap<Hypothesis, Span> ends = new IdentityHashMap<>();
-    private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<List<Fault>, State> eldest) {
-            return size() > PAIRS;
-        }
-    };
     private Set<Probe.Ohms> unplugged = Set.of();
     private final Map<Setting, Setting> kept = new HashMap<>();
     private final Map<List<Object>, List<Probe>> allowed = new HashMap<>();
@@ -100,7 +91,9 @@ public final class Forecasts {
         this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
         this.usual = Setting.of(chassis.supply().volts()).withTrims(shared);
         this.hypotheses = Hypothesis.of(chassis, priors);
-        this.well = new State(chassis, List.of(), Optional.empty());
+        this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h));
+        this.states = new States(chassis);
+        this.well = states.well();
         this.healthy = hypotheses.get(hypotheses.size() - 1);
         Shown sound = well.shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
                 .because("its circuit does not settle even when sound")
@@ -113,29 +106,6 @@ public final class Forecasts {
                 .max()
                 .orElse(0);
         this.widest = WIDTH * Math.max(LEAST_RAIL, most);
-    }
-
-    private State state(List<Fault> faults) {
-        if (faults.isEmpty()) return well;
-        return states.computeIfAbsent(faults, f -> new State(chassis, f, Optional.of(well)));
-    }
-
-    private Span ends(Hypothesis h) {
-        return h.from().size() > 1 ? found(h) : ends.computeIfAbsent(h, this::found);
-    }
-
-    private Span found(Hypothesis h) {
-        State from = kept(h.from());
-        return h.to().equals(h.from())
-                ? Span.of(from)
-                : new Span(from, kept(h.at(Span.HALF).from()), kept(h.to()));
-    }
-
-    /** Of pairs there are thousands: only those last asked for are kept. */
-    private State kept(List<Fault> faults) {
-        return faults.size() > 1
-                ? pairs.computeIfAbsent(faults, f -> new State(chassis, f, Optional.of(well)))
-                : state(faults);
     }
 
     /** The kept setting that is nearest: each differs in more than a little of the line. */
@@ -181,41 +151,32 @@ public final class Forecasts {
 
     /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
     void ready(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
-        List<State> states = states(of);
+        List<State> ends = states.ends(of);
         probes.stream()
                 .filter(Probe.Volts.class::isInstance)
                 .map(p -> near(((Probe.Volts) p).setting()))
                 .distinct()
                 .limit(FEW)
-                .forEach(s -> together.each(without(states, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
-        cold.ready(together, states, probes);
+                .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
+        cold.ready(together, ends, probes);
         heardReady(of, probes.stream().filter(Probe.Level.class::isInstance).toList());
     }
 
     /** The same of how bands sound. */
     void heardReady(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
-        List<State> states = states(of);
+        List<State> ends = states.ends(of);
         probes.stream()
                 .map(Forecasts::band)
                 .flatMap(Optional::stream)
                 .distinct()
                 .flatMap(name -> chassis.band(name).stream())
-                .forEach(b -> together.each(
-                        without(states, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b)));
+                .forEach(b ->
+                        together.each(without(ends, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b)));
     }
 
     /** Those where it is still to be computed: to ask all of them again costs as much as a ranking. */
     private static List<State> without(List<State> states, Predicate<State> done) {
         return states.stream().filter(done.negate()).toList();
-    }
-
-    private List<State> states(Collection<Hypothesis> of) {
-        Set<State> all = new LinkedHashSet<>();
-        of.stream()
-                .filter(h -> h.from().size() < 2)
-                .map(this::ends)
-                .forEach(s -> all.addAll(List.of(s.least(), s.most())));
-        return List.copyOf(all);
     }
 
     private static Optional<String> band(Probe p) {
@@ -233,13 +194,26 @@ public final class Forecasts {
     }
 
     private Optional<Foreseen> computed(Hypothesis h, Probe.Measured probe) {
+        Optional<Foreseen> all = whole(h, probe);
+        List<Hypothesis> each = h.apart().stream()
+                .flatMap(a -> Optional.ofNullable(listed.get(a.from())).stream())
+                .toList();
+        return each.size() < 2 ? all : all.map(f -> f.apart(severe(each.get(0), probe), severe(each.get(1), probe)));
+    }
+
+    private double severe(Hypothesis h, Probe.Measured probe) {
+        return h.graded() ? at(h, probe).map(f -> f.severe(0)).orElse(0.0) : 0;
+    }
+
+    /** Of two faults both as severe. */
+    private Optional<Foreseen> whole(Hypothesis h, Probe.Measured probe) {
         if (probe instanceof Probe.Volts v) return volts(h, v);
-        if (probe instanceof Probe.Ohms o) return Optional.of(cold.foreseen(ends(h), o));
+        if (probe instanceof Probe.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
         if (probe instanceof Probe.Value v) {
             Part part = chassis.part(v.part()).orElseThrow();
-            return Optional.of(cold.itself(ends(h), part, (Component.Resistor) part.component()));
+            return Optional.of(cold.itself(states.of(h), part, (Component.Resistor) part.component()));
         }
-        return levels.foreseen(ends(h), (Probe.Level) probe);
+        return levels.foreseen(states.of(h), (Probe.Level) probe);
     }
 
     /** The same for every reading. */
@@ -301,7 +275,7 @@ public final class Forecasts {
 
     private Optional<Foreseen> volts(Hypothesis h, Probe.Volts p) {
         Setting near = near(p.setting());
-        Span ends = ends(h);
+        Span ends = states.of(h);
         Optional<Shown> from = ends.least().shown(engine, near);
         Optional<Shown> to = ends.most().shown(engine, near);
         Optional<Shown> sound = well.shown(engine, near);
@@ -347,7 +321,7 @@ public final class Forecasts {
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
     private double[] heard(Hypothesis h, Probe probe) {
         String band = band(probe).orElseThrow();
-        Span ends = ends(h);
+        Span ends = states.of(h);
         Optional<Loudness> sound = loudness(well, band);
         Optional<Loudness> from = loudness(ends.least(), band);
         Optional<Loudness> to = loudness(ends.most(), band);
@@ -359,7 +333,7 @@ public final class Forecasts {
     /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
     boolean knows(Hypothesis h, Probe probe) {
         return band(probe)
-                .map(b -> ends(h).least().heard(b) && ends(h).most().heard(b))
+                .map(b -> states.of(h).least().heard(b) && states.of(h).most().heard(b))
                 .orElse(true);
     }
 

@@ -10,7 +10,7 @@ final class Foreseen {
 
     /**
      * @param value its middle
-     * @param shares how far one standard deviation of each of the {@link Sources} moves it, the severity of the fault last; kept as it is
+     * @param shares how far one standard deviation of each of the {@link Sources} moves it; kept as it is
      * @param noise standard deviation of the meter and of what is left out
      */
     Foreseen(double value, double[] shares, double noise) {
@@ -32,17 +32,38 @@ final class Foreseen {
     Foreseen and(Foreseen other, Foreseen sound) {
         double[] sum = new double[shares.length];
         for (int k = 0; k < sum.length; k++) sum[k] = shares[k] + other.shares[k] - sound.shares[k];
+        severe(sum, severe(0), other.severe(0));
         return new Foreseen(value + other.value - sound.value, sum, Math.max(noise, other.noise));
+    }
+
+    /**
+     * With a severity for each of two faults, where so far one moved both.
+     *
+     * @param one by how much one standard deviation of its severity moves the reading where the first fault is alone
+     * @param other likewise the second; by what both move it together beyond that, or short of it, each has its share
+     */
+    Foreseen apart(double one, double other) {
+        double alone = Math.abs(one) + Math.abs(other);
+        if (alone == 0) return this;
+        double besides = (severe(0) - one - other) / alone;
+        double[] each = shares.clone();
+        severe(each, one + besides * Math.abs(one), other + besides * Math.abs(other));
+        return new Foreseen(value, each, noise);
+    }
+
+    private static void severe(double[] shares, double first, double second) {
+        shares[shares.length - 1] = first;
+        shares[shares.length - 2] = second;
+    }
+
+    /** By how much one standard deviation of a fault's severity moves it: of the only or first fault, 0, or of the second of two, 1. */
+    double severe(int fault) {
+        return shares[shares.length - 1 - fault];
     }
 
     /** By how much electrolytics that have lain move it. */
     double lain() {
-        return shares[shares.length - 2];
-    }
-
-    /** By how much one standard deviation of the fault's severity moves it. */
-    double severe() {
-        return shares[shares.length - 1];
+        return shares[shares.length - 3];
     }
 
     double noise() {

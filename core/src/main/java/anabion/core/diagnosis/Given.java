@@ -41,10 +41,10 @@ final class Given {
         covariance.solve(solved);
     }
 
-    /** Where between its least severity, 0, and its greatest, 1, the readings put the hypothesis; in the middle where they do not tell. */
-    double severity() {
+    /** Where between its least severity, 0, and its greatest, 1, the readings put a fault; in the middle where they do not tell. */
+    double severity(int fault) {
         double deviations = 0;
-        for (int i = 0; i < solved.length; i++) deviations += readings.get(i).severe() * solved[i];
+        for (int i = 0; i < solved.length; i++) deviations += readings.get(i).severe(fault) * solved[i];
         return Math.max(0, Math.min(1, 0.5 + Span.SEVERITY * deviations));
     }
 

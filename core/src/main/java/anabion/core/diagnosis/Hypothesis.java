@@ -6,6 +6,7 @@ import anabion.core.chassis.Part;
 import anabion.core.engine.FaultList;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntToDoubleFunction;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -31,6 +32,10 @@ public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
 
     public boolean sound() {
         return from.isEmpty();
+    }
+
+    boolean graded() {
+        return !from.equals(to);
     }
 
     /** What would be repaired, whatever the severity: part and way of failing. */
@@ -62,11 +67,11 @@ public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
     /**
      * At one severity, for words: what is foreseen is kept by hypotheses as they were listed.
      *
-     * @param at from 0 for the least to 1 for the greatest
+     * @param at of each fault, from 0 for the least to 1 for the greatest
      */
-    Hypothesis at(double at) {
+    Hypothesis at(IntToDoubleFunction at) {
         List<Fault> exact = new ArrayList<>();
-        for (int n = 0; n < from.size(); n++) exact.add(from.get(n).toward(to.get(n), at));
+        for (int n = 0; n < from.size(); n++) exact.add(from.get(n).toward(to.get(n), at.applyAsDouble(n)));
         return new Hypothesis(exact, exact, prior);
     }
 

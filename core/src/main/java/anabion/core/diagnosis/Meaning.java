@@ -60,7 +60,7 @@ public record Meaning(Hypothesis cause, Phrase answer) {
     /** Of a cause as severe as the readings make it. */
     private static Shown shown(Forecasts forecasts, List<Observation> evidence, Hypothesis h, Probe probe) {
         Optional<Given> given = Given.of(forecasts, h, evidence);
-        Hypothesis cause = given.map(g -> h.at(g.severity())).orElse(h);
+        Hypothesis cause = given.map(g -> h.at(g::severity)).orElse(h);
         if (probe instanceof Probe.Measured m) {
             double value = forecasts
                     .at(h, m)

@@ -10,14 +10,15 @@ import java.util.function.Predicate;
 
 /**
  * What moves several readings at once, each at its place in {@link Foreseen#shares}: parts, tubes and the line; each electrolytic that has lain; how well
- * cores and coils are set; the line while levels were taken; how ohms bow between the states of electrolytics, and between severities; that state; and last the severity of the fault.
+ * cores and coils are set; the line while levels were taken; how ohms bow between the states of electrolytics, and between severities; that state; and last the
+ * severities of the faults, of the second of two before that of the first.
  *
  * @param parts those that differ from specimen to specimen, and the line
  * @param spreads their standard deviations, as fractions
  * @param capacitors of every kind
  */
 record Sources(List<String> parts, List<Double> spreads, List<String> electrolytics, Set<String> capacitors) {
-    private static final int OTHERS = 6;
+    private static final int OTHERS = 7;
 
     static Sources of(Chassis chassis, Map<String, Double> spreads) {
         return new Sources(
@@ -64,6 +65,6 @@ record Sources(List<String> parts, List<Double> spreads, List<String> electrolyt
     }
 
     int severity() {
-        return lain() + 1;
+        return lain() + 2;
     }
 }

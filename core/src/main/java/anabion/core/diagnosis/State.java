@@ -69,9 +69,9 @@ final class State {
         return faults.stream().anyMatch(f -> f.part().equals(part));
     }
 
-    /** Whether its one fault says what a resistor has: then no tolerance moves it. Two share one severity, and what tolerance is left lets them differ. */
+    /** Whether a fault says what a resistor has: then no tolerance moves it. */
     boolean decides(String part) {
-        return faults.size() == 1 && known.decides(part);
+        return known.decides(part);
     }
 
     /** Ohms of a resistor by itself. */

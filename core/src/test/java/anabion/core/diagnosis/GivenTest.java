@@ -57,7 +57,7 @@ class GivenTest {
     })
     void oneReadingHalfWayForeseesTheNext(String least, String most, String what, String read, String next) {
         Hypothesis h = new Hypothesis(List.of(Fault.parse(least)), List.of(Fault.parse(most)), 0.1);
-        Fault half = h.at(0.5).from().get(0);
+        Fault half = h.at(x -> 0.5).from().get(0);
         Probe.Measured first = probe(what, read);
         Probe.Measured second = probe(what, next);
         Hypothesis exact = new Hypothesis(List.of(half), List.of(half), 0.1);
@@ -106,18 +106,60 @@ class GivenTest {
     void theOhmsThatAreNamedAreThoseThatAreForeseen(int seed) {
         Workbench bench = new Workbench(SET, seed, "R7:drifted:64k");
         List<Observation> evidence = new ArrayList<>(bench.read(List.of("V2.6", "V2.7", "V1.6")));
-        Hypothesis drifted = FORECASTS.hypotheses().stream()
-                .filter(h -> h.cause().equals("R7:drifted")
-                        && h.from().get(0).ohms().value() < 64e3
-                        && h.to().get(0).ohms().value() > 64e3)
-                .findFirst()
-                .orElseThrow();
+        Hypothesis drifted = about(Fault.parse("R7:drifted:64k"));
         Probe.Ohms across = new Probe.Ohms("V2.6", "B2", 1.5);
         Given given = Given.of(FORECASTS, drifted, evidence).orElseThrow();
-        double named = drifted.at(given.severity()).from().get(0).ohms().value();
+        double named = drifted.at(given::severity).from().get(0).ohms().value();
         double foreseen =
                 across.unscaled(given.outlook(FORECASTS.at(drifted, across).orElseThrow())[0]);
         assertThat(foreseen).isCloseTo(named, withinPercentage(1));
+    }
+
+    private static Hypothesis about(Fault fault) {
+        double ohms = fault.ohms().value();
+        return FORECASTS.hypotheses().stream()
+                .filter(h -> h.cause().equals(fault.cause()))
+                .filter(h -> (h.from().get(0).ohms().value() - ohms)
+                                * (h.to().get(0).ohms().value() - ohms)
+                        <= 0)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** One slight and the other grave, or both, or neither: each is named with its own ohms. */
+    @ParameterizedTest
+    @CsvSource({
+        "C14:leaky:9M, R7:drifted:110k",
+        "C14:leaky:3M5, R7:drifted:68k",
+        "C14:leaky:3M5, R7:drifted:110k",
+        "C14:leaky:9M, R7:drifted:68k"
+    })
+    void ofTwoFaultsEachHasItsOwnSeverity(String one, String other) {
+        List<Fault> planted = List.of(Fault.parse(one), Fault.parse(other));
+        Workbench bench = new Workbench(SET, 3, one, other);
+        List<Observation> evidence = bench.read(List.of("V2.6", "V2.7", "V2.5", "V4.1", "V4.2", "V3.7"));
+        Hypothesis both = about(planted.get(0)).and(about(planted.get(1)));
+        Given given = Given.of(FORECASTS, both, evidence).orElseThrow();
+        List<Fault> named = both.at(given::severity).from();
+        for (int n = 0; n < 2; n++)
+            assertThat(Math.log(
+                            named.get(n).ohms().value() / planted.get(n).ohms().value()))
+                    .as("%s named %s", planted, named)
+                    .isBetween(-0.25, 0.25);
+        Probe.Ohms across = new Probe.Ohms("V2.6", "B2", 1.5);
+        assertThat(across.unscaled(given.outlook(FORECASTS.at(both, across).orElseThrow())[0]))
+                .isCloseTo(named.get(1).ohms().value(), withinPercentage(5));
+    }
+
+    /** What two faults move is shared out by what each moves alone; what they move together beyond that by the same share. */
+    @Test
+    void togetherTheyMoveWhatTheyMove() {
+        Foreseen both = new Foreseen(10, new double[] {1, 0, 0, 6}, 1).apart(3, 1);
+        assertThat(both.severe(0)).isCloseTo(4.5, within(1e-12));
+        assertThat(both.severe(1)).isCloseTo(1.5, within(1e-12));
+        assertThat(new Foreseen(10, new double[] {1, 0, 0, 6}, 1).apart(0, 0).severe(0))
+                .as("where neither moves it alone, one severity moves both")
+                .isEqualTo(6);
     }
 
     /** Every reading narrows what is foreseen of the next, and none widens it. */

@@ -57,7 +57,7 @@ class LevelsTest {
         Gains gains = Gains.of(new Engine(), forecasts.chassis(), loud, band).orElseThrow();
         for (Gains.Level l : gains.levels()) {
             if (!l.heard()) continue;
-            Hypothesis end = h.at(0);
+            Hypothesis end = h.at(x -> 0);
             double foreseen = forecasts
                     .at(end, new Probe.Level(band.name(), l.domain(), l.point()))
                     .orElseThrow()
@@ -76,7 +76,7 @@ class LevelsTest {
         int within = 0;
         int all = 0;
         for (int n = 0; n < lark.hypotheses().size(); n += 6) {
-            Hypothesis h = lark.hypotheses().get(n).at(Span.HALF);
+            Hypothesis h = lark.hypotheses().get(n).at(x -> Span.HALF);
             Optional<Gains> gains =
                     Gains.of(new Engine(), lark.chassis(), lark.loud().withFaults(h.from()), band);
             for (Gains.Level l : gains.map(Gains::levels).orElse(List.of())) {
