@@ -8,7 +8,38 @@ import anabion.core.words.Phrase;
 
 /** Causes and probes in the words of the trade. */
 public final class CauseWords {
+    /** Odds from which on something is the headline. */
+    private static final double LIKELY = 0.5;
+
     private CauseWords() {}
+
+    /** What it comes to, in a line. */
+    public static Phrase headline(Diagnosis d) {
+        if (d.sound() > LIKELY) return Phrase.of("cause.none");
+        if (d.other() > LIKELY) return Phrase.of("cause.headline", Phrase.of("cause.other"));
+        return d.singly().stream()
+                .findFirst()
+                .filter(s -> s.odds() > LIKELY)
+                .map(s -> Phrase.of("cause.headline", of(s)))
+                .orElse(Phrase.of("cause.undecided"));
+    }
+
+    /** A suspect with what looks like it, or how many do. */
+    public static Phrase of(Diagnosis.Suspect s) {
+        Phrase first = of(s.first());
+        return switch (s.causes().size()) {
+            case 1 -> first;
+            case 2 -> Phrase.of("cause.alike", first, of(s.causes().get(1)));
+            case 3 ->
+                Phrase.of(
+                        "cause.alike-two",
+                        first,
+                        of(s.causes().get(1)),
+                        of(s.causes().get(2)));
+            default ->
+                Phrase.of("cause.alike-many", first, String.valueOf(s.causes().size() - 1));
+        };
+    }
 
     /** A cause, with its severity where it has one: the middle of what it lies between. */
     public static Phrase of(Hypothesis h) {

@@ -23,7 +23,7 @@ import java.util.stream.Stream;
  * @param other odds of something that is not on the list
  * @param unsettled faults whose circuit did not settle, so that nothing can be said of them
  * @param next what to do next, the most telling per minute first
- * @param backed odds that the first suspect would keep without the reading that speaks loudest for it; 0 where nobody needs to know
+ * @param backed odds that the first suspect would keep without the reading that speaks loudest for it; 0 where another comes near it, and where nobody needs to know
  */
 public record Diagnosis(
         List<Suspect> suspects,
@@ -36,10 +36,11 @@ public record Diagnosis(
     /** Odds at which one cause is enough to be repaired. */
     public static final double ENOUGH = 0.9;
 
-    /** The same if it would keep so much without the reading that speaks loudest for it. */
-    public static final double MOSTLY = 0.6;
+    /** The same if it would keep a little without the reading that speaks loudest for it, and no other comes near it. */
+    public static final double MOSTLY = 0.5;
 
-    private static final double BACKED = 0.25;
+    private static final double BACKED = 0.08;
+    private static final double RIVAL = 0.2;
 
     /** Causes below these odds are not compared with others. */
     private static final double LIKELY = 1e-3;
@@ -155,7 +156,8 @@ public record Diagnosis(
         double other = w.other(BROUGHT, quiet);
         List<Suspect> suspects = groups.of(odds, likely);
         double first = suspects.isEmpty() ? 0 : suspects.get(0).odds();
-        boolean doubtful = first >= MOSTLY && first < ENOUGH;
+        double second = suspects.size() > 1 ? suspects.get(1).odds() : 0;
+        boolean doubtful = first >= MOSTLY && first < ENOUGH && second <= RIVAL;
         return new Diagnosis(
                 suspects,
                 quiet.stream().filter(h -> !h.sound()).toList(),

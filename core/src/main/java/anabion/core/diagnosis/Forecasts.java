@@ -91,7 +91,8 @@ public final class Forecasts {
         this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
         this.usual = Setting.of(chassis.supply().volts()).withTrims(shared);
         this.hypotheses = Hypothesis.of(chassis, priors);
-        this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h));
+        // a capacitor entered with no farads has severities that are all the same
+        this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
         this.states = new States(chassis);
         this.well = states.well();
         this.healthy = hypotheses.get(hypotheses.size() - 1);

@@ -22,6 +22,9 @@ public final class Hearing {
     private static final double NAMED = 0.8;
 
     private static final double WRONG = 0.015;
+    /** Share of sets that play which crackle as well, whatever else is wrong (judgement): who names it has heard them play. */
+    private static final double CRACKLES = 0.05;
+
     private static final double SILENCE = -200;
 
     private Hearing() {}
@@ -85,7 +88,8 @@ public final class Hearing {
         double loud = above(change - WEAK) * (1 - gone);
         double[] odds = new double[Outcome.values().length];
         odds[Outcome.NOTHING.ordinal()] = gone;
-        odds[Outcome.LOUD.ordinal()] = loud;
+        odds[Outcome.LOUD.ordinal()] = loud * (1 - CRACKLES);
+        odds[Outcome.CRACKLE.ordinal()] = loud * CRACKLES;
         odds[Outcome.WEAK.ordinal()] = 1 - gone - loud;
         return odds;
     }

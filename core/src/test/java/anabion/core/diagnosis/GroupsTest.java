@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.words.Vocabulary;
+import anabion.core.words.Words;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -17,6 +19,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 class GroupsTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("brae");
     private static final Chassis SET = FORECASTS.chassis();
+    private static final Words WORDS = new Words(Vocabulary.STANDARD);
     private static final Groups GROUPS = new Groups(FORECASTS, Diagnosis.allowed(FORECASTS, List.of()));
 
     /** By its cause, of the least severity, or by all that it says. */
@@ -101,5 +104,30 @@ class GroupsTest {
         assertThat(d.singly().get(0).odds()).isCloseTo(0.9, within(1e-9));
         assertThat(d.singly().get(2).odds()).isCloseTo(0.3, within(1e-9));
         assertThat(d.decided()).isFalse();
+    }
+
+    /** What most speaks for is the headline, be it nothing at all, or something on no list. */
+    @ParameterizedTest
+    @CsvSource({
+        "0.6, 0.2, 0.2, Most likely: R13 open",
+        "0.3, 0.1, 0.6, Nothing shows a fault so far",
+        "0.3, 0.6, 0.1, Most likely: something else",
+        "0.4, 0.3, 0.3, Not decided yet"
+    })
+    void theHeadlineIsWhatMostSpeaksFor(double suspect, double other, double sound, String said) {
+        Diagnosis.Suspect s = new Diagnosis.Suspect(List.of(first("R13:open")), suspect);
+        Diagnosis d = new Diagnosis(List.of(s), List.of(), sound, other, List.of(), List.of(), 0);
+        assertThat(WORDS.say(CauseWords.headline(d))).isEqualTo(said);
+    }
+
+    @Test
+    void whatLooksAlikeIsNamedAsFarAsItFits() {
+        List<Hypothesis> alike = List.of(first("R13:open"), first("R8:open"), first("C14:open"), first("C12:short"));
+        assertThat(WORDS.say(CauseWords.of(new Diagnosis.Suspect(alike.subList(0, 2), 0.5))))
+                .isEqualTo("R13 open, or R8 open: they look alike");
+        assertThat(WORDS.say(CauseWords.of(new Diagnosis.Suspect(alike.subList(0, 3), 0.5))))
+                .isEqualTo("R13 open, or R8 open, C14 open: they look alike");
+        assertThat(WORDS.say(CauseWords.of(new Diagnosis.Suspect(alike, 0.5))))
+                .isEqualTo("R13 open, or one of 3 that look alike");
     }
 }

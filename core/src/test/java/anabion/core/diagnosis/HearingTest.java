@@ -46,6 +46,14 @@ class HearingTest {
             }
     }
 
+    /** A set that is said to crackle has been heard to play: what silences it is less likely. */
+    @Test
+    void whoNamesACrackleHasHeardItPlay() {
+        int crackle = Outcome.CRACKLE.ordinal();
+        assertThat(odds(0, 0, false)[crackle]).isGreaterThan(3 * odds(-60, 0, false)[crackle]);
+        assertThat(odds(-15, 0, false)[crackle]).isLessThan(odds(-3, 0, false)[crackle]);
+    }
+
     /** The quieter, the less often loud and the more often nothing. */
     @Test
     void quieterIsNeverCalledLouder() {

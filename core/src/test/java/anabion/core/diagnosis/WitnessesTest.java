@@ -28,6 +28,17 @@ class WitnessesTest {
         assertThat(one.decided()).as("%s", one.backed()).isFalse();
     }
 
+    /** A grid above ground is a leaky coupling capacitor's or a gassy tube's: that is asked before either is renewed. */
+    @Test
+    void nobodyIsConvictedBesideARival() {
+        Diagnosis d = Diagnosis.of(
+                FORECASTS, new Workbench(HALCYON, 7, "V4:gassy:4e-6").read(List.of("V4.2", "V2.6", "V4.1")));
+        assertThat(d.suspects().get(0).odds()).as("%s", d.suspects()).isBetween(Diagnosis.MOSTLY, Diagnosis.ENOUGH);
+        assertThat(d.suspects().get(1).odds()).isGreaterThan(0.2);
+        assertThat(d.decided()).isFalse();
+        assertThat(d.next().get(0).probe().text()).containsPattern("V4|C14");
+    }
+
     private static List<Observation> chart() {
         return new Workbench(HALCYON, 7).read(Workbench.CHART);
     }

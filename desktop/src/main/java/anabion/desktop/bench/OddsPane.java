@@ -48,28 +48,6 @@ final class OddsPane extends VBox {
         if (found.old()) getChildren().add(Texts.wrapped(session.say("cause.behind"), "soft", "small"));
     }
 
-    /** The headline where no pattern has one. */
-    static String headline(Session session, Found found) {
-        Diagnosis d = found.diagnosis();
-        boolean likely = !d.singly().isEmpty() && d.singly().get(0).odds() > 0.5;
-        return likely
-                ? session.say("cause.headline", words(session, d.singly().get(0)))
-                : session.say("cause.undecided");
-    }
-
-    private static String words(Session session, Diagnosis.Suspect s) {
-        String first = session.words().get().say(CauseWords.of(s.first()));
-        int more = s.causes().size() - 1;
-        if (more == 0) return first;
-        String others = more > 2
-                ? String.valueOf(more)
-                : s.causes().stream()
-                        .skip(1)
-                        .map(h -> session.words().get().say(CauseWords.of(h)))
-                        .collect(Collectors.joining(", "));
-        return session.say(more > 2 ? "cause.alike-many" : "cause.alike", first, others);
-    }
-
     private GridPane suspects() {
         GridPane grid = new GridPane();
         grid.setVgap(4);
@@ -79,7 +57,7 @@ final class OddsPane extends VBox {
         double worth = all.isEmpty() ? 0 : Math.max(WORTH, BESIDE * all.get(0).odds());
         for (Diagnosis.Suspect s : all) {
             if (row == MOST || (s.odds() < worth && row > 0)) break;
-            row(grid, row, words(session, s), s.odds(), row == 0 ? "medium" : "soft");
+            row(grid, row, session.words().get().say(CauseWords.of(s)), s.odds(), row == 0 ? "medium" : "soft");
             row++;
         }
         if (found.diagnosis().other() >= WORTH)

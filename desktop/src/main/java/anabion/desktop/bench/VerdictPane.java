@@ -1,6 +1,8 @@
 package anabion.desktop.bench;
 
 import anabion.core.chassis.Stage;
+import anabion.core.diagnosis.CauseWords;
+import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Probe;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
@@ -162,7 +164,7 @@ final class VerdictPane extends BorderPane {
     private void weighed(Found found, List<Finding> findings) {
         Set<String> parts = found.diagnosis().suspects().stream()
                 .findFirst()
-                .map(anabion.core.diagnosis.Diagnosis.Suspect::parts)
+                .map(Diagnosis.Suspect::parts)
                 .orElse(Set.of());
         Optional<Finding> same = findings.stream()
                 .filter(f -> f.suspects().stream()
@@ -173,7 +175,7 @@ final class VerdictPane extends BorderPane {
             add(Texts.wrapped(session.words().get().say(same.get().headline()), "headline"));
             // what was seen at once; how it follows comes after what to do
             if (!why.isEmpty()) add(Texts.wrapped(why.remove(0)));
-        } else add(Texts.wrapped(OddsPane.headline(session, found), "headline"));
+        } else add(Texts.wrapped(session.words().get().say(CauseWords.headline(found.diagnosis())), "headline"));
         add(new OddsPane(session, found));
         List<OddsPane.Line> next = OddsPane.next(session, found);
         if (!next.isEmpty()) add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), numbered(next));
