@@ -18,6 +18,7 @@ import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Mode;
 import org.openjdk.jmh.annotations.OutputTimeUnit;
 import org.openjdk.jmh.annotations.Scope;
+import org.openjdk.jmh.annotations.Setup;
 import org.openjdk.jmh.annotations.State;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
@@ -26,7 +27,9 @@ import org.openjdk.jmh.runner.options.OptionsBuilder;
 import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
-/** From a new reading to new verdicts on the Halcyon, warm: the patterns, the odds, and the odds with what to do next. */
+/**
+ * From a new reading to new verdicts on the Halcyon, warm: the patterns, the odds, and the odds with what to do next. Warm means that every fault has been solved, as it is some seconds after a set was opened.
+ */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
@@ -41,6 +44,11 @@ public class JudgeBench {
     private final Forecasts forecasts = new Forecasts(set.chassis(), Calibrations.trims(set.chassis()), Priors.USUAL);
     private final List<Observation> evidence = Evidence.of(set.chassis(), set.readings(), set.job());
     private int read = FIRST;
+
+    @Setup
+    public void solved() {
+        for (int n = FIRST; n <= evidence.size(); n++) next();
+    }
 
     @Benchmark
     public Judge.Verdict verdict() {
@@ -70,7 +78,7 @@ public class JudgeBench {
         for (RunResult r : new Runner(new OptionsBuilder()
                         .include(JudgeBench.class.getSimpleName())
                         .forks(1)
-                        .warmupIterations(5)
+                        .warmupIterations(15)
                         .warmupTime(TimeValue.seconds(1))
                         .measurementIterations(5)
                         .measurementTime(TimeValue.seconds(1))
