@@ -3,7 +3,9 @@ package anabion.core.diagnosis;
 import anabion.core.job.Outcome;
 import anabion.core.words.Phrase;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -50,6 +52,35 @@ public record Meaning(Hypothesis cause, Phrase answer) {
                         m.cause(),
                         all.stream().filter(m::alike).findFirst().orElse(m).answer()))
                 .toList();
+    }
+
+    /**
+     * Who gives which answer. Of two faults at once nobody asks about the one that all suspects share; only where all of these answer alike, it is that one
+     * which answers, and the others go unsaid.
+     *
+     * @param meanings of one probe
+     * @return the causes of each answer, each with the faults that are said of it
+     */
+    public static Map<Phrase, List<List<Hypothesis>>> byAnswer(List<Meaning> meanings) {
+        List<Meaning> faulty = meanings.stream().filter(m -> !m.cause().sound()).toList();
+        List<String> shared = faulty.stream()
+                .map(m -> m.cause().apart().stream().map(Hypothesis::cause).toList())
+                .reduce((a, b) -> a.stream().filter(b::contains).toList())
+                .orElse(List.of());
+        boolean alike = !shared.isEmpty()
+                && faulty.stream().map(Meaning::answer).distinct().count() == 1;
+        Map<Phrase, List<List<Hypothesis>>> by = new LinkedHashMap<>();
+        for (Meaning m : meanings) {
+            if (alike && faulty.indexOf(m) > 0) continue;
+            List<Hypothesis> all = m.cause().apart();
+            List<Hypothesis> who = all.stream()
+                    .filter(h ->
+                            m.cause().sound() || all.size() == shared.size() || shared.contains(h.cause()) == alike)
+                    .toList();
+            if (!who.isEmpty())
+                by.computeIfAbsent(m.answer(), k -> new ArrayList<>()).add(who);
+        }
+        return by;
     }
 
     private static double close(Forecasts forecasts, Probe.Measured probe, double value) {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.words.Phrase;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import java.util.HashMap;
@@ -11,6 +12,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -118,6 +120,34 @@ class GroupsTest {
         Diagnosis.Suspect s = new Diagnosis.Suspect(List.of(first("R13:open")), suspect);
         Diagnosis d = new Diagnosis(List.of(s), List.of(), sound, other, List.of(), List.of(), 0);
         assertThat(WORDS.say(CauseWords.headline(d))).isEqualTo(said);
+    }
+
+    /** Of pairs that share a fault the other one is asked about, unless it is the shared one that answers. */
+    @Test
+    void ofPairsThatFaultIsNamedWhichAnswers() {
+        Hypothesis shared = first("R13:open");
+        Hypothesis one = shared.and(first("C14:leaky"));
+        Hypothesis two = shared.and(first("C12:short"));
+        Phrase low = Phrase.of("outcome.weak");
+        Phrase none = Phrase.of("outcome.nothing");
+        Phrase loud = Phrase.of("outcome.loud");
+        Meaning sound = new Meaning(FORECASTS.healthy(), loud);
+        assertThat(answers(new Meaning(one, low), new Meaning(two, none), sound))
+                .containsExactly("weak: C14:leaky", "nothing: C12:short", "loud: ");
+        assertThat(answers(new Meaning(one, low), new Meaning(two, low), sound))
+                .containsExactly("weak: R13:open", "loud: ");
+        assertThat(answers(new Meaning(one, low), sound)).containsExactly("weak: C14:leaky R13:open", "loud: ");
+        assertThat(answers(new Meaning(shared, low), new Meaning(first("C14:leaky"), low), sound))
+                .containsExactly("weak: R13:open | C14:leaky", "loud: ");
+    }
+
+    private static List<String> answers(Meaning... meanings) {
+        return Meaning.byAnswer(List.of(meanings)).entrySet().stream()
+                .map(e -> WORDS.say(e.getKey()) + ": "
+                        + e.getValue().stream()
+                                .map(who -> who.stream().map(Hypothesis::cause).collect(Collectors.joining(" ")))
+                                .collect(Collectors.joining(" | ")))
+                .toList();
     }
 
     @Test

@@ -14,9 +14,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.control.Label;
@@ -132,27 +130,20 @@ final class OddsPane extends VBox {
         return f.mode().equals("open") && !f.amount().isEmpty() ? "cause.enough-contact" : "cause.enough";
     }
 
-    /** What the suspects would show, those with the same answer together; faults that all of them share are not said. */
+    /** What the suspects would show. */
     private static String meant(Session session, Found.Next n) {
-        List<String> shared = n.meanings().stream()
-                .filter(m -> !m.cause().sound())
-                .map(m -> m.cause().apart().stream().map(Hypothesis::cause).toList())
-                .reduce((a, b) -> a.stream().filter(b::contains).toList())
-                .orElse(List.of());
-        Map<String, List<String>> byAnswer = new LinkedHashMap<>();
-        for (Meaning m : n.meanings()) {
-            String who = m.cause().apart().stream()
-                    .filter(h ->
-                            !shared.contains(h.cause()) || m.cause().apart().size() == shared.size())
-                    .map(h -> session.words().get().say(CauseWords.of(h)))
-                    .collect(Collectors.joining(", "));
-            if (!who.isEmpty())
-                byAnswer.computeIfAbsent(session.words().get().say(m.answer()), k -> new ArrayList<>())
-                        .add(who);
-        }
-        return byAnswer.entrySet().stream()
-                .map(e -> session.say("meaning.if", e.getKey(), String.join(" / ", e.getValue())))
+        return Meaning.byAnswer(n.meanings()).entrySet().stream()
+                .map(e -> session.say(
+                        "meaning.if",
+                        session.words().get().say(e.getKey()),
+                        e.getValue().stream().map(who -> named(session, who)).collect(Collectors.joining(" / "))))
                 .collect(Collectors.joining("; "));
+    }
+
+    private static String named(Session session, List<Hypothesis> faults) {
+        return faults.stream()
+                .map(h -> session.words().get().say(CauseWords.of(h)))
+                .collect(Collectors.joining(", "));
     }
 
     /** The reading that the cause moved most goes back to what a sound set shows. */
