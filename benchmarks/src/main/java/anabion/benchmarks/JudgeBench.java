@@ -28,7 +28,8 @@ import org.openjdk.jmh.runner.options.TimeValue;
 import org.openjdk.jmh.runner.options.VerboseMode;
 
 /**
- * From a new reading to new verdicts on the Halcyon, warm: the patterns, the odds, and the odds with what to do next. Warm means that every fault has been solved, as it is some seconds after a set was opened.
+ * From a new reading to new verdicts on the Halcyon, warm: the patterns, the odds, and the odds with what to do next. Warm means
+ * that every fault has been solved, as it is some seconds after a set was opened.
  */
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)

@@ -8,18 +8,15 @@ import anabion.core.words.Phrase;
 
 /** Causes and probes in the words of the trade. */
 public final class CauseWords {
-    /** Odds from which on something is the headline. */
-    private static final double LIKELY = 0.5;
-
     private CauseWords() {}
 
     /** What it comes to, in a line. */
     public static Phrase headline(Diagnosis d) {
-        if (d.sound() > LIKELY) return Phrase.of("cause.none");
-        if (d.other() > LIKELY) return Phrase.of("cause.headline", Phrase.of("cause.other"));
+        if (d.sound() >= Diagnosis.MOSTLY) return Phrase.of("cause.none");
+        if (d.other() >= Diagnosis.MOSTLY) return Phrase.of("cause.headline", Phrase.of("cause.other"));
         return d.singly().stream()
                 .findFirst()
-                .filter(s -> s.odds() > LIKELY)
+                .filter(s -> s.odds() >= Diagnosis.MOSTLY)
                 .map(s -> Phrase.of("cause.headline", of(s)))
                 .orElse(Phrase.of("cause.undecided"));
     }
