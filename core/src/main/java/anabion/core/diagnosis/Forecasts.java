@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
@@ -21,6 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /**
  * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
@@ -61,6 +63,7 @@ public final class Forecasts {
     private final Chassis chassis;
     private final Setting usual;
     private final List<Hypothesis> hypotheses;
+    private List<State> ends = List.of();
     private final Map<List<Fault>, Hypothesis> listed;
     private final Hypothesis healthy;
     private final double widest;
@@ -152,7 +155,7 @@ public final class Forecasts {
 
     /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
     void ready(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
-        List<State> ends = states.ends(of);
+        List<State> ends = ends(of);
         probes.stream()
                 .filter(Probe.Volts.class::isInstance)
                 .map(p -> near(((Probe.Volts) p).setting()))
@@ -163,16 +166,24 @@ public final class Forecasts {
         heardReady(of, probes.stream().filter(Probe.Level.class::isInstance).toList());
     }
 
+    private List<State> ends(Collection<Hypothesis> of) {
+        if (of != hypotheses) return states.ends(of);
+        if (ends.isEmpty()) ends = states.ends(of);
+        return ends;
+    }
+
     /** The same of how bands sound. */
     void heardReady(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
-        List<State> ends = states.ends(of);
-        probes.stream()
+        List<Band> bands = probes.stream()
                 .map(Forecasts::band)
                 .flatMap(Optional::stream)
                 .distinct()
                 .flatMap(name -> chassis.band(name).stream())
-                .forEach(b ->
-                        together.each(without(ends, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b)));
+                .toList();
+        if (bands.isEmpty()) return;
+        List<State> states = ends(of);
+        for (Band b : bands)
+            together.each(without(states, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b));
     }
 
     /** Those where it is still to be computed: to ask all of them again costs as much as a ranking. */
@@ -191,7 +202,12 @@ public final class Forecasts {
 
     /** Empty where the circuit of the hypothesis does not settle. */
     Optional<Foreseen> at(Hypothesis h, Probe.Measured probe) {
-        return foreseen.of(probe, h, () -> computed(h, probe));
+        return foreseen.of(probe, h, x -> computed(x, probe));
+    }
+
+    /** The same of each. */
+    List<Optional<Foreseen>> at(List<Hypothesis> all, Probe.Measured probe) {
+        return foreseen.of(probe, all, h -> computed(h, probe));
     }
 
     private Optional<Foreseen> computed(Hypothesis h, Probe.Measured probe) {
@@ -219,13 +235,20 @@ public final class Forecasts {
 
     /** The same for every reading. */
     Optional<List<Foreseen>> all(Hypothesis h, List<Observation.Measured> readings) {
-        List<Foreseen> all = new ArrayList<>();
-        for (Observation.Measured m : readings) {
-            Optional<Foreseen> f = at(h, m.probe());
-            if (f.isEmpty()) return Optional.empty();
-            all.add(f.get());
-        }
-        return Optional.of(all);
+        return all(List.of(h), readings).get(0);
+    }
+
+    /** The same of each. */
+    List<Optional<List<Foreseen>>> all(List<Hypothesis> hypotheses, List<Observation.Measured> readings) {
+        List<List<Optional<Foreseen>>> each =
+                readings.stream().map(m -> at(hypotheses, m.probe())).toList();
+        return IntStream.range(0, hypotheses.size())
+                .mapToObj(h -> {
+                    List<Foreseen> all = new ArrayList<>();
+                    each.forEach(f -> f.get(h).ifPresent(all::add));
+                    return Optional.of(all).filter(a -> a.size() == each.size());
+                })
+                .toList();
     }
 
     static double[] scaled(List<Observation.Measured> readings) {
@@ -300,16 +323,25 @@ public final class Forecasts {
 
     /** What a hypothesis shows at a probe in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */
     double[] outlook(Hypothesis h, Probe.Measured probe) {
-        return outlooks.of(probe, h, () -> computed(h, probe)
+        return outlooks.of(probe, h, x -> brief(x, probe));
+    }
+
+    /** The same of each. */
+    List<double[]> outlook(List<Hypothesis> all, Probe.Measured probe) {
+        return outlooks.of(probe, all, h -> brief(h, probe));
+    }
+
+    private double[] brief(Hypothesis h, Probe.Measured probe) {
+        return computed(h, probe)
                 .map(f -> new double[] {f.value(), f.deviation(), f.lain()})
-                .orElse(new double[] {Double.NaN, Double.NaN, 0}));
+                .orElse(new double[] {Double.NaN, Double.NaN, 0});
     }
 
     // --- sound ---
 
     /** The odds of every outcome of what has no number: of {@link Outcome} where it is heard, of bad and good where a part is tried. */
     double[] said(Hypothesis h, Probe probe) {
-        if (!(probe instanceof Probe.Parted p)) return heard.of(probe, h, () -> heard(h, probe));
+        if (!(probe instanceof Probe.Parted p)) return heard.of(probe, h, x -> heard(x, probe));
         double bad = h.from().stream().anyMatch(p::catches) ? CONVICTS : ACCUSES;
         return new double[] {bad, 1 - bad};
     }

@@ -7,6 +7,7 @@ final class Foreseen {
     private final double value;
     private final double[] shares;
     private final double noise;
+    private final double variance;
 
     /**
      * @param value its middle
@@ -17,6 +18,7 @@ final class Foreseen {
         this.value = value;
         this.shares = shares;
         this.noise = noise;
+        this.variance = noise * noise + shared(this);
     }
 
     double value() {
@@ -79,7 +81,11 @@ final class Foreseen {
 
     /** Standard deviation of the reading by itself. */
     double deviation() {
-        return Math.sqrt(noise * noise + shared(this));
+        return Math.sqrt(variance);
+    }
+
+    double variance() {
+        return variance;
     }
 
     /** Whether a reading can be chance: farther off than so many standard deviations it is a slip, or another fault's. */

@@ -1,7 +1,6 @@
 package anabion.core.diagnosis;
 
-import anabion.core.circuit.DenseLu;
-import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
@@ -10,58 +9,95 @@ import java.util.Optional;
  * is smaller than it was.
  *
  * <p>Method: the conditional normal distribution. With C the covariance of the readings as the hypothesis foresees them, d their distance from it and c the
- * covariance of a further reading with them, the mean moves by c·C⁻¹·d and the variance falls by c·C⁻¹·c. A reading that the hypothesis can only
- * take for a slip of the probe says nothing and is left out.
+ * covariance of a further reading with them, the mean moves by c·C⁻¹·d and the variance falls by c·C⁻¹·c. C is kept as its Cholesky factor L, to which every
+ * reading adds a row: L⁻¹·c, and the deviation that is left. A reading that the hypothesis can only take for a slip of the probe says nothing and is left out.
  */
 final class Given {
-    private final List<Foreseen> readings = new ArrayList<>();
-    private final DenseLu covariance;
-    private final double[] solved;
+    private static final Given NOTHING = new Given(new Foreseen[0], new double[0][], new double[0]);
+
+    private final Foreseen[] readings;
+    private final double[][] rows;
+    /** L⁻¹·d: how far each reading lies off what those before it made it, in deviations. */
+    private final double[] off;
+
+    private Given(Foreseen[] readings, double[][] rows, double[] off) {
+        this.readings = readings;
+        this.rows = rows;
+        this.off = off;
+    }
 
     /** Empty where the circuit of the hypothesis does not settle. */
     static Optional<Given> of(Forecasts forecasts, Hypothesis h, List<Observation> evidence) {
         List<Observation.Measured> measured = Observation.measured(evidence);
-        return forecasts.all(h, measured).map(f -> new Given(f, Forecasts.scaled(measured)));
+        return forecasts.all(h, measured).map(f -> of(f, Forecasts.scaled(measured)));
     }
 
     /** @param read in the order of the readings foreseen, in their scale */
-    Given(List<Foreseen> foreseen, double[] read) {
-        List<Double> off = new ArrayList<>();
-        for (int i = 0; i < read.length; i++) {
-            Foreseen f = foreseen.get(i);
-            if (!f.allows(read[i])) continue;
-            readings.add(f);
-            off.add(read[i] - f.value());
-        }
-        int n = readings.size();
-        covariance = new DenseLu(n);
-        System.arraycopy(Likelihood.covariance(readings), 0, covariance.matrix(), 0, n * n);
-        covariance.factor();
-        solved = off.stream().mapToDouble(d -> d).toArray();
-        covariance.solve(solved);
+    static Given of(List<Foreseen> foreseen, double[] read) {
+        Given given = NOTHING;
+        for (int i = 0; i < read.length; i++) given = given.and(foreseen.get(i), read[i]);
+        return given;
     }
 
-    /** Where between its least severity, 0, and its greatest, 1, the readings put a fault; in the middle where they do not tell. */
-    double severity(int fault) {
-        double deviations = 0;
-        for (int i = 0; i < solved.length; i++) deviations += readings.get(i).severe(fault) * solved[i];
-        return Math.max(0, Math.min(1, 0.5 + Span.SEVERITY * deviations));
+    /** With one reading more. */
+    Given and(Foreseen next, double read) {
+        if (!next.allows(read)) return this;
+        int n = readings.length;
+        double[] row = Arrays.copyOf(reduced(shared(next)), n + 1);
+        row[n] = deviation(next, row);
+        Foreseen[] more = Arrays.copyOf(readings, n + 1);
+        more[n] = next;
+        double[][] factor = Arrays.copyOf(rows, n + 1);
+        factor[n] = row;
+        double[] farther = Arrays.copyOf(off, n + 1);
+        farther[n] = (read - middle(next, row)) / row[n];
+        return new Given(more, factor, farther);
     }
 
     /** Middle and standard deviation of a further reading. */
     double[] outlook(Foreseen next) {
-        int n = readings.size();
-        double[] shared = new double[n];
-        double middle = next.value();
-        for (int i = 0; i < n; i++) {
-            shared[i] = next.shared(readings.get(i));
-            middle += shared[i] * solved[i];
-        }
-        double[] known = shared.clone();
-        covariance.solve(known);
-        double variance = next.deviation() * next.deviation();
-        for (int i = 0; i < n; i++) variance -= shared[i] * known[i];
+        double[] row = reduced(shared(next));
+        return new double[] {middle(next, row), deviation(next, row)};
+    }
+
+    /** Where between its least severity, 0, and its greatest, 1, the readings put a fault; in the middle where they do not tell. */
+    double severity(int fault) {
+        double[] moved =
+                Arrays.stream(readings).mapToDouble(f -> f.severe(fault)).toArray();
+        return Math.max(0, Math.min(1, 0.5 + Span.SEVERITY * moves(reduced(moved))));
+    }
+
+    private double middle(Foreseen next, double[] row) {
+        return next.value() + moves(row);
+    }
+
+    /** By how much the readings move what has this in common with them. */
+    private double moves(double[] row) {
+        double sum = 0;
+        for (int i = 0; i < off.length; i++) sum += row[i] * off[i];
+        return sum;
+    }
+
+    private double deviation(Foreseen next, double[] row) {
+        double variance = next.variance();
+        for (int i = 0; i < rows.length; i++) variance -= row[i] * row[i];
         // never below what the meter itself leaves open
-        return new double[] {middle, Math.sqrt(Math.max(variance, next.noise() * next.noise()))};
+        return Math.sqrt(Math.max(variance, next.noise() * next.noise()));
+    }
+
+    private double[] shared(Foreseen next) {
+        double[] shared = new double[readings.length];
+        for (int i = 0; i < shared.length; i++) shared[i] = next.shared(readings[i]);
+        return shared;
+    }
+
+    /** L⁻¹·c, in its place. */
+    private double[] reduced(double[] c) {
+        for (int i = 0; i < c.length; i++) {
+            double[] row = rows[i];
+            for (int j = 0; j < i; j++) c[i] -= row[j] * c[j];
+            c[i] /= row[i];
+        }
+        return c;
     }
 }

@@ -40,6 +40,7 @@ public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
 
     /** What would be repaired, whatever the severity: part and way of failing. */
     public String cause() {
+        if (from.size() == 1) return from.get(0).cause();
         return from.stream().map(Fault::cause).collect(Collectors.joining(" + "));
     }
 

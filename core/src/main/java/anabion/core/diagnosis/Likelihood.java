@@ -71,7 +71,8 @@ final class Likelihood {
         return sum;
     }
 
-    static double[] covariance(List<Foreseen> all) {
+    /** Its lower triangle. */
+    private static double[] covariance(List<Foreseen> all) {
         int n = all.size();
         double[] matrix = new double[n * n];
         double[][] shares = all.stream().map(Foreseen::shares).toArray(double[][]::new);
@@ -82,7 +83,7 @@ final class Likelihood {
             for (int i = 0; i < n; i++) {
                 double moved = one[i];
                 // most sources move few readings
-                if (moved != 0) for (int j = 0; j < n; j++) matrix[i * n + j] += moved * one[j];
+                if (moved != 0) for (int j = 0; j <= i; j++) matrix[i * n + j] += moved * one[j];
             }
         }
         for (int i = 0; i < n; i++)
@@ -94,6 +95,7 @@ final class Likelihood {
      * Puts the inverse of a positive definite matrix in its place, by its Cholesky factor L: L⁻ᵀ·L⁻¹, a third of the work of a general inverse. The noise
      * on the diagonal makes a covariance positive definite.
      *
+     * @param m of which the lower triangle is read
      * @return the logarithm of the determinant
      */
     static double invert(double[] m, int n) {

@@ -3,10 +3,12 @@ package anabion.core.diagnosis;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 
 /** What to measure next: the probe with the largest expected fall of entropy over the causes, per minute of bench time. */
 final class NextProbes {
@@ -22,6 +24,8 @@ final class NextProbes {
     private static final int LOOKED_AT = 60;
     /** So many are looked at for the few that are proposed, since some ask the same. */
     private static final int CANDIDATES = 12;
+    /** So many are looked at before the next are asked whether they can still come first. */
+    private static final int AT_ONCE = 12;
     /** Share of what it tells that a proposal must still tell when those before it have been answered. */
     private static final double NEW = 0.5;
 
@@ -55,7 +59,9 @@ final class NextProbes {
             Probe p = (n < best.size() ? best : found).get(n).probe();
             if (some.stream().anyMatch(o -> alone.alike(o.probe(), p))) continue;
             tried++;
-            Diagnosis.NextTest t = n < best.size() ? best.get(n) : looked(found.get(n), narrowed);
+            Diagnosis.NextTest t = n < best.size()
+                    ? best.get(n)
+                    : looked(found.subList(n, n + 1), narrowed).get(0);
             if (t.information() <= WORTH) continue;
             if (telling.bits(p) >= NEW * t.information()) {
                 some.add(t);
@@ -78,14 +84,22 @@ final class NextProbes {
     private List<Diagnosis.NextTest> found(List<? extends Probe> allowed, List<Observation> evidence) {
         Set<String> done = evidence.stream().map(o -> asked(o.probe())).collect(Collectors.toSet());
         alone.ready(allowed);
-        List<Diagnosis.NextTest> found = new ArrayList<>();
-        for (Probe p : allowed) {
-            if (done.contains(asked(p))) continue;
-            double bits = alone.bits(p);
-            if (bits > FIRST_LOOK) found.add(new Diagnosis.NextTest(p, p.minutes(), bits));
-        }
-        found.sort(PER_MINUTE);
-        return found;
+        List<Probe> open = allowed.stream()
+                .filter(p -> !done.contains(asked(p)))
+                .<Probe>map(p -> p)
+                .toList();
+        return tests(open, alone).stream()
+                .filter(t -> t.information() > FIRST_LOOK)
+                .sorted(PER_MINUTE)
+                .toList();
+    }
+
+    private static List<Diagnosis.NextTest> tests(List<Probe> probes, Telling telling) {
+        double[] bits = telling.bits(probes);
+        return IntStream.range(0, bits.length)
+                .mapToObj(
+                        n -> new Diagnosis.NextTest(probes.get(n), probes.get(n).minutes(), bits[n]))
+                .toList();
     }
 
     /** A level that nothing came out of was answered by ear. */
@@ -96,19 +110,27 @@ final class NextProbes {
     /** Those first found with what the readings leave of them, sorted anew: at least so many that surely come first. */
     private static List<Diagnosis.NextTest> looked(List<Diagnosis.NextTest> found, Telling narrowed, int most) {
         List<Diagnosis.NextTest> looked = new ArrayList<>();
-        for (Diagnosis.NextTest t : found) {
+        List<Diagnosis.NextTest> ahead = List.of();
+        for (int n = 0; n < Math.min(found.size(), LOOKED_AT); n++) {
             // after others a reading seldom tells more than before them: what follows cannot come before these
-            if (looked.size() >= LOOKED_AT || before(t, looked) >= most) break;
-            looked.add(looked(t, narrowed));
+            if (before(found.get(n), looked) >= most) break;
+            if (n % AT_ONCE == 0) ahead = looked(found.subList(n, Math.min(found.size(), n + AT_ONCE)), narrowed);
+            looked.add(ahead.get(n % AT_ONCE));
         }
         looked.sort(PER_MINUTE);
         return looked;
     }
 
-    private static Diagnosis.NextTest looked(Diagnosis.NextTest t, Telling narrowed) {
-        return t.probe() instanceof Probe.Measured
-                ? new Diagnosis.NextTest(t.probe(), t.minutes(), narrowed.bits(t.probe()))
-                : t;
+    /** What was heard does not narrow what is heard. */
+    private static List<Diagnosis.NextTest> looked(List<Diagnosis.NextTest> found, Telling narrowed) {
+        List<Probe> measured = found.stream()
+                .map(Diagnosis.NextTest::probe)
+                .filter(Probe.Measured.class::isInstance)
+                .toList();
+        Iterator<Diagnosis.NextTest> narrower = tests(measured, narrowed).iterator();
+        return found.stream()
+                .map(t -> t.probe() instanceof Probe.Measured ? narrower.next() : t)
+                .toList();
     }
 
     private static long before(Diagnosis.NextTest t, List<Diagnosis.NextTest> others) {

@@ -2,11 +2,15 @@ package anabion.core.diagnosis;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
+import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.DoubleSupplier;
+import java.util.function.Supplier;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -14,14 +18,11 @@ import java.util.stream.Stream;
 /**
  * How much a probe tells of what is wrong.
  *
- * <p>Method: the answers that a probe can give are cut into intervals, about the meter's error wide where sound sets lie and ever wider away from them (of
- * what is heard: the outcomes); each hypothesis puts its odds into them by its own spread. The entropy left is the mean, over intervals, of the entropy of
- * what remains possible. Severities of one cause count as one.
+ * <p>Method: each hypothesis puts its odds into the answers that a probe can give, {@link Intervals} of what is read and outcomes of what is heard. The
+ * entropy left is the mean, over answers, of the entropy of what remains possible. Severities of one cause count as one. What is foreseen is collected on
+ * the caller's thread; what follows from it is computed on all processors.
  */
 final class Telling {
-    private static final int INTERVALS = 32;
-    /** The least spread, in intervals: what lies in the middle of one touches its neighbours. */
-    private static final double LEAST = 0.4;
     /** What is heard is computed for so many of the likeliest. */
     private static final int LISTENED = 60;
     /** Hypotheses below these odds change nothing. */
@@ -33,29 +34,45 @@ final class Telling {
     /** Odds from which on readings narrow what a hypothesis foresees; of the faint ones it makes no difference. */
     private static final double NARROWED = 1e-3;
 
+    private static final double[] UNSETTLED = {Double.NaN, Double.NaN};
+
     private final Forecasts forecasts;
     private final List<Hypothesis> kept;
     /** Of each hypothesis the number of its cause; those of one cause follow each other. */
     private final int[] cause;
 
     private final double[] odds;
-    /** What the readings leave open under each of the likelier hypotheses; empty without readings. */
+    /** What the readings leave open under each of the likelier hypotheses. */
     private final List<Optional<Given>> given;
 
+    /** Those under which they leave less open than nothing would, and the others. */
+    private final List<Hypothesis> narrower;
+
+    private final List<Hypothesis> wider;
     private final List<Observation> evidence;
     private final double before;
     private final double listened;
 
-    /** @param evidence what further answers are foreseen from */
+    /**
+     * @param evidence what further answers are foreseen from
+     * @param known of each hypothesis, where it has been told already
+     */
     private Telling(
-            Forecasts forecasts, List<Hypothesis> kept, int[] cause, double[] odds, List<Observation> evidence) {
+            Forecasts forecasts,
+            List<Hypothesis> kept,
+            int[] cause,
+            double[] odds,
+            List<Observation> evidence,
+            List<Optional<Given>> known) {
         this.forecasts = forecasts;
         this.kept = kept;
         this.cause = cause;
         this.evidence = evidence;
         double sum = Arrays.stream(odds).sum();
         this.odds = Arrays.stream(odds).map(p -> p / sum).toArray();
-        this.given = given();
+        this.given = given(known);
+        this.narrower = hypotheses(true);
+        this.wider = hypotheses(false);
         double[] sorted = this.odds.clone();
         Arrays.sort(sorted);
         this.listened = sorted.length <= LISTENED ? 0 : sorted[sorted.length - LISTENED];
@@ -84,20 +101,37 @@ final class Telling {
             at += alike.size();
         }
         return new Telling(
-                forecasts, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of());
+                forecasts, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of(), none(kept.size()));
     }
 
     /** The same where what the readings leave open of further answers is asked for. */
     Telling narrowed(List<Observation> readings) {
-        return new Telling(forecasts, kept, cause, odds, readings);
+        return new Telling(forecasts, kept, cause, odds, readings, none(odds.length));
     }
 
-    private List<Optional<Given>> given() {
-        if (Observation.measured(evidence).isEmpty()) return List.of();
-        return IntStream.range(0, odds.length)
-                .mapToObj(
-                        h -> odds[h] < NARROWED ? Optional.<Given>empty() : Given.of(forecasts, kept.get(h), evidence))
+    private static List<Optional<Given>> none(int hypotheses) {
+        return Collections.nCopies(hypotheses, Optional.empty());
+    }
+
+    /** @param known those that the evidence has already been told; what has become faint is dropped, what has become likelier comes in */
+    private List<Optional<Given>> given(List<Optional<Given>> known) {
+        List<Observation.Measured> measured = Observation.measured(evidence);
+        if (measured.isEmpty()) return none(odds.length);
+        double[] read = Forecasts.scaled(measured);
+        List<Hypothesis> untold = IntStream.range(0, odds.length)
+                .filter(h -> odds[h] >= NARROWED && known.get(h).isEmpty())
+                .mapToObj(kept::get)
                 .toList();
+        Iterator<Optional<Given>> told = forecasts.all(untold, measured).parallelStream()
+                .map(foreseen -> foreseen.map(f -> Given.of(f, read)))
+                .toList()
+                .iterator();
+        List<Optional<Given>> all = new ArrayList<>();
+        for (int h = 0; h < odds.length; h++) {
+            if (odds[h] < NARROWED) all.add(Optional.empty());
+            else all.add(known.get(h).isPresent() ? known.get(h) : told.next());
+        }
+        return all;
     }
 
     /** Has computed at once what would be computed when asked for. */
@@ -113,7 +147,15 @@ final class Telling {
 
     /** Bits of a probe: the expected fall of entropy over the causes. */
     double bits(Probe p) {
-        return before - (p instanceof Probe.Measured m ? left(m) : leftSaid(p));
+        return bits(List.of(p))[0];
+    }
+
+    /** The same of each. */
+    double[] bits(List<Probe> probes) {
+        List<DoubleSupplier> left = probes.stream()
+                .map(p -> p instanceof Probe.Measured m ? left(m) : leftSaid(p))
+                .toList();
+        return left.parallelStream().mapToDouble(l -> before - l.getAsDouble()).toArray();
     }
 
     /** The same once a probe has given the answer that is expected of it. */
@@ -123,7 +165,7 @@ final class Telling {
 
     /** A reading in the middle of all that is foreseen. */
     private Telling read(Probe.Measured p) {
-        double[][] o = outlooks(p);
+        double[][] o = outlooks(p).get();
         double middle = middle(o);
         double[] now = odds.clone();
         double slip = Likelihood.SLIP / forecasts.range(p);
@@ -131,7 +173,11 @@ final class Telling {
             now[h] *= slip + (Double.isNaN(o[h][0]) ? 0 : Foreseen.density(middle - o[h][0], o[h][1]));
         List<Observation> more = new ArrayList<>(evidence);
         more.add(new Observation.Measured(p, p.unscaled(middle)));
-        return new Telling(forecasts, kept, cause, now, more);
+        Iterator<Optional<Foreseen>> next = forecasts.at(narrower, p).iterator();
+        List<Optional<Given>> told = given.stream()
+                .map(known -> known.flatMap(g -> next.next().map(f -> g.and(f, middle))))
+                .toList();
+        return new Telling(forecasts, kept, cause, now, more, told);
     }
 
     private double middle(double[][] outlooks) {
@@ -184,100 +230,50 @@ final class Telling {
         int likeliest = heard.likeliest();
         double[] now = odds.clone();
         for (int h = 0; h < now.length; h++) now[h] *= heard.of(h, likeliest);
-        return new Telling(forecasts, kept, cause, now, evidence);
+        return new Telling(forecasts, kept, cause, now, evidence, given);
     }
 
     /** Expected entropy after a probe, in bits. */
-    private double left(Probe.Measured p) {
-        double[][] o = outlooks(p);
-        Scale scale = Scale.about(forecasts.outlook(forecasts.healthy(), p));
-        Answers answers = new Answers(INTERVALS);
-        double[] range = range(o, scale);
-        double width = Math.max(1e-9, (range[1] - range[0]) / INTERVALS);
-        for (int h = 0; h < odds.length; h++) spread(o[h], h, scale, range[0], width, answers);
-        return answers.left();
+    private DoubleSupplier left(Probe.Measured p) {
+        Supplier<double[][]> outlooks = outlooks(p);
+        double[] sound = forecasts.outlook(forecasts.healthy(), p);
+        return () -> new Intervals(outlooks.get(), sound).left(odds, cause);
     }
 
-    private double[][] outlooks(Probe.Measured p) {
-        double[][] o = new double[kept.size()][];
-        for (int h = 0; h < o.length; h++) o[h] = outlook(h, p, given.isEmpty() ? Optional.empty() : given.get(h));
-        return o;
+    /** Of each hypothesis middle and deviation, as far as the readings leave them open. */
+    private Supplier<double[][]> outlooks(Probe.Measured p) {
+        List<Optional<Foreseen>> next = forecasts.at(narrower, p);
+        List<double[]> others = forecasts.outlook(wider, p);
+        return () -> {
+            Iterator<Optional<Foreseen>> narrowed = next.iterator();
+            Iterator<double[]> wide = others.iterator();
+            return given.stream()
+                    .map(g -> g.isEmpty()
+                            ? wide.next()
+                            : narrowed.next().map(g.get()::outlook).orElse(UNSETTLED))
+                    .toArray(double[][]::new);
+        };
     }
 
-    private double[] outlook(int h, Probe.Measured p, Optional<Given> by) {
-        return by.flatMap(g -> forecasts.at(kept.get(h), p).map(g::outlook))
-                .orElseGet(() -> forecasts.outlook(kept.get(h), p));
-    }
-
-    /** Straight about what a sound set shows, as far as sound sets differ, and logarithmic beyond. */
-    private record Scale(double middle, double unit) {
-        static Scale about(double[] sound) {
-            return Double.isNaN(sound[0]) ? new Scale(0, 1) : new Scale(sound[0], sound[1]);
-        }
-
-        double of(double value) {
-            double x = (value - middle) / unit;
-            return Math.signum(x) * Math.log(Math.abs(x) + Math.sqrt(x * x + 1));
-        }
-
-        /** Of a small difference at a value. */
-        double of(double difference, double value) {
-            double off = value - middle;
-            return difference / Math.sqrt(off * off + unit * unit);
-        }
-    }
-
-    private static double[] range(double[][] all, Scale scale) {
-        double least = Double.POSITIVE_INFINITY;
-        double most = Double.NEGATIVE_INFINITY;
-        for (double[] o : all) {
-            if (Double.isNaN(o[0])) continue;
-            double sigma = scale.of(o[1], o[0]);
-            least = Math.min(least, scale.of(o[0]) - 2 * sigma);
-            most = Math.max(most, scale.of(o[0]) + 2 * sigma);
-        }
-        return new double[] {least, most};
-    }
-
-    private void spread(double[] o, int h, Scale scale, double least, double width, Answers answers) {
-        double value = o[0];
-        if (Double.isNaN(value)) {
-            for (int b = 0; b < INTERVALS; b++) put(answers, h, b, 1.0 / INTERVALS);
-            return;
-        }
-        double x = (scale.of(value) - least) / width;
-        double sigma = Math.max(LEAST, scale.of(o[1], value) / width);
-        int from = (int) Math.max(0, Math.floor(x - 2.5 * sigma));
-        int to = (int) Math.min(INTERVALS - 1.0, Math.floor(x + 2.5 * sigma));
-        from = Math.min(from, INTERVALS - 1);
-        to = Math.max(from, to);
-        double sum = 0;
-        double[] weight = new double[to - from + 1];
-        // a bell at even steps: the ratio of neighbours falls by a constant factor
-        double z = (from + 0.5 - x) / sigma;
-        double step = 1 / sigma;
-        double now = Math.exp(-z * z / 2);
-        double ratio = Math.exp(-step * (z + step / 2));
-        double falls = Math.exp(-step * step);
-        for (int b = from; b <= to; b++) {
-            weight[b - from] = now;
-            sum += now;
-            now *= ratio;
-            ratio *= falls;
-        }
-        for (int b = from; b <= to; b++) put(answers, h, b, weight[b - from] / sum);
+    private List<Hypothesis> hypotheses(boolean narrowed) {
+        return IntStream.range(0, odds.length)
+                .filter(h -> given.get(h).isPresent() == narrowed)
+                .mapToObj(kept::get)
+                .toList();
     }
 
     private void put(Answers answers, int h, int answer, double share) {
         answers.put(cause[h], answer, share * odds[h]);
     }
 
-    private double leftSaid(Probe p) {
+    private DoubleSupplier leftSaid(Probe p) {
         Heard heard = heard(p);
-        Answers answers = new Answers(heard.outcomes());
-        for (int h = 0; h < odds.length; h++)
-            for (int b = 0; b < heard.outcomes(); b++) put(answers, h, b, heard.of(h, b));
-        return answers.left();
+        return () -> {
+            Answers answers = new Answers(heard.outcomes());
+            for (int h = 0; h < odds.length; h++)
+                for (int b = 0; b < heard.outcomes(); b++) put(answers, h, b, heard.of(h, b));
+            return answers.left();
+        };
     }
 
     /** The odds of the outcomes of a probe. */

@@ -1,11 +1,13 @@
 package anabion.core.diagnosis;
 
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** Odds of hypotheses after evidence. */
 final class Weighing {
@@ -44,31 +46,41 @@ final class Weighing {
     }
 
     private void weigh() {
-        Map<Hypothesis, Double> logs = new LinkedHashMap<>();
-        double unlisted = Math.log(Hypothesis.OTHER) + Likelihood.other(read, sound(), ranges) + unlisted();
-        double all = unlisted;
         forecasts.ready(
                 hypotheses, measured.stream().map(Observation.Measured::probe).toList());
-        for (Hypothesis h : hypotheses) {
-            Optional<List<Foreseen>> foreseen = forecasts.all(h, measured);
-            if (foreseen.isEmpty()) {
-                unsettled.add(h.toString());
-                continue;
+        List<Hypothesis> settled = new ArrayList<>();
+        List<List<Foreseen>> foreseen = new ArrayList<>();
+        List<Optional<List<Foreseen>>> each = forecasts.all(hypotheses, measured);
+        for (int n = 0; n < each.size(); n++) {
+            Hypothesis h = hypotheses.get(n);
+            if (each.get(n).isEmpty()) unsettled.add(h.toString());
+            else {
+                settled.add(h);
+                foreseen.add(each.get(n).get());
             }
-            logs.put(h, Math.log(h.prior()) + Likelihood.of(read, foreseen.get(), slips));
         }
-        double best = logs.values().stream().mapToDouble(x -> x).max().orElse(0);
-        double least = best - RULED_OUT;
-        forecasts.heardReady(
-                logs.keySet().stream().filter(h -> logs.get(h) > least).toList(),
-                others.stream().map(Observation::probe).toList());
-        for (Map.Entry<Hypothesis, Double> e : logs.entrySet()) {
-            // what is heard takes long to compute, and cannot save what the meter has ruled out
-            if (e.getValue() > least) e.setValue(e.getValue() + said(e.getKey()));
-            all = Likelihood.logSum(all, e.getValue());
-        }
-        for (Map.Entry<Hypothesis, Double> e : logs.entrySet()) odds.put(e.getKey(), Math.exp(e.getValue() - all));
+        double[] logs = foreseen.parallelStream()
+                .mapToDouble(f -> Likelihood.of(read, f, slips))
+                .toArray();
+        for (int n = 0; n < logs.length; n++) logs[n] += Math.log(settled.get(n).prior());
+        listen(settled, logs);
+        double unlisted = Math.log(Hypothesis.OTHER) + Likelihood.other(read, sound(), ranges) + unlisted();
+        double all = unlisted;
+        for (double log : logs) all = Likelihood.logSum(all, log);
+        for (int n = 0; n < logs.length; n++) odds.put(settled.get(n), Math.exp(logs[n] - all));
         other = Math.exp(unlisted - all);
+    }
+
+    /** What is heard takes long to compute, and cannot save what the meter has ruled out. */
+    private void listen(List<Hypothesis> settled, double[] logs) {
+        if (others.isEmpty()) return;
+        double least = Arrays.stream(logs).max().orElse(0) - RULED_OUT;
+        int[] open =
+                IntStream.range(0, logs.length).filter(n -> logs[n] > least).toArray();
+        forecasts.heardReady(
+                Arrays.stream(open).mapToObj(settled::get).toList(),
+                others.stream().map(Observation::probe).toList());
+        for (int n : open) logs[n] += said(settled.get(n));
     }
 
     private List<Foreseen> sound() {

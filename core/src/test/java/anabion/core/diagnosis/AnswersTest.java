@@ -62,4 +62,27 @@ class AnswersTest {
                 if (row[n] > 0) expected -= row[n] * Math.log(row[n] / whole[n]) / Math.log(2);
         assertThat(answers.left()).isCloseTo(expected, within(1e-9)).isGreaterThanOrEqualTo(0);
     }
+
+    /** Neighbouring answers put in at once are those put in one by one. */
+    @Test
+    void atOnceIsOneByOne() {
+        double[] shares = {0.7, 0.2, 0.5, 0.3, 0.9};
+        Answers atOnce = new Answers(shares.length);
+        Answers single = new Answers(shares.length);
+        for (int cause = 0; cause < 3; cause++) {
+            atOnce.put(cause, cause, cause + 2, shares, 0.1);
+            for (int n = cause; n <= cause + 2; n++) single.put(cause, n, 0.1 * shares[n]);
+        }
+        assertThat(atOnce.left()).isCloseTo(single.left(), within(1e-12)).isGreaterThan(0.1);
+    }
+
+    @Test
+    void theLogarithmHoldsTwelveDecimals() {
+        Random random = new Random(1);
+        for (int n = 0; n < 100_000; n++) {
+            double x = Math.exp(-30 * random.nextDouble());
+            assertThat(Answers.log(x)).isCloseTo(Math.log(x), within(1e-12));
+        }
+        assertThat(Answers.log(1)).isCloseTo(0, within(1e-12));
+    }
 }

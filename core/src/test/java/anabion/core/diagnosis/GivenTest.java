@@ -25,7 +25,7 @@ class GivenTest {
     void aSharedSourceCarriesOver() {
         Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
         Foreseen second = new Foreseen(20, new double[] {1, 0, 0}, 0.1);
-        double[] outlook = new Given(List.of(first), new double[] {11}).outlook(second);
+        double[] outlook = Given.of(List.of(first), new double[] {11}).outlook(second);
         assertThat(outlook[0]).isCloseTo(20.5, within(1e-12));
         assertThat(outlook[1]).isCloseTo(Math.sqrt(0.01 + 0.5), within(1e-12));
     }
@@ -34,8 +34,30 @@ class GivenTest {
     void whatHasNothingInCommonTellsNothing() {
         Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
         Foreseen second = new Foreseen(20, new double[] {0, 2, 0}, 0.1);
-        assertThat(new Given(List.of(first), new double[] {12}).outlook(second))
+        assertThat(Given.of(List.of(first), new double[] {12}).outlook(second))
                 .containsExactly(second.value(), second.deviation());
+    }
+
+    /** By the formula itself, of two readings that hang together: c·C⁻¹·d and c·C⁻¹·c. */
+    @Test
+    void twoReadingsTellTogether() {
+        Foreseen one = new Foreseen(10, new double[] {2, 1, 0}, 0.5);
+        Foreseen two = new Foreseen(20, new double[] {1, -1, 0}, 0.3);
+        Foreseen next = new Foreseen(30, new double[] {1, 3, 1}, 0.2);
+        double a = one.variance();
+        double b = one.shared(two);
+        double d = two.variance();
+        double x = next.shared(one);
+        double y = next.shared(two);
+        double whole = a * d - b * b;
+        double middle = 30 + (x * (d * 1.5 - b * -0.4) + y * (a * -0.4 - b * 1.5)) / whole;
+        double variance = next.variance() - (x * (d * x - b * y) + y * (a * y - b * x)) / whole;
+        for (double[] outlook : List.of(
+                Given.of(List.of(one, two), new double[] {11.5, 19.6}).outlook(next),
+                Given.of(List.of(two, one), new double[] {19.6, 11.5}).outlook(next))) {
+            assertThat(outlook[0]).isCloseTo(middle, within(1e-9));
+            assertThat(outlook[1]).isCloseTo(Math.sqrt(variance), within(1e-9));
+        }
     }
 
     /** A slip is no news of the next reading. */
@@ -43,7 +65,7 @@ class GivenTest {
     void aReadingFromElsewhereIsLeftOut() {
         Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
         Foreseen second = new Foreseen(20, new double[] {1, 0, 0}, 0.1);
-        assertThat(new Given(List.of(first), new double[] {200}).outlook(second)[0])
+        assertThat(Given.of(List.of(first), new double[] {200}).outlook(second)[0])
                 .isEqualTo(20);
     }
 

@@ -18,7 +18,7 @@ class KeptTest {
     }
 
     private int ask(Kept<Probe, Integer> kept, Probe probe, Hypothesis h) {
-        return kept.of(probe, h, computed::incrementAndGet);
+        return kept.of(probe, h, x -> computed.incrementAndGet());
     }
 
     /** A reading typed anew is another object that asks the same. */
@@ -29,6 +29,15 @@ class KeptTest {
         assertThat(ask(kept, new Probe.Listen("MW"), one)).isEqualTo(1);
         assertThat(ask(kept, new Probe.Listen("LW"), one)).isEqualTo(2);
         assertThat(ask(kept, new Probe.Listen("MW"), other)).isEqualTo(3);
+    }
+
+    @Test
+    void ofManyOnlyWhatIsNewIsComputed() {
+        Kept<Probe, Integer> kept = new Kept<>(10);
+        Probe probe = new Probe.Listen("MW");
+        assertThat(ask(kept, probe, other)).isEqualTo(1);
+        assertThat(kept.of(probe, List.of(one, other), x -> computed.incrementAndGet()))
+                .containsExactly(2, 1);
     }
 
     @Test
