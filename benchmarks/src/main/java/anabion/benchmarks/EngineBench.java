@@ -200,7 +200,7 @@ public class EngineBench {
         for (RunResult r : new Runner(new OptionsBuilder()
                         .include(EngineBench.class.getSimpleName())
                         .forks(1)
-                        .warmupIterations(3)
+                        .warmupIterations(8)
                         .warmupTime(TimeValue.seconds(1))
                         .measurementIterations(4)
                         .measurementTime(TimeValue.seconds(1))

@@ -170,11 +170,15 @@ class SheetsTest extends WindowCase {
         write("soon");
         key(KeyCode.ENTER);
         until("no year", () -> shows("\"soon\" is no year"));
+        key(KeyCode.CONTROL, KeyCode.A);
         interact(() -> lookup("#arrival-arrangement")
                 .<ComboBox<String>>query()
                 .getSelectionModel()
                 .select(1));
         until("the consequence", () -> shows("Hot chassis: one mains side"));
+        assertThat(lookup("#arrival-year").<TextField>query().getSelectedText())
+                .as("while another field is stored")
+                .isEqualTo("soon");
         interact(() -> lookup("#complaint-0")
                 .<ComboBox<String>>query()
                 .getSelectionModel()

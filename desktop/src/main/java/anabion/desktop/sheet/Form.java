@@ -23,8 +23,8 @@ final class Form {
     private final Consumer<Throwable> trouble;
     private Optional<Typing> typing = Optional.empty();
 
-    /** The field in hand and what stands in it. */
-    private record Typing(String id, Optional<String> text, int caret) {}
+    /** The field in hand, what stands in it, and from where to where that is selected. */
+    private record Typing(String id, Optional<String> text, int anchor, int caret) {}
 
     Form(Session session, VBox body, Consumer<Throwable> trouble) {
         this.session = session;
@@ -39,21 +39,20 @@ final class Form {
         typing = !mine
                 ? Optional.empty()
                 : focused instanceof TextField f
-                        ? Optional.of(new Typing(f.getId(), Optional.of(f.getText()), f.getCaretPosition()))
-                        : Optional.of(new Typing(focused.getId(), Optional.empty(), 0));
+                        ? Optional.of(
+                                new Typing(f.getId(), Optional.of(f.getText()), f.getAnchor(), f.getCaretPosition()))
+                        : Optional.of(new Typing(focused.getId(), Optional.empty(), 0, 0));
     }
 
-    /** Gives the focus, and what was typed meanwhile, back to the field of the same name. */
+    /** Gives the focus, and what was typed or selected meanwhile, back to the field of the same name. */
     void recover() {
         typing.ifPresent(t -> {
             Node node = body.lookup("#" + t.id());
             if (node == null) return;
             node.requestFocus();
-            if (node instanceof TextField f
-                    && t.text().isPresent()
-                    && !f.getText().equals(t.text().get())) {
-                f.setText(t.text().get());
-                f.positionCaret(t.caret());
+            if (node instanceof TextField f && t.text().isPresent()) {
+                if (!f.getText().equals(t.text().get())) f.setText(t.text().get());
+                f.selectRange(t.anchor(), t.caret());
             }
         });
     }

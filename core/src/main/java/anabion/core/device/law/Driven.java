@@ -23,6 +23,8 @@ public record Driven(Law law, List<Integer> swinging, double fixed, double share
     /** At the largest drive met, 16 points keep the mean grid current within 1 % of 256 points. */
     private static final int POINTS = 16;
 
+    private static final List<Integer> FIRST = List.of(0);
+
     private static final double[] COSINES = new double[POINTS];
 
     static {
@@ -95,6 +97,15 @@ public record Driven(Law law, List<Integer> swinging, double fixed, double share
         double[] at = v.clone();
         double[] now = new double[v.length];
         double amplitude = amplitude(v);
+        // a converter's law is most of what a set costs
+        if (law instanceof FirstGrid f && swinging.equals(FIRST)) {
+            FirstGrid.Swung swung = f.swung(v);
+            for (double c : COSINES) {
+                swung.currents(v[0] + amplitude * c, now);
+                phase.at(c, now);
+            }
+            return;
+        }
         for (double c : COSINES) {
             for (int s : swinging) at[s] = v[s] + amplitude * c;
             law.currents(at, now);

@@ -1,7 +1,7 @@
 package anabion.core.device.law;
 
-import anabion.core.circuit.Law;
 import java.util.List;
+import java.util.function.DoubleUnaryOperator;
 
 /**
  * A heptode or hexode: first grid, screens (g2 and g4), third grid, plate, cathode.
@@ -14,7 +14,7 @@ import java.util.List;
  * @param outer current to the third grid when it is positive
  */
 public record HeptodeLaw(SpaceCurrent space, Division division, double half, double width, Emitted grid, Emitted outer)
-        implements Law {
+        implements FirstGrid {
     @Override
     public int terminals() {
         return 5;
@@ -22,14 +22,23 @@ public record HeptodeLaw(SpaceCurrent space, Division division, double half, dou
 
     @Override
     public void currents(double[] v, double[] i) {
+        swung(v).currents(v[0], i);
+    }
+
+    @Override
+    public Swung swung(double[] v) {
         double k = v[4];
-        double all = space.amperes(v[0] - k, v[1] - k);
-        double passed = 1 / (1 + Math.exp(-(v[2] - k + half) / width));
-        i[0] = grid.amperes(v[0] - k);
-        i[2] = outer.amperes(v[2] - k);
-        i[3] = all * passed * division.plate(v[3] - k);
-        i[1] = all - i[3];
-        i[4] = -i[0] - i[2] - all;
+        DoubleUnaryOperator drawn = space.at(v[1] - k);
+        double plate = division.plate(v[3] - k) / (1 + Math.exp(-(v[2] - k + half) / width));
+        double turned = outer.amperes(v[2] - k);
+        return (first, i) -> {
+            double all = drawn.applyAsDouble(first - k);
+            i[0] = grid.amperes(first - k);
+            i[2] = turned;
+            i[3] = all * plate;
+            i[1] = all - i[3];
+            i[4] = -i[0] - turned - all;
+        };
     }
 
     @Override

@@ -4,9 +4,15 @@ package anabion.core.device.law;
 final class Smooth {
     private Smooth() {}
 
-    /** ln(1 + e^x): zero far below zero, x far above. */
+    /**
+     * ln(1 + e^x): zero far below zero, x far above. The logarithm next to one is the plain one times what rounding did to its argument (Goldberg, What Every
+     * Computer Scientist Should Know About Floating-Point Arithmetic, theorem 4): as exact as the library's, and several times as fast.
+     */
     static double softplus(double x) {
-        return x > 34 ? x : Math.log1p(Math.exp(x));
+        if (x > 34) return x;
+        double e = Math.exp(x);
+        double sum = 1 + e;
+        return sum == 1 ? e : Math.log(sum) * (e / (sum - 1));
     }
 
     /** About zero below zero, about v above, with a corner of the given width in volts. */

@@ -1,5 +1,7 @@
 package anabion.core.device.law;
 
+import java.util.function.DoubleUnaryOperator;
+
 /**
  * The current that a control grid lets through under the pull of one positive electrode (a triode's plate, a pentode's screen).
  *
@@ -35,12 +37,20 @@ public record SpaceCurrent(
 
     /** Amperes at grid and electrode volts above the cathode. */
     public double amperes(double grid, double electrode) {
+        return at(electrode).applyAsDouble(grid);
+    }
+
+    /** The same of grid volts alone. */
+    DoubleUnaryOperator at(double electrode) {
         double u = Smooth.positive(electrode, EDGE);
-        double g = (grid + SHIFT) / Math.sqrt(corner + u * u);
-        double near = power(u, g, mu);
+        double root = Math.sqrt(corner + u * u);
         double scale = perveance * reaching(electrode);
-        if (remoteShare == 0) return scale * near;
-        return scale * ((1 - remoteShare) * near + remoteShare * power(u, g, remoteMu));
+        return grid -> {
+            double g = (grid + SHIFT) / root;
+            double near = power(u, g, mu);
+            if (remoteShare == 0) return scale * near;
+            return scale * ((1 - remoteShare) * near + remoteShare * power(u, g, remoteMu));
+        };
     }
 
     /** Share of the electrons that still reach an electrode: against a volt or two none do, so one that floats settles there. */
