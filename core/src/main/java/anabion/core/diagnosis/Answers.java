@@ -90,8 +90,8 @@ final class Answers {
      */
     static double log(double x) {
         long bits = Double.doubleToRawLongBits(x);
-        int at = (int) (bits >>> 52 - BITS) & (1 << BITS) - 1;
-        double mantissa = Double.longBitsToDouble(bits & 0xFFFFFFFFFFFFFL | 0x3FF0000000000000L);
+        int at = (int) (bits >>> (52 - BITS)) & (LOG.length - 1);
+        double mantissa = Double.longBitsToDouble((bits & 0xFFFFFFFFFFFFFL) | 0x3FF0000000000000L);
         double rest = mantissa * INVERSE[at] - 1;
         return ((bits >>> 52) - 1023) * LN2 + LOG[at] + rest * (1 - rest * (0.5 - rest / 3));
     }
