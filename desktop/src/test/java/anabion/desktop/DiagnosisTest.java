@@ -140,7 +140,8 @@ class DiagnosisTest extends WindowCase {
             session.step().set(Step.TRACE);
             shell.go(Shell.Where.BENCH);
         }));
-        until("the likeliest stages", () -> shows("Left: Detector, RF 2") && shows(said("Detector")));
+        until("the likeliest stages", () -> shows("Left: Detector, RF 2") && shows("Not decided yet"));
+        assertThat(texts()).contains("Detector", "RF 2", percent("Detector"), percent("RF 2"));
         int before = session.need().job().heard().size();
         enter("touch Speaker h");
         until("no finger where the output ends", () -> shows("no finger here"));
@@ -149,6 +150,7 @@ class DiagnosisTest extends WindowCase {
         until("a finger hums", () -> shows("touched: hum"));
         enter("tap Detector l");
         until("the tracer hears it before", () -> shows("tracer: loud") && shows("Left: Detector") && !shows("RF 2,"));
+        until("so it is said", () -> shows("Most likely: Detector") && texts().contains(percent("Detector")));
         assertThat(session.need().job().heard()).hasSize(before + 2);
         enter("touch RF 2 h");
         until("no finger at a tuned circuit", () -> shows("no finger here"));
@@ -156,12 +158,12 @@ class DiagnosisTest extends WindowCase {
         assertThat(session.need().job().heard()).hasSize(before + 2);
     }
 
-    /** A stage with its odds, as the stages alone have it. */
-    private String said(String stage) {
+    /** The odds of a stage, as the stages alone have it. */
+    private String percent(String stage) {
         return session.diagnoses()
                 .alone()
                 .get()
-                .map(o -> stage + " " + Figures.percent(o.odds().get(new StageOdds.Cause(stage, ""))))
+                .map(o -> Figures.percent(o.odds().get(new StageOdds.Cause(stage, ""))))
                 .orElse("no odds");
     }
 

@@ -24,10 +24,11 @@ import javafx.scene.layout.VBox;
 
 /** The odds of the causes, why, and what to do next, as the circuit weighs the evidence. */
 final class OddsPane extends VBox {
-    private static final int MOST = 4;
-    private static final double WORTH = 0.01;
+    static final int MOST = 4;
+    static final double WORTH = 0.01;
     /** Beside a likely cause one of this share of its odds is not worth its line. */
-    private static final double BESIDE = 0.05;
+    static final double BESIDE = 0.05;
+
     /** Evidence that makes its cause this much likelier, as a logarithm, is worth a line. */
     private static final double SPEAKS = 0.7;
 
@@ -65,7 +66,7 @@ final class OddsPane extends VBox {
         return grid;
     }
 
-    private static void row(GridPane grid, int row, String words, double odds, String style) {
+    static void row(GridPane grid, int row, String words, double odds, String style) {
         Label name = Texts.label(words, style);
         Label share = Texts.label(Figures.percent(odds), row == 0 ? "strong" : "soft", "mono");
         GridPane.setHgrow(name, Priority.ALWAYS);

@@ -11,6 +11,7 @@ import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
+import anabion.core.trace.StageOdds;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
@@ -66,6 +67,7 @@ final class VerdictPane extends BorderPane {
         widthProperty().addListener((o, a, b) -> pseudoClassStateChanged(NARROW, b.doubleValue() < NARROW_BELOW));
         session.verdict().addListener((o, a, b) -> rebuild());
         session.diagnoses().found().addListener((o, a, b) -> rebuild());
+        session.diagnoses().alone().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
         session.step().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
@@ -132,7 +134,12 @@ final class VerdictPane extends BorderPane {
         String key = session.stage().get().isPresent()
                 ? "ui.verdict.stage-quiet"
                 : readings ? "ui.verdict.quiet" : "ui.verdict.empty";
-        add(Texts.wrapped(session.say(key, session.stage().get().orElse("")), "headline"));
+        Optional<StageOdds> alone = session.stage().get().isPresent()
+                ? Optional.empty()
+                : session.diagnoses().alone().get();
+        String quiet = session.say(key, session.stage().get().orElse(""));
+        add(Texts.wrapped(alone.map(o -> StagesPane.headline(session, o)).orElse(quiet), "headline"));
+        alone.ifPresent(o -> add(new StagesPane(session, o)));
         add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), Texts.wrapped(next));
     }
 

@@ -46,8 +46,6 @@ import javafx.scene.layout.VBox;
 
 /** Where to put a signal in, how much a good set needs there, and what was heard. */
 public final class TracingSheet implements Sheet {
-    private static final int NAMED = 4;
-    private static final double FAINT = 0.03;
 
     private final Session session;
     private final BorderPane pane = new BorderPane();
@@ -152,24 +150,7 @@ public final class TracingSheet implements Sheet {
         List<String> stages = sheet.left();
         return stages.isEmpty()
                 ? session.say("trace.all-good", sheet.band())
-                : session.say("trace.left", String.join(", ", stages)) + alone();
-    }
-
-    /** What the stages alone say, where no circuit says more: the likeliest, of one band alone if so. */
-    private String alone() {
-        return session.diagnoses()
-                .alone()
-                .get()
-                .map(o -> o.odds().entrySet().stream()
-                        .limit(NAMED)
-                        .filter(e -> e.getValue() > FAINT)
-                        .map(e -> session.say(
-                                e.getKey().band().isEmpty() ? "trace.odds" : "trace.odds-own",
-                                e.getKey().stage(),
-                                Figures.percent(e.getValue()),
-                                e.getKey().band()))
-                        .collect(Collectors.joining(", ", "\n", "")))
-                .orElse("");
+                : session.say("trace.left", String.join(", ", stages));
     }
 
     private HBox head() {
