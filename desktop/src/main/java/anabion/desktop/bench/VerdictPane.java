@@ -101,7 +101,20 @@ final class VerdictPane extends BorderPane {
         if (found.isPresent()) weighed(found.get(), findings);
         else if (findings.isEmpty()) nothing();
         else findings(findings);
+        // the chains of a display, and stages traced beside charted volts
+        if (found.isPresent() || !findings.isEmpty())
+            alone().ifPresent(o -> add(
+                    Texts.rule(),
+                    Texts.wrapped(StagesPane.headline(session, o), "medium"),
+                    new StagesPane(session, o)));
         safety();
+    }
+
+    /** What the stages alone say, unless one of them was chosen. */
+    private Optional<StageOdds> alone() {
+        return session.stage().get().isPresent()
+                ? Optional.empty()
+                : session.diagnoses().alone().get();
     }
 
     private List<Finding> findings() {
@@ -134,9 +147,7 @@ final class VerdictPane extends BorderPane {
         String key = session.stage().get().isPresent()
                 ? "ui.verdict.stage-quiet"
                 : readings ? "ui.verdict.quiet" : "ui.verdict.empty";
-        Optional<StageOdds> alone = session.stage().get().isPresent()
-                ? Optional.empty()
-                : session.diagnoses().alone().get();
+        Optional<StageOdds> alone = alone();
         String quiet = session.say(key, session.stage().get().orElse(""));
         add(Texts.wrapped(alone.map(o -> StagesPane.headline(session, o)).orElse(quiet), "headline"));
         alone.ifPresent(o -> add(new StagesPane(session, o)));

@@ -46,7 +46,6 @@ import javafx.scene.layout.VBox;
 
 /** Where to put a signal in, how much a good set needs there, and what was heard. */
 public final class TracingSheet implements Sheet {
-
     private final Session session;
     private final BorderPane pane = new BorderPane();
     private final Label left = Texts.wrapped("");
