@@ -12,10 +12,10 @@ import anabion.core.input.BadInput;
 import anabion.core.tree.Tree;
 import anabion.core.tree.TreeReader;
 import anabion.core.tree.TreeWriter;
-import com.fasterxml.jackson.databind.ObjectMapper;
-import com.networknt.schema.JsonSchema;
-import com.networknt.schema.JsonSchemaFactory;
-import com.networknt.schema.SpecVersion;
+import com.networknt.schema.InputFormat;
+import com.networknt.schema.Schema;
+import com.networknt.schema.SchemaRegistry;
+import com.networknt.schema.SpecificationVersion;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -93,10 +93,10 @@ class ChassisCodecTest {
     @Test
     void theDocumentKeepsItsSchema() throws IOException {
         Path file = Path.of(System.getProperty("anabion.root", ".."), "docs", "formats", "chassis.schema.json");
-        JsonSchema schema =
-                JsonSchemaFactory.getInstance(SpecVersion.VersionFlag.V202012).getSchema(Files.readString(file));
-        assertThat(schema.validate(new ObjectMapper().readTree(json))).isEmpty();
-        assertThat(schema.validate(new ObjectMapper().readTree(json.replace("\"resistor\"", "\"tree\""))))
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(file));
+        assertThat(schema.validate(json, InputFormat.JSON)).isEmpty();
+        assertThat(schema.validate(json.replace("\"resistor\"", "\"tree\""), InputFormat.JSON))
                 .isNotEmpty();
     }
 
