@@ -31,7 +31,7 @@ public final class DenseLu {
         for (int k = 0; k < n; k++) {
             int p = largest(k);
             pivot[k] = p;
-            if (Math.abs(a[p * n + k]) < TINY) {
+            if (!(Math.abs(a[p * n + k]) >= TINY)) {
                 singularAt = k;
                 return false;
             }

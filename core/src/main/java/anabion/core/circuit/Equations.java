@@ -279,8 +279,9 @@ final class Equations {
 
     boolean settled(double[] x, double taken) {
         for (int i = 0; i < size; i++) {
-            if (i < nets && Math.abs(dx[i]) * taken > RELATIVE * Math.abs(x[i]) + VOLTS) return false;
-            if (Math.abs(sum[i]) > 10 * tolerance(i)) return false;
+            // so that what is not a number settles nothing
+            if (i < nets && !(Math.abs(dx[i]) * taken <= RELATIVE * Math.abs(x[i]) + VOLTS)) return false;
+            if (!(Math.abs(sum[i]) <= 10 * tolerance(i))) return false;
         }
         return true;
     }
@@ -291,7 +292,7 @@ final class Equations {
         List<String> unsettled = new ArrayList<>();
         for (int i = 0; i < nets; i++) {
             worst = Math.max(worst, Math.abs(sum[i]));
-            if (!converged && Math.abs(sum[i]) > 10 * tolerance(i))
+            if (!converged && !(Math.abs(sum[i]) <= 10 * tolerance(i)))
                 unsettled.add(circuit.nets().get(i));
         }
         return new Solution(circuit, x, converged, worst, iterations, List.copyOf(unsettled));

@@ -13,12 +13,15 @@ final class Foreseen {
      * @param value its middle
      * @param shares how far one standard deviation of each of the {@link Sources} moves it; kept as it is
      * @param noise standard deviation of the meter and of what is left out
+     * @throws ArithmeticException if one of them is not a finite number: it would make every odds one that is none
      */
     Foreseen(double value, double[] shares, double noise) {
         this.value = value;
         this.shares = shares;
         this.noise = noise;
         this.variance = noise * noise + shared(this);
+        if (!Double.isFinite(value) || !Double.isFinite(variance))
+            throw new ArithmeticException("nothing is foreseen by " + value + " with a variance of " + variance);
     }
 
     double value() {

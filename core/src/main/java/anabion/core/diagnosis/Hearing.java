@@ -104,7 +104,8 @@ public final class Hearing {
         odds[what.ordinal()] += share;
     }
 
-    private static double level(double decibels) {
+    /** Nothing at all is a number too, so that less than nothing is no less. */
+    static double level(double decibels) {
         return Math.max(SILENCE, decibels);
     }
 

@@ -109,8 +109,8 @@ final class Levels {
         }
 
         private double lacking(Loudness now, String key) {
-            double change = now.decibels().getOrDefault(key, Double.NEGATIVE_INFINITY)
-                    - usual.decibels().getOrDefault(key, 0.0);
+            double change = Hearing.level(now.decibels().getOrDefault(key, Double.NEGATIVE_INFINITY))
+                    - Hearing.level(usual.decibels().getOrDefault(key, 0.0));
             return Math.min(MOST - LEAST, -change / DECIBELS_A_DECADE);
         }
     }

@@ -16,7 +16,12 @@ public sealed interface Observation {
     }
 
     /** @param value volts, or ohms */
-    record Measured(Probe.Measured probe, double value) implements Observation {}
+    record Measured(Probe.Measured probe, double value) implements Observation {
+        public Measured {
+            if (Double.isNaN(value) || !Double.isFinite(probe.scaled(value)))
+                throw new IllegalArgumentException(value + " is no reading: " + probe.text());
+        }
+    }
 
     /**
      * Heard at the speaker.

@@ -21,15 +21,11 @@ import anabion.core.device.law.PentodeLaw;
 import anabion.core.device.law.TriodeLaw;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.concurrent.ConcurrentHashMap;
 
 /** Builds the direct-current circuit of a chassis, without its rectifiers. */
 final class Direct {
-    private static final Map<Section, Law> LAWS = new ConcurrentHashMap<>();
-    private static final Map<Section, Double> SHARES = new ConcurrentHashMap<>();
     /** Insulation between an AC heater and everything else does not matter; a heater–cathode short is this many ohms. */
     private static final double HEATER_SHORT = 1000;
     /** Share of the rated volts below which a heater gets nothing from the mains. */
@@ -45,14 +41,22 @@ final class Direct {
     private final String reference;
     private final Optional<Mains> mains;
     private final Sockets sockets;
+    private final FittedLaws fitted;
 
-    Direct(Chassis chassis, Setting setting, Faults faults, String reference, Optional<Mains> mains) {
+    Direct(
+            Chassis chassis,
+            Setting setting,
+            Faults faults,
+            String reference,
+            Optional<Mains> mains,
+            FittedLaws fitted) {
         this.chassis = chassis;
         this.setting = setting;
         this.faults = faults;
         this.reference = reference;
         this.mains = mains;
         this.sockets = new Sockets(faults);
+        this.fitted = fitted;
     }
 
     /** A circuit with every net of the chassis, in the order of the parts whatever is wrong, so that one solution starts another. */
@@ -208,7 +212,8 @@ final class Direct {
                 Optional<Section> partner = type.sections().stream()
                         .filter(x -> x.kind() == Section.Kind.HEPTODE)
                         .findFirst();
-                if (partner.isPresent() && oscillates(p)) law = Driven.oscillating(law, 0, share(partner.get()), 1, 2);
+                if (partner.isPresent() && oscillates(p))
+                    law = Driven.oscillating(law, 0, fitted.driveShare(partner.get()), 1, 2);
                 else if (partner.isEmpty()) law = selfOscillating(p, s, gridDetecting(p, law));
                 put(name, p, type, law, List.of(sockets.need(p, "g1", s.name()), sockets.need(p, "a", s.name()), k), c);
             }
@@ -243,7 +248,7 @@ final class Direct {
     private Law converter(Part p, Section s, double emission) {
         Law law = law(s, emission, 5);
         if (emission <= 0 || !oscillates(p)) return law;
-        return Driven.oscillating(law, s.oscillator().equals("g3") ? 2 : 0, share(s), 1, 4);
+        return Driven.oscillating(law, s.oscillator().equals("g3") ? 2 : 0, fitted.driveShare(s), 1, 4);
     }
 
     /** A triode at a coil of the FM oscillator swings by a share of its plate's volts, on FM alone. */
@@ -284,13 +289,9 @@ final class Direct {
                 .isPresent();
     }
 
-    private static double share(Section s) {
-        return SHARES.computeIfAbsent(s, Fit::driveShare);
-    }
-
-    private static Law law(Section s, double emission, int terminals) {
+    private Law law(Section s, double emission, int terminals) {
         if (emission <= 1e-9) return new ColdLaw(terminals);
-        Law full = LAWS.computeIfAbsent(s, Fit::law);
+        Law full = fitted.of(s);
         if (Math.abs(emission - 1) < 1e-9) return full;
         if (full instanceof TriodeLaw t) return new TriodeLaw(t.space().times(emission), t.grid());
         if (full instanceof PentodeLaw t) return new PentodeLaw(t.space().times(emission), t.division(), t.grid());

@@ -25,6 +25,7 @@ public final class Engine {
     /** Source resistance of a fixed rail, in ohms. */
     private static final double STIFF = 0.01;
 
+    private final FittedLaws fitted = new FittedLaws();
     private final OperatingPoint solver = new OperatingPoint();
     private final OperatingPoint mainsSolver = new OperatingPoint();
     private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
@@ -83,7 +84,7 @@ public final class Engine {
     }
 
     /** Without rails, of a set that is fed so. */
-    private static Circuit.Builder circuit(Chassis chassis, Setting setting, Feed feed) {
+    private Circuit.Builder circuit(Chassis chassis, Setting setting, Feed feed) {
         if (feed.setting().equals(setting)) return feed.circuit().more();
         Direct direct = direct(chassis, setting, feed.mains());
         boolean faulty = feed.setting().equals(setting.withFaults(List.of()));
@@ -155,8 +156,8 @@ public final class Engine {
         return Optional.empty();
     }
 
-    private static Direct direct(Chassis chassis, Setting setting, Optional<Mains> mains) {
-        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), mains);
+    private Direct direct(Chassis chassis, Setting setting, Optional<Mains> mains) {
+        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), mains, fitted);
     }
 
     /**
@@ -220,7 +221,7 @@ public final class Engine {
         return new Mains(chassis, setting, faults, reference(chassis), series, this::alternating);
     }
 
-    private static Feed feed(
+    private Feed feed(
             Chassis chassis,
             Setting setting,
             double series,

@@ -101,6 +101,38 @@ class OperatingPointTest {
         assertThat(s.residual()).isGreaterThan(0.1);
     }
 
+    /** However small the last step was. */
+    @Test
+    void whatIsNoNumberSettlesNothing() {
+        Circuit.Builder sound = Circuit.of("0")
+                .source("E", "a", "0", 2)
+                .resistor("R", "a", "b", 1e3)
+                .resistor("open", "b", "0", 1e6);
+        double[] near = solver.solve(sound.build()).unknowns().clone();
+        double hole = near[1];
+        near[1] -= 1e-9;
+        Law broken = new Law() {
+            @Override
+            public int terminals() {
+                return 2;
+            }
+
+            @Override
+            public void currents(double[] v, double[] i) {
+                i[0] = Math.abs(v[0] - v[1] - hole) < 1e-10 ? Double.NaN : 0;
+                i[1] = -i[0];
+            }
+
+            @Override
+            public List<String> deck(String name, List<String> nodes) {
+                return List.of();
+            }
+        };
+        assertThat(solver.solve(sound.device("X", broken, "b", "0").build(), near)
+                        .converged())
+                .isFalse();
+    }
+
     @Test
     void mistakesInElementsAreRefused() {
         assertThatThrownBy(() -> Circuit.of("0").resistor("R", "a", "0", -3)).hasMessageContaining("R");

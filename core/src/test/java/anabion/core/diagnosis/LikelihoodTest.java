@@ -1,12 +1,16 @@
 package anabion.core.diagnosis;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
+import anabion.core.engine.Setting;
 import anabion.core.engine.SharedSets;
+import anabion.core.signal.Domain;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
@@ -24,6 +28,27 @@ class LikelihoodTest {
 
     private static double of(double a, double b, Foreseen one, Foreseen two) {
         return Likelihood.of(new double[] {a, b}, List.of(one, two), ANYWHERE);
+    }
+
+    /** One of them in a covariance, and every odds would be none. */
+    @Test
+    void whatIsNoNumberIsRefusedBeforeItIsWeighed() {
+        double none = Double.NaN;
+        assertThatThrownBy(() -> at(none, 2, 0)).isInstanceOf(ArithmeticException.class);
+        assertThatThrownBy(() -> at(100, none, 0)).isInstanceOf(ArithmeticException.class);
+        assertThatThrownBy(() -> at(100, 2, 0, none)).isInstanceOf(ArithmeticException.class);
+        assertThatThrownBy(() -> at(100, 2, Double.POSITIVE_INFINITY)).isInstanceOf(ArithmeticException.class);
+        for (Probe.Measured p : List.of(
+                new Probe.Volts("V1.6", "V1.6", Setting.of(230), MeterSpec.parse("10M")),
+                new Probe.Ohms("B2", "CHASSIS", 1.5),
+                new Probe.Value("R7"),
+                new Probe.Level("AM", Domain.AF, "DET1")))
+            assertThatThrownBy(() -> new Observation.Measured(p, none))
+                    .isInstanceOf(IllegalArgumentException.class)
+                    .hasMessageContaining(p.text());
+        assertThat(new Observation.Measured(new Probe.Ohms("B2", "CHASSIS", 1.5), Double.POSITIVE_INFINITY).value())
+                .as("an open circuit is a reading")
+                .isInfinite();
     }
 
     /** Against the density of a Gaussian, written out. */

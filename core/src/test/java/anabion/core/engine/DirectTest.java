@@ -16,6 +16,8 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** The circuit of a faulty set, taken for the most part from the sound one's, is the one that is built from nothing. */
 class DirectTest {
+    private static final FittedLaws FITTED = new FittedLaws();
+
     @ParameterizedTest
     @MethodSource("anabion.core.engine.AllSetsTest#names")
     void aFaultChangesItsOwnPartAlone(String name) {
@@ -31,7 +33,7 @@ class DirectTest {
     }
 
     private static Direct direct(Chassis set, List<Fault> faults, Optional<Mains> mains) {
-        return new Direct(set, usual(set), new Faults(set, faults), Engine.reference(set), mains);
+        return new Direct(set, usual(set), new Faults(set, faults), Engine.reference(set), mains, FITTED);
     }
 
     private static Mains mains(Chassis set) {
