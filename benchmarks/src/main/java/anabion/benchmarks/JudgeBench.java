@@ -7,6 +7,7 @@ import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Priors;
 import anabion.core.engine.Calibrations;
 import anabion.core.reading.Judge;
+import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.LinkedHashMap;
@@ -41,6 +42,7 @@ public class JudgeBench {
             "ranking", "new reading to new ranking, ms",
             "next", "new reading to new ranking and next tests, ms");
 
+    private final Predictors predictors = new Predictors();
     private final SetRecord set = DemoWorkshop.set("halcyon");
     private final Forecasts forecasts = new Forecasts(set.chassis(), Calibrations.trims(set.chassis()), Priors.USUAL);
     private final List<Observation> evidence = Evidence.of(set.chassis(), set.readings(), set.job());
@@ -53,7 +55,7 @@ public class JudgeBench {
 
     @Benchmark
     public Judge.Verdict verdict() {
-        return set.judged(set.usual());
+        return set.judged(set.usual(), predictors);
     }
 
     @Benchmark

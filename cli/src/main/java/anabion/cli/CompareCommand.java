@@ -1,5 +1,6 @@
 package anabion.cli;
 
+import anabion.core.engine.CircuitPredictor;
 import anabion.core.format.ReadingCodec;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
@@ -10,7 +11,6 @@ import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
-import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import java.nio.file.Path;
@@ -57,7 +57,7 @@ final class CompareCommand implements Callable<Integer> {
                 set.job().arrival().complaints(),
                 now,
                 anabion.core.reading.Tolerances.usual(set.chassis()),
-                Predictors.of(set.chassis()));
+                CircuitPredictor.of(set.chassis()));
         List<Row> rows =
                 verdict.rows().stream().filter(r -> r.reading().isPresent()).toList();
         output.say(tree(rows, verdict), plain(rows, verdict));

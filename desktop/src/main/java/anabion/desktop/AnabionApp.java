@@ -4,17 +4,19 @@ import anabion.core.job.Step;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.look.Look;
-import anabion.desktop.look.Motion;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.FileChoice;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
+import anabion.workshop.archive.SetArchive;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import javafx.application.Application;
+import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
 import javafx.scene.image.Image;
@@ -22,25 +24,28 @@ import javafx.stage.Screen;
 import javafx.stage.Stage;
 
 /** The one window. */
-public final class AnabionApp extends Application {
-    private static Workshop opened;
-    private static Optional<Path> toImport = Optional.empty();
+public final class AnabionApp {
+    private AnabionApp() {}
 
-    private Session session;
-    private Shell shell;
-
-    /** The workshop to show, opened before the toolkit starts so that a refusal needs no window. */
-    static void workshop(Workshop workshop, Optional<Path> file) {
-        opened = workshop;
-        toImport = file;
+    /**
+     * Starts the toolkit and shows a workshop until its window is closed.
+     *
+     * @param workshop opened before the toolkit starts, so that a refusal needs no window
+     * @param toImport a set archive to take in
+     */
+    static void start(Workshop workshop, Optional<Path> toImport) {
+        Platform.startup(() -> open(new Stage(), workshop, toImport));
     }
 
-    @Override
-    public void start(Stage stage) {
-        session = new Session(opened);
-        shell = show(stage, session, FileChoice.system(stage));
-        Thread.setDefaultUncaughtExceptionHandler(
-                (t, e) -> javafx.application.Platform.runLater(() -> shell.trouble(e)));
+    private static void open(Stage stage, Workshop workshop, Optional<Path> toImport) {
+        Session session = new Session(workshop);
+        Shell shell = show(stage, session, FileChoice.system(stage));
+        stage.setOnHidden(e -> {
+            shell.closeMeters();
+            session.close();
+        });
+        toImport.ifPresent(f -> take(f, session, shell));
+        Thread.setDefaultUncaughtExceptionHandler((t, e) -> Platform.runLater(() -> shell.trouble(e)));
         session.ask(
                 w -> {
                     w.backup();
@@ -48,12 +53,6 @@ public final class AnabionApp extends Application {
                 },
                 x -> {});
         Measured.whenAsked(shell, session);
-    }
-
-    @Override
-    public void stop() {
-        shell.closeMeters();
-        session.close();
     }
 
     /** Builds the window on a stage and recovers what was remembered. */
@@ -79,19 +78,20 @@ public final class AnabionApp extends Application {
         session.step().addListener((o, a, b) -> session.remember("last.step", b.name()));
         stage.show();
         shell.probe().field().requestFocus();
-        toImport.ifPresent(f -> session.ask(
+        return shell;
+    }
+
+    private static void take(Path archive, Session session, Shell shell) {
+        session.ask(
                 w -> {
                     try {
-                        return anabion.workshop.archive.SetArchive.addTo(
-                                w,
-                                anabion.workshop.archive.SetArchive.open(f),
-                                session.say("ui.change.opened", f.getFileName()));
-                    } catch (java.io.IOException e) {
-                        throw new java.io.UncheckedIOException(e);
+                        return SetArchive.addTo(
+                                w, SetArchive.open(archive), session.say("ui.change.opened", archive.getFileName()));
+                    } catch (IOException e) {
+                        throw new UncheckedIOException(e);
                     }
                 },
-                set -> shell.openSet(set.id())));
-        return shell;
+                set -> shell.openSet(set.id()));
     }
 
     private static Map<String, String> settings(Workshop w) {
@@ -120,7 +120,7 @@ public final class AnabionApp extends Application {
     private static void recover(Shell shell, Session session, Map<String, String> remembered) {
         shell.theme("dim".equals(remembered.get("theme")));
         if (remembered.containsKey("scale")) shell.scale(number(remembered.get("scale"), 1));
-        if (remembered.containsKey("motion")) Motion.want(Boolean.parseBoolean(remembered.get("motion")));
+        if (remembered.containsKey("motion")) session.motion().set(Boolean.parseBoolean(remembered.get("motion")));
         String words = remembered.getOrDefault("words", "");
         if (!words.isEmpty())
             session.words().set(new Words(new Vocabulary(words.startsWith("valve"), words.endsWith("old"))));

@@ -9,7 +9,7 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
-import javafx.application.Application;
+import java.util.Optional;
 
 /** Starts the window: {@code demo [--fresh] [FOLDER]}, {@code app [FOLDER]} or {@code shots FOLDER}. */
 public final class Main {
@@ -36,13 +36,11 @@ public final class Main {
                     DemoWorkshop.fill(workshop);
                     return null;
                 });
-            AnabionApp.workshop(
-                    workshop, file.isEmpty() ? java.util.Optional.empty() : java.util.Optional.of(Path.of(file)));
+            AnabionApp.start(workshop, file.isEmpty() ? Optional.empty() : Optional.of(Path.of(file)));
         } catch (BadInput | StorageTrouble e) {
             System.err.println("anabion: " + e.getMessage());
             System.exit(2);
         }
-        Application.launch(AnabionApp.class);
     }
 
     private static Path home(boolean demo) {

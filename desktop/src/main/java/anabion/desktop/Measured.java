@@ -9,7 +9,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import javafx.animation.AnimationTimer;
-import javafx.application.Platform;
 import javafx.beans.value.ChangeListener;
 
 /** Times what a user waits for in the real window, prints it, and closes: start, shelf, search, bench. */
@@ -72,7 +71,7 @@ final class Measured {
             if (b.isPresent())
                 drawn(() -> {
                     since("set opened and judged on the bench", start);
-                    Platform.exit();
+                    shell.getScene().getWindow().hide();
                 });
         };
         session.set().set(Optional.empty());

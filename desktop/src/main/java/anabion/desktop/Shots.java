@@ -5,7 +5,6 @@ import anabion.core.chassis.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.job.Step;
 import anabion.desktop.look.Look;
-import anabion.desktop.look.Motion;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.FileChoice;
 import anabion.desktop.shell.Shell;
@@ -48,7 +47,6 @@ final class Shots {
     static void take(Path folder) throws IOException {
         Files.createDirectories(folder);
         java.util.Locale.setDefault(java.util.Locale.ENGLISH);
-        Motion.want(false);
         CountDownLatch started = new CountDownLatch(1);
         Platform.startup(started::countDown);
         new Shots(folder).all();
@@ -60,6 +58,7 @@ final class Shots {
         Workshop workshop = Workshop.open(workshopFolder, Clock.fixed(NOW, ZoneOffset.UTC));
         DemoWorkshop.fill(workshop);
         session = new Session(workshop);
+        session.motion().set(false);
         on(() -> {
             Look.loadFonts();
             stage = new Stage();

@@ -1,7 +1,6 @@
 package anabion.desktop;
 
 import anabion.core.job.Step;
-import anabion.desktop.look.Motion;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.FileChoice;
 import anabion.desktop.shell.Shell;
@@ -40,12 +39,12 @@ abstract class WindowCase extends ApplicationTest {
 
     @Override
     public void start(Stage primary) throws Exception {
-        Motion.want(false);
         stage = primary;
         folder = Files.createTempDirectory("anabion-window");
         Workshop workshop = Workshop.open(folder, Clock.fixed(NOW, ZoneOffset.UTC));
         prepare(workshop);
         session = new Session(workshop);
+        session.motion().set(false);
         shell = AnabionApp.show(primary, session, new FileChoice() {
             @Override
             public Optional<Path> toOpen(String title, List<String> patterns) {

@@ -17,8 +17,7 @@ public final class PinVolts {
     private PinVolts() {}
 
     /** Volts in print by pin, with a tilde where they alternate; pins of which the circuit says nothing are missing. */
-    public static Map<String, String> of(Chassis chassis, Part device, Condition now) {
-        Predictor predictor = Predictors.of(chassis);
+    public static Map<String, String> of(Chassis chassis, Part device, Condition now, Predictor predictor) {
         Map<String, String> volts = new LinkedHashMap<>();
         device.device().ifPresent(d -> d.functions().forEach((pin, function) -> {
             if (PinNames.isUnused(function)) return;

@@ -8,6 +8,7 @@ import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Controls;
 import anabion.core.input.BadInput;
 import anabion.core.reading.Condition;
+import anabion.core.reading.Predictor;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -40,10 +41,12 @@ public record Question(Point point, Condition condition, Controls controls, List
         return new Question(Points.of(chassis).need(point), condition, Controls.of(chassis, settings), faults);
     }
 
-    /** The answer; empty if the engine knows no supply for this set, or the circuit does not settle. */
-    public Optional<CircuitPredictor.Answer> answer(Chassis chassis) {
-        return Predictors.of(chassis) instanceof CircuitPredictor p
-                ? p.ask(point, condition, controls, faults)
-                : Optional.empty();
+    /**
+     * The answer; empty if the engine knows no supply for this set, or the circuit does not settle.
+     *
+     * @param predictor of the chassis that was asked about
+     */
+    public Optional<CircuitPredictor.Answer> answer(Predictor predictor) {
+        return predictor instanceof CircuitPredictor p ? p.ask(point, condition, controls, faults) : Optional.empty();
     }
 }

@@ -46,9 +46,9 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
     }
 
     /** The points at which a switch matters, on every band. */
-    public EveryBand onEveryBand(Condition now) {
+    public EveryBand onEveryBand(Condition now, Predictors predictors) {
         return EveryBand.of(
-                chassis, readings, job.alterations(), now, Tolerances.usual(chassis), Predictors.of(chassis));
+                chassis, readings, job.alterations(), now, Tolerances.usual(chassis), predictors.of(chassis));
     }
 
     /** As it will be after changes to its chassis or job, which are written whole; all others leave it as it is here. */
@@ -62,7 +62,7 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
     }
 
     /** The verdict on the readings under a condition. */
-    public Judge.Verdict judged(Condition now) {
+    public Judge.Verdict judged(Condition now, Predictors predictors) {
         return Judge.judge(
                 chassis,
                 readings,
@@ -70,6 +70,6 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
                 job.arrival().complaints(),
                 now,
                 Tolerances.usual(chassis),
-                Predictors.of(chassis));
+                predictors.of(chassis));
     }
 }

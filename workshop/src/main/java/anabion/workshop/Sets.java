@@ -35,9 +35,11 @@ public final class Sets {
     private final Handle handle;
     private final Clock clock;
     private final Timers timers;
+    private final Predictors predictors;
 
-    Sets(Handle handle, Clock clock) {
+    Sets(Handle handle, Clock clock, Predictors predictors) {
         this.handle = handle;
+        this.predictors = predictors;
         this.clock = clock;
         this.timers = new Timers(handle);
     }
@@ -237,7 +239,7 @@ public final class Sets {
     private SetRecord summarise(UUID id) {
         SetRecord set = get(id);
         handle.createUpdate("UPDATE sets SET summary = ? WHERE id = ?")
-                .bind(0, Summary.of(set).text())
+                .bind(0, Summary.of(set, predictors).text())
                 .bind(1, id.toString())
                 .execute();
         return set;

@@ -44,8 +44,8 @@ public record Summary(
         loose = List.copyOf(loose);
     }
 
-    static Summary of(SetRecord set) {
-        Judge.Verdict verdict = set.judged(set.usual());
+    static Summary of(SetRecord set, Predictors predictors) {
+        Judge.Verdict verdict = set.judged(set.usual(), predictors);
         List<WorkOrder.Item> order = WorkOrder.of(set.chassis(), set.job(), verdict.read(), verdict.charted());
         WorkOrder.Item current = WorkOrder.current(order);
         Words words = new Words(Vocabulary.STANDARD);

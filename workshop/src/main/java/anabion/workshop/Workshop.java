@@ -26,6 +26,7 @@ public final class Workshop implements AutoCloseable {
     private final WorkshopLock lock;
     private final Database database;
     private final PhotoFiles photoFiles;
+    private final Predictors predictors = new Predictors();
     private final Sets sets;
     private final Clock clock;
 
@@ -35,7 +36,7 @@ public final class Workshop implements AutoCloseable {
         this.database = database;
         this.clock = clock;
         this.photoFiles = new PhotoFiles(folder);
-        this.sets = new Sets(database.handle(), clock);
+        this.sets = new Sets(database.handle(), clock, predictors);
     }
 
     /**
@@ -103,6 +104,11 @@ public final class Workshop implements AutoCloseable {
 
     public Sets sets() {
         return sets;
+    }
+
+    /** What the circuits of its sets say; for any thread. */
+    public Predictors predictors() {
+        return predictors;
     }
 
     /** The types of this workshop. */

@@ -15,11 +15,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class QuestionTest {
+    private final Predictors predictors = new Predictors();
     private final Chassis set = DemoWorkshop.chassis("halcyon");
     private final Condition now = DemoWorkshop.set("halcyon").usual();
 
     private CircuitPredictor.Answer ask(String point, String... words) {
-        return Question.of(set, point, List.of(words), now).answer(set).orElseThrow();
+        return Question.of(set, point, List.of(words), now)
+                .answer(predictors.of(set))
+                .orElseThrow();
     }
 
     @Test
@@ -46,7 +49,7 @@ class QuestionTest {
     @Test
     void aRowsExpectationIsTheSameAnswer() {
         SetRecord demo = DemoWorkshop.set("halcyon");
-        double row = demo.judged(now).rows().stream()
+        double row = demo.judged(now, predictors).rows().stream()
                 .filter(r -> r.point().label().equals("V3.7"))
                 .findFirst()
                 .orElseThrow()
@@ -66,7 +69,7 @@ class QuestionTest {
     })
     void whatCannotBeAskedIsSaid(String point, String word, String said) {
         List<String> words = word == null ? List.of() : List.of(word);
-        assertThatThrownBy(() -> Question.of(set, point, words, now).answer(set))
+        assertThatThrownBy(() -> Question.of(set, point, words, now).answer(predictors.of(set)))
                 .isInstanceOf(BadInput.class)
                 .hasMessageContaining(said);
     }
@@ -74,7 +77,7 @@ class QuestionTest {
     @Test
     void aSetWithoutACircuitHasNoAnswer() {
         Chassis moor = DemoWorkshop.chassis("moor");
-        assertThat(Predictors.of(moor)).isNotInstanceOf(CircuitPredictor.class);
-        assertThat(Predictors.of(set)).isSameAs(Predictors.of(DemoWorkshop.chassis("halcyon")));
+        assertThat(predictors.of(moor)).isNotInstanceOf(CircuitPredictor.class);
+        assertThat(predictors.of(set)).isSameAs(predictors.of(DemoWorkshop.chassis("halcyon")));
     }
 }

@@ -307,7 +307,7 @@ final class SignalStrip extends Region {
                         cells.stream().filter(c -> suspected(health(c.stage()))).findFirst())
                 .orElse(cells.get(0));
         double x = at.node().getLayoutX() - 8;
-        if (pointerX.get() < 0 || !anabion.desktop.look.Motion.wanted()) pointerX.set(x);
+        if (pointerX.get() < 0 || !session.motion().get()) pointerX.set(x);
         else if (Math.abs(pointerX.get() - x) > 0.5) {
             new Timeline(new KeyFrame(Duration.millis(150), new KeyValue(pointerX, x))).play();
         }

@@ -71,7 +71,7 @@ public final class NeedleBar extends Region {
                             case OUT -> "out";
                             default -> "doubtful";
                         });
-        if (!settle || !anabion.desktop.look.Motion.wanted()) {
+        if (!settle) {
             deviation.set(halfWidths);
             return;
         }

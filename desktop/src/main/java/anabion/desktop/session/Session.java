@@ -24,6 +24,7 @@ import anabion.core.words.Words;
 import anabion.workshop.Op;
 import anabion.workshop.OwnLibrary;
 import anabion.workshop.PinVolts;
+import anabion.workshop.Predictors;
 import anabion.workshop.Question;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets.History;
@@ -40,12 +41,15 @@ import java.util.function.Consumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
+import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.SimpleBooleanProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** The state of the window: the shelf, the set on the bench, the verdict on it, and what is chosen. */
 public final class Session implements AutoCloseable {
     private final StorageThread storage;
+    private final Predictors predictors;
     private final Latest compute = new Latest();
     private final Latest checks = new Latest();
     private final java.time.Clock clock;
@@ -65,6 +69,7 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
     private final ObjectProperty<History> history =
             new SimpleObjectProperty<>(new History(Optional.empty(), Optional.empty()));
+    private final BooleanProperty motion = new SimpleBooleanProperty(true);
     private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
@@ -74,6 +79,7 @@ public final class Session implements AutoCloseable {
 
     public Session(Workshop workshop) {
         this.storage = new StorageThread(workshop);
+        this.predictors = workshop.predictors();
         this.clock = workshop.clock();
         this.folder = workshop.folder();
         set.addListener((o, a, b) -> judge());
@@ -331,14 +337,24 @@ public final class Session implements AutoCloseable {
     /** Computes what a sound set shows, on the compute worker. */
     public CompletableFuture<Optional<CircuitPredictor.Answer>> ask(Question question) {
         Chassis chassis = need().chassis();
-        return compute.run(() -> question.answer(chassis));
+        return compute.run(() -> question.answer(predictors.of(chassis)));
+    }
+
+    /** Whether pointer and needles may move. */
+    public BooleanProperty motion() {
+        return motion;
+    }
+
+    /** What the circuits of the workshop's sets say, for work on the compute worker. */
+    public Predictors predictors() {
+        return predictors;
     }
 
     /** What the meter should show at each pin of a tube or transistor, by pin, on the compute worker. */
     public CompletableFuture<Map<String, String>> shouldRead(Part device) {
         Chassis chassis = need().chassis();
         Condition now = condition.get().orElseThrow();
-        return compute.run(() -> PinVolts.of(chassis, device, now));
+        return compute.run(() -> PinVolts.of(chassis, device, now, predictors.of(chassis)));
     }
 
     /** Completes once everything asked of the workers so far has been computed. */
@@ -362,7 +378,7 @@ public final class Session implements AutoCloseable {
         }
         SetRecord snapshot = set.get().get();
         Condition now = condition.get().get();
-        compute.ask(() -> snapshot.judged(now), v -> verdict.set(Optional.of(v)), trouble);
+        compute.ask(() -> snapshot.judged(now, predictors), v -> verdict.set(Optional.of(v)), trouble);
     }
 
     public void remember(String name, String value) {

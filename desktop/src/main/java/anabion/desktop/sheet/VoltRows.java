@@ -90,10 +90,11 @@ final class VoltRows {
         NeedleBar bar = new NeedleBar();
         HBox.setHgrow(bar, Priority.ALWAYS);
         HBox.setMargin(bar, new Insets(0, 12, 0, columns.equals(TIGHT) ? 12 : 20));
-        boolean fresh = row.reading()
-                .map(Reading::id)
-                .filter(id -> settled.filter(id::equals).isPresent())
-                .isPresent();
+        boolean fresh = session.motion().get()
+                && row.reading()
+                        .map(Reading::id)
+                        .filter(id -> settled.filter(id::equals).isPresent())
+                        .isPresent();
         if (row.expectation().isEmpty() || row.standing() == Standing.OFF_BY_DESIGN) bar.blank();
         else if (row.reading().isEmpty()) bar.expected();
         else bar.read(row.expectation().get().deviation(row.reading().get().value()), row.standing(), fresh);

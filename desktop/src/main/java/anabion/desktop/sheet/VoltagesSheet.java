@@ -111,7 +111,7 @@ public final class VoltagesSheet implements Sheet {
         }
         SetRecord set = session.need();
         Condition now = session.condition().get().get();
-        session.compute(() -> set.onEveryBand(now))
+        session.compute(() -> set.onEveryBand(now, session.predictors()))
                 .thenAccept(e -> javafx.application.Platform.runLater(() -> {
                     if (!every
                             || session.set()

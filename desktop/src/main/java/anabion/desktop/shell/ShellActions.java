@@ -163,8 +163,8 @@ final class ShellActions {
     }
 
     private void motion() {
-        anabion.desktop.look.Motion.want(!anabion.desktop.look.Motion.wanted());
-        session.remember("motion", String.valueOf(anabion.desktop.look.Motion.wanted()));
+        session.motion().set(!session.motion().get());
+        session.remember("motion", String.valueOf(session.motion().get()));
     }
 
     private void scale(double factor) {

@@ -24,6 +24,7 @@ import anabion.core.reading.Standing;
 import anabion.core.recap.Piece;
 import anabion.core.recap.Tested;
 import anabion.core.words.Words;
+import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.List;
@@ -41,11 +42,11 @@ public final class RecordPage {
     private final Words words;
     private final Judge.Verdict verdict;
 
-    RecordPage(SetRecord set, Words words, List<Picture> pictures) {
+    RecordPage(SetRecord set, Words words, List<Picture> pictures, Predictors predictors) {
         this.pictures = pictures;
         this.set = set;
         this.words = words;
-        this.verdict = set.judged(set.usual());
+        this.verdict = set.judged(set.usual(), predictors);
     }
 
     /** A picture inside the page, as a data address. */

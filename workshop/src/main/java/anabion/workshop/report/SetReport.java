@@ -2,6 +2,7 @@ package anabion.workshop.report;
 
 import anabion.core.words.Words;
 import anabion.workshop.Photo;
+import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PDFontSupplier;
@@ -23,7 +24,7 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
-import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.Optional;
 import java.util.function.Function;
 import javax.imageio.ImageIO;
 import org.apache.fontbox.ttf.TTFParser;
@@ -35,12 +36,11 @@ import org.apache.pdfbox.pdmodel.font.PDType0Font;
 /** Writes the record of a set as HTML, or as PDF with its own fonts inside. */
 public final class SetReport {
     private static final int PICTURE_WIDTH = 480;
-    /** Whether the layout library has been loaded by this program before. */
-    private static final AtomicBoolean AWAKE = new AtomicBoolean();
 
     private final Template template;
     private final String empty;
-    private Thread waking = new Thread();
+    private final Predictors predictors = new Predictors();
+    private Optional<Thread> waking = Optional.empty();
 
     public SetReport() {
         try (InputStream in = SetReport.class.getResourceAsStream("/anabion/report/record.html")) {
@@ -70,10 +70,11 @@ public final class SetReport {
      */
     public void rouse() {
         com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
-        if (AWAKE.getAndSet(true)) return;
-        waking = new Thread(this::wake, "layout");
-        waking.setDaemon(true);
-        waking.start();
+        if (waking.isPresent()) return;
+        Thread thread = new Thread(this::wake, "layout");
+        thread.setDaemon(true);
+        thread.start();
+        waking = Optional.of(thread);
     }
 
     private void wake() {
@@ -86,7 +87,7 @@ public final class SetReport {
 
     private void join() throws IOException {
         try {
-            waking.join();
+            if (waking.isPresent()) waking.get().join();
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
             throw new InterruptedIOException("the record was given up");
@@ -118,7 +119,7 @@ public final class SetReport {
     }
 
     private String page(SetRecord set, Words words, Function<Photo, Path> file) throws IOException {
-        return template.execute(new RecordPage(set, words, pictures(set, file)));
+        return template.execute(new RecordPage(set, words, pictures(set, file), predictors));
     }
 
     private static List<RecordPage.Picture> pictures(SetRecord set, Function<Photo, Path> file) throws IOException {

@@ -18,6 +18,7 @@ import anabion.core.engine.Setting;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Standing;
+import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -59,7 +60,7 @@ class DemoPapersTest {
     @Test
     void theVerdictOnThemNamesThePlantedPartsAndNoOther() {
         SetRecord set = DemoWorkshop.set("halcyon");
-        Judge.Verdict v = set.judged(set.usual());
+        Judge.Verdict v = set.judged(set.usual(), new Predictors());
         List<String> planted =
                 DemoPapers.planted("halcyon").stream().map(Fault::part).toList();
         assertThat(v.findings().stream()
