@@ -26,7 +26,7 @@ public final class Main {
         Map<String, Object> results =
                 switch (name) {
                     case "startup" -> Startup.measure(root);
-                    case "workshop" -> WorkshopBench.measure();
+                    case "workshop" -> WorkshopBench.measure(root);
                     case "judge" -> JudgeBench.measure();
                     case "engine" -> EngineBench.measure();
                     case "diagnosis" -> diagnosis(words(args));

@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.TimeUnit;
 
-/** From the start of Java to a window that can be used, with and without an archive of the loaded classes. */
+/** From the start of Java, as the launcher starts it, to a window that can be used, with and without an archive of the loaded classes. */
 final class Startup {
     private static final int RUNS = 5;
     private static final long LIMIT_SECONDS = 60;
@@ -25,33 +25,29 @@ final class Startup {
         try (Workshop w = Workshop.open(folder, Clock.systemUTC())) {
             DemoWorkshop.fill(w);
         }
-        Path archive = folder.resolve("classes.jsa");
-        window(folder, List.of("-XX:ArchiveClassesAtExit=" + archive, "-Xlog:disable"));
+        window(root, folder, ""); // writes the archive, if there is none
         Map<String, Object> results = new LinkedHashMap<>();
-        results.put("usable window, ms", usable(folder, List.of()));
-        if (Files.exists(archive))
-            results.put(
-                    "usable window with class-data sharing, ms",
-                    usable(folder, List.of("-XX:SharedArchiveFile=" + archive)));
+        results.put("usable window, ms", usable(root, folder, "-Xshare:off"));
+        results.put("usable window with class-data sharing, ms", usable(root, folder, ""));
         return results;
     }
 
-    private static long usable(Path folder, List<String> options) throws IOException, InterruptedException {
+    private static long usable(Path root, Path folder, String options) throws IOException, InterruptedException {
         List<Long> times = new ArrayList<>();
-        for (int i = 0; i < RUNS; i++) times.add(window(folder, options).getOrDefault("usable window", -1L));
+        for (int i = 0; i < RUNS; i++) times.add(window(root, folder, options).getOrDefault("usable window", -1L));
         return times.stream().sorted().toList().get(RUNS / 2);
     }
 
-    /** Runs the window on a workshop, returns what it measured, in milliseconds. */
-    static Map<String, Long> window(Path folder, List<String> options) throws IOException, InterruptedException {
-        List<String> command = new ArrayList<>(
-                List.of(Path.of(System.getProperty("java.home"), "bin", "java").toString(), "-Danabion.measure=true"));
-        command.addAll(options);
-        command.addAll(List.of(
-                "-cp", System.getProperty("java.class.path"), "anabion.desktop.Main", "app", folder.toString()));
+    /**
+     * Runs the window on a workshop, returns what it measured, in milliseconds.
+     *
+     * @param options of Java, besides the launcher's
+     */
+    static Map<String, Long> window(Path root, Path folder, String options) throws IOException, InterruptedException {
         Path output = Files.createTempFile("anabion", ".out");
-        Process process = new ProcessBuilder(command)
-                .redirectError(ProcessBuilder.Redirect.DISCARD)
+        ProcessBuilder launcher = new ProcessBuilder(root.resolve("anabion").toString(), "app", folder.toString());
+        launcher.environment().put("ANABION_JAVA_OPTIONS", "-Danabion.measure=true " + options);
+        Process process = launcher.redirectError(ProcessBuilder.Redirect.DISCARD)
                 .redirectOutput(output.toFile())
                 .start();
         if (!process.waitFor(LIMIT_SECONDS, TimeUnit.SECONDS))

@@ -19,7 +19,7 @@ import java.util.UUID;
 final class WorkshopBench {
     private WorkshopBench() {}
 
-    static Map<String, Object> measure() throws IOException, InterruptedException {
+    static Map<String, Object> measure(Path root) throws IOException, InterruptedException {
         Path folder = Files.createTempDirectory("anabion-bench");
         LargeWorkshop.make(folder);
         Map<String, Object> results = new LinkedHashMap<>();
@@ -55,7 +55,7 @@ final class WorkshopBench {
             results.put("store a reading, ms (median of 200, forced to disk)", times.get(100));
             results.put("store a reading, ms (95th of 100)", times.get(190));
         }
-        Startup.window(folder, List.of()).forEach((k, v) -> results.put("window: " + k, v));
+        Startup.window(root, folder, "").forEach((k, v) -> results.put("window: " + k, v));
         return results;
     }
 

@@ -12,9 +12,13 @@ import java.util.List;
 import java.util.Map;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
+import picocli.CommandLine.Option;
 
 /** Entry point of the headless commands. */
-@Command(name = "anabion", description = "Headless commands. The window is opened by: anabion demo, anabion app.")
+@Command(
+        name = "anabion",
+        synopsisSubcommandLabel = "COMMAND",
+        description = "Commands without a window. Each takes --json and --help.")
 public final class Main {
     static final int FINE = 0;
     static final int FINDING = 1;
@@ -34,6 +38,12 @@ public final class Main {
             "recap",
             "diagnose",
             "next");
+
+    @Option(
+            names = {"-h", "--help"},
+            usageHelp = true,
+            description = "this help; COMMAND --help says what a command takes")
+    private boolean help;
 
     private Main() {}
 

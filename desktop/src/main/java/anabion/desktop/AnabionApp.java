@@ -5,7 +5,7 @@ import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.desktop.look.Look;
 import anabion.desktop.session.Session;
-import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
 import anabion.workshop.archive.SetArchive;
@@ -39,7 +39,7 @@ public final class AnabionApp {
 
     private static void open(Stage stage, Workshop workshop, Optional<Path> toImport) {
         Session session = new Session(workshop);
-        Shell shell = show(stage, session, FileChoice.system(stage));
+        Shell shell = show(stage, session, Ports.system(stage));
         stage.setOnHidden(e -> {
             shell.closeMeters();
             session.close();
@@ -56,9 +56,9 @@ public final class AnabionApp {
     }
 
     /** Builds the window on a stage and recovers what was remembered. */
-    public static Shell show(Stage stage, Session session, FileChoice files) {
+    public static Shell show(Stage stage, Session session, Ports ports) {
         Look.loadFonts();
-        Shell shell = new Shell(session, files);
+        Shell shell = new Shell(session, ports);
         Map<String, String> remembered =
                 session.ask(AnabionApp::settings, x -> {}).join();
         double[] box = bounds(remembered.getOrDefault("window", ""));

@@ -6,7 +6,7 @@ import anabion.core.format.ListCodec;
 import anabion.core.job.Step;
 import anabion.desktop.look.Look;
 import anabion.desktop.session.Session;
-import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
 import anabion.workshop.demo.DemoWorkshop;
@@ -62,7 +62,7 @@ final class Shots {
         on(() -> {
             Look.loadFonts();
             stage = new Stage();
-            shell = new Shell(session, FileChoice.system(stage));
+            shell = new Shell(session, Ports.system(stage));
             stage.setScene(new Scene(shell, 1280, 800));
             stage.show();
         });

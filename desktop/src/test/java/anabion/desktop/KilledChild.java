@@ -2,7 +2,7 @@ package anabion.desktop;
 
 import anabion.core.job.Step;
 import anabion.desktop.session.Session;
-import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
 import anabion.workshop.demo.DemoWorkshop;
@@ -32,7 +32,7 @@ final class KilledChild {
         Platform.startup(() -> {
             Stage stage = new Stage();
             session = new Session(workshop);
-            shell = AnabionApp.show(stage, session, FileChoice.system(stage));
+            shell = AnabionApp.show(stage, session, Ports.system(stage));
             shown.countDown();
         });
         shown.await();

@@ -3,7 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.desktop.session.Session;
-import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Ports;
 import anabion.workshop.Workshop;
 import java.io.BufferedReader;
 import java.io.InputStreamReader;
@@ -42,7 +42,7 @@ class KilledTest extends ApplicationTest {
         Session[] session = new Session[1];
         interact(() -> {
             session[0] = new Session(workshop);
-            AnabionApp.show(stage, session[0], FileChoice.system(stage));
+            AnabionApp.show(stage, session[0], Ports.system(stage));
         });
         WaitForAsyncUtils.waitFor(
                 20,

@@ -1,65 +1,81 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
-import java.io.BufferedReader;
-import java.io.IOException;
-import java.io.InputStreamReader;
-import java.net.InetAddress;
-import java.net.ServerSocket;
-import java.net.Socket;
-import java.nio.charset.StandardCharsets;
+import anabion.core.chassis.Measure;
+import anabion.core.input.BadInput;
+import anabion.instruments.Meter;
+import anabion.instruments.MeterTrouble;
+import java.util.concurrent.CountDownLatch;
 import javafx.scene.input.KeyCode;
-import org.junit.jupiter.api.AfterEach;
-import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.mockito.Mock;
 
-/** A key takes the reading from the connected meter; a meter that fails leaves everything as it was. */
+/** A key takes the reading from the connected meter; a meter that fails leaves everything as it was, and one that is slow holds nothing up. */
 class MeterTest extends WindowCase {
-    private ServerSocket server;
-    private volatile String volts = "8.47E+01";
+    @Mock
+    private Meter meter;
 
-    @BeforeEach
-    void instrument() throws IOException {
-        server = new ServerSocket(0, 2, InetAddress.getLoopbackAddress());
-        Thread thread = new Thread(() -> {
-            try (Socket socket = server.accept();
-                    BufferedReader in = new BufferedReader(
-                            new InputStreamReader(socket.getInputStream(), StandardCharsets.US_ASCII))) {
-                for (String line = in.readLine(); line != null; line = in.readLine()) {
-                    String reply = line.equals("*IDN?") ? "Bench,Meter" : volts;
-                    socket.getOutputStream().write((reply + "\n").getBytes(StandardCharsets.US_ASCII));
-                }
-            } catch (IOException e) {
-                // the test is over
-            }
-        });
-        thread.setDaemon(true);
-        thread.start();
+    private void connected() {
+        when(meters.connect("192.0.2.7")).thenReturn(meter);
+        when(meter.name()).thenReturn("Bench,Meter");
+        enter("connect 192.0.2.7");
+        until("the key shows", () -> texts().contains("F6"));
+        enter("V3.7");
+        until("lit", () -> shows("V3.7 plate"));
     }
 
-    @AfterEach
-    void unplug() throws IOException {
-        server.close();
-        shell.closeMeters();
+    private boolean taken(String point, double volts) {
+        return session.need().readings().stream().anyMatch(r -> r.point().equals(point) && r.value() == volts);
     }
 
     @Test
     void theMeterFillsInTheLitRow() {
         openHalcyon();
         assertThat(texts()).as("no key for what is not there").doesNotContain("F6");
-        enter("connect 127.0.0.1:" + server.getLocalPort());
-        until("the key shows", () -> texts().contains("F6"));
-        enter("V3.7");
-        until("lit", () -> shows("V3.7 plate"));
+        connected();
+        when(meter.read(Measure.DC_VOLTS))
+                .thenReturn(84.7)
+                .thenThrow(new MeterTrouble("The meter is over its range", "Check the leads"));
         key(KeyCode.F6);
-        until("taken", () -> session.need().readings().stream()
-                .anyMatch(r -> r.point().equals("V3.7") && r.value() == 84.7));
+        until("taken", () -> taken("V3.7", 84.7));
         int before = session.need().readings().size();
-        volts = "9.9E37";
         key(KeyCode.F6);
         until("over its range", () -> shows("over its range"));
         assertThat(session.need().readings()).hasSize(before);
+    }
+
+    @Test
+    void aSlowMeterHoldsNothingUp() {
+        openHalcyon();
+        connected();
+        CountDownLatch answers = new CountDownLatch(1);
+        when(meter.read(Measure.DC_VOLTS)).thenAnswer(call -> {
+            answers.await();
+            return 84.7;
+        });
+        key(KeyCode.F6);
+        enter("V4.2 9.5");
+        until("typed meanwhile", () -> taken("V4.2", 9.5));
+        answers.countDown();
+        until("and taken where it was asked for", () -> taken("V3.7", 84.7));
+    }
+
+    @Test
+    void anotherMeterTakesThePlaceOfTheFirst(@Mock Meter other) {
+        openHalcyon();
+        connected();
+        when(meters.connect("192.0.2.8")).thenReturn(other);
+        when(other.name()).thenReturn("Another");
+        when(other.read(Measure.DC_VOLTS)).thenReturn(85.5);
+        enter("connect 192.0.2.8");
+        enter("V3.7");
+        until("lit", () -> shows("V3.7 plate"));
+        key(KeyCode.F6);
+        until("its reading", () -> taken("V3.7", 85.5));
+        verify(meter).close();
     }
 
     @Test
@@ -67,6 +83,10 @@ class MeterTest extends WindowCase {
         openHalcyon();
         key(KeyCode.F6);
         until("said", () -> shows("no meter is connected"));
+        when(meters.connect("nowhere:port"))
+                .thenThrow(BadInput.at("nowhere:port")
+                        .because("this is no address of a meter")
+                        .so("type another"));
         enter("connect nowhere:port");
         until("refused", () -> shows("no address of a meter"));
     }

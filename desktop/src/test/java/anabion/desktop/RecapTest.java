@@ -1,6 +1,8 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.when;
 
 import anabion.core.job.AlterationKind;
 import anabion.core.job.LooseKind;
@@ -93,7 +95,7 @@ class RecapTest extends WindowCase {
         enter("burst R3");
         until("its causes", () -> shows("C7:short"));
         Path out = Files.createTempDirectory("anabion-sheet").resolve("sheet.html");
-        answer = Optional.of(out);
+        when(files.toSave(any(), any())).thenReturn(Optional.of(out));
         key(KeyCode.CONTROL, KeyCode.J);
         until("the page", () -> Files.exists(out));
         assertThat(Files.readString(out)).contains("C18.1", "Power section", "class=\"box open\"");

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.job.Step;
 import anabion.desktop.session.Session;
-import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
 import java.time.Clock;
@@ -26,7 +26,7 @@ class RememberTest extends WindowCase {
         Workshop again = Workshop.open(folder, Clock.systemUTC());
         interact(() -> {
             session = new Session(again);
-            shell = AnabionApp.show(stage, session, FileChoice.system(stage));
+            shell = AnabionApp.show(stage, session, new Ports(files, meters));
         });
         until(
                 "the same set and sheet",

@@ -1,6 +1,9 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.SetKind;
@@ -251,21 +254,19 @@ class SheetsTest extends WindowCase {
     @Test
     void archivesGoOutAndBadFilesComeInAsErrors() throws Exception {
         openHalcyon();
-        answer = Optional.of(folder);
-        key(KeyCode.CONTROL, KeyCode.S);
         Path file = folder.resolve("vessmark-halcyon.anabion.zip");
+        when(files.toSave(any(), eq("vessmark-halcyon.anabion.zip"))).thenReturn(Optional.of(file));
+        key(KeyCode.CONTROL, KeyCode.S);
         until("written", () -> Files.exists(file));
-        answer = Optional.of(file);
+        Path bad = folder.resolve("bad.json");
+        Path text = folder.resolve("photo.png");
+        when(files.toOpen(any(), any())).thenReturn(Optional.of(file), Optional.of(bad), Optional.of(text));
         key(KeyCode.CONTROL, KeyCode.O);
         until("here already", () -> shows("in the workshop already"));
-        Path bad = folder.resolve("bad.json");
         Files.writeString(bad, "{\"format\": \"anabion-chassis\", ");
-        answer = Optional.of(bad);
         key(KeyCode.CONTROL, KeyCode.O);
         until("named", () -> shows("bad.json"));
-        Path text = folder.resolve("photo.png");
         Files.writeString(text, "not a picture");
-        answer = Optional.of(text);
         key(KeyCode.CONTROL, KeyCode.P);
         until("no picture", () -> shows("not a picture"));
         assertThat(session.need().photos()).isEmpty();

@@ -1,10 +1,14 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.when;
 
 import anabion.core.job.Step;
 import java.io.IOException;
 import java.nio.file.Files;
+import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
@@ -32,7 +36,8 @@ class WalkTest extends WindowCase {
         until("done again", () -> !shows("Coupling capacitor C14 leaks"));
         key(KeyCode.CONTROL, KeyCode.Z);
 
-        answer = java.util.Optional.of(folder);
+        when(files.toSave(any(), eq("vessmark-halcyon.pdf")))
+                .thenReturn(Optional.of(folder.resolve("vessmark-halcyon.pdf")));
         key(KeyCode.CONTROL, KeyCode.E);
         until("the record", () -> Files.exists(folder.resolve("vessmark-halcyon.pdf")));
         assertThat(new String(

@@ -3,68 +3,67 @@ package anabion.desktop;
 import anabion.core.job.Step;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.FileChoice;
+import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
+import anabion.instruments.MeterConnector;
 import anabion.workshop.Workshop;
-import anabion.workshop.demo.DemoWorkshop;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.ZoneOffset;
 import java.util.List;
-import java.util.Optional;
 import java.util.concurrent.TimeUnit;
 import java.util.function.BooleanSupplier;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Tag;
+import org.junit.jupiter.api.extension.ExtendWith;
+import org.junit.jupiter.api.io.TempDir;
+import org.mockito.Mock;
+import org.mockito.junit.jupiter.MockitoExtension;
 import org.testfx.api.FxRobot;
 import org.testfx.api.FxToolkit;
 import org.testfx.framework.junit5.ApplicationTest;
 import org.testfx.util.WaitForAsyncUtils;
 
-/** The real window on the demo workshop, driven by keys; file dialogs are answered by the test. */
+/** The real window on a copy of the demo workshop, driven by keys; the test stands in for file dialogs and meters. */
 @Tag("window")
+@ExtendWith(MockitoExtension.class)
 abstract class WindowCase extends ApplicationTest {
     static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
 
+    @TempDir
     Path folder;
+
+    @Mock
+    FileChoice files;
+
+    @Mock
+    MeterConnector meters;
+
+    private final FastKeyboard keyboard = new FastKeyboard();
     Shell shell;
     Session session;
-    Optional<Path> answer = Optional.empty();
     Stage stage;
 
     @Override
     public void start(Stage primary) throws Exception {
         stage = primary;
-        folder = Files.createTempDirectory("anabion-window");
+        DemoCopy.to(folder);
         Workshop workshop = Workshop.open(folder, Clock.fixed(NOW, ZoneOffset.UTC));
-        prepare(workshop);
         session = new Session(workshop);
         session.motion().set(false);
-        shell = AnabionApp.show(primary, session, new FileChoice() {
-            @Override
-            public Optional<Path> toOpen(String title, List<String> patterns) {
-                return answer;
-            }
-
-            @Override
-            public Optional<Path> toSave(String title, String name) {
-                return answer.map(p -> Files.isDirectory(p) ? p.resolve(name) : p);
-            }
-        });
-    }
-
-    void prepare(Workshop workshop) {
-        DemoWorkshop.fill(workshop);
+        shell = AnabionApp.show(primary, session, new Ports(files, meters));
     }
 
     @AfterEach
     void closeWindow() throws Exception {
         FxToolkit.cleanupStages();
+        shell.closeMeters();
         session.close();
     }
 
@@ -84,9 +83,22 @@ abstract class WindowCase extends ApplicationTest {
         return key(KeyCode.ENTER);
     }
 
+    /** Presses keys together on the display's keyboard. */
     FxRobot key(KeyCode... keys) {
-        push(keys);
-        WaitForAsyncUtils.waitForFxEvents();
+        keyboard.press(keys);
+        return settled();
+    }
+
+    /** Types as fast as the window takes it: the robot's own way waits a tenth of a second after each character. */
+    @Override
+    public FxRobot write(String text) {
+        text.codePoints()
+                .forEach(c -> Platform.runLater(() -> FastKeyboard.type(stage.getScene(), Character.toString(c))));
+        return settled();
+    }
+
+    private FxRobot settled() {
+        WaitForAsyncUtils.waitForFxEvents(2);
         return this;
     }
 

@@ -4,11 +4,11 @@ package anabion.instruments;
 public final class MeterTrouble extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
-    MeterTrouble(String what, String remedy) {
+    public MeterTrouble(String what, String remedy) {
         super(what + ". " + remedy + ".");
     }
 
-    MeterTrouble(String what, String remedy, Throwable cause) {
+    public MeterTrouble(String what, String remedy, Throwable cause) {
         super(what + ". " + remedy + ".", cause);
     }
 }

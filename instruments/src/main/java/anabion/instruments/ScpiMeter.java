@@ -10,6 +10,8 @@ import java.net.InetSocketAddress;
 import java.net.Socket;
 import java.net.SocketTimeoutException;
 import java.nio.charset.StandardCharsets;
+import java.util.Optional;
+import javax.net.SocketFactory;
 
 /** A meter that understands SCPI's {@code MEASure} queries over a raw socket. */
 public final class ScpiMeter implements Meter {
@@ -37,6 +39,10 @@ public final class ScpiMeter implements Meter {
      * @throws MeterTrouble if nobody answers there
      */
     public static ScpiMeter connect(String address) {
+        return connect(address, SocketFactory.getDefault());
+    }
+
+    static ScpiMeter connect(String address, SocketFactory sockets) {
         String[] parts = address.strip().split(":", 2);
         int port = USUAL_PORT;
         try {
@@ -48,13 +54,15 @@ public final class ScpiMeter implements Meter {
             throw BadInput.at("\"" + address + "\"")
                     .because("this is no address of a meter")
                     .so("type it like connect 192.0.2.7:5025");
-        Socket socket = new Socket();
+        Optional<Socket> opened = Optional.empty();
         try {
+            Socket socket = sockets.createSocket();
+            opened = Optional.of(socket);
             socket.connect(new InetSocketAddress(parts[0], port), TIMEOUT_MS);
             socket.setSoTimeout(TIMEOUT_MS);
             return new ScpiMeter(socket);
         } catch (IOException e) {
-            closeQuietly(socket);
+            opened.ifPresent(ScpiMeter::closeQuietly);
             throw new MeterTrouble(
                     "No meter answers at " + address, "Check its address, its cable and that remote control is on", e);
         }

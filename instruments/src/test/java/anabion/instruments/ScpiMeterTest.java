@@ -2,28 +2,50 @@ package anabion.instruments;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Measure;
 import anabion.core.input.BadInput;
 import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.InputStreamReader;
+import java.io.OutputStream;
 import java.net.InetAddress;
+import java.net.InetSocketAddress;
 import java.net.ServerSocket;
 import java.net.Socket;
+import java.net.SocketTimeoutException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
+import javax.net.SocketFactory;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.mockito.Mock;
+import org.mockito.junit.jupiter.MockitoExtension;
 
-/** Against a small instrument that speaks the command language on the loopback address. */
+/** Against a small instrument that speaks the command language on the loopback address, and where a network fails against one that is made to. */
+@ExtendWith(MockitoExtension.class)
 class ScpiMeterTest {
     private final Map<String, String> answers = new ConcurrentHashMap<>(Map.of("*IDN?", "Bench,Meter,1,0"));
     private ServerSocket server;
+
+    @Mock
+    private SocketFactory sockets;
+
+    @Mock
+    private Socket socket;
+
+    @Mock
+    private InputStream in;
 
     @BeforeEach
     void start() throws IOException {
@@ -92,15 +114,40 @@ class ScpiMeterTest {
         }
     }
 
+    /** The system ends the wait; nothing is waited for here. */
     @Test
-    void silenceEndsInTime() {
-        try (Meter meter = connect()) {
-            long start = System.nanoTime();
+    void silenceEndsInTime() throws IOException {
+        when(sockets.createSocket()).thenReturn(socket);
+        when(socket.getOutputStream()).thenReturn(OutputStream.nullOutputStream());
+        when(socket.getInputStream()).thenReturn(in);
+        when(in.read(any(byte[].class), anyInt(), anyInt()))
+                .thenAnswer(call -> {
+                    byte[] name = "Bench\n".getBytes(StandardCharsets.US_ASCII);
+                    System.arraycopy(name, 0, (byte[]) call.getArgument(0), 0, name.length);
+                    return name.length;
+                })
+                .thenThrow(new SocketTimeoutException("Read timed out"));
+        try (Meter meter = ScpiMeter.connect("192.0.2.7", sockets)) {
+            assertThat(meter.name()).isEqualTo("Bench");
             assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
                     .isInstanceOf(MeterTrouble.class)
                     .hasMessageContaining("did not answer in time");
-            assertThat((System.nanoTime() - start) / 1e9).isLessThan(10);
         }
+        verify(socket).connect(new InetSocketAddress("192.0.2.7", 5025), 3000);
+        verify(socket).setSoTimeout(3000);
+        verify(socket).close();
+    }
+
+    @Test
+    void whoDoesNotEvenSayItsNameIsLetGo() throws IOException {
+        when(sockets.createSocket()).thenReturn(socket);
+        when(socket.getOutputStream()).thenReturn(OutputStream.nullOutputStream());
+        when(socket.getInputStream()).thenReturn(in);
+        when(in.read(any(byte[].class), anyInt(), anyInt())).thenThrow(new SocketTimeoutException("Read timed out"));
+        assertThatThrownBy(() -> ScpiMeter.connect("192.0.2.7:5555", sockets))
+                .isInstanceOf(MeterTrouble.class)
+                .hasMessageContaining("No meter answers at 192.0.2.7:5555");
+        verify(socket).close();
     }
 
     @Test

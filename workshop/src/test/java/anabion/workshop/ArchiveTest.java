@@ -2,6 +2,12 @@ package anabion.workshop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.doAnswer;
+import static org.mockito.Mockito.times;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
 import anabion.core.format.ChassisCodec;
 import anabion.core.input.BadInput;
@@ -9,18 +15,24 @@ import anabion.workshop.archive.SetArchive;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.function.Function;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipInputStream;
 import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.mockito.Mock;
+import org.mockito.junit.jupiter.MockitoExtension;
 
+@ExtendWith(MockitoExtension.class)
 class ArchiveTest {
     @TempDir
     Path folder;
@@ -163,6 +175,31 @@ class ArchiveTest {
         Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
         for (int i = 0; i < 5001; i++) entries.put("photos/" + i, new byte[0]);
         refused(entries, "too large");
+    }
+
+    @Test
+    void aDiskThatFillsUnderAnArchiveIsSaid(@Mock OutputStream disk) throws IOException {
+        doAnswer(call -> {
+                    throw new IOException("No space left on device");
+                })
+                .when(disk)
+                .write(anyInt());
+        assertThatThrownBy(() -> SetArchive.write(Temp.halcyon(), p -> folder, disk))
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("No space left");
+    }
+
+    /** A picture that stands twice in a set travels once, and is asked for once. */
+    @Test
+    void aPictureIsFetchedOnce(@Mock Function<Photo, Path> photos) throws IOException {
+        try (Workshop w = Temp.open(folder.resolve("twice"))) {
+            w.sets().add(Temp.halcyon());
+            w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "underside");
+            SetRecord set = w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "b.png", "the same");
+            when(photos.apply(any())).thenAnswer(call -> w.file(call.getArgument(0)));
+            SetArchive.write(set, photos, OutputStream.nullOutputStream());
+            verify(photos, times(1)).apply(any());
+        }
     }
 
     @Test

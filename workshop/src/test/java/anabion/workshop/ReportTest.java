@@ -1,20 +1,31 @@
 package anabion.workshop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.doThrow;
+import static org.mockito.Mockito.when;
 
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.workshop.report.SetReport;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.OutputStream;
 import java.io.StringWriter;
 import java.nio.file.Path;
+import java.util.function.Function;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
+import org.mockito.Mock;
+import org.mockito.junit.jupiter.MockitoExtension;
 
+@ExtendWith(MockitoExtension.class)
 class ReportTest {
     @TempDir
     Path folder;
@@ -49,6 +60,25 @@ class ReportTest {
             int needles = html.toString().split("class=\"needle ", -1).length - 1;
             assertThat(needles).as("one needle for each reading").isEqualTo(9);
         }
+    }
+
+    /** A photo is read through its source; what the disk does not give ends the record and is said. */
+    @Test
+    void aPhotoThatTheDiskDoesNotGiveIsSaid(@Mock Function<Photo, Path> photos) {
+        try (Workshop w = Temp.open(folder)) {
+            SetRecord set = withPhoto(w);
+            when(photos.apply(set.photos().get(0))).thenReturn(folder.resolve("gone.png"));
+            assertThatThrownBy(() -> report.html(set, new Words(Vocabulary.STANDARD), photos, new StringWriter()))
+                    .isInstanceOf(IOException.class);
+        }
+    }
+
+    @Test
+    void aDiskThatFillsUnderTheRecordIsSaid(@Mock OutputStream disk) throws IOException {
+        doThrow(new IOException("No space left on device")).when(disk).write(any(byte[].class), anyInt(), anyInt());
+        assertThatThrownBy(() -> report.pdf(Temp.halcyon(), new Words(Vocabulary.STANDARD), p -> folder, disk))
+                .isInstanceOf(IOException.class)
+                .hasMessageContaining("No space left");
     }
 
     @Test

@@ -40,7 +40,7 @@ final class AlternatingDeck implements Reactances {
     private void rail(Element.Device d, Characteristic k, Circuit circuit) {
         String back = circuit.net(d.nodes().get(1));
         String reservoir = circuit.net(d.nodes().get(2));
-        double volts = deck.volts(reservoir) - deck.volts(back);
+        double volts = deck.volts(reservoir, back);
         double h = 1e-3 * Math.max(1, volts);
         double slope = (k.amperes(volts + h) - k.amperes(volts - h)) / (2 * h);
         deck.line("B" + Decks.name(d.name()) + " " + deck.node(back) + " "

@@ -92,13 +92,19 @@ public final class Decks {
         lines.add(line);
     }
 
-    double volts(String net) {
-        return solved.volts(net).orElse(0);
+    /** From one net to another, to the millivolt. */
+    double volts(String from, String to) {
+        return rounded(solved.volts(from).orElse(0) - solved.volts(to).orElse(0));
     }
 
-    /** Direct current into the first terminal of an element. */
+    /** Direct current into the first terminal of an element, to the tenth of a nanoampere. */
     double amperes(Element e) {
-        return solved.direct().amperes(e)[0];
+        return Math.rint(solved.direct().amperes(e)[0] * 1e10) / 1e10;
+    }
+
+    /** What was computed is rounded far below what matters, so that a deck changes only with the set, not with the last digits of its solution. */
+    private static double rounded(double volts) {
+        return Math.rint(volts * 1e3) / 1e3;
     }
 
     boolean known(String net) {
@@ -134,7 +140,7 @@ public final class Decks {
     private void rail(Element.Device d) {
         String back = bench.circuit().net(d.nodes().get(1));
         String reservoir = bench.circuit().net(d.nodes().get(2));
-        double volts = solved.volts(reservoir).orElse(0) - solved.volts(back).orElse(0);
+        double volts = volts(reservoir, back);
         lines.add("V" + name(d.name()) + " " + node(reservoir) + " " + node(back) + " DC " + number(volts));
     }
 
@@ -209,7 +215,8 @@ public final class Decks {
                 lines.add("V" + n + " " + s1 + "x " + s1 + " DC 0");
                 lines.add("F" + n + " " + p1 + " " + p2 + " V" + n + " " + number(t.ratio()));
             } else if (e instanceof Element.Device d && !coldInMains(e.name())) {
-                double u = Math.abs(volt(d.nodes().get(0)) - volt(d.nodes().get(1)));
+                double u =
+                        rounded(Math.abs(volt(d.nodes().get(0)) - volt(d.nodes().get(1))));
                 lines.add("R" + n + " " + node(mains.net(d.nodes().get(0))) + " "
                         + node(mains.net(d.nodes().get(1))) + " "
                         + number(((anabion.core.device.law.LampLaw) d.law()).ohms(u)));
@@ -253,9 +260,8 @@ public final class Decks {
             String a = p.nets().getOrDefault(String.valueOf(n), "");
             String b = p.nets().getOrDefault(last, "");
             if (farads < SMALLEST || a.isEmpty() || b.isEmpty()) continue;
-            double start = solved.volts(a).orElse(0) - solved.volts(b).orElse(0);
             lines.add("C" + name(p.reference()) + "_" + n + " " + node(a) + " " + node(b) + " " + number(farads)
-                    + " IC=" + number(start));
+                    + " IC=" + number(volts(a, b)));
         }
     }
 

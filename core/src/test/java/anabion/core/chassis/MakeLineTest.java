@@ -3,9 +3,9 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.engine.SharedSets;
 import anabion.core.format.ListCodec;
 import anabion.core.input.BadInput;
+import anabion.core.testing.SharedSets;
 import java.io.IOException;
 import java.io.StringReader;
 import org.junit.jupiter.api.Test;

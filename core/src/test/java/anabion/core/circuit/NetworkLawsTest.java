@@ -31,7 +31,7 @@ class NetworkLawsTest {
         return String.valueOf(n);
     }
 
-    @Property(tries = 60)
+    @Property(seed = "21", tries = 60)
     void currentsSumToZeroAtEveryNet(@ForAll long seed) {
         Circuit c = network(seed, 12)
                 .current("I", "0", "5", 1e-3)
@@ -49,7 +49,7 @@ class NetworkLawsTest {
         for (double sum : sums) assertThat(sum).isCloseTo(0, within(1e-8));
     }
 
-    @Property(tries = 60)
+    @Property(seed = "22", tries = 60)
     void whatGoesInHereAndComesOutThereDoesSoTheOtherWayRound(@ForAll long seed) {
         double there = solver.solve(
                         network(seed, 10).current("I", "0", "4", 1e-3).build())
@@ -62,7 +62,7 @@ class NetworkLawsTest {
         assertThat(there).isCloseTo(back, within(1e-6 * Math.max(1, Math.abs(back))));
     }
 
-    @Property(tries = 60)
+    @Property(seed = "23", tries = 60)
     void twoSourcesTogetherGiveTheSumOfEach(@ForAll long seed) {
         double one = solver.solve(network(seed, 10).current("I", "0", "4", 1e-3).build())
                 .volts("6")
@@ -80,7 +80,7 @@ class NetworkLawsTest {
         assertThat(both).isCloseTo(one + other, within(1e-6 * Math.max(1, Math.abs(both))));
     }
 
-    @Property(tries = 40)
+    @Property(seed = "24", tries = 40)
     void eliminationSolvesWhatItFactored(@ForAll long seed) {
         Random r = new Random(seed);
         int n = 1 + r.nextInt(30);

@@ -16,13 +16,13 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a diagnosis owes whoever relies on it, on the Halcyon with its chart read. */
-@Tag("slow")
+@ResourceLock(SharedForecasts.LOCK)
 class DiagnosisTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();

@@ -9,16 +9,18 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.engine.ColdOhms;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What hypotheses show, against solving each for itself. */
+@ResourceLock(SharedForecasts.LOCK)
 class ForecastsTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis SET = FORECASTS.chassis();

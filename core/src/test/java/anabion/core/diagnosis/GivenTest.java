@@ -11,11 +11,13 @@ import anabion.core.engine.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What the readings leave open of the next one, and how severe they make a fault. */
+@ResourceLock(SharedForecasts.LOCK)
 class GivenTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis SET = FORECASTS.chassis();

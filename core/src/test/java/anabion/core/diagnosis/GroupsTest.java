@@ -14,10 +14,12 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What stands together because nothing tells it apart, and what is joined two by two. */
+@ResourceLock(SharedForecasts.LOCK)
 class GroupsTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("brae");
     private static final Chassis SET = FORECASTS.chassis();

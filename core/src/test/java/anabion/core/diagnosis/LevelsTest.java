@@ -18,10 +18,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a generator must give on specimens of a set, against what is foreseen of the design. */
+@ResourceLock(SharedForecasts.LOCK)
 class LevelsTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();

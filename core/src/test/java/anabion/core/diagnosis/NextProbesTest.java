@@ -11,10 +11,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What is asked for next, where it can be told by hand what that must be. */
+@ResourceLock(SharedForecasts.LOCK)
 class NextProbesTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis SET = FORECASTS.chassis();

@@ -15,10 +15,12 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Parts tried, measured by themselves, or lifted to see behind them. */
+@ResourceLock(SharedForecasts.LOCK)
 class PartProbesTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();

@@ -1,11 +1,14 @@
 package anabion.core.diagnosis;
 
-import anabion.core.engine.SharedSets;
+import anabion.core.testing.SharedSets;
 import java.util.HashMap;
 import java.util.Map;
 
-/** What the demo sets show, computed once for all tests: each keeps some hundred megabytes. */
+/** What the demo sets show, computed once for all tests: each keeps some hundred megabytes, and is for one test at a time. */
 final class SharedForecasts {
+    /** Of the tests that share them. */
+    static final String LOCK = "forecasts";
+
     private static final Map<String, Forecasts> KEPT = new HashMap<>();
 
     private SharedForecasts() {}

@@ -10,11 +10,11 @@ import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
 import java.util.ArrayList;
 import java.util.List;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 
 /** What parts tried out with a good one, or measured, say of the odds. */
-@Tag("slow")
+@ResourceLock(SharedForecasts.LOCK)
 class TrialsTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();

@@ -5,8 +5,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import java.util.List;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
 
 /** How much must speak for a cause before it is repaired. */
+@ResourceLock(SharedForecasts.LOCK)
 class WitnessesTest {
     private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();

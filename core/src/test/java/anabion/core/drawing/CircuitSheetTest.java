@@ -6,7 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.drawing.StageDrawing.Spot;
 import anabion.core.drawing.StageDrawing.Wire;
 import anabion.core.engine.Engine;
-import anabion.core.engine.SharedSets;
+import anabion.core.testing.SharedSets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
-import anabion.core.engine.SharedSets;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;

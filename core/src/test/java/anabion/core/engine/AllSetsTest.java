@@ -7,10 +7,11 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.signal.Gains;
+import anabion.core.testing.Deep;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Stream;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -50,12 +51,11 @@ class AllSetsTest {
                     .isEmpty();
     }
 
-    @Tag("slow")
     @ParameterizedTest
     @MethodSource("names")
     void everySingleFaultSettles(String name) {
         Chassis set = SharedSets.named(name);
-        for (Fault f : FaultList.of(set)) {
+        for (Fault f : Deep.some("single faults of " + name + " that settle", 40, FaultList.of(set))) {
             Operating o = engine.solve(set, Setting.of(set.supply().volts()).withFaults(List.of(f)));
             assertThat(o.converged())
                     .as(f.text() + ": " + o.direct().unsettled())
@@ -64,7 +64,6 @@ class AllSetsTest {
     }
 
     /** An engine remembers what it has solved: what it says of one fault must not hang on the faults before. */
-    @Tag("slow")
     @ParameterizedTest
     @MethodSource("names")
     void whatWasSolvedBeforeDoesNotMatter(String name) {
@@ -84,7 +83,6 @@ class AllSetsTest {
         }
     }
 
-    @Tag("slow")
     @ParameterizedTest
     @MethodSource("names")
     void everyBandBringsSoundToTheSpeaker(String name) {

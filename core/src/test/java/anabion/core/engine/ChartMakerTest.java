@@ -9,6 +9,7 @@ import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.TestSets;
+import anabion.core.testing.SharedSets;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

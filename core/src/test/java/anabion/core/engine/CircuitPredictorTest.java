@@ -12,6 +12,7 @@ import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Predictor;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

@@ -7,6 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;

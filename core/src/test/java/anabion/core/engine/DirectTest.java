@@ -7,6 +7,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.OperatingPoint;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;

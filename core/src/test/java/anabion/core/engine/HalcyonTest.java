@@ -9,6 +9,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.circuit.Solution;
 import anabion.core.input.BadInput;
 import anabion.core.supply.Cycle;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;

@@ -5,34 +5,26 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.supply.Cycle;
-import java.nio.file.Path;
+import anabion.core.testing.IndependentSolver;
+import anabion.core.testing.SharedSets;
 import java.util.HashMap;
+import java.util.Locale;
 import java.util.Map;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.Tag;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/** Our answers against a general-purpose circuit solver on the exported decks, where it is installed. */
-@Tag("slow")
+/** Our answers against those of a general-purpose circuit solver on the exported decks. */
 class IndependentSolverTest {
-    @TempDir
-    Path folder;
-
-    private IndependentSolver solver() {
-        return IndependentSolver.here(folder);
-    }
-
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae", "lark", "rover", "trunk-road", "concerto", "true/moor"})
     void theOperatingPointAgrees(String name) throws Exception {
         Chassis set = SharedSets.named(name);
         Setting setting = Setting.of(set.supply().volts());
         Operating ours = new Engine().solve(set, setting);
-        Map<String, Double> theirs = theirs(set, setting);
+        Map<String, Double> theirs = theirs("operating-point-" + file(name), set, setting);
         theirs.forEach((net, volts) -> {
             double v = ours.volts(net).orElseThrow();
             assertThat(volts).as(net).isCloseTo(v, within(Math.max(2e-3, 1e-3 * Math.abs(v))));
@@ -41,11 +33,11 @@ class IndependentSolverTest {
     }
 
     /** Its operating point by our names of the nets. */
-    private Map<String, Double> theirs(Chassis set, Setting setting) throws Exception {
+    private static Map<String, Double> theirs(String name, Chassis set, Setting setting) throws Exception {
         String deck = Decks.direct(set, setting);
         Map<String, Double> numbered = new HashMap<>();
         Matcher m = Pattern.compile("(?m)^\\s*(n\\d+)\\s+(-?[\\d.]+(?:e[+-]?\\d+)?)\\s*$")
-                .matcher(solver().run(deck));
+                .matcher(IndependentSolver.answer(name, deck));
         while (m.find()) numbered.put(m.group(1), Double.parseDouble(m.group(2)));
         Map<String, Double> named = new HashMap<>();
         Matcher nets = Pattern.compile("(?m)^\\* net (\\S+) = (\\S+)$").matcher(deck);
@@ -63,8 +55,8 @@ class IndependentSolverTest {
         Engine engine = new Engine();
         Sensitivity ours =
                 Sensitivity.about(engine, set, usual, engine.solve(set, usual)).orElseThrow();
-        Map<String, Double> up = theirs(set, usual.withTrims(Map.of(part, 1.05)));
-        Map<String, Double> down = theirs(set, usual.withTrims(Map.of(part, 0.95)));
+        Map<String, Double> up = theirs("up-" + name + "-" + part, set, usual.withTrims(Map.of(part, 1.05)));
+        Map<String, Double> down = theirs("down-" + name + "-" + part, set, usual.withTrims(Map.of(part, 0.95)));
         double most = 0;
         for (String net : up.keySet()) {
             double slope = (up.get(net) - down.get(net)) / 0.1;
@@ -78,23 +70,27 @@ class IndependentSolverTest {
     @ValueSource(strings = {"halcyon", "brae", "rover", "concerto", "true/moor"})
     void theSupplyAgrees(String name) throws Exception {
         Chassis set = SharedSets.named(name);
-        agrees(set, Setting.of(set.supply().volts()));
+        agrees(file(name), set, Setting.of(set.supply().volts()));
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"BRIDGE", "COMMON_LINE", "IN_SERIES", "VIBRATOR"})
     void oddSuppliesAgree(OddSupplies kind) throws Exception {
-        agrees(kind.set(), Setting.of(kind.volts()));
+        agrees(kind.name().toLowerCase(Locale.ROOT), kind.set(), Setting.of(kind.volts()));
     }
 
-    private void agrees(Chassis set, Setting setting) throws Exception {
+    private static void agrees(String name, Chassis set, Setting setting) throws Exception {
         Operating solved = new Engine().solve(set, setting);
         Cycle ours = solved.supplies().values().iterator().next();
-        String out = solver().run(Decks.overTime(set, setting));
+        String out = IndependentSolver.answer("supply-" + name, Decks.overTime(set, setting));
         assertThat(measured(out, "mean")).isCloseTo(ours.volts(), within(0.01 * ours.volts()));
         assertThat(measured(out, "ripple")).isCloseTo(ours.ripple(), within(0.05 * ours.ripple()));
         assertThat(measured(out, "peak")).isCloseTo(ours.peak(), within(0.05 * ours.peak()));
         assertThat(measured(out, "effective")).isCloseTo(ours.effective(), within(0.05 * ours.effective()));
+    }
+
+    private static String file(String set) {
+        return set.replace('/', '-');
     }
 
     /** The largest of what was measured under a name. */

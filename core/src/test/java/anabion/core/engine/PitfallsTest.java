@@ -11,6 +11,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Provenance;
 import anabion.core.chassis.TestSets;
 import anabion.core.chassis.Winding;
+import anabion.core.testing.SharedSets;
 import anabion.core.tree.Extra;
 import java.util.ArrayList;
 import java.util.List;

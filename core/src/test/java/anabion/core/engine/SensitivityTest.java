@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.testing.Deep;
+import anabion.core.testing.SharedSets;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -52,7 +54,8 @@ class SensitivityTest {
         Sensitivity s = about(set, usual(set));
         Random random = new Random(4);
         List<double[]> found = new ArrayList<>();
-        for (int n = 0; n < 300; n++) {
+        int specimens = Deep.times("specimens of " + name + " whose volts spread", 150, 300);
+        for (int n = 0; n < specimens; n++) {
             Map<String, Double> trims = new LinkedHashMap<>();
             for (String p : s.parts()) trims.put(p, 1 + s.spread(p) * Math.max(-2, Math.min(2, random.nextGaussian())));
             Operating o = engine.solve(set, usual(set).withTrims(trims));

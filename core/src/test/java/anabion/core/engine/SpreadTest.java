@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 

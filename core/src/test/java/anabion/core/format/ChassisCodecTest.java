@@ -2,6 +2,9 @@ package anabion.core.format;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.OwnTypes;
@@ -18,6 +21,7 @@ import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,9 +30,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.mockito.Mock;
+import org.mockito.junit.jupiter.MockitoExtension;
 
+@ExtendWith(MockitoExtension.class)
 class ChassisCodecTest {
     private final Chassis set = TestSets.audioEnd();
     private final String json = ChassisCodec.text(set);
@@ -88,6 +96,16 @@ class ChassisCodecTest {
                 "line", "230", anabion.core.chassis.Renames.part(read, "R13", "R99"));
         assertThat(ChassisCodec.text(edited).split("x-unknown", -1))
                 .hasSameSizeAs(TreeWriter.text(salted(plain(json))).split("x-unknown", -1));
+    }
+
+    /** A disk that fails is no bad chassis: what it says goes on to whoever opened the file. */
+    @Test
+    void aDiskThatFailsUnderTheReaderIsNoBadInput(@Mock InputStream disk) throws IOException {
+        when(disk.read(any(byte[].class), anyInt(), anyInt())).thenThrow(new IOException("Input/output error"));
+        assertThatThrownBy(() -> ChassisCodec.read(disk))
+                .isInstanceOf(IOException.class)
+                .isNotInstanceOf(BadInput.class)
+                .hasMessage("Input/output error");
     }
 
     @Test

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.SharedSets;
 import anabion.core.format.JobCodec;
 import anabion.core.input.BadInput;
 import anabion.core.job.Alteration;
@@ -14,6 +13,7 @@ import anabion.core.job.LooseKind;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
+import anabion.core.testing.SharedSets;
 import anabion.core.tree.Extra;
 import java.time.Duration;
 import java.time.Instant;

@@ -8,7 +8,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Winding;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;

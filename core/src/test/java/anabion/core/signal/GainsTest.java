@@ -9,12 +9,12 @@ import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.FaultList;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
 import anabion.core.engine.Specimen;
+import anabion.core.testing.Deep;
+import anabion.core.testing.SharedSets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -48,7 +48,7 @@ class GainsTest {
                 .decibels();
     }
 
-    /** Sixty specimens with scattered parts and tubes lie about the nominal one, none far off. */
+    /** Specimens with scattered parts and tubes lie about the nominal one, none far off. */
     @Test
     void specimensScatterAboutTheComputedLevels() {
         Chassis set = SharedSets.named("halcyon");
@@ -56,7 +56,8 @@ class GainsTest {
         Gains nominal = gains("halcyon");
         List<Double> audio = new ArrayList<>();
         List<Double> carrier = new ArrayList<>();
-        for (int seed = 1; seed <= 60; seed++) {
+        int specimens = Deep.times("specimens whose levels scatter", 20, 60);
+        for (int seed = 1; seed <= specimens; seed++) {
             Gains g = Gains.of(
                             engine,
                             set,
@@ -192,11 +193,11 @@ class GainsTest {
     }
 
     /** Whatever is broken, an answer is a number or says that nothing comes through. */
-    @Tag("slow")
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "lark"})
     void noFaultGivesNonsense(String name) {
-        for (List<Fault> way : FaultList.ways(SharedSets.named(name))) {
+        for (List<Fault> way :
+                Deep.some("gains of " + name + " with a fault", 24, FaultList.ways(SharedSets.named(name)))) {
             Fault f = way.get(way.size() - 1);
             Gains g = gains(name, f.text());
             assertThat(g.levels()).as(f.text()).allSatisfy(l -> assertThat(l.volts())

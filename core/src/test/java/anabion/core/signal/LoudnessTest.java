@@ -9,7 +9,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;

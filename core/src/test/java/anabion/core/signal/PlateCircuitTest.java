@@ -10,7 +10,7 @@ import anabion.core.device.Section;
 import anabion.core.device.law.Curves;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 

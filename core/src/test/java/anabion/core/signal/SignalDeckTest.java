@@ -9,25 +9,18 @@ import anabion.core.circuit.Phasor;
 import anabion.core.engine.Controls;
 import anabion.core.engine.Decks;
 import anabion.core.engine.Engine;
-import anabion.core.engine.IndependentSolver;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
-import java.nio.file.Path;
+import anabion.core.testing.IndependentSolver;
+import anabion.core.testing.SharedSets;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.junit.jupiter.api.Tag;
-import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** Our small-signal networks against a general-purpose solver on the exported decks, where it is installed. */
-@Tag("slow")
+/** Our small-signal networks against a general-purpose solver on the exported decks. */
 class SignalDeckTest {
-    @TempDir
-    Path folder;
-
     @ParameterizedTest
     @CsvSource({
         "halcyon,AM,AF,DET1",
@@ -45,7 +38,9 @@ class SignalDeckTest {
                 .withControls(Controls.volume(set, 1))
                 .withCarrier(domain == Domain.IF ? 1.5 : 0);
         Matcher rows = Pattern.compile("(?m)^\\d+\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s*$")
-                .matcher(IndependentSolver.here(folder).run(SignalDeck.of(set, setting, band, domain, net)));
+                .matcher(IndependentSolver.answer(
+                        "sweep-" + name + "-" + domain.code() + "-" + net,
+                        SignalDeck.of(set, setting, band, domain, net)));
         int compared = 0;
         while (rows.find()) {
             double hertz = Double.parseDouble(rows.group(1));

@@ -11,7 +11,6 @@ import anabion.core.engine.Controls;
 import anabion.core.engine.Engine;
 import anabion.core.engine.FaultList;
 import anabion.core.engine.Setting;
-import anabion.core.engine.SharedSets;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
@@ -20,6 +19,8 @@ import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.SymptomKind;
 import anabion.core.signal.Loudness;
+import anabion.core.testing.Deep;
+import anabion.core.testing.SharedSets;
 import anabion.core.tree.Extra;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -30,9 +31,8 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
-import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** Odds that are said to somebody have to be right as often as they say: stage odds on sets whose true circuit is known, every audible fault once. */
 class StageOddsMeasuredTest {
@@ -41,6 +41,10 @@ class StageOddsMeasuredTest {
             SymptomKind.DEAD, Outcome.NOTHING,
             SymptomKind.WEAK, Outcome.WEAK,
             SymptomKind.HUM, Outcome.HUM);
+
+    static List<String> sets() {
+        return Deep.some("sets whose stage odds are measured", 1, List.of("halcyon", "brae"));
+    }
 
     private final Engine engine = new Engine();
     private final Random random = new Random(5);
@@ -73,9 +77,8 @@ class StageOddsMeasuredTest {
         return Job.NEW.withArrival(new Arrival("", "", all, Set.of(), List.of(), "", Extra.NONE));
     }
 
-    @Tag("slow")
     @ParameterizedTest
-    @ValueSource(strings = {"halcyon", "brae"})
+    @MethodSource("sets")
     void stagesAreNamedAboutAsOftenRightlyAsTheOddsSay(String name) {
         Chassis set = SharedSets.named(name);
         Band band = set.bands().get(0);

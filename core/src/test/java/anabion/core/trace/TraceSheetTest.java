@@ -3,7 +3,6 @@ package anabion.core.trace;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.SharedSets;
 import anabion.core.format.JobCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
@@ -11,6 +10,7 @@ import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
+import anabion.core.testing.SharedSets;
 import anabion.core.tree.Extra;
 import java.time.Instant;
 import java.util.List;

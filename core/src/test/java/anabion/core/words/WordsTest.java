@@ -30,7 +30,7 @@ class WordsTest {
 
     @Test
     void inAConverterTheThirdGridTakesTheSignal() {
-        var halcyon = anabion.core.engine.SharedSets.named("halcyon");
+        var halcyon = anabion.core.testing.SharedSets.named("halcyon");
         var mixer = halcyon.part("V1").orElseThrow();
         var output = halcyon.part("V4").orElseThrow();
         assertThat(words.say(anabion.core.chassis.PinNames.key(mixer, "g3"))).isEqualTo("signal grid");

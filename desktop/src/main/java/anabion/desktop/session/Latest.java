@@ -6,6 +6,7 @@ import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
@@ -25,19 +26,25 @@ final class Latest implements AutoCloseable {
     <T> void ask(Supplier<T> work, Consumer<T> answer, Consumer<Throwable> trouble) {
         long mine = newest.incrementAndGet();
         asked.ifPresent(f -> f.cancel(true));
-        asked = Optional.of(worker.submit(() -> {
-            if (newest.get() != mine) return;
-            try {
-                T result = work.get();
-                Platform.runLater(() -> {
-                    if (newest.get() == mine) answer.accept(result);
-                });
-            } catch (CancellationException e) {
-                // a newer request has taken its place, or the window closes
-            } catch (RuntimeException e) {
-                Platform.runLater(() -> trouble.accept(e));
-            }
-        }));
+        try {
+            asked = Optional.of(worker.submit(() -> compute(mine, work, answer, trouble)));
+        } catch (RejectedExecutionException e) {
+            asked = Optional.empty(); // the window is closed: nobody waits for an answer
+        }
+    }
+
+    private <T> void compute(long mine, Supplier<T> work, Consumer<T> answer, Consumer<Throwable> trouble) {
+        if (newest.get() != mine) return;
+        try {
+            T result = work.get();
+            Platform.runLater(() -> {
+                if (newest.get() == mine) answer.accept(result);
+            });
+        } catch (CancellationException e) {
+            // a newer request has taken its place, or the window closes
+        } catch (RuntimeException e) {
+            Platform.runLater(() -> trouble.accept(e));
+        }
     }
 
     /** Runs something that nothing newer makes idle. */

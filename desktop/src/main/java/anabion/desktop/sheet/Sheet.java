@@ -2,6 +2,7 @@ package anabion.desktop.sheet;
 
 import anabion.desktop.probe.Entry;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import javafx.scene.Node;
 import javafx.scene.input.KeyCode;
@@ -18,6 +19,11 @@ public interface Sheet {
 
     default boolean takesReadings() {
         return false;
+    }
+
+    /** The point of the lit row. */
+    default Optional<String> litPoint() {
+        return Optional.empty();
     }
 
     /** What the lit row measures. */

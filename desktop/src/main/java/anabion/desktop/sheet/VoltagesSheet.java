@@ -291,6 +291,11 @@ public final class VoltagesSheet implements Sheet {
     }
 
     @Override
+    public Optional<String> litPoint() {
+        return litRow().map(r -> r.point().label());
+    }
+
+    @Override
     public Measure measure() {
         return litRow().map(Row::measure).orElse(Measure.DC_VOLTS);
     }

@@ -4,7 +4,6 @@ import anabion.core.input.BadInput;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.library.LibraryPlace;
 import anabion.desktop.look.Look;
-import anabion.desktop.probe.Entry;
 import anabion.desktop.probe.ProbeParser;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
@@ -48,17 +47,18 @@ public final class Shell extends StackPane {
     private final LibraryPlace library;
     private final Entries entries;
     private final Scale scale = new Scale(1, 1, 0, 0);
-    private final MeterDesk meters = new MeterDesk();
+    private final MeterDesk meters;
     private Where where = Where.SHELF;
     private boolean dim;
     private Optional<Export> exporting = Optional.empty();
 
-    public Shell(Session session, FileChoice files) {
+    public Shell(Session session, Ports ports) {
+        meters = new MeterDesk(ports.meters());
         this.session = session;
         session.onTrouble(this::trouble);
         top = new TopLine(session, this::go);
         probe = new ProbeLine(session);
-        new ShellActions(this, session, files).register(actions);
+        new ShellActions(this, session, ports.files()).register(actions);
         shelf = new ShelfPlace(session, this::openSet);
         bench = new BenchPlace(session, this::trouble, actions.get("mark").keyText());
         session.diagnoses().found().addListener((o, a, b) -> {
@@ -337,7 +337,6 @@ public final class Shell extends StackPane {
         Notice.show(this, t);
     }
 
-    /** Takes the reading of the connected meter for the lit row. */
     NextTest nextTest() {
         return new NextTest(session, bench);
     }
@@ -351,27 +350,17 @@ public final class Shell extends StackPane {
         probe.field().end();
     }
 
+    /** Takes the reading of the connected meter for the row that is lit now. */
     void takeFromMeter() {
-        if (where != Where.BENCH || !bench.sheet().takesReadings())
+        if (where != Where.BENCH)
             throw BadInput.at("")
                     .because(session.say("ui.meter.elsewhere"))
                     .so(session.say("ui.meter.elsewhere.remedy"));
-        anabion.core.chassis.Measure measure = bench.sheet().measure();
         probe.say(session.say("ui.meter.reading"));
-        meters.read(measure)
-                .whenComplete((volts, e) -> Platform.runLater(() -> {
-                    if (e != null) {
-                        probe.complain(message(e), "");
-                        return;
-                    }
-                    guarded(() -> bench.sheet()
-                            .reading(new Entry.Volts(
-                                    Optional.empty(),
-                                    volts,
-                                    measure == anabion.core.chassis.Measure.AC_VOLTS,
-                                    false,
-                                    java.util.OptionalDouble.empty())));
-                    probe.say("");
+        meters.take(session, bench.sheet())
+                .whenComplete((taken, e) -> Platform.runLater(() -> {
+                    if (e != null) probe.complain(message(e), "");
+                    else probe.say("");
                 }));
     }
 

@@ -2,6 +2,8 @@ package anabion.desktop.shell;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.when;
 
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -12,6 +14,8 @@ import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
 import anabion.workshop.storage.PhotoFiles.Stored;
 import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
@@ -21,18 +25,26 @@ import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
+import java.util.function.Function;
 import javax.imageio.ImageIO;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.extension.ExtendWith;
 import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
+import org.mockito.Mock;
+import org.mockito.junit.jupiter.MockitoExtension;
 
+@ExtendWith(MockitoExtension.class)
 class ExportTest {
     private static final Words WORDS = new Words(Vocabulary.STANDARD);
 
     @TempDir
     Path folder;
+
+    @Mock
+    private Function<Photo, Path> photos;
 
     private Path picture;
     private SetRecord set;
@@ -64,6 +76,19 @@ class ExportTest {
                 share -> {});
         asked.await();
         assertThatThrownBy(done::join).isInstanceOf(CancellationException.class);
+        assertThat(file).hasContent("the old one");
+        assertThat(folder.resolve("record." + kind + ".part")).doesNotExist();
+    }
+
+    /** A photo that cannot be read ends the export in words, and the old file stays. */
+    @ParameterizedTest
+    @ValueSource(strings = {"pdf", "html", "zip"})
+    void aDiskThatFailsUnderAPhotoLeavesTheOldFile(String kind) throws Exception {
+        when(photos.apply(any())).thenThrow(new UncheckedIOException(new IOException("Input/output error")));
+        Path file = folder.resolve("record." + kind);
+        Files.writeString(file, "the old one");
+        assertThatThrownBy(new Export(set, WORDS, kind, file).run(photos, share -> {})::join)
+                .hasRootCauseMessage("Input/output error");
         assertThat(file).hasContent("the old one");
         assertThat(folder.resolve("record." + kind + ".part")).doesNotExist();
     }

@@ -12,7 +12,6 @@ import anabion.core.circuit.Element;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.engine.Engine;
-import anabion.core.engine.FaultList;
 import anabion.core.engine.Operating;
 import anabion.core.engine.Setting;
 import anabion.core.reading.Judge;
@@ -71,18 +70,6 @@ class DemoPapersTest {
                         .label()))
                 .contains("V2.6", "V4.1")
                 .doesNotContain("V1.6", "V4.6", "V5.1");
-    }
-
-    @ParameterizedTest
-    @ValueSource(strings = {"halcyon", "brae", "lark"})
-    void everySingleFaultOfTheSetSettles(String name) {
-        Chassis chassis = DemoWorkshop.chassis(name);
-        Engine engine = new Engine();
-        Setting usual = Setting.of(chassis.supply().volts());
-        for (Fault f : FaultList.of(chassis))
-            assertThat(engine.solve(chassis, usual.withFaults(List.of(f))).converged())
-                    .as(f.text())
-                    .isTrue();
     }
 
     @ParameterizedTest
