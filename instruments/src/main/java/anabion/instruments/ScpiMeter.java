@@ -2,33 +2,34 @@ package anabion.instruments;
 
 import anabion.core.chassis.Measure;
 import anabion.core.input.BadInput;
-import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStreamReader;
-import java.io.OutputStream;
 import java.net.InetSocketAddress;
-import java.net.Socket;
+import java.net.ProtocolException;
 import java.net.SocketTimeoutException;
-import java.nio.charset.StandardCharsets;
 import java.util.Optional;
+import java.util.regex.Pattern;
 import javax.net.SocketFactory;
 
-/** A meter that understands SCPI's {@code MEASure} queries over a raw socket. */
+/**
+ * A meter that understands SCPI's {@code MEASure} queries over a raw socket. After an answer that failed, came late or was not asked for, the
+ * connection is made anew, so that what is still on its way is never taken for the next reading.
+ */
 public final class ScpiMeter implements Meter {
-    private static final int TIMEOUT_MS = 3000;
     private static final int USUAL_PORT = 5025;
-    /** SCPI-99 answers 9.9E37 for plus and minus infinity: over the range. */
+    /** SCPI-99 answers 9.9E37 for plus and minus infinity: over the range; 9.91E37 is its not-a-number. */
     private static final double OVERLOAD = 9.8e37;
+    /** SCPI's numeric response data (IEEE 488.2 NR1, NR2 and NR3), and nothing else that Java would read as a number. */
+    private static final Pattern NUMBER = Pattern.compile("[-+]?(\\d+\\.?\\d*|\\.\\d+)([eE][-+]?\\d{1,3})?");
 
-    private final Socket socket;
-    private final BufferedReader in;
-    private final OutputStream out;
+    private final InetSocketAddress address;
+    private final SocketFactory sockets;
     private final String name;
+    private Optional<ScpiConnection> connection;
 
-    private ScpiMeter(Socket socket) throws IOException {
-        this.socket = socket;
-        this.in = new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.US_ASCII));
-        this.out = socket.getOutputStream();
+    private ScpiMeter(InetSocketAddress address, SocketFactory sockets) throws IOException {
+        this.address = address;
+        this.sockets = sockets;
+        this.connection = Optional.of(ScpiConnection.to(address, sockets));
         this.name = ask("*IDN?");
     }
 
@@ -54,15 +55,9 @@ public final class ScpiMeter implements Meter {
             throw BadInput.at("\"" + address + "\"")
                     .because("this is no address of a meter")
                     .so("type it like connect 192.0.2.7:5025");
-        Optional<Socket> opened = Optional.empty();
         try {
-            Socket socket = sockets.createSocket();
-            opened = Optional.of(socket);
-            socket.connect(new InetSocketAddress(parts[0], port), TIMEOUT_MS);
-            socket.setSoTimeout(TIMEOUT_MS);
-            return new ScpiMeter(socket);
+            return new ScpiMeter(new InetSocketAddress(parts[0], port), sockets);
         } catch (IOException e) {
-            opened.ifPresent(ScpiMeter::closeQuietly);
             throw new MeterTrouble(
                     "No meter answers at " + address, "Check its address, its cable and that remote control is on", e);
         }
@@ -81,43 +76,44 @@ public final class ScpiMeter implements Meter {
                     case AC_VOLTS -> "MEAS:VOLT:AC?";
                     case OHMS -> "MEAS:RES?";
                 };
-        String answer = "";
         try {
-            answer = ask(command);
+            String answer = ask(command);
+            if (!NUMBER.matcher(answer).matches()) {
+                close();
+                throw new MeterTrouble(
+                        "The meter answered \"" + answer + "\" to " + command,
+                        "Check that it is a meter that measures volts");
+            }
             double value = Double.parseDouble(answer);
             if (Math.abs(value) > OVERLOAD)
                 throw new MeterTrouble("The meter is over its range", "Check the leads, or choose a larger range");
             return value;
-        } catch (NumberFormatException e) {
-            throw new MeterTrouble(
-                    "The meter answered \"" + answer + "\" to " + command,
-                    "Check that it is a meter that measures volts",
-                    e);
         } catch (SocketTimeoutException e) {
             throw new MeterTrouble("The meter did not answer in time", "Try again, or type the reading", e);
+        } catch (ProtocolException e) {
+            throw new MeterTrouble(
+                    "The meter's answer to " + command + " has no end",
+                    "Check that it is a meter that measures volts",
+                    e);
         } catch (IOException e) {
             throw new MeterTrouble("The connection to the meter is lost", "Type connect and its address again", e);
         }
     }
 
     private String ask(String command) throws IOException {
-        out.write((command + "\n").getBytes(StandardCharsets.US_ASCII));
-        out.flush();
-        String line = in.readLine();
-        if (line == null) throw new IOException("closed");
-        return line.strip();
+        if (connection.isPresent() && connection.get().chatters()) close();
+        if (connection.isEmpty()) connection = Optional.of(ScpiConnection.to(address, sockets));
+        try {
+            return connection.get().ask(command);
+        } catch (IOException e) {
+            close();
+            throw e;
+        }
     }
 
     @Override
-    public void close() {
-        closeQuietly(socket);
-    }
-
-    private static void closeQuietly(Socket socket) {
-        try {
-            socket.close();
-        } catch (IOException e) {
-            // it is gone either way
-        }
+    public synchronized void close() {
+        connection.ifPresent(ScpiConnection::close);
+        connection = Optional.empty();
     }
 }

@@ -2,8 +2,7 @@ package anabion.instruments;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
-import static org.mockito.ArgumentMatchers.any;
-import static org.mockito.ArgumentMatchers.anyInt;
+import static org.mockito.Mockito.mock;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
@@ -31,6 +30,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 import org.mockito.Mock;
 import org.mockito.junit.jupiter.MockitoExtension;
+import org.mockito.stubbing.OngoingStubbing;
 
 /** Against a small instrument that speaks the command language on the loopback address, and where a network fails against one that is made to. */
 @ExtendWith(MockitoExtension.class)
@@ -40,12 +40,6 @@ class ScpiMeterTest {
 
     @Mock
     private SocketFactory sockets;
-
-    @Mock
-    private Socket socket;
-
-    @Mock
-    private InputStream in;
 
     @BeforeEach
     void start() throws IOException {
@@ -63,12 +57,24 @@ class ScpiMeterTest {
                 for (String line = in.readLine(); line != null; line = in.readLine()) {
                     String answer = answers.get(line);
                     if ("hang up".equals(answer)) break;
+                    if ("trickle".equals(answer)) trickle(socket);
                     if (answer != null)
                         socket.getOutputStream().write((answer + "\r\n").getBytes(StandardCharsets.US_ASCII));
                 }
             } catch (IOException e) {
                 return;
             }
+        }
+    }
+
+    private static void trickle(Socket socket) throws IOException {
+        try {
+            for (int n = 0; n < 20; n++) {
+                socket.getOutputStream().write('1');
+                Thread.sleep(250);
+            }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
         }
     }
 
@@ -114,40 +120,96 @@ class ScpiMeterTest {
         }
     }
 
-    /** The system ends the wait; nothing is waited for here. */
-    @Test
-    void silenceEndsInTime() throws IOException {
-        when(sockets.createSocket()).thenReturn(socket);
+    /** What Java reads as a number is not yet what a meter sends as one. */
+    @ParameterizedTest
+    @ValueSource(strings = {"NaN", "Infinity", "-inf", "0x1p3", "12d", "1.5f", "1e9999", "1,5", "", "9.91E37"})
+    void onlyNumbersAreReadings(String answer) {
+        answers.put("MEAS:VOLT:DC?", answer);
+        try (Meter meter = connect()) {
+            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS)).isInstanceOf(MeterTrouble.class);
+            answers.put("MEAS:VOLT:DC?", "1.5");
+            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(1.5);
+        }
+    }
+
+    /** A connection that gives these answers, and then what comes at its end. */
+    private static Socket giving(String answers, Exception end) throws IOException {
+        Socket socket = mock(Socket.class);
+        InputStream in = mock(InputStream.class);
         when(socket.getOutputStream()).thenReturn(OutputStream.nullOutputStream());
         when(socket.getInputStream()).thenReturn(in);
-        when(in.read(any(byte[].class), anyInt(), anyInt()))
-                .thenAnswer(call -> {
-                    byte[] name = "Bench\n".getBytes(StandardCharsets.US_ASCII);
-                    System.arraycopy(name, 0, (byte[]) call.getArgument(0), 0, name.length);
-                    return name.length;
-                })
-                .thenThrow(new SocketTimeoutException("Read timed out"));
+        OngoingStubbing<Integer> bytes = when(in.read());
+        for (char c : answers.toCharArray()) bytes = bytes.thenReturn((int) c);
+        bytes.thenThrow(end);
+        return socket;
+    }
+
+    private static SocketTimeoutException late() {
+        return new SocketTimeoutException("Read timed out");
+    }
+
+    /** The system ends the wait; nothing is waited for here. What comes late is on a connection that nobody reads any more. */
+    @Test
+    void anAnswerThatComesLateIsNotTakenForTheNext() throws IOException {
+        Socket slow = giving("Bench\n", late());
+        Socket anew = giving("2.50E+00\n", late());
+        when(sockets.createSocket()).thenReturn(slow, anew);
         try (Meter meter = ScpiMeter.connect("192.0.2.7", sockets)) {
             assertThat(meter.name()).isEqualTo("Bench");
             assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
                     .isInstanceOf(MeterTrouble.class)
                     .hasMessageContaining("did not answer in time");
+            verify(slow).close();
+            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(2.5);
         }
-        verify(socket).connect(new InetSocketAddress("192.0.2.7", 5025), 3000);
-        verify(socket).setSoTimeout(3000);
-        verify(socket).close();
+        verify(slow).connect(new InetSocketAddress("192.0.2.7", 5025), ScpiConnection.TIMEOUT_MS);
+        verify(anew).close();
+    }
+
+    @Test
+    void aSecondLineIsNotTakenForTheNextReading() throws IOException {
+        Socket chatty = giving("Bench\n1.5\n2.5\n", late());
+        Socket anew = giving("3.5\n", late());
+        when(chatty.getInputStream().available()).thenReturn(0, 0, 4);
+        when(sockets.createSocket()).thenReturn(chatty, anew);
+        try (Meter meter = ScpiMeter.connect("192.0.2.7", sockets)) {
+            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(1.5);
+            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(3.5);
+        }
+    }
+
+    @Test
+    void anEndlessLineEnds() throws IOException {
+        Socket endless = giving("Bench\n" + "1".repeat(ScpiConnection.LONGEST + 1), late());
+        when(sockets.createSocket()).thenReturn(endless);
+        try (Meter meter = ScpiMeter.connect("192.0.2.7", sockets)) {
+            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
+                    .isInstanceOf(MeterTrouble.class)
+                    .hasMessageContaining("no end");
+        }
+    }
+
+    /** A byte now and then keeps no reading waiting: the time is that of the whole answer. It waits three seconds, as long as the answer may take. */
+    @Test
+    void aTrickleEndsInTime() {
+        answers.put("MEAS:VOLT:DC?", "trickle");
+        try (Meter meter = connect()) {
+            long start = System.nanoTime();
+            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
+                    .isInstanceOf(MeterTrouble.class)
+                    .hasMessageContaining("did not answer in time");
+            assertThat((System.nanoTime() - start) / 1e9).isLessThan(5);
+        }
     }
 
     @Test
     void whoDoesNotEvenSayItsNameIsLetGo() throws IOException {
-        when(sockets.createSocket()).thenReturn(socket);
-        when(socket.getOutputStream()).thenReturn(OutputStream.nullOutputStream());
-        when(socket.getInputStream()).thenReturn(in);
-        when(in.read(any(byte[].class), anyInt(), anyInt())).thenThrow(new SocketTimeoutException("Read timed out"));
+        Socket silent = giving("", late());
+        when(sockets.createSocket()).thenReturn(silent);
         assertThatThrownBy(() -> ScpiMeter.connect("192.0.2.7:5555", sockets))
                 .isInstanceOf(MeterTrouble.class)
                 .hasMessageContaining("No meter answers at 192.0.2.7:5555");
-        verify(socket).close();
+        verify(silent).close();
     }
 
     @Test
