@@ -123,6 +123,11 @@ public final class Decks {
         return String.format(Locale.ROOT, "%.9g", v);
     }
 
+    /** One line, whatever stands in a name: a line end in it would make the rest a command to the solver. */
+    private static String comment(String text) {
+        return "* " + text.replaceAll("[\\p{Cntrl}\\u0085\\u2028\\u2029]", " ") + "\n";
+    }
+
     static String name(String element) {
         return element.replaceAll("[^A-Za-z0-9]", "_");
     }
@@ -280,10 +285,9 @@ public final class Decks {
     }
 
     private String text(String what) {
-        StringBuilder deck =
-                new StringBuilder("* " + chassis.name() + ", " + what + " at " + number(setting.line()) + " V\n");
-        nodes.forEach((net, node) ->
-                deck.append("* net ").append(node).append(" = ").append(net).append('\n'));
+        StringBuilder deck = new StringBuilder();
+        deck.append(comment(chassis.name() + ", " + what + " at " + number(setting.line()) + " V"));
+        nodes.forEach((net, node) -> deck.append(comment("net " + node + " = " + net)));
         deck.append(".options reltol=1e-5 abstol=1e-12 vntol=1e-7 gmin=1e-14 itl1=500 itl2=500 itl4=200\n");
         lines.forEach(l -> deck.append(l).append('\n'));
         return deck.append(".end\n").toString();

@@ -17,8 +17,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.UUID;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 
 /** Parts lists, value lists and charts as CSV ({@code docs/formats/lists.md}). */
 public final class ListCodec {
@@ -114,18 +112,11 @@ public final class ListCodec {
 
     /** The parts as CSV, as {@link #parts} reads them. */
     public static void parts(Chassis chassis, Appendable out) throws IOException {
-        CSVPrinter printer = new CSVPrinter(
-                out,
-                CSVFormat.DEFAULT
-                        .builder()
-                        .setHeader("reference", "value", "nets", "role", "make", "note")
-                        .setRecordSeparator('\n')
-                        .get());
+        TableWriter table = new TableWriter(out, "reference", "value", "nets", "role", "make", "note");
         for (Part p : chassis.parts()) {
             List<String> nets = new ArrayList<>();
             p.nets().forEach((terminal, net) -> nets.add(p.device().isPresent() ? terminal + "=" + net : net));
-            printer.printRecord(p.reference(), p.printed(), String.join(" ", nets), p.role(), p.make(), p.note());
+            table.row(p.reference(), p.printed(), String.join(" ", nets), p.role(), p.make(), p.note());
         }
-        printer.flush();
     }
 }

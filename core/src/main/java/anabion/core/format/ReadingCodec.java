@@ -23,8 +23,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 
 /** Readings as JSON objects and as CSV ({@code docs/formats/readings.md}). */
 public final class ReadingCodec {
@@ -99,16 +97,10 @@ public final class ReadingCodec {
     }
 
     public static void csv(List<Reading> readings, Appendable out) throws IOException {
-        CSVPrinter printer = new CSVPrinter(
-                out,
-                CSVFormat.DEFAULT
-                        .builder()
-                        .setHeader(COLUMNS)
-                        .setRecordSeparator('\n')
-                        .get());
+        TableWriter table = new TableWriter(out, COLUMNS);
         for (Reading r : readings) {
             Condition c = r.condition();
-            printer.printRecord(
+            table.row(
                     r.point(),
                     plain(r.value()),
                     r.measure().code(),
@@ -125,7 +117,6 @@ public final class ReadingCodec {
                     r.state(),
                     r.id());
         }
-        printer.flush();
     }
 
     /**

@@ -142,7 +142,7 @@ public final class Table {
                                     : "add the missing fields");
         }
         Map<String, String> cells = new LinkedHashMap<>();
-        for (int i = 0; i < header.size(); i++) cells.put(header.get(i), record.get(i));
+        for (int i = 0; i < header.size(); i++) cells.put(header.get(i), TableWriter.original(record.get(i)));
         return new Row(line, cells);
     }
 }
