@@ -19,8 +19,12 @@ import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.security.MessageDigest;
 import java.util.Arrays;
+import java.util.HexFormat;
 import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.function.Function;
 import java.util.zip.ZipEntry;
@@ -154,7 +158,9 @@ class ArchiveTest {
     @Test
     void namesThatLeaveTheArchiveAreRefused() throws IOException {
         Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
-        for (String name : new String[] {"../evil.json", "/etc/evil", "photos/../../evil", "C:evil", "a\\b"}) {
+        for (String name : new String[] {
+            "../evil.json", "/etc/evil", "photos/../../evil", "C:evil", "a\\b", "photos//x.png", "./x", "a\nb"
+        }) {
             Map<String, byte[]> bad = new LinkedHashMap<>(entries);
             bad.put(name, utf8("x"));
             refused(bad, "leads out of the archive");
@@ -203,14 +209,51 @@ class ArchiveTest {
     }
 
     @Test
-    void aPictureThatIsNoneIsRefused() throws IOException {
+    void aPictureThatIsNoneIsRefused() throws Exception {
         Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
-        String name = entries.keySet().stream()
-                .filter(n -> n.startsWith("photos/"))
-                .findFirst()
-                .orElseThrow();
-        entries.put(name, utf8("not a picture"));
+        String picture = pictures(entries).get(0);
+        String hash = picture.replaceAll("photos/|\\.png", "");
+        byte[] text = utf8("not a picture");
+        String named =
+                HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text));
+        entries.remove(picture);
+        entries.put("photos/" + named + ".png", text);
+        renamed(entries, hash, named);
         refused(entries, "not a picture");
+    }
+
+    private static List<String> pictures(Map<String, byte[]> entries) {
+        return entries.keySet().stream().filter(n -> n.startsWith("photos/")).toList();
+    }
+
+    private static void renamed(Map<String, byte[]> entries, String from, String to) {
+        String rows = new String(entries.get("photos.json"), StandardCharsets.UTF_8);
+        assertThat(rows).contains(from);
+        entries.put("photos.json", utf8(rows.replace(from, to)));
+    }
+
+    /** A picture's name is part of a path: what is none is refused before a file is thought of. */
+    @Test
+    void aNameOfAPictureThatIsAPathIsRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        String picture = pictures(entries).get(0);
+        String hash = picture.replaceAll("photos/|\\.png", "");
+        for (String bad : List.of("/../../../evil", "../" + hash, hash.toUpperCase(Locale.ROOT), hash + "0", "")) {
+            Map<String, byte[]> forged = new LinkedHashMap<>(entries);
+            forged.put("photos/" + bad + ".png", forged.remove(picture));
+            renamed(forged, hash, bad);
+            assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(zip(forged))))
+                    .as(bad)
+                    .isInstanceOf(BadInput.class);
+        }
+        for (String bad : List.of("sh", "/../x.png", "PNG", "")) {
+            Map<String, byte[]> forged = new LinkedHashMap<>(entries);
+            forged.put("photos/" + hash + "." + bad, forged.get(picture));
+            renamed(forged, "\"png\"", "\"" + bad + "\"");
+            assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(zip(forged))))
+                    .as(bad)
+                    .isInstanceOf(BadInput.class);
+        }
     }
 
     @Test

@@ -56,7 +56,8 @@ class ExportTest {
         SetRecord demo = DemoWorkshop.set("halcyon");
         List<Photo> photos = new ArrayList<>();
         for (int i = 0; i < 4; i++)
-            photos.add(new Photo(UUID.randomUUID(), new Stored("hash" + i, "png"), "photo " + i, Instant.EPOCH));
+            photos.add(new Photo(
+                    UUID.randomUUID(), new Stored(String.valueOf(i).repeat(64), "png"), "photo " + i, Instant.EPOCH));
         set = new SetRecord(demo.chassis(), demo.job(), demo.readings(), photos, Op.Place.SHELF);
     }
 

@@ -15,6 +15,7 @@ import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets;
 import anabion.workshop.Workshop;
+import anabion.workshop.storage.PhotoFiles;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -112,7 +113,14 @@ public final class SetArchive {
         List<Reading> readings = list(zip, "readings", ReadingCodec::read);
         List<Photo> photos = list(zip, "photos", Photo::read);
         Map<String, byte[]> pictures = new LinkedHashMap<>();
-        for (Photo p : photos) pictures.put(name(p), zip.need(name(p)));
+        for (Photo p : photos) {
+            byte[] picture = zip.need(name(p));
+            if (!PhotoFiles.holds(p.file(), picture))
+                throw BadInput.at("file " + name(p) + " in the archive")
+                        .because("the picture is not the one its name says")
+                        .so("get the archive again");
+            pictures.put(name(p), picture);
+        }
         return new Unpacked(new SetRecord(chassis, job, readings, photos, Op.Place.SHELF), pictures);
     }
 
@@ -154,15 +162,8 @@ public final class SetArchive {
                     .so("look on the Shelf, in the archive and in the trash");
         }
         List<Photo> photos = new ArrayList<>();
-        for (Photo p : set.photos()) {
-            Photo stored = workshop.storePhoto(p.id(), unpacked.pictures().get(name(p)), name(p), p.caption(), p.at());
-            if (!stored.file().hash().equals(p.file().hash())) {
-                throw BadInput.at("file " + name(p) + " in the archive")
-                        .because("the picture is not the one its name says")
-                        .so("get the archive again");
-            }
-            photos.add(stored);
-        }
+        for (Photo p : set.photos())
+            photos.add(workshop.storePhoto(p.id(), unpacked.pictures().get(name(p)), name(p), p.caption(), p.at()));
         SetRecord added = new SetRecord(set.chassis(), set.job(), set.readings(), photos, Op.Place.SHELF);
         workshop.sets().make(added, label);
         return added;

@@ -51,11 +51,9 @@ final class ZipContents {
     }
 
     private static void checkName(String name) {
-        boolean escapes = name.startsWith("/")
-                || name.startsWith("\\")
-                || name.contains("..")
-                || name.contains(":")
-                || name.contains("\\");
+        boolean escapes =
+                name.contains(":") || name.contains("\\") || name.chars().anyMatch(Character::isISOControl);
+        for (String part : name.split("/", -1)) escapes |= part.isBlank() || part.equals(".") || part.equals("..");
         if (escapes)
             throw at(name).because("its name leads out of the archive's folder").so("do not trust this archive");
     }

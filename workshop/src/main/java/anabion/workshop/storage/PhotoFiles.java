@@ -14,6 +14,9 @@ import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
 import java.util.Iterator;
 import java.util.Locale;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.regex.Pattern;
 import javax.imageio.ImageIO;
 import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
@@ -30,8 +33,28 @@ public final class PhotoFiles {
         this.folder = workshop.resolve("photos");
     }
 
-    /** A stored picture: its hash and file suffix. */
-    public record Stored(String hash, String suffix) {}
+    /**
+     * A stored picture.
+     *
+     * @param hash SHA-256 of its content, 64 hexadecimal digits
+     * @param suffix of its file: a format that is read here
+     */
+    public record Stored(String hash, String suffix) {
+        private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
+        private static final Set<String> SUFFIXES = Set.of("jpg", "png", "gif", "bmp", "wbmp", "tif");
+
+        /** @throws BadInput if one of them is none: both are parts of a path */
+        public Stored {
+            if (!HASH.matcher(hash).matches())
+                throw BadInput.at("hash")
+                        .because("\"" + hash + "\" names no picture")
+                        .so("a picture is named by the 64 digits of its SHA-256");
+            if (!SUFFIXES.contains(suffix))
+                throw BadInput.at("suffix")
+                        .because("\"" + suffix + "\" is no format of pictures that is read here")
+                        .so("use one of " + String.join(", ", new TreeSet<>(SUFFIXES)));
+        }
+    }
 
     /**
      * Stores a picture.
@@ -61,6 +84,11 @@ public final class PhotoFiles {
 
     public Path path(Stored stored) {
         return folder.resolve(stored.hash().substring(0, 2)).resolve(stored.hash() + "." + stored.suffix());
+    }
+
+    /** Whether a picture is the one that its name says. */
+    public static boolean holds(Stored name, byte[] bytes) {
+        return sha256(bytes).equals(name.hash());
     }
 
     private static void forceFolder(Path directory) throws IOException {
@@ -96,7 +124,11 @@ public final class PhotoFiles {
 
     private static String suffix(String format) {
         String lower = format.toLowerCase(Locale.ROOT);
-        return lower.equals("jpeg") ? "jpg" : lower;
+        return switch (lower) {
+            case "jpeg" -> "jpg";
+            case "tiff" -> "tif";
+            default -> lower;
+        };
     }
 
     private static String sha256(byte[] bytes) {
