@@ -12,7 +12,6 @@ import java.util.List;
 import java.util.Map;
 import picocli.CommandLine;
 import picocli.CommandLine.Command;
-import picocli.CommandLine.Option;
 
 /** Entry point of the headless commands. */
 @Command(
@@ -39,12 +38,6 @@ public final class Main {
             "diagnose",
             "next");
 
-    @Option(
-            names = {"-h", "--help"},
-            usageHelp = true,
-            description = "this help; COMMAND --help says what a command takes")
-    private boolean help;
-
     private Main() {}
 
     public static void main(String[] args) {
@@ -70,9 +63,9 @@ public final class Main {
             return BAD_INPUT;
         });
         line.setExecutionExceptionHandler((e, c, r) -> failed(e, err, json));
-        if (args.length == 0) {
+        if (args.length == 0 || args[0].equals("--help")) {
             line.usage(out);
-            return BAD_INPUT;
+            return args.length == 0 ? BAD_INPUT : FINE;
         }
         return line.execute(args);
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Measure;
 import anabion.core.format.ChassisCodec;
+import anabion.core.testing.LeftToDeep;
 import anabion.core.tree.Fields;
 import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
@@ -101,6 +102,12 @@ class DiagnoseCommandTest extends Headless {
             assertThat(run("diagnose", chassis, "--evidence", off)).as(row).isEqualTo(Main.BAD_INPUT);
             assertThat(err).contains("no such signal", "af V4.1");
         }
+    }
+
+    /** Every fault's level is computed, half a minute. */
+    @Test
+    @LeftToDeep
+    void aLevelAloneIsEvidence() throws IOException {
         Path level = Files.writeString(folder.resolve("level.csv"), "kind,at,value\nlevel,V4.1,1.6V\n");
         assertThat(run("next", chassis, "--evidence", level)).isEqualTo(Main.FINDING);
     }

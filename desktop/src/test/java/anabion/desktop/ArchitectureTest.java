@@ -60,13 +60,6 @@ class ArchitectureTest {
                 .check(house);
         noClasses()
                 .that()
-                .resideInAPackage("anabion.cli..")
-                .should()
-                .dependOnClassesThat()
-                .resideInAnyPackage("anabion.desktop..", "javafx..")
-                .check(house);
-        noClasses()
-                .that()
                 .resideInAPackage("anabion.desktop..")
                 .should()
                 .dependOnClassesThat()

@@ -14,7 +14,6 @@ import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
-import org.testfx.api.FxRobot;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window in a process of its own, typing readings until it is killed; it says which ones were acknowledged. */
@@ -36,20 +35,26 @@ final class KilledChild {
             shown.countDown();
         });
         shown.await();
-        FxRobot robot = new FxRobot();
+        FastKeyboard keyboard = new FastKeyboard();
         until(() -> !session.shelf().get().isEmpty());
-        robot.write("halcyon").push(KeyCode.ENTER);
+        enter(keyboard, "halcyon");
         until(() ->
                 session.step().get() == Step.VOLTAGES && session.verdict().get().isPresent());
         String[] typed = {"V3.7 85.5", "V4.5 233", "V3.2 0.5", "V4.1 2.5", "V1.1 -8.5", "V2.5 211.5", "V5.7 251.5"};
         for (int i = 0; ; i++) {
             String line = typed[i % typed.length];
             int before = session.need().readings().size();
-            robot.write(line).push(KeyCode.ENTER);
+            enter(keyboard, line);
             until(() -> session.need().readings().size() > before);
             System.out.println("ack " + line.split(" ")[0] + " " + Double.parseDouble(line.split(" ")[1]));
             System.out.flush();
         }
+    }
+
+    private static void enter(FastKeyboard keyboard, String line) {
+        line.codePoints()
+                .forEach(c -> Platform.runLater(() -> FastKeyboard.type(shell.getScene(), Character.toString(c))));
+        keyboard.press(KeyCode.ENTER);
     }
 
     private static void until(BooleanSupplier holds) throws Exception {

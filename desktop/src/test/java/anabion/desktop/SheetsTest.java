@@ -260,7 +260,10 @@ class SheetsTest extends WindowCase {
         until("written", () -> Files.exists(file));
         Path bad = folder.resolve("bad.json");
         Path text = folder.resolve("photo.png");
-        when(files.toOpen(any(), any())).thenReturn(Optional.of(file), Optional.of(bad), Optional.of(text));
+        when(files.toOpen(any(), any()))
+                .thenReturn(Optional.of(file))
+                .thenReturn(Optional.of(bad))
+                .thenReturn(Optional.of(text));
         key(KeyCode.CONTROL, KeyCode.O);
         until("here already", () -> shows("in the workshop already"));
         Files.writeString(bad, "{\"format\": \"anabion-chassis\", ");

@@ -41,10 +41,15 @@ class SignalDeckTest {
                 .matcher(IndependentSolver.answer(
                         "sweep-" + name + "-" + domain.code() + "-" + net,
                         SignalDeck.of(set, setting, band, domain, net)));
+        Operating solved = new Engine().solve(set, setting);
+        Decks.Probe p = SignalDeck.probe(set, band, domain, net);
+        var networks = new Networks(set, setting, solved, Optional.of(band)).aligned();
         int compared = 0;
         while (rows.find()) {
             double hertz = Double.parseDouble(rows.group(1));
-            Phasor ours = answer(set, setting, band, domain, net, hertz);
+            var driven = networks.at(hertz).driven(net, Engine.reference(set));
+            Phasor source = new Generator(p.ohms(), p.farads()).impedance(hertz);
+            Phasor ours = driven.at(p.output()).over(source.plus(driven.at(net)));
             assertThat(Double.parseDouble(rows.group(2)))
                     .as(hertz + " Hz")
                     .isCloseTo(ours.size(), within(0.01 * ours.size()));
@@ -53,16 +58,5 @@ class SignalDeckTest {
             compared++;
         }
         assertThat(compared).isGreaterThan(50);
-    }
-
-    private static Phasor answer(Chassis chassis, Setting setting, Band band, Domain domain, String net, double hertz) {
-        Operating solved = new Engine().solve(chassis, setting);
-        Decks.Probe p = SignalDeck.probe(chassis, band, domain, net);
-        var driven = new Networks(chassis, setting, solved, Optional.of(band))
-                .aligned()
-                .at(hertz)
-                .driven(net, Engine.reference(chassis));
-        Phasor source = new Generator(p.ohms(), p.farads()).impedance(hertz);
-        return driven.at(p.output()).over(source.plus(driven.at(net)));
     }
 }

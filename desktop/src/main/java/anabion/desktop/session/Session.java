@@ -82,16 +82,16 @@ public final class Session implements AutoCloseable {
         this.predictors = workshop.predictors();
         this.clock = workshop.clock();
         this.folder = workshop.folder();
-        set.addListener((o, a, b) -> judge());
+        set.addListener((o, a, b) -> {
+            judge();
+            if (!a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) check();
+        });
         condition.addListener((o, a, b) -> judge());
         storage.ask(w -> new Types(w.types().library(), w.types().history(), Optional.empty()))
                 .thenAccept(t -> Platform.runLater(() -> {
                     library.set(t.library());
                     typeHistory.set(t.history());
                 }));
-        set.addListener((o, a, b) -> {
-            if (!a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) check();
-        });
     }
 
     public void onTrouble(Consumer<Throwable> handler) {
