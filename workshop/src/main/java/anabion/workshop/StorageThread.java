@@ -3,6 +3,7 @@ package anabion.workshop;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
 
@@ -16,7 +17,12 @@ public final class StorageThread implements AutoCloseable {
     }
 
     public <T> CompletableFuture<T> ask(Function<Workshop, T> work) {
-        return CompletableFuture.supplyAsync(() -> workshop.doing(() -> work.apply(workshop)), thread);
+        try {
+            return CompletableFuture.supplyAsync(() -> workshop.doing(() -> work.apply(workshop)), thread);
+        } catch (RejectedExecutionException e) {
+            return CompletableFuture.failedFuture(
+                    new StorageTrouble("The workshop is closed", "Open it and enter this again", e));
+        }
     }
 
     /** Finishes what is queued, then closes the workshop. */

@@ -49,7 +49,11 @@ final class Latest implements AutoCloseable {
 
     /** Runs something that nothing newer makes idle. */
     <T> CompletableFuture<T> run(Supplier<T> work) {
-        return CompletableFuture.supplyAsync(work, worker);
+        try {
+            return CompletableFuture.supplyAsync(work, worker);
+        } catch (RejectedExecutionException e) {
+            return new CompletableFuture<>(); // the window is closed: nobody waits for an answer
+        }
     }
 
     @Override

@@ -50,6 +50,9 @@ public final class Shell extends StackPane {
     private final MeterDesk meters;
     private Where where = Where.SHELF;
     private boolean dim;
+    /** Lines carried out so far. */
+    private int lines;
+
     private Optional<Export> exporting = Optional.empty();
 
     public Shell(Session session, Ports ports) {
@@ -307,13 +310,15 @@ public final class Shell extends StackPane {
     }
 
     private void carriedOut(String text, java.util.function.Supplier<CompletableFuture<?>> work) {
+        int mine = ++lines;
         try {
             CompletableFuture<?> stored = work.get();
             probe.clear();
             probe.say(session.say("ui.writing", text));
             stored.whenComplete((r, e) -> Platform.runLater(() -> {
                 if (e == null) {
-                    probe.say(r instanceof ShouldRead.Answer a ? a.words() : "");
+                    // what is said of a newer line stays
+                    if (mine == lines) probe.say(r instanceof ShouldRead.Answer a ? a.words() : "");
                     showProbe();
                 } else probe.complain(message(e), text);
             }));

@@ -12,5 +12,6 @@ class LatestTest {
         Latest worker = new Latest();
         worker.close();
         assertThatCode(() -> worker.ask(() -> 1, x -> {}, e -> {})).doesNotThrowAnyException();
+        assertThatCode(() -> worker.run(() -> 1)).doesNotThrowAnyException();
     }
 }
