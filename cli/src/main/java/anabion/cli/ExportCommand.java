@@ -22,6 +22,7 @@ import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -77,6 +78,9 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "FILE", description = "default: beside the chassis, with the new ending")
     private Path out;
 
+    @Option(names = "--force", description = "write over a file that is there")
+    private boolean force;
+
     @Option(names = "--json", description = "say what was written as one JSON object")
     private boolean json;
 
@@ -89,9 +93,10 @@ final class ExportCommand implements Callable<Integer> {
         if (to == To.pdf) report.rouse();
         SetArchive.Unpacked unpacked = SetArchive.open(options.file());
         Path target = out != null ? out : beside();
+        refuse(target);
         byte[] bytes = bytes(unpacked, report);
         try {
-            Files.write(target, bytes);
+            replace(target, bytes);
         } catch (IOException e) {
             throw BadInput.at(target.toString())
                     .because("the file cannot be written (" + e.getClass().getSimpleName() + ")")
@@ -103,6 +108,30 @@ final class ExportCommand implements Callable<Integer> {
         spec.commandLine().getOut().print(json ? TreeWriter.text(said) : "wrote " + target + "\n");
         spec.commandLine().getOut().flush();
         return Main.FINE;
+    }
+
+    /** Nothing is written over that was not meant to be. */
+    private void refuse(Path target) throws IOException {
+        if (!Files.exists(target)) return;
+        if (Files.isSameFile(target, options.file()))
+            throw BadInput.at(target.toString())
+                    .because("this is the file that is exported from")
+                    .so("choose another place with --out");
+        if (!force || !Files.isRegularFile(target))
+            throw BadInput.at(target.toString())
+                    .because("there is something of this name already")
+                    .so("choose another place with --out, or write over a file with --force");
+    }
+
+    /** Whole or not at all: written beside it, then renamed. */
+    private static void replace(Path target, byte[] bytes) throws IOException {
+        Path half = target.resolveSibling(target.getFileName() + ".part");
+        try {
+            Files.write(half, bytes);
+            Files.move(half, target, StandardCopyOption.REPLACE_EXISTING);
+        } finally {
+            Files.deleteIfExists(half);
+        }
     }
 
     private Path beside() {

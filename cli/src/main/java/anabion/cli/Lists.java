@@ -3,6 +3,7 @@ package anabion.cli;
 import anabion.core.input.BadInput;
 import java.io.IOException;
 import java.io.Reader;
+import java.nio.charset.CharacterCodingException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -22,6 +23,10 @@ final class Lists {
             throw BadInput.at(file.toString()).because("there is no such file").so("check the name");
         try (Reader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
             return reading.from(in);
+        } catch (CharacterCodingException e) {
+            throw BadInput.at(file.getFileName().toString())
+                    .because("the file is not text in UTF-8")
+                    .so("save it as CSV in UTF-8");
         } catch (BadInput e) {
             throw e.inside(file.getFileName().toString());
         }

@@ -3,6 +3,7 @@ package anabion.cli;
 import anabion.core.input.BadInput;
 import anabion.core.tree.TreeWriter;
 import anabion.workshop.StorageTrouble;
+import java.io.IOException;
 import java.io.PrintStream;
 import java.io.PrintWriter;
 import java.nio.charset.StandardCharsets;
@@ -67,7 +68,11 @@ public final class Main {
             line.usage(out);
             return args.length == 0 ? BAD_INPUT : FINE;
         }
-        return line.execute(args);
+        try {
+            return line.execute(args);
+        } catch (Error e) { // out of memory and the like: a failure of the program is never a finding
+            return failed(e, err, json);
+        }
     }
 
     private static Object command(String name) {
@@ -92,13 +97,17 @@ public final class Main {
         return args.length == 0 || args[0].startsWith("-") ? "" : args[0];
     }
 
-    private static int failed(Exception e, PrintStream err, boolean json) {
+    private static int failed(Throwable e, PrintStream err, boolean json) {
         if (e instanceof BadInput b) {
             complain(err, json, b.where(), b.what(), b.remedy());
             return BAD_INPUT;
         }
         if (e instanceof StorageTrouble s) {
             complain(err, json, "disk", s.getMessage(), s.remedy());
+            return BAD_INPUT;
+        }
+        if (e instanceof IOException) {
+            complain(err, json, "file", String.valueOf(e), "check the file, the disk and their permissions");
             return BAD_INPUT;
         }
         complain(

@@ -8,8 +8,11 @@ import anabion.core.tree.Fields;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.zip.ZipEntry;
+import java.util.zip.ZipOutputStream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -181,7 +184,8 @@ class MainTest extends Headless {
         Path deck = folder.resolve("set.cir");
         assertThat(run("export", chassis, "--to", "deck", "--out", deck)).isZero();
         assertThat(Files.readString(deck)).contains("= V4.2", ".op");
-        assertThat(run("export", chassis, "--to", "deck-tran", "--out", deck)).isZero();
+        assertThat(run("export", chassis, "--to", "deck-tran", "--out", deck, "--force"))
+                .isZero();
         assertThat(Files.readString(deck)).contains(".tran");
     }
 
@@ -221,7 +225,7 @@ class MainTest extends Headless {
             SetArchive.write(DemoWorkshop.set("halcyon"), p -> folder, stream);
         }
         for (Path from : new Path[] {chassis, zip}) {
-            assertThat(run("export", from, "--to", "html", "--out", folder.resolve("x.html")))
+            assertThat(run("export", from, "--to", "html", "--out", folder.resolve("x.html"), "--force"))
                     .isZero();
             assertThat(Files.readString(folder.resolve("x.html"))).contains("Vessmark Halcyon");
         }
@@ -283,5 +287,73 @@ class MainTest extends Headless {
             assertThat(out).contains("--json");
         }
         assertThat(run()).isEqualTo(2);
+        assertThat(run("--help")).isZero();
+        assertThat(out).contains("COMMAND", "diagnose");
+    }
+
+    @Test
+    void exportNeverWritesOverWhatIsThereUnasked() throws IOException {
+        String before = Files.readString(chassis);
+        assertThat(run("export", chassis, "--to", "csv", "--out", chassis, "--force"))
+                .as("what it was read from")
+                .isEqualTo(2);
+        assertThat(err).contains("exported from");
+        assertThat(Files.readString(chassis)).isEqualTo(before);
+        Path mine = Files.writeString(folder.resolve("mine.csv"), "mine");
+        assertThat(run("export", chassis, "--to", "csv", "--out", mine)).isEqualTo(2);
+        assertThat(err).contains("--force");
+        assertThat(mine).hasContent("mine");
+        assertThat(run("export", chassis, "--to", "csv", "--out", folder, "--force"))
+                .as("a folder is no file")
+                .isEqualTo(2);
+        assertThat(run("export", chassis, "--to", "csv", "--out", mine, "--force"))
+                .isZero();
+        assertThat(Files.readString(mine)).startsWith("point,");
+        assertThat(folder.resolve("mine.csv.part")).doesNotExist();
+    }
+
+    /** Files that somebody's other program made, or nobody's. */
+    @ParameterizedTest
+    @CsvSource({
+        "33000,1e999,this size",
+        "33000,1e-300,this size",
+        "33000,1e99999999999,size",
+        "\"version\" : 1,\"version\" : 1e999999999,whole number"
+    })
+    void numbersThatNoQuantityHasAreRefused(String good, String bad, String what) throws IOException {
+        String json = Files.readString(chassis);
+        assertThat(json).contains(good);
+        Files.writeString(chassis, json.replace(good, bad));
+        assertThat(run("validate", chassis)).as(err).isEqualTo(2);
+        assertThat(err).contains(what);
+        assertThat(run("solve", chassis)).isEqualTo(2);
+    }
+
+    @Test
+    void textsInOtherEncodingsAreRefused() throws IOException {
+        Files.write(readings, "point,value,signal\nV4.1,3,st\u00e4rk\n".getBytes(StandardCharsets.ISO_8859_1));
+        assertThat(run("compare", chassis, "--readings", readings)).isEqualTo(2);
+        assertThat(err).contains("readings.csv", "UTF-8");
+        byte[] wide = {0, 0, (byte) 0xfe, (byte) 0xff, 0x7f, 0x7f, 0x7f, 0x7f};
+        Files.write(chassis, wide);
+        assertThat(run("validate", chassis)).isEqualTo(2);
+        assertThat(err).contains("UTF-8");
+    }
+
+    @Test
+    void aStateThatIsNoIdIsRefused() throws IOException {
+        Path zip = folder.resolve("forged.zip");
+        try (var stream = Files.newOutputStream(zip);
+                var out = new ZipOutputStream(stream)) {
+            out.putNextEntry(new ZipEntry("chassis.json"));
+            out.write(Files.readAllBytes(chassis));
+            out.putNextEntry(new ZipEntry("readings.json"));
+            out.write(
+                    ("{\"readings\": [{\"point\": \"V4.1\", \"value\": 3, \"at\": \"2026-05-04T09:30:00Z\", \"state\": \"mine\", "
+                                    + "\"condition\": {\"line\": 230, \"meter\": \"10M\"}}]}")
+                            .getBytes(StandardCharsets.UTF_8));
+        }
+        assertThat(run("validate", zip)).as(err).isEqualTo(2);
+        assertThat(err).contains("state", "no UUID");
     }
 }

@@ -132,7 +132,7 @@ public final class JobCodec {
                 f.instant("at"),
                 f.text("band"),
                 f.number("decibels"),
-                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.id("state", FittedState.AS_FOUND),
                 f.extra());
     }
 
@@ -153,7 +153,7 @@ public final class JobCodec {
                 f.code("how", Trial.How.values(), Trial.How.SWAPPED),
                 f.text("part"),
                 f.flag("better", false),
-                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.id("state", FittedState.AS_FOUND),
                 f.extra());
     }
 
@@ -178,7 +178,7 @@ public final class JobCodec {
                 f.text("point"),
                 f.code("outcome", Outcome.values(), Outcome.LOUD),
                 f.size("volts", 0),
-                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.id("state", FittedState.AS_FOUND),
                 f.extra());
     }
 

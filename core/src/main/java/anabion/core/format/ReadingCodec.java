@@ -91,7 +91,7 @@ public final class ReadingCodec {
                 f.number("value"),
                 f.flag("doubtful", false),
                 condition,
-                UUID.fromString(f.text("state", FittedState.AS_FOUND.toString())),
+                f.id("state", FittedState.AS_FOUND),
                 f.instant("at"),
                 f.extra());
     }

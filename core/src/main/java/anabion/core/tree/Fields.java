@@ -17,6 +17,9 @@ import java.util.function.Function;
 
 /** Takes a JSON object apart. It notes every name that it was asked for; {@link #extra()} is the rest. */
 public final class Fields {
+    private static final double LEAST = 1e-30;
+    private static final double MOST = 1e30;
+
     private final Tree.Obj object;
     private final String path;
     private final Set<String> asked = new HashSet<>();
@@ -84,7 +87,16 @@ public final class Fields {
     }
 
     public double number(String name) {
-        return as(name, need(name), BigDecimal.class, "a number").doubleValue();
+        return number(name, need(name));
+    }
+
+    /** Beyond what any quantity here has, so that no sum of them overflows and no ratio vanishes. */
+    private double number(String name, Tree tree) {
+        BigDecimal exact = as(name, tree, BigDecimal.class, "a number");
+        double value = exact.doubleValue();
+        boolean sane = exact.signum() == 0 || (Math.abs(value) >= LEAST && Math.abs(value) <= MOST);
+        if (!sane) throw trouble(name, "no quantity has this size", "write a number from 1e-30 to 1e30, or 0");
+        return value;
     }
 
     public double number(String name, double otherwise) {
@@ -93,10 +105,7 @@ public final class Fields {
 
     public OptionalDouble maybeNumber(String name) {
         Optional<Tree> found = find(name);
-        return found.isPresent()
-                ? OptionalDouble.of(
-                        as(name, found.get(), BigDecimal.class, "a number").doubleValue())
-                : OptionalDouble.empty();
+        return found.isPresent() ? OptionalDouble.of(number(name, found.get())) : OptionalDouble.empty();
     }
 
     /** A number that cannot be negative. */
@@ -109,11 +118,11 @@ public final class Fields {
     public int integer(String name, int otherwise) {
         Optional<Tree> found = find(name);
         if (found.isEmpty()) return otherwise;
-        try {
-            return as(name, found.get(), BigDecimal.class, "a whole number").intValueExact();
-        } catch (ArithmeticException e) {
+        double value = as(name, found.get(), BigDecimal.class, "a whole number").doubleValue();
+        // not intValueExact: of a number with a thousand million digits it would write them all
+        if (value != Math.rint(value) || Math.abs(value) > Integer.MAX_VALUE)
             throw trouble(name, "a whole number belongs here", "write it without decimals");
-        }
+        return (int) value;
     }
 
     public boolean flag(String name, boolean otherwise) {
@@ -122,12 +131,20 @@ public final class Fields {
 
     /** The object's id; where a hand-written file gives none, it gets a fresh one. */
     public UUID id() {
-        Optional<String> text = maybeText("id");
-        if (text.isEmpty()) return UUID.randomUUID();
+        return maybeText("id").isEmpty() ? UUID.randomUUID() : id("id", "leave the field out to get a fresh one");
+    }
+
+    /** The id of something else, or another where none is given. */
+    public UUID id(String name, UUID otherwise) {
+        return find(name).isEmpty() ? otherwise : id(name, "leave the field out");
+    }
+
+    private UUID id(String name, String remedy) {
+        String text = text(name);
         try {
-            return UUID.fromString(text.get());
+            return UUID.fromString(text);
         } catch (IllegalArgumentException e) {
-            throw trouble("id", "\"" + text.get() + "\" is no UUID", "leave the field out to get a fresh one");
+            throw trouble(name, "\"" + text + "\" is no UUID", remedy);
         }
     }
 

@@ -7,8 +7,10 @@ import com.fasterxml.jackson.core.JsonParser;
 import com.fasterxml.jackson.core.JsonProcessingException;
 import com.fasterxml.jackson.core.JsonToken;
 import com.fasterxml.jackson.core.StreamReadFeature;
+import java.io.CharConversionException;
 import java.io.IOException;
 import java.io.InputStream;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -40,6 +42,8 @@ public final class TreeReader {
                         .so("keep one JSON object per file");
             }
             return tree;
+        } catch (CharConversionException e) {
+            throw BadInput.at("").because("the file is not text in UTF-8").so("save it in UTF-8");
         } catch (JsonProcessingException e) {
             JsonLocation at = e.getLocation();
             String where = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();
@@ -60,11 +64,19 @@ public final class TreeReader {
             case START_OBJECT -> object(p, line);
             case START_ARRAY -> array(p, line);
             case VALUE_STRING -> new Tree.Leaf(Optional.of(p.getText()), line);
-            case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT -> new Tree.Leaf(Optional.of(p.getDecimalValue()), line);
+            case VALUE_NUMBER_INT, VALUE_NUMBER_FLOAT -> new Tree.Leaf(Optional.of(decimal(p, line)), line);
             case VALUE_TRUE -> new Tree.Leaf(Optional.of(true), line);
             case VALUE_FALSE -> new Tree.Leaf(Optional.of(false), line);
             default -> new Tree.Leaf(Optional.empty(), line);
         };
+    }
+
+    private static BigDecimal decimal(JsonParser p, int line) throws IOException {
+        try {
+            return p.getDecimalValue();
+        } catch (NumberFormatException | ArithmeticException e) {
+            throw BadInput.at("line " + line).because("no number has this size").so("write it with a smaller exponent");
+        }
     }
 
     private static Tree object(JsonParser p, int line) throws IOException {
