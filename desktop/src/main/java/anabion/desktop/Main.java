@@ -39,7 +39,7 @@ public final class Main {
             AnabionApp.start(workshop, file.isEmpty() ? Optional.empty() : Optional.of(Path.of(file)));
         } catch (BadInput | StorageTrouble e) {
             System.err.println("anabion: " + e.getMessage());
-            System.exit(2);
+            Refusal.show(e.getMessage(), 2);
         }
     }
 

@@ -1,5 +1,7 @@
 package anabion.workshop;
 
+import java.nio.file.AccessDeniedException;
+
 /** The disk would not: what failed, where, and what the user can do. Nothing was changed. */
 public final class StorageTrouble extends RuntimeException {
     private static final long serialVersionUID = 1L;
@@ -24,6 +26,12 @@ public final class StorageTrouble extends RuntimeException {
                     "Free some space and enter it again",
                     cause);
         }
+        if (denied(cause)) {
+            return new StorageTrouble(
+                    "You have no permission to read or write the workshop in " + folder,
+                    "Ask whoever owns the folder, or open another workshop",
+                    cause);
+        }
         if (text.contains("SQLITE_READONLY")
                 || text.contains("Read-only file system")
                 || text.contains("SQLITE_CANTOPEN")) {
@@ -42,6 +50,14 @@ public final class StorageTrouble extends RuntimeException {
                 "The workshop in " + folder + " could not be read or written (" + first(cause) + ")",
                 "Check the disk",
                 cause);
+    }
+
+    private static boolean denied(Throwable t) {
+        for (Throwable c = t; c != null; c = c.getCause())
+            if (c instanceof AccessDeniedException
+                    || String.valueOf(c.getMessage()).contains("Permission denied")
+                    || String.valueOf(c.getMessage()).contains("SQLITE_PERM")) return true;
+        return false;
     }
 
     private static String messages(Throwable t) {

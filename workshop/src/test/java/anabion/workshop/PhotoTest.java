@@ -70,8 +70,14 @@ class PhotoTest {
         assertThatThrownBy(() -> w.addPhoto(set.id(), "hello".getBytes(StandardCharsets.UTF_8), "a.png", "a"))
                 .isInstanceOf(BadInput.class)
                 .hasMessageContaining("not a picture");
-        byte[] cut = Arrays.copyOf(Temp.picture(1), 20);
-        assertThatThrownBy(() -> w.addPhoto(set.id(), cut, "cut.png", "a")).isInstanceOf(BadInput.class);
+        int whole = Temp.picture(1).length;
+        for (int length : new int[] {20, 40, 60, whole - 40}) { // a header, a header and no body, half of one
+            byte[] cut = Arrays.copyOf(Temp.picture(1), length);
+            assertThatThrownBy(() -> w.addPhoto(set.id(), cut, "cut.png", "a"))
+                    .as("%d of %d bytes", length, whole)
+                    .isInstanceOf(BadInput.class)
+                    .hasMessageContaining("cut.png");
+        }
         assertThat(files()).isZero();
         assertThat(w.sets().get(set.id())).isEqualTo(set);
     }

@@ -14,7 +14,9 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.StringWriter;
+import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Arrays;
 import java.util.function.Function;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -62,14 +64,22 @@ class ReportTest {
         }
     }
 
-    /** A photo is read through its source; what the disk does not give ends the record and is said. */
+    /** What the disk does not give is said in the picture's place, and the rest of the record is written. */
     @Test
-    void aPhotoThatTheDiskDoesNotGiveIsSaid(@Mock Function<Photo, Path> photos) {
+    void aPhotoThatTheDiskDoesNotGiveIsSaidInItsPlace(@Mock Function<Photo, Path> photos) throws IOException {
         try (Workshop w = Temp.open(folder)) {
             SetRecord set = withPhoto(w);
-            when(photos.apply(set.photos().get(0))).thenReturn(folder.resolve("gone.png"));
-            assertThatThrownBy(() -> report.html(set, new Words(Vocabulary.STANDARD), photos, new StringWriter()))
-                    .isInstanceOf(IOException.class);
+            Path cut = folder.resolve("cut.png");
+            Files.write(cut, Arrays.copyOf(Temp.picture(1), 60));
+            when(photos.apply(set.photos().get(0))).thenReturn(folder.resolve("gone.png"), cut);
+            for (String lost : new String[] {"gone.png", "cut.png"}) {
+                StringWriter html = new StringWriter();
+                report.html(set, new Words(Vocabulary.STANDARD), photos, html);
+                assertThat(html.toString())
+                        .contains("The file of this picture, " + lost + ", cannot be read", "the &lt;underside&gt;")
+                        .contains("Coupling capacitor C14 leaks")
+                        .doesNotContain("<img src=\"data:image/jpeg");
+            }
         }
     }
 

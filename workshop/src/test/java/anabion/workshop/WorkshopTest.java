@@ -353,6 +353,33 @@ class WorkshopTest {
         }
     }
 
+    /** Neither into somebody's own workshop, nor over a set that was entered beside the demo's. */
+    @Test
+    void theDemoKeepsToItself() throws IOException {
+        try (Workshop w = Temp.open(folder)) {
+            w.sets().make(own(), "new set");
+            assertThatThrownBy(() -> DemoWorkshop.fill(w))
+                    .isInstanceOf(BadInput.class)
+                    .hasMessageContaining("another folder");
+            assertThat(w.sets().summaries()).hasSize(1);
+        }
+        Path demo = folder.resolve("demo");
+        try (Workshop w = Temp.open(demo)) {
+            DemoWorkshop.fill(w);
+            w.sets().make(own(), "new set");
+        }
+        assertThatThrownBy(() -> DemoWorkshop.reset(demo))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("no demo's");
+        try (Workshop w = Temp.open(demo)) {
+            assertThat(w.sets().summaries()).hasSize(8);
+        }
+    }
+
+    private static SetRecord own() {
+        return Sets.fresh(Temp.halcyon().chassis().withId(UUID.randomUUID()));
+    }
+
     @Test
     void somebodysOwnWorkshopIsNeverResetAndNeitherIsAnOpenDemo() throws IOException {
         try (Workshop w = Temp.open(folder)) {

@@ -12,8 +12,9 @@ import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
-import anabion.workshop.storage.PhotoFiles.Stored;
+import anabion.workshop.storage.PhotoFiles;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
@@ -46,18 +47,20 @@ class ExportTest {
     @Mock
     private Function<Photo, Path> photos;
 
-    private Path picture;
+    private PhotoFiles stored;
     private SetRecord set;
 
     @BeforeEach
     void aSetWithPhotos() throws Exception {
-        picture = folder.resolve("picture.png");
-        ImageIO.write(new BufferedImage(40, 30, BufferedImage.TYPE_INT_RGB), "png", picture.toFile());
+        stored = new PhotoFiles(folder);
         SetRecord demo = DemoWorkshop.set("halcyon");
         List<Photo> photos = new ArrayList<>();
-        for (int i = 0; i < 4; i++)
+        for (int i = 0; i < 4; i++) {
+            ByteArrayOutputStream png = new ByteArrayOutputStream();
+            ImageIO.write(new BufferedImage(40, 30 + i, BufferedImage.TYPE_INT_RGB), "png", png);
             photos.add(new Photo(
-                    UUID.randomUUID(), new Stored(String.valueOf(i).repeat(64), "png"), "photo " + i, Instant.EPOCH));
+                    UUID.randomUUID(), stored.store(png.toByteArray(), "p.png"), "photo " + i, Instant.EPOCH));
+        }
         set = new SetRecord(demo.chassis(), demo.job(), demo.readings(), photos, Op.Place.SHELF);
     }
 
@@ -72,7 +75,7 @@ class ExportTest {
                 p -> {
                     export.stop();
                     asked.countDown();
-                    return picture;
+                    return stored.path(p.file());
                 },
                 share -> {});
         asked.await();
@@ -99,7 +102,7 @@ class ExportTest {
         List<Double> shares = new ArrayList<>();
         Path file = folder.resolve("set.zip");
         Path written = new Export(set, WORDS, "zip", file)
-                .run(p -> picture, shares::add)
+                .run(p -> stored.path(p.file()), shares::add)
                 .join();
         assertThat(written).isEqualTo(file);
         assertThat(SetArchive.open(file).set().photos()).hasSize(4);

@@ -25,7 +25,7 @@ final class ZipContents {
         ZipContents contents = new ZipContents();
         long total = 0;
         try (ZipInputStream zip = new ZipInputStream(in)) {
-            for (ZipEntry entry = zip.getNextEntry(); entry != null; entry = zip.getNextEntry()) {
+            for (ZipEntry entry = next(zip); entry != null; entry = next(zip)) {
                 if (entry.isDirectory()) continue;
                 checkName(entry.getName());
                 if (contents.entries.size() >= MOST_ENTRIES) throw tooLarge("more than " + MOST_ENTRIES + " files");
@@ -44,6 +44,15 @@ final class ZipContents {
                     .because("this is not a zip archive")
                     .so("choose a set archive that was exported here");
         return contents;
+    }
+
+    /** Java says in two ways that a name is not UTF-8, by its release. */
+    private static ZipEntry next(ZipInputStream zip) throws IOException {
+        try {
+            return zip.getNextEntry();
+        } catch (IllegalArgumentException e) {
+            throw new ZipException("a name that is not UTF-8");
+        }
     }
 
     private static BadInput.Place at(String name) {

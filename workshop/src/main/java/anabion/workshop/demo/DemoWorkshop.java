@@ -24,6 +24,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Fills a workshop with the demo sets. */
@@ -34,9 +37,14 @@ public final class DemoWorkshop {
 
     private DemoWorkshop() {}
 
-    /** Adds the demo sets to an empty workshop, once. */
+    /**
+     * Adds the demo sets to an empty workshop, once.
+     *
+     * @throws BadInput if there are sets in it that are somebody's own; nothing is added then
+     */
     public static void fill(Workshop workshop) {
         if (workshop.setting(MARK).isPresent()) return;
+        if (!workshop.sets().summaries().isEmpty()) throw own(workshop.folder());
         for (String name : SETS) workshop.sets().add(set(name));
         Timer glue = Timer.starting(
                 chassis("lark").id(), "glue on the dial pulley", Duration.ofMinutes(72), workshop.clock());
@@ -47,16 +55,14 @@ public final class DemoWorkshop {
     /**
      * Empties a folder that holds a demo workshop; anything else in it is left alone.
      *
-     * @throws BadInput if the workshop there is no demo, or is open elsewhere; nothing is removed then
+     * @throws BadInput if the workshop there is no demo, holds a set of somebody's own, or is open elsewhere; nothing is removed then
      */
     public static void reset(Path folder) throws IOException {
         if (!Files.exists(folder.resolve("workshop.db"))) return;
         try (Workshop workshop = Workshop.open(folder, Clock.systemUTC())) {
-            if (workshop.setting(MARK).isEmpty()) {
-                throw BadInput.at(folder.toString())
-                        .because("this is somebody's own workshop, not the demo")
-                        .so("open it with: anabion app " + folder);
-            }
+            Set<UUID> demo = SETS.stream().map(n -> chassis(n).id()).collect(Collectors.toSet());
+            boolean untouched = workshop.sets().summaries().stream().allMatch(s -> demo.contains(s.id()));
+            if (workshop.setting(MARK).isEmpty() || !untouched) throw own(folder);
         }
         for (String name : List.of("workshop.db", "workshop.db-wal", "workshop.db-shm", "workshop.lock"))
             Files.deleteIfExists(folder.resolve(name));
@@ -66,6 +72,12 @@ public final class DemoWorkshop {
                 for (Path p : all.sorted(Comparator.reverseOrder()).toList()) Files.delete(p);
             }
         }
+    }
+
+    private static BadInput own(Path folder) {
+        return BadInput.at(folder.toString())
+                .because("this is somebody's own workshop, or holds sets that are no demo's")
+                .so("open it with: anabion app " + folder + "; for the demo name another folder");
     }
 
     public static Chassis chassis(String name) {

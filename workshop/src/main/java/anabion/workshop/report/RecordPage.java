@@ -49,8 +49,17 @@ public final class RecordPage {
         this.verdict = set.judged(set.usual(), predictors);
     }
 
-    /** A picture inside the page, as a data address. */
-    public record Picture(String caption, String data) {}
+    /**
+     * A picture inside the page.
+     *
+     * @param data its address, with the picture in it; empty where its file cannot be read
+     * @param lost what is said in its place; empty where it is there
+     */
+    public record Picture(String caption, String data, String lost) {
+        public boolean there() {
+            return lost.isEmpty();
+        }
+    }
 
     public List<Picture> pictures() {
         return pictures;

@@ -4,6 +4,7 @@ import anabion.core.words.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
+import anabion.workshop.storage.Pictures;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PDFontSupplier;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
@@ -20,8 +21,8 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
 import java.util.Base64;
 import java.util.List;
 import java.util.Optional;
@@ -119,19 +120,23 @@ public final class SetReport {
     }
 
     private String page(SetRecord set, Words words, Function<Photo, Path> file) throws IOException {
-        return template.execute(new RecordPage(set, words, pictures(set, file), predictors));
+        return template.execute(new RecordPage(set, words, pictures(set, words, file), predictors));
     }
 
-    private static List<RecordPage.Picture> pictures(SetRecord set, Function<Photo, Path> file) throws IOException {
-        List<RecordPage.Picture> pictures = new ArrayList<>();
-        for (Photo photo : set.photos()) {
-            BufferedImage image = ImageIO.read(file.apply(photo).toFile());
-            if (image != null)
-                pictures.add(new RecordPage.Picture(
-                        photo.caption(),
-                        "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(small(image))));
+    private static List<RecordPage.Picture> pictures(SetRecord set, Words words, Function<Photo, Path> file) {
+        return set.photos().stream().map(p -> picture(p, words, file.apply(p))).toList();
+    }
+
+    /** One that cannot be read is said in its place: it must not keep the rest of the record from being written. */
+    private static RecordPage.Picture picture(Photo photo, Words words, Path file) {
+        try (InputStream in = Files.newInputStream(file)) {
+            BufferedImage image = Pictures.decode(in, PICTURE_WIDTH).image();
+            String data = "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(small(image));
+            return new RecordPage.Picture(photo.caption(), data, "");
+        } catch (IOException e) {
+            String lost = words.say("record.picture.lost", String.valueOf(file.getFileName()));
+            return new RecordPage.Picture(photo.caption(), "", lost);
         }
-        return pictures;
     }
 
     private static byte[] small(BufferedImage image) throws IOException {

@@ -1,8 +1,8 @@
 package anabion.workshop.storage;
 
 import anabion.core.input.BadInput;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.file.Files;
@@ -12,21 +12,18 @@ import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
-import java.util.Iterator;
-import java.util.Locale;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.regex.Pattern;
-import javax.imageio.ImageIO;
-import javax.imageio.ImageReader;
-import javax.imageio.stream.ImageInputStream;
 
 /**
  * Photos by content hash. A file is written under a temporary name, forced, renamed and its folder forced, before anyone
  * may commit a row that names it; a crash leaves at most an unnamed temporary file.
  */
 public final class PhotoFiles {
-    private static final long MOST_PIXELS = 200_000_000L;
+    /** Pixels across of what is decoded to see whether it can be. */
+    private static final int ENOUGH = 100;
+
     private final Path folder;
 
     public PhotoFiles(Path workshop) {
@@ -97,37 +94,23 @@ public final class PhotoFiles {
         }
     }
 
-    /** The picture's format, if its header can be read and its size is sane. */
-    private static String check(byte[] bytes, String name) throws IOException {
-        try (InputStream in = new java.io.ByteArrayInputStream(bytes);
-                ImageInputStream image = ImageIO.createImageInputStream(in)) {
-            Iterator<ImageReader> readers = ImageIO.getImageReaders(image);
-            if (readers.hasNext()) {
-                ImageReader reader = readers.next();
-                try {
-                    reader.setInput(image, true, true);
-                    long pixels = (long) reader.getWidth(0) * reader.getHeight(0);
-                    if (pixels > 0 && pixels <= MOST_PIXELS) return suffix(reader.getFormatName());
-                } finally {
-                    reader.dispose();
-                }
-            }
-        } catch (IOException | RuntimeException e) {
+    /** The picture's format, if all of it can be read. */
+    private static String check(byte[] bytes, String name) {
+        try {
+            return suffix(
+                    Pictures.decode(new ByteArrayInputStream(bytes), ENOUGH).format());
+        } catch (IOException e) {
             throw BadInput.at(name)
-                    .because("this file begins like a picture but is damaged")
-                    .so("take it from the camera again");
+                    .because("this is not a picture that can be read (" + e.getMessage() + ")")
+                    .so("choose a JPEG or PNG file of up to 50 megapixels, or take it from the camera again");
         }
-        throw BadInput.at(name)
-                .because("this is not a picture that can be read")
-                .so("choose a JPEG or PNG file");
     }
 
     private static String suffix(String format) {
-        String lower = format.toLowerCase(Locale.ROOT);
-        return switch (lower) {
+        return switch (format) {
             case "jpeg" -> "jpg";
             case "tiff" -> "tif";
-            default -> lower;
+            default -> format;
         };
     }
 
