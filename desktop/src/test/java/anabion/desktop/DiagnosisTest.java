@@ -177,7 +177,7 @@ class DiagnosisTest extends WindowCase {
     /** A signal put in, point by point, with a letter for what comes out. */
     @Test
     void theSignalIsTracedByLetters() {
-        traced("lark");
+        traced("rover");
         until("the points", () -> shows("the point that divides"));
         enter("school voltages");
         until("volts come first", () -> shows("Voltages first"));

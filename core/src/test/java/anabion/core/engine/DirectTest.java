@@ -7,6 +7,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.OperatingPoint;
+import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Optional;
@@ -25,7 +26,7 @@ class DirectTest {
         Chassis set = SharedSets.named(name);
         Optional<Mains> mains = Mains.has(set) ? Optional.of(mains(set)) : Optional.empty();
         Circuit sound = direct(set, List.of(), mains).circuit().build();
-        for (Fault f : FaultList.of(set)) {
+        for (Fault f : Deep.some("faults of " + name + " built from nothing", 60, FaultList.of(set))) {
             Direct faulty = direct(set, List.of(f), mains);
             assertThat(elements(faulty.circuit(sound).build()))
                     .as(f.text())

@@ -26,15 +26,15 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** The stories of the demo are told by its circuits, and the diagnosis finds their causes. */
 class DemoStoriesTest {
-    private static final Set<String> QUICK = Set.of("halcyon", "lark");
+    private static final Set<String> QUICK = Set.of("lark");
     private static final Map<String, Forecasts> KEPT = new HashMap<>();
 
-    /** The faults of the larger sets take up to a minute to solve. */
+    /** The first story of a set has all its faults solved, up to a minute. */
     static List<DemoStories.Story> stories() {
         Map<Boolean, List<DemoStories.Story>> quick =
                 DemoStories.all().stream().collect(Collectors.partitioningBy(s -> QUICK.contains(s.set())));
         List<DemoStories.Story> stories = new ArrayList<>(quick.get(true));
-        stories.addAll(Deep.some("written stories of the larger sets", 0, quick.get(false)));
+        stories.addAll(Deep.some("written stories of all sets but the Lark", 0, quick.get(false)));
         return stories;
     }
 
@@ -56,8 +56,8 @@ class DemoStoriesTest {
     }
 
     @ParameterizedTest
-    @MethodSource("stories")
-    void theCauseComesFirst(DemoStories.Story story) throws IOException {
+    @MethodSource("anabion.workshop.demo.DemoStories#all")
+    void theEvidenceIsThatOfTheCircuit(DemoStories.Story story) throws IOException {
         Chassis set = DemoWorkshop.chassis(story.set());
         List<Observation> evidence = EvidenceCodec.read(new StringReader(written(story)), set);
         assertThat(evidence).hasSameSizeAs(story.take());
@@ -71,6 +71,13 @@ class DemoStoriesTest {
                                 org.assertj.core.data.Offset.offset(0.011 * Math.max(1, Math.abs(m.value()))));
             else assertThat(evidence.get(n)).isEqualTo(told.get(n));
         }
+    }
+
+    @ParameterizedTest
+    @MethodSource("stories")
+    void theCauseComesFirst(DemoStories.Story story) throws IOException {
+        Chassis set = DemoWorkshop.chassis(story.set());
+        List<Observation> evidence = EvidenceCodec.read(new StringReader(written(story)), set);
         Diagnosis d = Diagnosis.of(of(set), evidence);
         Diagnosis.Suspect first = d.suspects().get(0);
         assertThat(first.causes()).as("%s: %s", story.name(), d.suspects()).anyMatch(h -> h.cause()
