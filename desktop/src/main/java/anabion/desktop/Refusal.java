@@ -48,6 +48,7 @@ final class Refusal {
         box.getStyleClass().add("sheet");
         Look.dress(box, false);
         stage.setTitle(words.say("ui.name"));
-        stage.setScene(new Scene(box, 520, 200));
+        box.setPrefWidth(520);
+        stage.setScene(new Scene(box));
     }
 }
