@@ -10,6 +10,8 @@ import java.nio.file.Path;
 
 /** Reads the lists that commands take besides a chassis. */
 final class Lists {
+    private static final long MOST_BYTES = 32L << 20;
+
     private Lists() {}
 
     /** What makes something of a list. */
@@ -21,6 +23,10 @@ final class Lists {
     static <T> T read(Path file, Reading<T> reading) throws IOException {
         if (!Files.isRegularFile(file))
             throw BadInput.at(file.toString()).because("there is no such file").so("check the name");
+        if (Files.size(file) > MOST_BYTES)
+            throw BadInput.at(file.getFileName().toString())
+                    .because("no list is larger than " + (MOST_BYTES >> 20) + " MB")
+                    .so("take rows out");
         try (Reader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
             return reading.from(in);
         } catch (CharacterCodingException e) {

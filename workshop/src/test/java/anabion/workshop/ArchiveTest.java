@@ -176,6 +176,23 @@ class ArchiveTest {
         refused(entries, "too large");
     }
 
+    /** What is called a folder is counted and looked into like a file. */
+    @Test
+    void whatHidesInAFolderIsRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        entries.put("photos/", new byte[0]);
+        assertThat(SetArchive.read(new ByteArrayInputStream(zip(entries))).set().photos())
+                .as("an empty one is usual")
+                .hasSize(2);
+        entries.put("photos/", new byte[40 << 20]);
+        refused(entries, "too large");
+        entries.put("photos/", new byte[1]);
+        refused(entries, "folder with content");
+        entries.remove("photos/");
+        for (int i = 0; i < 5001; i++) entries.put(i + "/", new byte[0]);
+        refused(entries, "too large");
+    }
+
     @Test
     void tooManyFilesAreRefused() throws IOException {
         Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));

@@ -29,6 +29,9 @@ import java.util.OptionalInt;
 /** The chassis file: {@code docs/formats/chassis.schema.json}. */
 public final class ChassisCodec {
     /** What the field {@code format} must say. */
+    private static final int MOST_PARTS = 2_000;
+
+    private static final int MOST_NETS = 2_000;
     public static final String NAME = "anabion-chassis";
 
     private ChassisCodec() {}
@@ -65,16 +68,32 @@ public final class ChassisCodec {
     }
 
     private static Chassis chassis(Fields f) {
-        return new Chassis(
-                f.id(),
-                identity(f.object("identity")),
-                supply(f.object("supply")),
-                f.list("parts", ChassisCodec::part),
-                f.list("stages", ChassisCodec::stage),
-                f.list("bands", ChassisCodec::band),
-                f.maybeObject("chart").map(ChartCodec::read),
-                f.list("adjusters", ChassisCodec::adjuster),
-                f.extra());
+        return bounded(
+                new Chassis(
+                        f.id(),
+                        identity(f.object("identity")),
+                        supply(f.object("supply")),
+                        f.list("parts", ChassisCodec::part),
+                        f.list("stages", ChassisCodec::stage),
+                        f.list("bands", ChassisCodec::band),
+                        f.maybeObject("chart").map(ChartCodec::read),
+                        f.list("adjusters", ChassisCodec::adjuster),
+                        f.extra()),
+                f);
+    }
+
+    /** A set has some hundred parts; what has thousands is none, and would keep the engine busy for hours. */
+    private static Chassis bounded(Chassis c, Fields f) {
+        long nets = c.parts().stream()
+                .flatMap(p -> p.nets().values().stream())
+                .distinct()
+                .count();
+        if (c.parts().size() > MOST_PARTS || nets > MOST_NETS)
+            throw f.trouble(
+                    "parts",
+                    "there are " + c.parts().size() + " parts on " + nets + " nets",
+                    "a set has at most " + MOST_PARTS + " parts and " + MOST_NETS + " nets");
+        return c;
     }
 
     private static Identity identity(Fields f) {

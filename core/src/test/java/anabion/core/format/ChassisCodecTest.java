@@ -98,6 +98,19 @@ class ChassisCodecTest {
                 .hasSameSizeAs(TreeWriter.text(salted(plain(json))).split("x-unknown", -1));
     }
 
+    @Test
+    void thousandsOfPartsAreNoSet() {
+        int at = json.indexOf("\"parts\" : [") + "\"parts\" : [".length();
+        StringBuilder many = new StringBuilder();
+        for (int n = 0; n < 2000; n++)
+            many.append("{\"reference\": \"X")
+                    .append(n)
+                    .append("\", \"kind\": \"resistor\", \"ohms\": 1, \"nets\": {}},");
+        assertThatThrownBy(() -> ChassisCodec.read(json.substring(0, at) + many + json.substring(at)))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("at most 2000 parts");
+    }
+
     /** A disk that fails is no bad chassis: what it says goes on to whoever opened the file. */
     @Test
     void aDiskThatFailsUnderTheReaderIsNoBadInput(@Mock InputStream disk) throws IOException {

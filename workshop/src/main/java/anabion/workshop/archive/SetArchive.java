@@ -33,6 +33,9 @@ import java.util.zip.ZipOutputStream;
 
 /** Writes and reads set archives. */
 public final class SetArchive {
+    private static final long MOST_BYTES = 256L << 20;
+    private static final long MOST_OF_CHASSIS = 32L << 20;
+
     private SetArchive() {}
 
     /** A set read from a file, with the bytes of its pictures by file name; nothing is stored yet. */
@@ -92,9 +95,17 @@ public final class SetArchive {
     public static Unpacked open(Path file) throws IOException {
         if (!Files.isRegularFile(file))
             throw BadInput.at(file.toString()).because("there is no such file").so("check the name");
+        if (Files.size(file) > MOST_BYTES)
+            throw BadInput.at(file.getFileName().toString())
+                    .because("no set is larger than " + (MOST_BYTES >> 20) + " MB")
+                    .so("choose a chassis file or a set archive");
         try (InputStream in = Files.newInputStream(file)) {
             byte[] first = in.readNBytes(2);
             boolean zip = first.length == 2 && first[0] == 'P' && first[1] == 'K';
+            if (!zip && Files.size(file) > MOST_OF_CHASSIS)
+                throw BadInput.at("")
+                        .because("no chassis is larger than " + (MOST_OF_CHASSIS >> 20) + " MB")
+                        .so("choose a chassis file");
             try (InputStream again = Files.newInputStream(file)) {
                 return zip ? read(again) : new Unpacked(Sets.fresh(ChassisCodec.read(again)), Map.of());
             }

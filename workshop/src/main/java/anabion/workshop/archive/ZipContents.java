@@ -14,8 +14,8 @@ import java.util.zip.ZipInputStream;
 /** The entries of a zip, read with limits on their names, number and unpacked size. */
 final class ZipContents {
     private static final int MOST_ENTRIES = 5_000;
-    private static final long MOST_BYTES = 1L << 30;
-    private static final long MOST_OF_ONE = 64L << 20;
+    private static final long MOST_BYTES = 256L << 20;
+    private static final long MOST_OF_ONE = 32L << 20;
 
     private final Map<String, byte[]> entries = new LinkedHashMap<>();
 
@@ -24,14 +24,19 @@ final class ZipContents {
     static ZipContents read(InputStream in) throws IOException {
         ZipContents contents = new ZipContents();
         long total = 0;
+        int count = 0;
         try (ZipInputStream zip = new ZipInputStream(in)) {
             for (ZipEntry entry = next(zip); entry != null; entry = next(zip)) {
-                if (entry.isDirectory()) continue;
-                checkName(entry.getName());
-                if (contents.entries.size() >= MOST_ENTRIES) throw tooLarge("more than " + MOST_ENTRIES + " files");
+                if (++count > MOST_ENTRIES) throw tooLarge("more than " + MOST_ENTRIES + " entries");
+                boolean folder = entry.isDirectory();
+                checkName(folder ? entry.getName().replaceFirst("/$", "") : entry.getName());
                 byte[] bytes = bytes(zip, entry.getName(), MOST_BYTES - total);
                 total += bytes.length;
-                if (contents.entries.put(entry.getName(), bytes) != null)
+                if (folder && bytes.length > 0)
+                    throw at(entry.getName())
+                            .because("a folder with content is none")
+                            .so("do not trust this archive");
+                if (!folder && contents.entries.put(entry.getName(), bytes) != null)
                     throw at(entry.getName())
                             .because("this file stands twice in the archive")
                             .so("get the archive again");
