@@ -48,6 +48,7 @@ import javafx.beans.property.SimpleObjectProperty;
 
 /** The state of the window: the shelf, the set on the bench, the verdict on it, and what is chosen. */
 public final class Session implements AutoCloseable {
+    private static final History NO_HISTORY = new History(Optional.empty(), Optional.empty());
     private final StorageThread storage;
     private final Predictors predictors;
     private final Latest compute = new Latest();
@@ -63,12 +64,10 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> part = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<DeviceLibrary> library = new SimpleObjectProperty<>(DeviceLibrary.standard());
-    private final ObjectProperty<History> typeHistory =
-            new SimpleObjectProperty<>(new History(Optional.empty(), Optional.empty()));
+    private final ObjectProperty<History> typeHistory = new SimpleObjectProperty<>(NO_HISTORY);
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
-    private final ObjectProperty<History> history =
-            new SimpleObjectProperty<>(new History(Optional.empty(), Optional.empty()));
+    private final ObjectProperty<History> history = new SimpleObjectProperty<>(NO_HISTORY);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
     private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
     private final Plans plans = new Plans(this);
