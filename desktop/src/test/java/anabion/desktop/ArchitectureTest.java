@@ -12,6 +12,7 @@ import org.junit.jupiter.api.Test;
 class ArchitectureTest {
     private final JavaClasses house = new ClassFileImporter()
             .withImportOption(new ImportOption.DoNotIncludeTests())
+            .withImportOption(location -> !location.contains("-tests.jar")) // what modules share for their tests
             .importPackages("anabion");
 
     @Test
