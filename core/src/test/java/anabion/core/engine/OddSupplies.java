@@ -11,6 +11,7 @@ import anabion.core.tree.Extra;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.TreeMap;
 import java.util.UUID;
 
 /** Supplies that no demo set has. */
@@ -107,12 +108,13 @@ public enum OddSupplies {
         return chassis.withParts(parts);
     }
 
+    /** Its nets in the order of their terminals: that of a constant map differs from run to run, and with it the deck. */
     private static Part wound(Map<String, String> nets, Winding... windings) {
         return new Part(
                 UUID.randomUUID(),
                 "T1",
                 new Component.Windings(List.of(windings)),
-                nets,
+                new TreeMap<>(nets),
                 "mains transformer",
                 "",
                 "",
