@@ -67,15 +67,10 @@ final class CompareCommand implements Callable<Integer> {
     }
 
     private List<Reading> read(SetRecord set, Condition usual) throws java.io.IOException {
-        return Lists.read(readings, in -> ReadingCodec.csv(in, set.chassis(), usual, Instant.EPOCH)).stream()
-                .map(r -> current(r, set))
-                .toList();
-    }
-
-    /** Readings that name no state belong to the set as it is now. */
-    private static Reading current(Reading r, SetRecord set) {
-        boolean named = !r.state().equals(anabion.core.job.FittedState.AS_FOUND);
-        return named ? r : r.withState(set.job().fitted().id());
+        // readings that name no state belong to the set as it is now
+        ReadingCodec.Usual all =
+                new ReadingCodec.Usual(usual, Instant.EPOCH, set.job().fitted().id());
+        return Lists.read(readings, in -> ReadingCodec.csv(in, set.chassis(), all));
     }
 
     private static Map<String, Object> tree(List<Row> rows, Judge.Verdict verdict) {

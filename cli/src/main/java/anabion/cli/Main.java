@@ -37,7 +37,8 @@ public final class Main {
             "supply",
             "recap",
             "diagnose",
-            "next");
+            "next",
+            "restore");
 
     private Main() {}
 
@@ -89,6 +90,7 @@ public final class Main {
             case "recap" -> new RecapCommand();
             case "diagnose" -> new DiagnoseCommand();
             case "next" -> new NextCommand();
+            case "restore" -> new RestoreCommand();
             default -> throw new IllegalArgumentException(name);
         };
     }

@@ -1,5 +1,6 @@
 package anabion.desktop;
 
+import anabion.core.input.BadInput;
 import anabion.core.job.Step;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
@@ -7,6 +8,7 @@ import anabion.desktop.look.Look;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
+import anabion.workshop.StorageTrouble;
 import anabion.workshop.Workshop;
 import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
@@ -16,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
@@ -37,14 +40,21 @@ public final class AnabionApp {
         Platform.startup(() -> open(new Stage(), workshop, toImport));
     }
 
-    private static void open(Stage stage, Workshop workshop, Optional<Path> toImport) {
+    /** Shows a workshop in a window of its own. */
+    static void open(Stage stage, Workshop workshop, Optional<Path> toImport) {
         Session session = new Session(workshop);
         Shell shell = show(stage, session, Ports.system(stage));
+        live(stage, session, shell);
+        toImport.ifPresent(f -> take(f, session, shell));
+        Measured.whenAsked(shell, session);
+    }
+
+    /** The window's end is the session's, and what nobody caught is said in the window. */
+    private static void live(Stage stage, Session session, Shell shell) {
         stage.setOnHidden(e -> {
             shell.closeMeters();
             session.close();
         });
-        toImport.ifPresent(f -> take(f, session, shell));
         Thread.setDefaultUncaughtExceptionHandler((t, e) -> Platform.runLater(() -> shell.trouble(e)));
         session.ask(
                 w -> {
@@ -52,7 +62,27 @@ public final class AnabionApp {
                     return 0;
                 },
                 x -> {});
-        Measured.whenAsked(shell, session);
+    }
+
+    /** Closes the workshop, does something to folders, and opens the one that this returns in the same window. */
+    private static void reopen(Stage stage, Session session, Shell shell, Ports ports, Supplier<Path> work) {
+        shell.closeMeters();
+        session.close();
+        Path folder = session.folder();
+        Optional<RuntimeException> failed = Optional.empty();
+        try {
+            folder = work.get();
+        } catch (BadInput | StorageTrouble e) {
+            failed = Optional.of(e);
+        }
+        try {
+            Session next = new Session(Workshop.open(folder, session.clock()));
+            Shell shown = show(stage, next, ports);
+            live(stage, next, shown);
+            failed.ifPresent(shown::trouble);
+        } catch (BadInput | StorageTrouble e) {
+            Refusal.fill(stage, e.getMessage());
+        }
     }
 
     /** Builds the window on a stage and recovers what was remembered. */
@@ -76,6 +106,7 @@ public final class AnabionApp {
         stage.setOnHiding(e -> session.remember(
                 "window", stage.getX() + " " + stage.getY() + " " + scene.getWidth() + " " + scene.getHeight()));
         session.step().addListener((o, a, b) -> session.remember("last.step", b.name()));
+        shell.onReopen(work -> reopen(stage, session, shell, ports, work));
         stage.show();
         shell.probe().field().requestFocus();
         return shell;
@@ -91,7 +122,7 @@ public final class AnabionApp {
                         throw new UncheckedIOException(e);
                     }
                 },
-                set -> shell.openSet(set.id()));
+                shell::added);
     }
 
     private static Map<String, String> settings(Workshop w) {

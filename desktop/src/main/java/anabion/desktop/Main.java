@@ -13,6 +13,8 @@ import java.util.Optional;
 
 /** Starts the window: {@code demo [--fresh] [FOLDER]}, {@code app [FOLDER]} or {@code shots FOLDER}. */
 public final class Main {
+    private static final int BAD_INPUT = 2;
+
     private Main() {}
 
     public static void main(String[] args) throws IOException {
@@ -37,9 +39,13 @@ public final class Main {
                     return null;
                 });
             AnabionApp.start(workshop, file.isEmpty() ? Optional.empty() : Optional.of(Path.of(file)));
-        } catch (BadInput | StorageTrouble e) {
+        } catch (BadInput e) {
             System.err.println("anabion: " + e.getMessage());
-            Refusal.show(e.getMessage(), 2);
+            Refusal.show(e.getMessage(), BAD_INPUT);
+        } catch (StorageTrouble e) {
+            System.err.println("anabion: " + e.getMessage());
+            if (e.kind() == StorageTrouble.Kind.RESTORABLE) Refusal.offer(e.getMessage(), folder, BAD_INPUT);
+            else Refusal.show(e.getMessage(), BAD_INPUT);
         }
     }
 

@@ -1,12 +1,24 @@
 package anabion.desktop;
 
+import anabion.core.input.BadInput;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
+import anabion.desktop.control.BackupList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.look.Look;
+import anabion.workshop.Restore;
+import anabion.workshop.StorageTrouble;
+import anabion.workshop.Workshop;
+import java.nio.file.Path;
+import java.time.Clock;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.Scene;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
@@ -16,6 +28,8 @@ import javafx.stage.Stage;
 
 /** A workshop that could not be opened, said in a window of its own: who starts the program from a menu sees no terminal. */
 final class Refusal {
+    private static final Words WORDS = new Words(Vocabulary.STANDARD);
+
     private Refusal() {}
 
     /**
@@ -26,29 +40,69 @@ final class Refusal {
      */
     static void show(String what, int code) {
         Platform.startup(() -> {
-            Stage stage = new Stage();
-            stage.setOnHidden(e -> System.exit(code));
+            Stage stage = ending(code);
             fill(stage, what);
             stage.show();
         });
     }
 
+    /** As {@link #show}, with the folder's backups: once one is restored, the workshop opens. */
+    static void offer(String what, Path folder, int code) {
+        Platform.startup(() -> {
+            Stage stage = ending(code);
+            fill(stage, what, folder, workshop -> {
+                stage.setOnHidden(e -> {});
+                stage.hide();
+                AnabionApp.open(new Stage(), workshop, Optional.empty());
+            });
+            stage.show();
+        });
+    }
+
+    private static Stage ending(int code) {
+        Stage stage = new Stage();
+        stage.setOnHidden(e -> System.exit(code));
+        return stage;
+    }
+
+    /** Fills a window with what went wrong. */
     static void fill(Stage stage, String what) {
-        Words words = new Words(Vocabulary.STANDARD);
+        fill(stage, List.of(Texts.wrapped(what)));
+    }
+
+    /** Fills a window with what went wrong, and with backups to choose from. */
+    static void fill(Stage stage, String what, Path folder, Consumer<Workshop> restored) {
+        Label said = Texts.wrapped("", "brick");
+        said.managedProperty().bind(said.textProperty().isNotEmpty());
+        Clock clock = Clock.system(ZoneId.systemDefault());
+        BackupList list = new BackupList(Restore.choices(folder), WORDS, clock.getZone(), b -> {
+            try {
+                Restore.from(folder, b.name(), clock);
+                restored.accept(Workshop.open(folder, clock));
+            } catch (BadInput | StorageTrouble e) {
+                said.setText(e.getMessage());
+            }
+        });
+        fill(stage, List.of(Texts.wrapped(what), Texts.wrapped(WORDS.say("restore.text")), list, said));
+    }
+
+    private static void fill(Stage stage, List<Node> content) {
         Look.loadFonts();
-        Label title = Texts.label(words.say("ui.refused.title"), "title");
-        Button close = new Button(words.say("ui.refused.close"));
+        Label title = Texts.label(WORDS.say("ui.refused.title"), "title");
+        Button close = new Button(WORDS.say("ui.refused.close"));
         close.setDefaultButton(true);
         close.setCancelButton(true);
         close.setOnAction(e -> stage.hide());
         HBox foot = new HBox(close);
         foot.setAlignment(Pos.CENTER_RIGHT);
-        VBox box = new VBox(14, title, Texts.wrapped(what), foot);
+        VBox box = new VBox(14, title);
+        box.getChildren().addAll(content);
+        box.getChildren().add(foot);
         box.setPadding(new Insets(20));
         box.getStyleClass().add("sheet");
         Look.dress(box, false);
-        stage.setTitle(words.say("ui.name"));
-        box.setPrefWidth(520);
+        stage.setTitle(WORDS.say("ui.name"));
+        box.setPrefWidth(620);
         stage.setScene(new Scene(box));
     }
 }

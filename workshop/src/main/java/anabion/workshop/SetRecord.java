@@ -11,7 +11,9 @@ import anabion.core.reading.Reading;
 import anabion.core.reading.Tolerances;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /** Everything about one set, as it stands: an immutable snapshot. Readings are oldest first. */
 public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<Photo> photos, Op.Place place) {
@@ -49,6 +51,18 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
     public EveryBand onEveryBand(Condition now, Predictors predictors) {
         return EveryBand.of(
                 chassis, readings, job.alterations(), now, Tolerances.usual(chassis), predictors.of(chassis));
+    }
+
+    /**
+     * Those of some readings that are not here yet. One that differs from the reading here of the same id gets an id of its own, the same
+     * each time, and both are kept.
+     */
+    public List<Reading> lacking(List<Reading> incoming) {
+        Map<UUID, Reading> here = readings.stream().collect(Collectors.toMap(Reading::id, r -> r));
+        return incoming.stream()
+                .map(r -> here.containsKey(r.id()) && !r.isSameMeasurement(here.get(r.id())) ? r.withOwnId() : r)
+                .filter(r -> !here.containsKey(r.id()))
+                .toList();
     }
 
     /** As it will be after changes to its chassis or job, which are written whole; all others leave it as it is here. */

@@ -261,7 +261,7 @@ public final class Sets {
         if (op instanceof Op.PutPlace p)
             return new Op.PutPlace(Op.Place.of(swap(id, "place", p.place().code())));
         if (op instanceof Op.PutReading r) return putReading(id, r.reading());
-        if (op instanceof Op.DropReading r) return dropReading(r.id());
+        if (op instanceof Op.DropReading r) return dropReading(id, r.id());
         if (op instanceof Op.PutPhoto p) return putPhoto(id, p.photo());
         if (op instanceof Op.PutTimer t) return timers.put(t.timer());
         if (op instanceof Op.DropTimer t) return timers.drop(t.id());
@@ -286,13 +286,18 @@ public final class Sets {
         return before;
     }
 
-    private Op putReading(UUID id, Reading reading) {
-        Optional<String> before = handle.createQuery("SELECT body FROM readings WHERE id = ?")
-                .bind(0, reading.id().toString())
+    private Optional<String> body(UUID set, UUID reading) {
+        return handle.createQuery("SELECT body FROM readings WHERE set_id = ? AND id = ?")
+                .bind(0, set.toString())
+                .bind(1, reading.toString())
                 .mapTo(String.class)
                 .findOne();
+    }
+
+    private Op putReading(UUID id, Reading reading) {
+        Optional<String> before = body(id, reading.id());
         handle.createUpdate(
-                        "INSERT INTO readings(id, set_id, at, body) VALUES (?, ?, ?, ?) ON CONFLICT(id) DO UPDATE SET at = excluded.at, body = excluded.body")
+                        "INSERT INTO readings(id, set_id, at, body) VALUES (?, ?, ?, ?) ON CONFLICT(set_id, id) DO UPDATE SET at = excluded.at, body = excluded.body")
                 .bind(0, reading.id().toString())
                 .bind(1, id.toString())
                 .bind(2, reading.at().toString())
@@ -301,13 +306,11 @@ public final class Sets {
         return before.<Op>map(b -> new Op.PutReading(reading(b))).orElse(new Op.DropReading(reading.id()));
     }
 
-    private Op dropReading(UUID reading) {
-        String before = handle.createQuery("SELECT body FROM readings WHERE id = ?")
-                .bind(0, reading.toString())
-                .mapTo(String.class)
-                .one();
-        handle.createUpdate("DELETE FROM readings WHERE id = ?")
-                .bind(0, reading.toString())
+    private Op dropReading(UUID id, UUID reading) {
+        String before = body(id, reading).orElseThrow();
+        handle.createUpdate("DELETE FROM readings WHERE set_id = ? AND id = ?")
+                .bind(0, id.toString())
+                .bind(1, reading.toString())
                 .execute();
         return new Op.PutReading(reading(before));
     }
@@ -329,8 +332,9 @@ public final class Sets {
                 .filter(p -> p.id().equals(photo))
                 .findFirst()
                 .orElseThrow();
-        handle.createUpdate("DELETE FROM photos WHERE id = ?")
-                .bind(0, photo.toString())
+        handle.createUpdate("DELETE FROM photos WHERE set_id = ? AND id = ?")
+                .bind(0, id.toString())
+                .bind(1, photo.toString())
                 .execute();
         return new Op.PutPhoto(before);
     }

@@ -1,11 +1,14 @@
 package anabion.workshop;
 
+import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.RejectedExecutionException;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Function;
+import java.util.function.Supplier;
 
 /** The one thread that touches the workshop. A future completes once the change is on disk, or with why it is not. */
 public final class StorageThread implements AutoCloseable {
@@ -17,8 +20,17 @@ public final class StorageThread implements AutoCloseable {
     }
 
     public <T> CompletableFuture<T> ask(Function<Workshop, T> work) {
+        return queue(() -> workshop.doing(() -> work.apply(workshop)));
+    }
+
+    /** As {@link Workshop#saveTo}, which works without the workshop's folder. */
+    public CompletableFuture<List<Photo>> saveTo(Path elsewhere) {
+        return queue(() -> workshop.saveTo(elsewhere));
+    }
+
+    private <T> CompletableFuture<T> queue(Supplier<T> work) {
         try {
-            return CompletableFuture.supplyAsync(() -> workshop.doing(() -> work.apply(workshop)), thread);
+            return CompletableFuture.supplyAsync(work, thread);
         } catch (RejectedExecutionException e) {
             return CompletableFuture.failedFuture(
                     new StorageTrouble("The workshop is closed", "Open it and enter this again", e));

@@ -1,16 +1,68 @@
 package anabion.workshop;
 
 import java.nio.file.AccessDeniedException;
+import java.nio.file.Path;
 
 /** The disk would not: what failed, where, and what the user can do. Nothing was changed. */
 public final class StorageTrouble extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
+    private static final String RESTORE = "Restore one of its backups";
+
+    /** What a window can offer beside the words. */
+    public enum Kind {
+        /** The database is damaged, missing, or without its log: a backup can be put in its place. */
+        RESTORABLE,
+        /** The folder is not the one that was opened: what is in memory can be saved elsewhere. */
+        MOVED,
+        /** Only the words. */
+        OTHER
+    }
+
     private final String remedy;
+    private final Kind kind;
+
+    private StorageTrouble(Kind kind, String what, String remedy, Throwable cause) {
+        super(what + ". " + remedy + ".", cause);
+        this.kind = kind;
+        this.remedy = remedy;
+    }
 
     public StorageTrouble(String what, String remedy, Throwable cause) {
-        super(what + ". " + remedy + ".", cause);
-        this.remedy = remedy;
+        this(Kind.OTHER, what, remedy, cause);
+    }
+
+    public Kind kind() {
+        return kind;
+    }
+
+    static StorageTrouble missing(Path folder) {
+        return new StorageTrouble(
+                Kind.RESTORABLE,
+                "The database in " + folder + " is missing or empty, but its backups are there; nothing was changed",
+                RESTORE,
+                null);
+    }
+
+    static StorageTrouble withoutLog(Path folder) {
+        return new StorageTrouble(
+                Kind.RESTORABLE,
+                "The program ended without closing the database in " + folder
+                        + ", and its log workshop.db-wal is gone: the last changes may be missing",
+                "Put the log back where you have it; else restore a backup, or workshop.db as it is",
+                null);
+    }
+
+    static StorageTrouble damaged(Path folder, Throwable cause) {
+        return new StorageTrouble(Kind.RESTORABLE, "The database in " + folder + " is damaged", RESTORE, cause);
+    }
+
+    static StorageTrouble moved(Path folder) {
+        return new StorageTrouble(
+                Kind.MOVED,
+                "The workshop in " + folder + " was deleted, moved or replaced while it was open; this was not saved",
+                "Save what is in memory in another folder",
+                null);
     }
 
     public String remedy() {
@@ -18,7 +70,7 @@ public final class StorageTrouble extends RuntimeException {
     }
 
     /** Says a low-level failure in words; the place is the workshop's folder. */
-    static StorageTrouble of(Throwable cause, java.nio.file.Path folder) {
+    static StorageTrouble of(Throwable cause, Path folder) {
         String text = messages(cause);
         if (text.contains("SQLITE_FULL") || text.contains("No space left")) {
             return new StorageTrouble(
@@ -41,10 +93,7 @@ public final class StorageTrouble extends RuntimeException {
                     cause);
         }
         if (text.contains("SQLITE_NOTADB") || text.contains("SQLITE_CORRUPT")) {
-            return new StorageTrouble(
-                    "The database in " + folder + " is damaged",
-                    "Put the newest file from its backups folder in its place",
-                    cause);
+            return damaged(folder, cause);
         }
         return new StorageTrouble(
                 "The workshop in " + folder + " could not be read or written (" + first(cause) + ")",

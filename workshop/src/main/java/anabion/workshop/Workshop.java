@@ -1,17 +1,21 @@
 package anabion.workshop;
 
 import anabion.core.input.BadInput;
+import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Backups;
 import anabion.workshop.storage.Database;
+import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.storage.PhotoFiles;
 import anabion.workshop.storage.WorkshopLock;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.BasicFileAttributes;
 import java.sql.SQLException;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -20,9 +24,10 @@ import org.jdbi.v3.core.Handle;
 
 /** An open workshop. Not for several threads at once. */
 public final class Workshop implements AutoCloseable {
-    private static final int DAILY_BACKUPS = 10;
+    static final int DAILY_BACKUPS = 10;
 
     private final Path folder;
+    private final Optional<Object> file;
     private final WorkshopLock lock;
     private final Database database;
     private final PhotoFiles photoFiles;
@@ -30,7 +35,8 @@ public final class Workshop implements AutoCloseable {
     private final Sets sets;
     private final Clock clock;
 
-    private Workshop(Path folder, WorkshopLock lock, Database database, Clock clock) {
+    private Workshop(Path folder, WorkshopLock lock, Database database, Clock clock) throws IOException {
+        this.file = identity(folder);
         this.folder = folder;
         this.lock = lock;
         this.database = database;
@@ -43,24 +49,94 @@ public final class Workshop implements AutoCloseable {
      * Opens the workshop in a folder, making it if there is none.
      *
      * @throws BadInput if it is open elsewhere, or of a newer release
-     * @throws StorageTrouble if the disk will not
+     * @throws StorageTrouble if the disk will not, or the database or its log is missing
      */
     public static Workshop open(Path folder, Clock clock) {
         WorkshopLock lock = null;
         try {
             Files.createDirectories(folder);
             lock = WorkshopLock.take(folder);
-            Backups backups = new Backups(folder, DAILY_BACKUPS);
-            Database database = Database.open(folder, backups);
+            Optional<StorageTrouble> finding = finding(folder, lock);
+            if (finding.isPresent()) throw finding.get();
+            Database database = Database.open(folder, new Backups(folder, DAILY_BACKUPS));
+            ForcedFiles.forceFolder(folder);
+            lock.markOpen();
             Workshop workshop = new Workshop(folder, lock, database, clock);
             if (database.migrated()) workshop.sets.cutHistory();
             return workshop;
-        } catch (BadInput e) {
+        } catch (BadInput | StorageTrouble e) {
             release(lock);
             throw e;
         } catch (IOException | SQLException | RuntimeException e) {
             release(lock);
             throw StorageTrouble.of(e, folder);
+        }
+    }
+
+    /**
+     * What is missing in a workshop that is not open; empty where it can be opened.
+     *
+     * @throws BadInput if it is open elsewhere, or there is no such folder
+     */
+    public static Optional<StorageTrouble> finding(Path folder) {
+        if (!Files.isDirectory(folder))
+            throw BadInput.at(folder.toString())
+                    .because("there is no such folder")
+                    .so("check the name");
+        try (WorkshopLock lock = WorkshopLock.take(folder)) {
+            Optional<StorageTrouble> missing = finding(folder, lock);
+            if (missing.isPresent() || !Database.isThere(folder)) return missing;
+            return Database.isSound(folder) ? Optional.empty() : Optional.of(StorageTrouble.damaged(folder, null));
+        } catch (IOException e) {
+            throw StorageTrouble.of(e, folder);
+        }
+    }
+
+    private static Optional<StorageTrouble> finding(Path folder, WorkshopLock lock) throws IOException {
+        if (!Database.isThere(folder) && new Backups(folder, DAILY_BACKUPS).exist())
+            return Optional.of(StorageTrouble.missing(folder));
+        if (lock.wasLeftOpen() && !Database.hasLog(folder)) return Optional.of(StorageTrouble.withoutLog(folder));
+        return Optional.empty();
+    }
+
+    /** Device and inode of the database's file, where the file system has such. */
+    private static Optional<Object> identity(Path folder) throws IOException {
+        return Optional.ofNullable(Files.readAttributes(Database.in(folder), BasicFileAttributes.class)
+                .fileKey());
+    }
+
+    private void unmoved() {
+        try {
+            if (identity(folder).equals(file)) return;
+        } catch (IOException e) {
+            // it is not there any more
+        }
+        throw StorageTrouble.moved(folder);
+    }
+
+    /**
+     * Saves all that is in it in a new folder, also where its own is gone.
+     *
+     * @return the photos whose files could not be found
+     * @throws BadInput if the new folder is not empty
+     * @throws StorageTrouble if the disk will not
+     */
+    public List<Photo> saveTo(Path elsewhere) {
+        try {
+            if (Files.exists(elsewhere) && !Folders.isEmpty(elsewhere))
+                throw BadInput.at(elsewhere.toString())
+                        .because("there is something in this folder")
+                        .so("name a new one");
+            Files.createDirectories(elsewhere);
+            PhotoFiles copies = new PhotoFiles(elsewhere);
+            List<Photo> lost = new ArrayList<>();
+            for (Summary s : sets.summaries())
+                for (Photo p : sets.get(s.id()).photos()) if (!copies.copy(file(p), p.file())) lost.add(p);
+            database.copyTo(Database.in(elsewhere));
+            ForcedFiles.forceFolder(elsewhere);
+            return lost;
+        } catch (IOException e) {
+            throw StorageTrouble.of(e, elsewhere);
         }
     }
 
@@ -84,8 +160,13 @@ public final class Workshop implements AutoCloseable {
         return database.handle();
     }
 
-    /** Runs storage work and says its failures in words. A failed change has changed nothing. */
+    /**
+     * Runs storage work and says its failures in words. A failed change has changed nothing.
+     *
+     * @throws StorageTrouble if the disk will not, or the folder is not the one that was opened
+     */
     public <T> T doing(Supplier<T> work) {
+        unmoved();
         try {
             return work.get();
         } catch (BadInput | StorageTrouble e) {
@@ -121,6 +202,15 @@ public final class Workshop implements AutoCloseable {
         try {
             new Backups(folder, DAILY_BACKUPS).daily(handle().getConnection(), LocalDate.now(clock));
         } catch (IOException | SQLException e) {
+            throw StorageTrouble.of(e, folder);
+        }
+    }
+
+    /** Its backups, the newest first. */
+    public List<Backup> backups() {
+        try {
+            return new Backups(folder, DAILY_BACKUPS).all();
+        } catch (IOException e) {
             throw StorageTrouble.of(e, folder);
         }
     }
@@ -169,6 +259,13 @@ public final class Workshop implements AutoCloseable {
 
     @Override
     public void close() {
+        try {
+            unmoved();
+            database.checkpoint();
+            lock.markClosed();
+        } catch (IOException | RuntimeException e) {
+            // the next start finds the log, or says what is missing
+        }
         database.close();
         release(lock);
     }

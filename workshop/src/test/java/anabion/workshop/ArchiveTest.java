@@ -92,7 +92,8 @@ class ArchiveTest {
     void aSetTravelsWholeWithItsIds() throws IOException {
         byte[] zip = archive(folder.resolve("one"));
         try (Workshop w = Temp.open(folder.resolve("two"))) {
-            SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened");
+            SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened")
+                    .set();
             SetRecord arrived = w.sets().get(Temp.halcyon().id());
             assertThat(arrived.chassis()).isEqualTo(Temp.halcyon().chassis());
             assertThat(arrived.job()).isEqualTo(Temp.halcyon().job());
@@ -115,7 +116,8 @@ class ArchiveTest {
         entries.put("chassis.json", utf8(salted));
         entries.put("readings.json", utf8(reading));
         try (Workshop w = Temp.open(folder.resolve("two"))) {
-            SetRecord set = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip(entries))), "opened");
+            SetRecord set = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip(entries))), "opened")
+                    .set();
             Temp.take(w, set, "V3.7", 85);
             w.sets()
                     .change(
@@ -141,6 +143,31 @@ class ArchiveTest {
         try (Workshop w = Temp.open(folder.resolve("one"))) {
             assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened"))
                     .hasMessageContaining("in the workshop already");
+            assertThat(w.sets().summaries()).hasSize(1);
+        }
+    }
+
+    /** A record of the same set that says something else: both are kept, and it comes in once. */
+    @Test
+    void anotherRecordOfTheSameSetStandsBeside() throws IOException {
+        byte[] zip = archive(folder.resolve("one"));
+        try (Workshop w = Temp.open(folder.resolve("one"))) {
+            SetRecord mine = Temp.take(w, w.sets().get(Temp.halcyon().id()), "V3.7", 85);
+            SetArchive.Added added = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened");
+            assertThat(added.beside()).isTrue();
+            assertThat(added.set().chassis().name()).isEqualTo("Vessmark Halcyon (2)");
+            assertThat(w.sets().get(mine.id())).as("nothing of mine is touched").isEqualTo(mine);
+            SetRecord theirs = w.sets().get(added.set().id());
+            assertThat(theirs.readings())
+                    .as("under their own ids")
+                    .isEqualTo(Temp.halcyon().readings());
+            assertThat(theirs.photos()).hasSize(2);
+            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened"))
+                    .hasMessageContaining("in the workshop already");
+            assertThat(w.sets().summaries()).hasSize(2);
+            w.sets().undo(theirs.id());
+            assertThat(w.sets().get(theirs.id()).place()).isEqualTo(Op.Place.TRASH);
+            assertThat(w.sets().get(mine.id())).isEqualTo(mine);
         }
     }
 

@@ -13,6 +13,7 @@ import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.tree.Extra;
 import anabion.workshop.demo.DemoWorkshop;
+import anabion.workshop.storage.Database;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -224,7 +225,7 @@ class WorkshopTest {
                     .as("undo is cut at a migration")
                     .isEmpty();
             assertThat(w.timers()).isEmpty();
-            assertThat(pragma(w, "user_version")).isEqualTo(2);
+            assertThat(pragma(w, "user_version")).isEqualTo(Database.SCHEMA);
         }
         assertThat(folder.resolve("backups/before-schema-1.db")).exists();
         Temp.open(folder).close();

@@ -17,11 +17,14 @@ import java.io.IOException;
 import java.io.Reader;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 
 /** Readings as JSON objects and as CSV ({@code docs/formats/readings.md}). */
@@ -43,6 +46,7 @@ public final class ReadingCodec {
         "state",
         "id"
     };
+    private static final UUID NO_ID = new UUID(0, 0);
     private static final List<String> REQUIRED = List.of("point", "value");
     private static final List<String> OPTIONAL = List.of(java.util.Arrays.copyOfRange(COLUMNS, 2, COLUMNS.length));
 
@@ -120,20 +124,47 @@ public final class ReadingCodec {
     }
 
     /**
-     * Reads readings for a chassis; what a row does not say is taken from the usual condition.
+     * What a row means that leaves cells empty.
      *
-     * @param usual line, meter and band where a row gives none
-     * @param at the moment for rows that give none
+     * @param condition its line, meter and band
+     * @param at its moment
+     * @param state the fitted state in which it was taken
+     */
+    public record Usual(Condition condition, Instant at, UUID state) {}
+
+    /**
+     * Reads readings for a chassis. A row without an id gets one from what it says: the same file read twice gives the same ids.
+     *
      * @throws BadInput with line and field; an unknown point is one
      */
-    public static List<Reading> csv(Reader in, Chassis chassis, Condition usual, Instant at) throws IOException {
+    public static List<Reading> csv(Reader in, Chassis chassis, Usual usual) throws IOException {
         List<Reading> readings = new ArrayList<>();
+        Set<UUID> ids = new HashSet<>();
         Points points = Points.of(chassis);
-        for (Table.Row row : Table.read(in, REQUIRED, OPTIONAL)) readings.add(reading(row, points, chassis, usual, at));
+        for (Table.Row row : Table.read(in, REQUIRED, OPTIONAL)) {
+            Reading said = reading(row, points, chassis, usual);
+            Reading reading = row.get("id").isEmpty() ? said.withId(own(row, chassis, ids)) : said;
+            if (!ids.add(reading.id()))
+                throw row.trouble("id", "another line of this file has the same id", "leave the cell empty");
+            readings.add(reading);
+        }
         return readings;
     }
 
-    private static Reading reading(Table.Row row, Points points, Chassis chassis, Condition usual, Instant at) {
+    /** The id of a row that gives none: the nth of its words for this chassis. */
+    private static UUID own(Table.Row row, Chassis chassis, Set<UUID> taken) {
+        StringBuilder said = new StringBuilder(chassis.id().toString());
+        for (String column : COLUMNS) said.append('\n').append(row.get(column));
+        UUID id;
+        do {
+            said.append('\n');
+            id = UUID.nameUUIDFromBytes(said.toString().getBytes(StandardCharsets.UTF_8));
+        } while (taken.contains(id));
+        return id;
+    }
+
+    private static Reading reading(Table.Row row, Points points, Chassis chassis, Usual defaults) {
+        Condition usual = defaults.condition();
         Point point = points.find(row.need("point"))
                 .orElseThrow(() -> row.trouble(
                         "point",
@@ -156,15 +187,15 @@ public final class ReadingCodec {
                         : List.of(row.get("openends").split("\\s+")),
                 Extra.NONE);
         return new Reading(
-                row.get("id").isEmpty() ? UUID.randomUUID() : uuid(row, "id"),
+                row.get("id").isEmpty() ? NO_ID : uuid(row, "id"),
                 point.label(),
                 row.get("reference").isEmpty() ? "CHASSIS" : row.get("reference"),
                 measure,
                 row.number("value", measure == Measure.OHMS ? Unit.OHM : Unit.VOLT),
                 !row.get("doubtful").isEmpty() && !row.get("doubtful").equals("no"),
                 condition,
-                row.get("state").isEmpty() ? FittedState.AS_FOUND : uuid(row, "state"),
-                row.get("taken").isEmpty() ? at : moment(row),
+                row.get("state").isEmpty() ? defaults.state() : uuid(row, "state"),
+                row.get("taken").isEmpty() ? defaults.at() : moment(row),
                 Extra.NONE);
     }
 

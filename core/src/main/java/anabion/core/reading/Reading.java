@@ -3,6 +3,7 @@ package anabion.core.reading;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Renames;
 import anabion.core.tree.Extra;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.UUID;
 
@@ -41,12 +42,23 @@ public record Reading(
                 extra);
     }
 
-    public Reading withValue(double newValue) {
-        return new Reading(id, point, reference, measure, newValue, doubtful, condition, state, at, extra);
+    /** Whether another says that the same was read at the same point under the same condition; its time, doubt and id do not matter. */
+    public boolean isSameMeasurement(Reading other) {
+        return point.equals(other.point)
+                && reference.equals(other.reference)
+                && measure == other.measure
+                && value == other.value
+                && condition.equals(other.condition);
     }
 
-    public Reading withState(UUID newState) {
-        return new Reading(id, point, reference, measure, value, doubtful, condition, newState, at, extra);
+    /** With an id that follows from its id and from what it says. */
+    public Reading withOwnId() {
+        String said = id + " " + point + " " + reference + " " + measure + " " + value + " " + condition;
+        return withId(UUID.nameUUIDFromBytes(said.getBytes(StandardCharsets.UTF_8)));
+    }
+
+    public Reading withValue(double newValue) {
+        return new Reading(id, point, reference, measure, newValue, doubtful, condition, state, at, extra);
     }
 
     public Reading withId(UUID newId) {

@@ -13,6 +13,7 @@ import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
+import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
@@ -43,7 +44,7 @@ class TablesTest {
     private final Condition usual = Condition.of(231, MeterSpec.parse("10M"), "AM");
 
     private List<Reading> read(String csv) throws IOException {
-        return ReadingCodec.csv(new StringReader(csv), set, usual, NOW);
+        return ReadingCodec.csv(new StringReader(csv), set, new ReadingCodec.Usual(usual, NOW, FittedState.AS_FOUND));
     }
 
     @Test

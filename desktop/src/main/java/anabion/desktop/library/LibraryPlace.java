@@ -63,7 +63,7 @@ public final class LibraryPlace extends BorderPane {
         BorderPane.setMargin(sheet, new Insets(0, 10, 0, 0));
         setLeft(sheet);
         setCenter(card);
-        session.library().addListener((o, a, b) -> changed());
+        session.types().library().addListener((o, a, b) -> changed());
         session.set().addListener((o, a, b) -> {
             if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) lit = "";
             changed();
@@ -91,7 +91,7 @@ public final class LibraryPlace extends BorderPane {
 
     private void rebuild() {
         users = users();
-        List<DeviceType> shown = session.library().get().all().stream()
+        List<DeviceType> shown = session.types().library().get().all().stream()
                 .filter(this::matches)
                 .sorted(Comparator.comparing((DeviceType t) -> !inSet(t))
                         .thenComparing(t -> t.semiconductor().isPresent())
@@ -125,7 +125,7 @@ public final class LibraryPlace extends BorderPane {
     private Map<String, String> users() {
         Map<String, String> found = new HashMap<>();
         session.set().get().ifPresent(s -> s.chassis().parts().forEach(p -> p.device()
-                .flatMap(d -> session.library().get().find(d.type()))
+                .flatMap(d -> session.types().library().get().find(d.type()))
                 .ifPresent(t -> found.merge(t.name(), p.reference(), (a, b) -> a + " " + b))));
         return found;
     }
@@ -135,7 +135,7 @@ public final class LibraryPlace extends BorderPane {
     }
 
     private boolean own(DeviceType t) {
-        return session.library().get().own(t.name()).isPresent();
+        return session.types().library().get().own(t.name()).isPresent();
     }
 
     private void light(DeviceType type) {
@@ -168,7 +168,7 @@ public final class LibraryPlace extends BorderPane {
     public CompletableFuture<?> entered(String text) {
         String line = text.strip();
         String[] words = line.split("\\s+");
-        DeviceLibrary library = session.library().get();
+        DeviceLibrary library = session.types().library().get();
         if (words.length == 1 && !line.equals("revert")) {
             lit = chosen().map(DeviceType::name).orElse(lit);
             filter("");
@@ -195,7 +195,7 @@ public final class LibraryPlace extends BorderPane {
     }
 
     private CompletableFuture<?> put(String label, DeviceType type) {
-        return session.types(own -> {
+        return session.types().change(own -> {
             List<DeviceType> rows = new ArrayList<>(own.own());
             rows.removeIf(t -> t.name().equals(type.name()));
             rows.add(type);
@@ -208,9 +208,12 @@ public final class LibraryPlace extends BorderPane {
             throw BadInput.at(type.name())
                     .because(session.say("library.shipped"))
                     .so(session.say("library.shipped.remedy"));
-        return session.types(own -> own.put(
-                session.say("library.reverted", type.name()),
-                own.own().stream().filter(t -> !t.name().equals(type.name())).toList()));
+        return session.types()
+                .change(own -> own.put(
+                        session.say("library.reverted", type.name()),
+                        own.own().stream()
+                                .filter(t -> !t.name().equals(type.name()))
+                                .toList()));
     }
 
     /** One type. */

@@ -42,7 +42,7 @@ final class Latest implements AutoCloseable {
             });
         } catch (CancellationException e) {
             // a newer request has taken its place, or the window closes
-        } catch (RuntimeException e) {
+        } catch (RuntimeException | Error e) {
             Platform.runLater(() -> trouble.accept(e));
         }
     }

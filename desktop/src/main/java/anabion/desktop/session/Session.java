@@ -4,7 +4,6 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
-import anabion.core.device.DeviceLibrary;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
@@ -22,7 +21,7 @@ import anabion.core.tree.Extra;
 import anabion.core.words.Vocabulary;
 import anabion.core.words.Words;
 import anabion.workshop.Op;
-import anabion.workshop.OwnLibrary;
+import anabion.workshop.Photo;
 import anabion.workshop.PinVolts;
 import anabion.workshop.Predictors;
 import anabion.workshop.Question;
@@ -32,6 +31,8 @@ import anabion.workshop.StorageThread;
 import anabion.workshop.Summary;
 import anabion.workshop.Timer;
 import anabion.workshop.Workshop;
+import java.nio.file.Path;
+import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -53,8 +54,8 @@ public final class Session implements AutoCloseable {
     private final Predictors predictors;
     private final Latest compute = new Latest();
     private final Latest checks = new Latest();
-    private final java.time.Clock clock;
-    private final java.nio.file.Path folder;
+    private final Clock clock;
+    private final Path folder;
 
     private final ObjectProperty<List<Summary>> shelf = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<List<Timer>> timers = new SimpleObjectProperty<>(List.of());
@@ -63,13 +64,12 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<List<CircuitCheck.Remark>> remarks = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> part = new SimpleObjectProperty<>(Optional.empty());
-    private final ObjectProperty<DeviceLibrary> library = new SimpleObjectProperty<>(DeviceLibrary.standard());
-    private final ObjectProperty<History> typeHistory = new SimpleObjectProperty<>(NO_HISTORY);
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
     private final ObjectProperty<History> history = new SimpleObjectProperty<>(NO_HISTORY);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
     private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
+    private final Types types = new Types(this);
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
     private Consumer<Throwable> trouble = t -> {};
@@ -86,11 +86,7 @@ public final class Session implements AutoCloseable {
             if (!a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) check();
         });
         condition.addListener((o, a, b) -> judge());
-        storage.ask(w -> new Types(w.types().library(), w.types().history(), Optional.empty()))
-                .thenAccept(t -> Platform.runLater(() -> {
-                    library.set(t.library());
-                    typeHistory.set(t.history());
-                }));
+        types.read();
     }
 
     public void onTrouble(Consumer<Throwable> handler) {
@@ -128,13 +124,8 @@ public final class Session implements AutoCloseable {
     }
 
     /** The types that can be named. */
-    public ObjectProperty<DeviceLibrary> library() {
-        return library;
-    }
-
-    /** What of the library's changes can be undone. */
-    public ObjectProperty<History> typeHistory() {
-        return typeHistory;
+    public Types types() {
+        return types;
     }
 
     /** The recap of the set on the bench; empty while it is not asked for. */
@@ -166,24 +157,6 @@ public final class Session implements AutoCloseable {
         return compute.run(work);
     }
 
-    /** Changes the workshop's own types, and the sets with them. */
-    public CompletableFuture<DeviceLibrary> types(Function<OwnLibrary, DeviceLibrary> change) {
-        return ask(
-                        w -> {
-                            DeviceLibrary now = change.apply(w.types());
-                            return new Types(now, w.types().history(), set.get().map(s -> w.sets()
-                                    .get(s.id())));
-                        },
-                        t -> {
-                            library.set(t.library());
-                            typeHistory.set(t.history());
-                            t.set().ifPresent(this::changed);
-                        })
-                .thenApply(Types::library);
-    }
-
-    private record Types(DeviceLibrary library, History history, Optional<SetRecord> set) {}
-
     /** How the devices of a type work in the set on the bench, on the compute worker; none without a set. */
     public CompletableFuture<List<PlateCircuit>> working(String type) {
         if (set.get().isEmpty()) return CompletableFuture.completedFuture(List.of());
@@ -209,11 +182,11 @@ public final class Session implements AutoCloseable {
         return words;
     }
 
-    public java.time.Clock clock() {
+    public Clock clock() {
         return clock;
     }
 
-    public java.nio.file.Path folder() {
+    public Path folder() {
         return folder;
     }
 
@@ -378,6 +351,15 @@ public final class Session implements AutoCloseable {
         SetRecord snapshot = set.get().get();
         Condition now = condition.get().get();
         compute.ask(() -> snapshot.judged(now, predictors), v -> verdict.set(Optional.of(v)), trouble);
+    }
+
+    /** Saves all that is in the workshop in a new folder, whose own may be gone. */
+    public void saveTo(Path elsewhere, Consumer<List<Photo>> saved, Consumer<Throwable> failed) {
+        storage.saveTo(elsewhere)
+                .whenComplete((lost, e) -> Platform.runLater(() -> {
+                    if (e == null) saved.accept(lost);
+                    else failed.accept(e);
+                }));
     }
 
     public void remember(String name, String value) {

@@ -2,6 +2,8 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
+import anabion.core.format.ReadingCodec;
+import anabion.core.input.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Condition;
@@ -10,6 +12,10 @@ import anabion.core.tree.Extra;
 import anabion.desktop.probe.Entry;
 import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
+import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 
@@ -49,6 +55,30 @@ public final class Takes {
         return session.change(
                 session.say("ui.change.ohms", net, against, Figures.si(Quantity.ohms(ohms))),
                 new Op.PutReading(reading));
+    }
+
+    /**
+     * Readings in a table.
+     *
+     * @param csv as {@link ReadingCodec#csv} reads it
+     * @throws BadInput if it cannot be read, or all of them are here already
+     */
+    public static CompletableFuture<SetRecord> pasted(Session session, String csv) {
+        SetRecord set = session.need();
+        ReadingCodec.Usual usual = new ReadingCodec.Usual(
+                session.condition().get().orElseThrow(),
+                session.clock().instant(),
+                set.job().fitted().id());
+        try {
+            List<Reading> lacking = set.lacking(ReadingCodec.csv(new StringReader(csv), set.chassis(), usual));
+            if (lacking.isEmpty())
+                throw BadInput.at("").because(session.say("ui.pasted.known")).so(session.say("ui.pasted.known.remedy"));
+            return session.change(
+                    session.say("ui.change.pasted", lacking.size()),
+                    lacking.stream().map(Op.PutReading::new).toArray(Op[]::new));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     private static Reading reading(

@@ -17,7 +17,6 @@ import anabion.core.quantity.Unit;
 import anabion.core.tree.Extra;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
-import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
@@ -35,8 +34,6 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
-import javafx.scene.image.Image;
-import javafx.scene.image.ImageView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
@@ -44,6 +41,7 @@ import javafx.scene.layout.VBox;
 /** Who it is, how it is fed, what it does wrong, who has been in it before, what was found. Each field is stored as it is left. */
 public final class ArrivalSheet implements Sheet {
     private final Session session;
+    private final PhotosPane photos;
     private final VBox body = new VBox(6);
     private final ScrollPane pane = new ScrollPane(body);
     private final Form form;
@@ -52,6 +50,7 @@ public final class ArrivalSheet implements Sheet {
 
     public ArrivalSheet(Session session, Consumer<Throwable> trouble) {
         this.session = session;
+        this.photos = new PhotosPane(session);
         this.form = new Form(session, body, trouble);
         pane.getStyleClass().add("sheet");
         pane.setFitToWidth(true);
@@ -75,7 +74,7 @@ public final class ArrivalSheet implements Sheet {
         complaints(shown.get());
         visitors(shown.get());
         found(shown.get());
-        photos(shown.get());
+        body.getChildren().add(photos.show(shown.get()));
         form.recover();
     }
 
@@ -298,20 +297,6 @@ public final class ArrivalSheet implements Sheet {
         List<String> all = new ArrayList<>();
         for (String s : text.split(";")) if (!s.isBlank()) all.add(s.strip());
         return all;
-    }
-
-    private void photos(SetRecord set) {
-        if (set.photos().isEmpty()) return;
-        Label head = Texts.label(session.say("arrival.photos"), "strong", "petrol");
-        FlowPane flow = new FlowPane(10, 10);
-        body.getChildren().addAll(head, flow);
-        for (Photo photo : set.photos()) {
-            session.ask(w -> w.file(photo), file -> {
-                ImageView view = new ImageView(new Image(file.toUri().toString(), 150, 110, true, true, true));
-                view.setAccessibleText(photo.caption());
-                flow.getChildren().add(new VBox(2, view, Texts.label(photo.caption(), "soft", "small")));
-            });
-        }
     }
 
     // --- storing ---

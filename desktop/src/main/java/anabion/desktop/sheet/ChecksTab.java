@@ -45,7 +45,8 @@ final class ChecksTab extends StudyTab {
     @Override
     Chassis line(String line, Chassis chassis) {
         return ListCodec.withPart(
-                chassis, WiringLine.parse(line, chassis, session.library().get()));
+                chassis,
+                WiringLine.parse(line, chassis, session.types().library().get()));
     }
 
     @Override

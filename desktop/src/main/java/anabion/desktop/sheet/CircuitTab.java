@@ -156,7 +156,7 @@ final class CircuitTab extends StudyTab {
 
     @Override
     Chassis line(String line, Chassis chassis) {
-        Part part = WiringLine.parse(line, chassis, session.library().get());
+        Part part = WiringLine.parse(line, chassis, session.types().library().get());
         session.part().set(Optional.of(part.reference()));
         return ListCodec.withPart(chassis, part);
     }

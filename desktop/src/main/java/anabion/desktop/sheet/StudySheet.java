@@ -194,7 +194,7 @@ public final class StudySheet implements Sheet {
                         ListCodec.parts(
                                 new StringReader(text),
                                 chassis,
-                                session.library().get()));
+                                session.types().library().get()));
             if (header.contains("reference"))
                 return joined(ValueList.join(chassis, ListCodec.values(new StringReader(text))), chassis);
             return lines(text, chassis);
@@ -216,7 +216,7 @@ public final class StudySheet implements Sheet {
                         WiringLine.parse(
                                 line.replace('\t', ' '),
                                 grown,
-                                session.library().get()));
+                                session.types().library().get()));
             } catch (BadInput e) {
                 throw e.inside("line " + number);
             }

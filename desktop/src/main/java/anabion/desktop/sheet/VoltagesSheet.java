@@ -4,12 +4,10 @@ import anabion.core.chassis.Chart;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
-import anabion.core.format.ReadingCodec;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
 import anabion.core.reading.EveryBand;
 import anabion.core.reading.Judge;
-import anabion.core.reading.Reading;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
 import anabion.desktop.control.Reveal;
@@ -17,11 +15,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.desktop.session.Takes;
-import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
-import java.io.IOException;
-import java.io.StringReader;
-import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -374,20 +368,7 @@ public final class VoltagesSheet implements Sheet {
 
     @Override
     public CompletableFuture<?> paste(String text) {
-        SetRecord set = session.need();
-        try {
-            List<Op> ops = new ArrayList<>();
-            for (Reading r : ReadingCodec.csv(
-                    new StringReader(text),
-                    set.chassis(),
-                    session.condition().get().orElseThrow(),
-                    session.clock().instant())) {
-                ops.add(new Op.PutReading(r.withState(set.job().fitted().id())));
-            }
-            return session.change(session.say("ui.change.pasted", ops.size()), ops.toArray(Op[]::new));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        return Takes.pasted(session, text);
     }
 
     @Override

@@ -8,15 +8,17 @@ import anabion.desktop.probe.ProbeParser;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;
-import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.StorageTrouble;
+import anabion.workshop.archive.SetArchive;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.scene.control.TextInputControl;
@@ -48,6 +50,7 @@ public final class Shell extends StackPane {
     private final Entries entries;
     private final Scale scale = new Scale(1, 1, 0, 0);
     private final MeterDesk meters;
+    private final Troubles troubles;
     private Where where = Where.SHELF;
     private boolean dim;
     /** Lines carried out so far. */
@@ -58,6 +61,7 @@ public final class Shell extends StackPane {
     public Shell(Session session, Ports ports) {
         meters = new MeterDesk(ports.meters());
         this.session = session;
+        troubles = new Troubles(this, ports.files());
         session.onTrouble(this::trouble);
         top = new TopLine(session, this::go);
         probe = new ProbeLine(session);
@@ -309,7 +313,7 @@ public final class Shell extends StackPane {
                 () -> entries.carryOut(ProbeParser.parse(text, bench.sheet().takesReadings())));
     }
 
-    private void carriedOut(String text, java.util.function.Supplier<CompletableFuture<?>> work) {
+    private void carriedOut(String text, Supplier<CompletableFuture<?>> work) {
         int mine = ++lines;
         try {
             CompletableFuture<?> stored = work.get();
@@ -320,26 +324,32 @@ public final class Shell extends StackPane {
                     // what is said of a newer line stays
                     if (mine == lines) probe.say(r instanceof ShouldRead.Answer a ? a.words() : "");
                     showProbe();
-                } else probe.complain(message(e), text);
+                } else troubles.say(e, text);
             }));
         } catch (BadInput | StorageTrouble e) {
-            probe.complain(e.getMessage(), text);
+            troubles.say(e, text);
         }
-    }
-
-    private static String message(Throwable e) {
-        Throwable cause =
-                e instanceof java.util.concurrent.CompletionException && e.getCause() != null ? e.getCause() : e;
-        return String.valueOf(cause.getMessage());
     }
 
     /** Says what went wrong: calmly in the probe line for what the user can mend, as a notice for what they cannot. */
     public void trouble(Throwable t) {
-        if (t instanceof BadInput || t instanceof StorageTrouble) {
-            probe.complain(t.getMessage(), "");
-            return;
-        }
-        Notice.show(this, t);
+        troubles.say(t, "");
+    }
+
+    Troubles troubles() {
+        return troubles;
+    }
+
+    /** @param handler closes the workshop, does what it is given, and opens the folder that this returns in the same window */
+    public void onReopen(Consumer<Supplier<Path>> handler) {
+        troubles.onReopen(handler);
+    }
+
+    /** Shows a set that came from a file. */
+    public void added(SetArchive.Added added) {
+        openSet(added.set().id());
+        if (added.beside())
+            probe.say(session.say("ui.beside", added.set().chassis().name()));
     }
 
     NextTest nextTest() {
@@ -364,7 +374,7 @@ public final class Shell extends StackPane {
         probe.say(session.say("ui.meter.reading"));
         meters.take(session, bench.sheet())
                 .whenComplete((taken, e) -> Platform.runLater(() -> {
-                    if (e != null) probe.complain(message(e), "");
+                    if (e != null) troubles.say(e, "");
                     else probe.say("");
                 }));
     }
@@ -384,10 +394,5 @@ public final class Shell extends StackPane {
                     else if (export.stopped()) probe.say(session.say("ui.export.stopped", name));
                     else trouble(e);
                 })));
-    }
-
-    /** A change of the set's place on the shelf. */
-    void place(UUID id, String label, Op.Place to) {
-        session.change(id, label, new Op.PutPlace(to));
     }
 }

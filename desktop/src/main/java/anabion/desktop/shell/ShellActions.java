@@ -99,6 +99,7 @@ final class ShellActions {
         a.add("restore", "Shortcut+Shift+R", () -> move(Place.SHELF));
         a.add("show-archive", "Shortcut+Shift+1", () -> look(Place.ARCHIVE));
         a.add("show-trash", "Shortcut+Shift+2", () -> look(Place.TRASH));
+        a.add("restore-backup", "Shortcut+Shift+B", shell.troubles()::restore);
         a.add("timer-done", "Shortcut+T", this::timerDone);
     }
 
@@ -128,7 +129,7 @@ final class ShellActions {
 
     private void undo() {
         if (inLibrary()) {
-            typeStep(session.typeHistory().get().undo(), "ui.undone", OwnLibrary::undo);
+            typeStep(session.types().history().get().undo(), "ui.undone", OwnLibrary::undo);
             return;
         }
         Optional<String> what = session.history().get().undo();
@@ -138,13 +139,13 @@ final class ShellActions {
 
     private void typeStep(Optional<String> what, String key, Function<OwnLibrary, DeviceLibrary> step) {
         if (what.isEmpty()) return;
-        session.types(step);
+        session.types().change(step);
         shell.probe().say(session.say(key, what.get()));
     }
 
     private void redo() {
         if (inLibrary()) {
-            typeStep(session.typeHistory().get().redo(), "ui.redone", OwnLibrary::redo);
+            typeStep(session.types().history().get().redo(), "ui.redone", OwnLibrary::redo);
             return;
         }
         Optional<String> what = session.history().get().redo();
@@ -213,7 +214,7 @@ final class ShellActions {
                         w,
                         FileTrouble.saying(() -> SetArchive.open(file)),
                         session.say("ui.change.opened", file.getFileName())),
-                set -> shell.openSet(set.id()));
+                shell::added);
     }
 
     private void export(String kind) {
@@ -256,13 +257,13 @@ final class ShellActions {
         var id = chosen.map(Summary::id).orElseGet(() -> session.need().id());
         String name = chosen.map(Summary::name)
                 .orElseGet(() -> session.need().chassis().name());
-        shell.place(
+        session.change(
                 id,
                 session.say(
                         "ui.change.place",
                         name,
                         session.say("shelf." + to.name().toLowerCase(Locale.ROOT))),
-                to);
+                new Op.PutPlace(to));
         shell.probe()
                 .say(session.say(
                         "ui.moved", name, session.say("shelf." + to.name().toLowerCase(Locale.ROOT))));

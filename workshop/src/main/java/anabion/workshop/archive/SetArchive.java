@@ -1,6 +1,7 @@
 package anabion.workshop.archive;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Identity;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
@@ -14,6 +15,7 @@ import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets;
+import anabion.workshop.Summary;
 import anabion.workshop.Workshop;
 import anabion.workshop.storage.PhotoFiles;
 import java.io.ByteArrayInputStream;
@@ -27,7 +29,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
 import java.util.function.Function;
+import java.util.stream.Collectors;
 import java.util.zip.ZipEntry;
 import java.util.zip.ZipOutputStream;
 
@@ -160,15 +165,26 @@ public final class SetArchive {
     }
 
     /**
-     * Adds an unpacked set to a workshop: pictures first, then all rows in one transaction.
+     * A set that was added.
+     *
+     * @param beside whether the workshop had another record of it, so that this one got an id and a name of its own
+     */
+    public record Added(SetRecord set, boolean beside) {}
+
+    /**
+     * Adds an unpacked set to a workshop: pictures first, then all rows in one transaction. Where the workshop has a record of it that says
+     * something else, both are kept.
      *
      * @param label what was done, for "undo …"
-     * @throws BadInput if the set is there already, or a picture is none
+     * @throws BadInput if the same is there already, or a picture is none
      */
-    public static SetRecord addTo(Workshop workshop, Unpacked unpacked, String label) {
-        SetRecord set = unpacked.set();
-        if (workshop.sets().has(set.id())) {
-            throw BadInput.at(set.chassis().name())
+    public static Added addTo(Workshop workshop, Unpacked unpacked, String label) {
+        Sets sets = workshop.sets();
+        SetRecord read = unpacked.set();
+        boolean beside = sets.has(read.id()) && !isSame(sets.get(read.id()), read);
+        SetRecord set = beside ? another(read, sets) : read;
+        if (sets.has(set.id())) {
+            throw BadInput.at(read.chassis().name())
                     .because("this set is in the workshop already")
                     .so("look on the Shelf, in the archive and in the trash");
         }
@@ -176,7 +192,40 @@ public final class SetArchive {
         for (Photo p : set.photos())
             photos.add(workshop.storePhoto(p.id(), unpacked.pictures().get(name(p)), name(p), p.caption(), p.at()));
         SetRecord added = new SetRecord(set.chassis(), set.job(), set.readings(), photos, Op.Place.SHELF);
-        workshop.sets().make(added, label);
-        return added;
+        sets.make(added, label);
+        return new Added(added, beside);
+    }
+
+    private static boolean isSame(SetRecord here, SetRecord there) {
+        return here.chassis().equals(there.chassis())
+                && here.job().equals(there.job())
+                && Set.copyOf(here.readings()).equals(Set.copyOf(there.readings()))
+                && Set.copyOf(here.photos()).equals(Set.copyOf(there.photos()));
+    }
+
+    /** A record under an id that follows from what it says, so that it comes in once, and under a name that no set here has. */
+    private static SetRecord another(SetRecord set, Sets sets) {
+        Chassis chassis = set.chassis();
+        String said = ChassisCodec.text(chassis) + JobCodec.text(set.job()) + set.readings() + set.photos();
+        Set<String> names = sets.summaries().stream().map(Summary::name).collect(Collectors.toSet());
+        int number = 2;
+        while (names.contains(chassis.name() + " (" + number + ")")) number++;
+        Identity was = chassis.identity();
+        Identity identity = new Identity(
+                was.maker(),
+                was.model() + " (" + number + ")",
+                was.chassisCode(),
+                was.serial(),
+                was.year(),
+                was.yearReason(),
+                was.kind(),
+                was.extra());
+        return new SetRecord(
+                chassis.withId(UUID.nameUUIDFromBytes(said.getBytes(StandardCharsets.UTF_8)))
+                        .withIdentity(identity),
+                set.job(),
+                set.readings(),
+                set.photos(),
+                set.place());
     }
 }

@@ -5,13 +5,16 @@ import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
 import anabion.core.input.BadInput;
+import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import anabion.core.reading.Reading;
+import anabion.workshop.Folders;
 import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets;
 import anabion.workshop.Timer;
 import anabion.workshop.Workshop;
+import anabion.workshop.storage.Database;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
@@ -22,12 +25,10 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import java.util.stream.Stream;
 
 /** Fills a workshop with the demo sets. */
 public final class DemoWorkshop {
@@ -64,14 +65,11 @@ public final class DemoWorkshop {
             boolean untouched = workshop.sets().summaries().stream().allMatch(s -> demo.contains(s.id()));
             if (workshop.setting(MARK).isEmpty() || !untouched) throw own(folder);
         }
-        for (String name : List.of("workshop.db", "workshop.db-wal", "workshop.db-shm", "workshop.lock"))
-            Files.deleteIfExists(folder.resolve(name));
-        for (String name : List.of("photos", "backups")) {
-            if (!Files.isDirectory(folder.resolve(name))) continue;
-            try (Stream<Path> all = Files.walk(folder.resolve(name))) {
-                for (Path p : all.sorted(Comparator.reverseOrder()).toList()) Files.delete(p);
-            }
-        }
+        Folders.delete(folder.resolve("backups")); // before the database: it is never missing beside backups
+        for (Path file : Database.companions(folder)) Files.deleteIfExists(file);
+        Files.deleteIfExists(Database.in(folder));
+        Files.deleteIfExists(folder.resolve("workshop.lock"));
+        Folders.delete(folder.resolve("photos"));
     }
 
     private static BadInput own(Path folder) {
@@ -110,7 +108,9 @@ public final class DemoWorkshop {
         if (DemoWorkshop.class.getResource("/anabion/demo/" + name + ".readings.csv") == null) return List.of();
         try (InputStream in = resource(name + ".readings.csv")) {
             return ReadingCodec.csv(
-                    new InputStreamReader(in, StandardCharsets.UTF_8), bare.chassis(), bare.usual(), Instant.EPOCH);
+                    new InputStreamReader(in, StandardCharsets.UTF_8),
+                    bare.chassis(),
+                    new ReadingCodec.Usual(bare.usual(), Instant.EPOCH, FittedState.AS_FOUND));
         }
     }
 

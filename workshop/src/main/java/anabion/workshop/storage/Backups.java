@@ -4,8 +4,13 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
+import java.time.Instant;
 import java.time.LocalDate;
+import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Stream;
 import org.sqlite.SQLiteDataSource;
@@ -28,6 +33,58 @@ public final class Backups {
         vacuumInto(connection, copy);
         List<Path> dailies = dailies();
         for (Path old : dailies.subList(0, Math.max(0, dailies.size() - keep))) Files.delete(old);
+    }
+
+    /** All copies, the newest first, each looked into. */
+    public List<Backup> all() throws IOException {
+        if (!Files.isDirectory(folder)) return List.of();
+        List<Backup> all = new ArrayList<>();
+        try (Stream<Path> files = Files.list(folder)) {
+            for (Path f : files.filter(f -> f.toString().endsWith(".db")).toList()) all.add(look(f));
+        }
+        all.sort(Comparator.comparing(Backup::made).thenComparing(Backup::name).reversed());
+        return List.copyOf(all);
+    }
+
+    /** Whether there is a copy. */
+    public boolean exist() throws IOException {
+        if (!Files.isDirectory(folder)) return false;
+        try (Stream<Path> files = Files.list(folder)) {
+            return files.anyMatch(f -> f.toString().endsWith(".db"));
+        }
+    }
+
+    /**
+     * Looks into a copy, or into a database that has no log.
+     *
+     * @throws IOException if there is no such file
+     */
+    public static Backup look(Path file) throws IOException {
+        Instant made = Files.getLastModifiedTime(file).toInstant();
+        try {
+            int version = Database.version(file);
+            if (version > Database.SCHEMA) return new Backup(file, made, Backup.State.NEWER, 0, 0);
+            try (Connection c = Database.readOnly(file);
+                    Statement statement = c.createStatement()) {
+                boolean sound = version > 0 && "ok".equals(first(statement, "PRAGMA integrity_check"));
+                if (!sound) return new Backup(file, made, Backup.State.DAMAGED, 0, 0);
+                return new Backup(
+                        file,
+                        made,
+                        Backup.State.SOUND,
+                        Integer.parseInt(first(statement, "SELECT count(*) FROM sets")),
+                        Integer.parseInt(first(statement, "SELECT count(*) FROM readings")));
+            }
+        } catch (SQLException | IOException e) {
+            return new Backup(file, made, Backup.State.DAMAGED, 0, 0);
+        }
+    }
+
+    private static String first(Statement statement, String question) throws SQLException {
+        try (ResultSet answer = statement.executeQuery(question)) {
+            answer.next();
+            return answer.getString(1);
+        }
     }
 
     private List<Path> dailies() throws IOException {

@@ -9,7 +9,10 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 import java.sql.Connection;
+import java.sql.ResultSet;
 import java.sql.SQLException;
+import java.sql.Statement;
+import java.util.List;
 import org.flywaydb.core.Flyway;
 import org.jdbi.v3.core.Handle;
 import org.jdbi.v3.core.Jdbi;
@@ -19,9 +22,14 @@ import org.sqlite.SQLiteDataSource;
 /** The SQLite file: write-ahead log, every commit forced to disk, schema kept current by Flyway. */
 public final class Database implements AutoCloseable {
     /** The schema that this release writes, kept in SQLite's {@code user_version}. */
-    public static final int SCHEMA = 2;
+    public static final int SCHEMA = 4;
+
+    private static final String FILE = "workshop.db";
+    private static final String LOG = FILE + "-wal";
 
     /** Where SQLite's file format keeps its magic text and the user version (big-endian). */
+    private static final String NOT_A_DATABASE = "SQLITE_NOTADB";
+
     private static final String MAGIC = "SQLite format 3";
 
     private static final int VERSION_OFFSET = 60;
@@ -39,7 +47,7 @@ public final class Database implements AutoCloseable {
      * @throws BadInput if the schema is newer than this release; nothing is written then
      */
     public static Database open(Path folder, Backups backups) throws IOException, SQLException {
-        Path file = folder.resolve("workshop.db");
+        Path file = in(folder);
         int version = version(file);
         if (version > SCHEMA) {
             throw BadInput.at(file.toString())
@@ -54,6 +62,71 @@ public final class Database implements AutoCloseable {
         if (migrate) migrate(source);
         Handle handle = Jdbi.open(source.getConnection());
         return new Database(handle, migrate && existing);
+    }
+
+    /** The database's file in a workshop's folder. */
+    public static Path in(Path folder) {
+        return folder.resolve(FILE);
+    }
+
+    /** The files that a database may have beside it, its log first. */
+    public static List<Path> companions(Path folder) {
+        return List.of(folder.resolve(LOG), folder.resolve(FILE + "-shm"));
+    }
+
+    /** Whether there is a file with anything in it. */
+    public static boolean isThere(Path folder) throws IOException {
+        Path file = in(folder);
+        return Files.exists(file) && Files.size(file) > 0;
+    }
+
+    /** Whether a log lies beside it. */
+    public static boolean hasLog(Path folder) {
+        return Files.exists(folder.resolve(LOG));
+    }
+
+    /** Whether all its pages can be read, with its log; neither is changed. */
+    public static boolean isSound(Path folder) throws IOException {
+        try {
+            version(in(folder));
+        } catch (IOException e) {
+            if (isDamage(e)) return false;
+            throw e;
+        }
+        try (Connection c = readOnly(in(folder).toString());
+                Statement statement = c.createStatement();
+                ResultSet answer = statement.executeQuery("PRAGMA integrity_check")) {
+            return answer.next() && "ok".equals(answer.getString(1));
+        } catch (SQLException e) {
+            return false;
+        }
+    }
+
+    private static boolean isDamage(IOException e) {
+        return e.getMessage().startsWith(NOT_A_DATABASE);
+    }
+
+    /** Writes what is in the log into the database. */
+    public void checkpoint() {
+        handle.createQuery("PRAGMA wal_checkpoint(TRUNCATE)").mapToMap().list();
+    }
+
+    /** Makes a whole copy of what is in it, from its open file; the copy must not exist. */
+    public void copyTo(Path copy) {
+        handle.createUpdate("VACUUM INTO ?").bind(0, copy.toString()).execute();
+    }
+
+    /** Opens a copy for reading only; no file is made beside it. */
+    static Connection readOnly(Path file) throws SQLException {
+        return readOnly(file.toUri() + "?immutable=1");
+    }
+
+    private static Connection readOnly(String name) throws SQLException {
+        SQLiteConfig config = new SQLiteConfig();
+        config.setReadOnly(true);
+        SQLiteDataSource source = new SQLiteDataSource(config);
+        source.setUrl("jdbc:sqlite:" + name);
+        return source.getConnection();
     }
 
     private static SQLiteDataSource source(Path file) {
@@ -89,7 +162,7 @@ public final class Database implements AutoCloseable {
             ByteBuffer magic = ByteBuffer.allocate(MAGIC.length());
             channel.read(magic, 0);
             if (!new String(magic.array(), StandardCharsets.US_ASCII).equals(MAGIC)) {
-                throw new IOException("SQLITE_NOTADB: " + file);
+                throw new IOException(NOT_A_DATABASE + ": " + file);
             }
             ByteBuffer four = ByteBuffer.allocate(4);
             channel.read(four, VERSION_OFFSET);

@@ -3,12 +3,8 @@ package anabion.workshop.storage;
 import anabion.core.input.BadInput;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.ByteBuffer;
-import java.nio.channels.FileChannel;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
-import java.nio.file.StandardOpenOption;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
@@ -65,18 +61,21 @@ public final class PhotoFiles {
         Path target = path(stored);
         if (Files.exists(target)) return stored;
         Files.createDirectories(target.getParent());
-        Path half = Files.createTempFile(target.getParent(), "half-", ".tmp");
-        try {
-            try (FileChannel channel = FileChannel.open(half, StandardOpenOption.WRITE)) {
-                for (ByteBuffer all = ByteBuffer.wrap(bytes); all.hasRemaining(); ) channel.write(all);
-                channel.force(true);
-            }
-            Files.move(half, target, StandardCopyOption.ATOMIC_MOVE);
-            forceFolder(target.getParent());
-        } finally {
-            Files.deleteIfExists(half);
-        }
+        ForcedFiles.write(target, new ByteArrayInputStream(bytes));
         return stored;
+    }
+
+    /**
+     * Copies a stored picture's file from elsewhere.
+     *
+     * @return whether there is such a file
+     */
+    public boolean copy(Path from, Stored stored) throws IOException {
+        if (!Files.isRegularFile(from)) return false;
+        Path target = path(stored);
+        Files.createDirectories(target.getParent());
+        ForcedFiles.copy(from, target);
+        return true;
     }
 
     public Path path(Stored stored) {
@@ -86,12 +85,6 @@ public final class PhotoFiles {
     /** Whether a picture is the one that its name says. */
     public static boolean holds(Stored name, byte[] bytes) {
         return sha256(bytes).equals(name.hash());
-    }
-
-    private static void forceFolder(Path directory) throws IOException {
-        try (FileChannel channel = FileChannel.open(directory, StandardOpenOption.READ)) {
-            channel.force(true);
-        }
     }
 
     /** The picture's format, if all of it can be read. */

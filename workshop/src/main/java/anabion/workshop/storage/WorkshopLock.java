@@ -2,13 +2,17 @@ package anabion.workshop.storage;
 
 import anabion.core.input.BadInput;
 import java.io.IOException;
+import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
 import java.nio.channels.FileLock;
 import java.nio.channels.OverlappingFileLockException;
 import java.nio.file.Path;
 import java.nio.file.StandardOpenOption;
 
-/** Holds a workshop for one running program, by an operating system lock that dies with the process. */
+/**
+ * Holds a workshop for one running program, by an operating system lock that dies with the process. Its file says whether the database was
+ * left open: then its log belongs to it.
+ */
 public final class WorkshopLock implements AutoCloseable {
     private final FileChannel channel;
 
@@ -17,6 +21,8 @@ public final class WorkshopLock implements AutoCloseable {
     }
 
     /**
+     * Takes the lock.
+     *
      * @throws BadInput if another program holds the workshop
      * @throws IOException if the lock file cannot be made
      */
@@ -33,6 +39,23 @@ public final class WorkshopLock implements AutoCloseable {
         throw BadInput.at(folder.toString())
                 .because("this workshop is open in another window or program")
                 .so("close it there first, or open another workshop");
+    }
+
+    /** Whether the program that held it before ended without {@link #markClosed}. */
+    public boolean wasLeftOpen() throws IOException {
+        return channel.size() > 0;
+    }
+
+    /** Says that the database has a log now. */
+    public void markOpen() throws IOException {
+        channel.write(ByteBuffer.wrap(new byte[] {'o', 'p', 'e', 'n'}), 0);
+        channel.force(true);
+    }
+
+    /** Says that all that was in the log is in the database. */
+    public void markClosed() throws IOException {
+        channel.truncate(0);
+        channel.force(true);
     }
 
     @Override

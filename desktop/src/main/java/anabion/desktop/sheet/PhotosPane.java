@@ -1,0 +1,74 @@
+package anabion.desktop.sheet;
+
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.Op;
+import anabion.workshop.Photo;
+import anabion.workshop.SetRecord;
+import java.util.List;
+import java.util.Optional;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Button;
+import javafx.scene.control.Label;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.FlowPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Region;
+import javafx.scene.layout.StackPane;
+import javafx.scene.layout.VBox;
+
+/** The photos of the set on the bench, small; each can be taken off. A picture is read once, when it is first looked at. */
+final class PhotosPane {
+    private static final double WIDTH = 150;
+    private static final double HEIGHT = 110;
+
+    private final Session session;
+    private final VBox box = new VBox(6);
+    private Optional<List<Photo>> shown = Optional.empty();
+
+    PhotosPane(Session session) {
+        this.session = session;
+    }
+
+    /** Shows a set's photos; those that are shown already are left alone. */
+    Node show(SetRecord set) {
+        if (shown.filter(set.photos()::equals).isPresent()) return box;
+        shown = Optional.of(set.photos());
+        box.getChildren().clear();
+        box.setManaged(!set.photos().isEmpty());
+        if (set.photos().isEmpty()) return box;
+        FlowPane flow = new FlowPane(10, 10);
+        for (Photo photo : set.photos()) flow.getChildren().add(tile(set, photo));
+        box.getChildren().setAll(Texts.label(session.say("arrival.photos"), "strong", "petrol"), flow);
+        return box;
+    }
+
+    private VBox tile(SetRecord set, Photo photo) {
+        Label missing = Texts.wrapped(session.say("arrival.photo.unreadable"), "soft", "small");
+        StackPane frame = new StackPane(missing);
+        missing.setVisible(false);
+        frame.setPrefSize(WIDTH, HEIGHT);
+        session.ask(w -> w.file(photo), file -> {
+            Image image = new Image(file.toUri().toString(), WIDTH, HEIGHT, true, true, true);
+            ImageView view = new ImageView(image);
+            view.setAccessibleText(photo.caption());
+            missing.setVisible(image.isError());
+            image.errorProperty().addListener((o, a, b) -> missing.setVisible(b));
+            frame.getChildren().add(view);
+        });
+        Button remove = new Button(session.say("arrival.photo.remove"));
+        remove.getStyleClass().add("small");
+        remove.setMinWidth(Region.USE_PREF_SIZE);
+        remove.setAccessibleText(session.say("arrival.photo.remove.what", photo.caption()));
+        remove.setOnAction(e -> session.change(
+                set.id(), session.say("ui.change.photo-removed", photo.caption()), new Op.DropPhoto(photo.id())));
+        Label caption = Texts.label(photo.caption(), "soft", "small");
+        caption.setMinWidth(0);
+        HBox foot = new HBox(6, caption, Texts.gap(), remove);
+        foot.setAlignment(Pos.CENTER_LEFT);
+        foot.setMaxWidth(WIDTH);
+        return new VBox(2, frame, foot);
+    }
+}

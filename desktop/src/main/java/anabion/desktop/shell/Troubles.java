@@ -1,0 +1,83 @@
+package anabion.desktop.shell;
+
+import anabion.core.input.BadInput;
+import anabion.desktop.control.BackupList;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.Restore;
+import anabion.workshop.StorageTrouble;
+import anabion.workshop.Workshop;
+import java.nio.file.Path;
+import java.util.concurrent.CompletionException;
+import java.util.function.Consumer;
+import java.util.function.Supplier;
+import javafx.scene.control.Button;
+import javafx.scene.layout.VBox;
+
+/** What went wrong, said where it belongs, with what can be done about it. */
+final class Troubles {
+    private final Shell shell;
+    private final FileChoice files;
+    private Consumer<Supplier<Path>> reopen = work -> {};
+
+    Troubles(Shell shell, FileChoice files) {
+        this.shell = shell;
+        this.files = files;
+    }
+
+    void onReopen(Consumer<Supplier<Path>> handler) {
+        reopen = handler;
+    }
+
+    static Throwable cause(Throwable e) {
+        return e instanceof CompletionException && e.getCause() != null ? e.getCause() : e;
+    }
+
+    /** Calmly in the probe line what the user can mend, the rest as a notice. */
+    void say(Throwable failure, String typed) {
+        Throwable t = cause(failure);
+        if (t instanceof StorageTrouble s && s.kind() == StorageTrouble.Kind.MOVED) moved(s);
+        if (t instanceof BadInput || t instanceof StorageTrouble) shell.probe().complain(t.getMessage(), typed);
+        else Notice.show(shell, t);
+    }
+
+    /** The folder is gone: everything can be saved in another. */
+    private void moved(StorageTrouble trouble) {
+        if (shell.overlay().isOpen()) return;
+        Session session = shell.session();
+        Button save = new Button(session.say("moved.save"));
+        save.setId("save-elsewhere");
+        save.setDefaultButton(true);
+        save.setOnAction(e -> files.toSave(session.say("moved.save"), "anabion-workshop")
+                .ifPresent(folder -> session.saveTo(
+                        folder,
+                        lost -> {
+                            shell.overlay().close();
+                            reopen.accept(() -> folder);
+                        },
+                        t -> say(t, ""))));
+        VBox box = new VBox(10, Texts.wrapped(trouble.getMessage()), save);
+        shell.overlay().open(session.say("moved.title"), box, save, this::back);
+    }
+
+    /** Backups of the open workshop, to put one in its place. */
+    void restore() {
+        Session session = shell.session();
+        session.ask(Workshop::backups, backups -> {
+            BackupList list = new BackupList(
+                    backups, session.words().get(), session.clock().getZone(), b -> {
+                        shell.overlay().close();
+                        reopen.accept(() -> {
+                            Restore.from(session.folder(), b.name(), session.clock());
+                            return session.folder();
+                        });
+                    });
+            VBox box = new VBox(10, Texts.wrapped(session.say("restore.text")), list);
+            shell.overlay().open(session.say("restore.title"), box, list.list(), this::back);
+        });
+    }
+
+    private void back() {
+        shell.probe().field().requestFocus();
+    }
+}
