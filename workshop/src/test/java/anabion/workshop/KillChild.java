@@ -1,19 +1,34 @@
 package anabion.workshop;
 
+import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Identity;
+import anabion.core.chassis.SetKind;
+import anabion.core.chassis.Supply;
 import anabion.core.input.BadInput;
+import anabion.core.tree.Extra;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Random;
+import java.util.UUID;
 
 /** A program that stores readings as fast as it can and says of each when it is acknowledged; it is killed from outside. */
 final class KillChild {
+    /** A set without a circuit, so that nearly all of the time goes into storing. */
+    static final UUID SET = UUID.fromString("8f0c3c1e-7d0f-4a59-9a6e-3f1f0b1b7a11");
+
     private KillChild() {}
+
+    private static Chassis box() {
+        Supply battery = new Supply(Arrangement.BATTERY, 9, 0, "", Extra.NONE);
+        return Chassis.blank(SET, Identity.of("", "Box", SetKind.HOME), battery);
+    }
 
     public static void main(String[] args) {
         try (Workshop w = Workshop.open(Path.of(args[0]), Clock.systemUTC())) {
-            if (!w.sets().has(Temp.halcyon().id())) w.sets().add(Temp.halcyon());
+            if (!w.sets().has(SET)) w.sets().add(Sets.fresh(box()));
             Random random = new Random(Long.parseLong(args[1]));
-            SetRecord set = w.sets().get(Temp.halcyon().id());
+            SetRecord set = w.sets().get(SET);
             System.out.println("ready");
             for (int i = 0; i < 100_000; i++) {
                 if (i % 20 == 19) {
@@ -21,7 +36,7 @@ final class KillChild {
                     System.out.println(
                             "photo " + set.photos().get(set.photos().size() - 1).id());
                 } else {
-                    var reading = Temp.reading(set, "V3.7", random.nextInt(300));
+                    var reading = Temp.reading(set, "B+", random.nextInt(300));
                     w.sets().change(set.id(), "reading", java.util.List.of(new Op.PutReading(reading)));
                     System.out.println("reading " + reading.id());
                 }

@@ -88,7 +88,7 @@ class KillHarnessTest {
                             .mapTo(String.class)
                             .one())
                     .isEqualTo("ok");
-            SetRecord set = w.sets().get(Temp.halcyon().id());
+            SetRecord set = w.sets().get(KillChild.SET);
             Set<String> there =
                     set.readings().stream().map(r -> "reading " + r.id()).collect(Collectors.toSet());
             set.photos().forEach(p -> there.add("photo " + p.id()));
