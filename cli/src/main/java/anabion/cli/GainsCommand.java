@@ -61,8 +61,8 @@ final class GainsCommand implements Callable<Integer> {
         List<Map<String, Object>> control = new ArrayList<>();
         for (Gains.Control c : g.control()) {
             Map<String, Object> one = new LinkedHashMap<>();
-            one.put("input", c.input());
-            one.put("detector", c.detector());
+            one.put("input", finite(c.input()));
+            one.put("detector", finite(c.detector()));
             one.put("line", c.line());
             control.add(one);
         }
@@ -70,8 +70,12 @@ final class GainsCommand implements Callable<Integer> {
         all.put("selectivity", points(g.selectivity()));
         Gains.width(g.selectivity(), 6).ifPresent(w -> all.put("bandwidth", w));
         all.put("sound", points(g.sound()));
-        all.put("hum", g.hum());
+        all.put("hum", finite(g.hum()));
         return all;
+    }
+
+    private static String volts(double volts) {
+        return finite(volts).map(v -> Figures.si(Quantity.volts(v))).orElse("nothing");
     }
 
     private static Map<String, Object> tree(Gains.Level l) {
@@ -131,12 +135,12 @@ final class GainsCommand implements Callable<Integer> {
             text.append(String.format(
                     Locale.ROOT,
                     "in %10s  detector %10s  control %6.2f V%n",
-                    Figures.si(Quantity.volts(c.input())),
-                    Figures.si(Quantity.volts(c.detector())),
+                    volts(c.input()),
+                    volts(c.detector()),
                     c.line()));
         Gains.width(g.selectivity(), 6)
                 .ifPresent(w -> text.append(String.format(Locale.ROOT, "bandwidth at -6 dB %.1f kHz%n", w / 1000)));
-        text.append(String.format(Locale.ROOT, "hum %s%n", Figures.si(Quantity.volts(g.hum()))));
+        text.append(String.format(Locale.ROOT, "hum %s%n", volts(g.hum())));
         return text.toString();
     }
 }

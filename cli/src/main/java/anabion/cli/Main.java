@@ -58,6 +58,8 @@ public final class Main {
         List<String> wanted = COMMANDS.contains(name(args)) ? List.of(args[0]) : COMMANDS;
         for (String w : wanted) line.addSubcommand(command(w));
         line.setCaseInsensitiveEnumValuesAllowed(true);
+        line.registerConverter(Double.class, new PlainNumber());
+        line.registerConverter(double.class, new PlainNumber());
         line.setOut(new PrintWriter(out, true, StandardCharsets.UTF_8));
         line.setErr(new PrintWriter(err, true, StandardCharsets.UTF_8));
         line.setParameterExceptionHandler((e, a) -> {

@@ -19,6 +19,8 @@ import picocli.CommandLine.Parameters;
 
 /** The set and the condition it is computed in: shared by the commands that ask the engine. */
 final class SettingOptions {
+    private static final int HIGHEST_LINE = 1_000;
+
     @Parameters(index = "0", paramLabel = "CHASSIS", description = "chassis file or set archive")
     private Path file;
 
@@ -63,8 +65,10 @@ final class SettingOptions {
                                     ", ",
                                     chassis.bands().stream().map(b -> b.name()).toList()));
         double volts = line != null ? line : chassis.supply().volts();
-        if (!(volts >= 0))
-            throw BadInput.at("--line").because("a line has no " + volts + " V").so("give volts, such as 230");
+        if (!(volts >= 0 && volts <= HIGHEST_LINE))
+            throw BadInput.at("--line")
+                    .because("no line has " + volts + " V")
+                    .so("give volts from 0 to " + HIGHEST_LINE + ", such as 230");
         Controls set = Controls.of(chassis, controls);
         return new Setting(
                 volts,

@@ -76,7 +76,7 @@ public final class AnabionApp {
             failed = Optional.of(e);
         }
         try {
-            Session next = new Session(Workshop.open(folder, session.clock()));
+            Session next = new Session(Workshop.open(folder, session.clock(), session.predictors()));
             Shell shown = show(stage, next, ports);
             live(stage, next, shown);
             failed.ifPresent(shown::trouble);

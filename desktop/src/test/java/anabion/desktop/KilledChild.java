@@ -5,7 +5,6 @@ import anabion.desktop.session.Session;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
-import anabion.workshop.demo.DemoWorkshop;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.concurrent.CountDownLatch;
@@ -18,7 +17,6 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window in a process of its own, typing readings until it is killed; it says which ones were acknowledged. */
 final class KilledChild {
-    static final int BEFORE_THE_KILL = 6;
     private static Shell shell;
     private static Session session;
 
@@ -26,7 +24,6 @@ final class KilledChild {
 
     public static void main(String[] args) throws Exception {
         Workshop workshop = Workshop.open(Path.of(args[0]), Clock.systemUTC());
-        DemoWorkshop.fill(workshop);
         CountDownLatch shown = new CountDownLatch(1);
         Platform.startup(() -> {
             Stage stage = new Stage();
@@ -43,12 +40,17 @@ final class KilledChild {
         String[] typed = {"V3.7 85.5", "V4.5 233", "V3.2 0.5", "V4.1 2.5", "V1.1 -8.5", "V2.5 211.5", "V5.7 251.5"};
         for (int i = 0; ; i++) {
             String line = typed[i % typed.length];
-            int before = session.need().readings().size();
+            int before = readings();
             enter(keyboard, line);
-            until(() -> session.need().readings().size() > before);
+            until(() -> readings() > before);
             System.out.println("ack " + line.split(" ")[0] + " " + Double.parseDouble(line.split(" ")[1]));
             System.out.flush();
         }
+    }
+
+    /** Those that are on the disk: what is still being written is not shown as the set yet. */
+    private static int readings() {
+        return session.set().get().orElseThrow().readings().size();
     }
 
     private static void enter(FastKeyboard keyboard, String line) {

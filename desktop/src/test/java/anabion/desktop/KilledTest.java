@@ -2,6 +2,7 @@ package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import anabion.core.testing.Deep;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.Ports;
 import anabion.workshop.Workshop;
@@ -13,11 +14,14 @@ import java.nio.file.Path;
 import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Random;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.locks.LockSupport;
 import javafx.scene.control.Label;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.Tag;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.testfx.api.FxToolkit;
 import org.testfx.framework.junit5.ApplicationTest;
 import org.testfx.util.WaitForAsyncUtils;
@@ -25,6 +29,11 @@ import org.testfx.util.WaitForAsyncUtils;
 /** The window is killed without warning while readings are typed; started again, it shows every one that it had acknowledged. */
 @Tag("window")
 class KilledTest extends ApplicationTest {
+    private static final int LONGEST = 8;
+
+    @TempDir
+    Path parent;
+
     private Stage stage;
 
     @Override
@@ -35,9 +44,19 @@ class KilledTest extends ApplicationTest {
     @Test
     @Tag("smoke")
     void everyAcknowledgedReadingIsThereAfterAKill() throws Exception {
-        Path folder = Files.createTempDirectory("anabion-killed");
-        List<String> acknowledged = typeAndKill(folder);
-        assertThat(acknowledged).hasSizeGreaterThanOrEqualTo(KilledChild.BEFORE_THE_KILL);
+        int kills = Deep.times("kills of the window while it is typed into", 1, 20);
+        Random random = new Random(11);
+        for (int kill = 0; kill < kills; kill++) {
+            Path folder = Files.createDirectory(parent.resolve("workshop-" + kill));
+            DemoCopy.to(folder);
+            int wanted = 1 + random.nextInt(LONGEST);
+            List<String> acknowledged = typeAndKill(folder, wanted, random.nextInt(120));
+            assertThat(acknowledged).hasSizeGreaterThanOrEqualTo(wanted);
+            check(folder, acknowledged);
+        }
+    }
+
+    private void check(Path folder, List<String> acknowledged) throws Exception {
         Workshop workshop = Workshop.open(folder, Clock.systemUTC());
         Session[] session = new Session[1];
         interact(() -> {
@@ -57,12 +76,13 @@ class KilledTest extends ApplicationTest {
                 .map(r -> r.point() + " " + r.value())
                 .toList();
         assertThat(readings).containsAll(acknowledged);
-        assertThat(shown).contains("85.5", "233");
+        assertThat(shown).as("the first one typed").contains("85.5");
         FxToolkit.cleanupStages();
         session[0].close();
     }
 
-    private static List<String> typeAndKill(Path folder) throws Exception {
+    /** Types in a window of another process until so many are acknowledged, and kills it so many milliseconds later: while the next is typed or stored. */
+    private static List<String> typeAndKill(Path folder, int wanted, int later) throws Exception {
         String java = Path.of(System.getProperty("java.home"), "bin", "java").toString();
         Process child = new ProcessBuilder(
                         java,
@@ -73,11 +93,15 @@ class KilledTest extends ApplicationTest {
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         List<String> acknowledged = new ArrayList<>();
+        Thread killer = new Thread(() -> {
+            LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(later));
+            child.destroyForcibly();
+        });
         try (BufferedReader out =
                 new BufferedReader(new InputStreamReader(child.getInputStream(), StandardCharsets.UTF_8))) {
             for (String line = out.readLine(); line != null; line = out.readLine()) {
                 if (line.startsWith("ack ")) acknowledged.add(line.substring(4));
-                if (acknowledged.size() >= KilledChild.BEFORE_THE_KILL) child.destroyForcibly();
+                if (acknowledged.size() == wanted && killer.getState() == Thread.State.NEW) killer.start();
             }
         } catch (java.io.IOException e) {
             // the stream may break with the process

@@ -6,6 +6,7 @@ import anabion.desktop.shell.FileChoice;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.instruments.MeterConnector;
+import anabion.workshop.Predictors;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -36,6 +37,9 @@ import org.testfx.util.WaitForAsyncUtils;
 abstract class WindowCase extends ApplicationTest {
     static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
 
+    /** What the circuits of the demo say is the same in every window: the first odds of one take some seconds. */
+    private static final Predictors CIRCUITS = new Predictors();
+
     @TempDir
     Path folder;
 
@@ -54,7 +58,7 @@ abstract class WindowCase extends ApplicationTest {
     public void start(Stage primary) throws Exception {
         stage = primary;
         DemoCopy.to(folder);
-        Workshop workshop = Workshop.open(folder, Clock.fixed(NOW, ZoneOffset.UTC));
+        Workshop workshop = Workshop.open(folder, Clock.fixed(NOW, ZoneOffset.UTC), CIRCUITS);
         session = new Session(workshop);
         session.motion().set(false);
         shell = AnabionApp.show(primary, session, new Ports(files, meters));

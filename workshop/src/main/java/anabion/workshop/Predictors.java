@@ -1,23 +1,48 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.Forecasts;
+import anabion.core.diagnosis.Priors;
+import anabion.core.engine.Calibrations;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.reading.Predictor;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.function.Function;
+import java.util.function.Supplier;
 
 /**
- * Keeps the predictors of the sets in hand: calibrating one to its chart takes some ten solutions of the whole circuit. For several threads at once;
- * a workshop has one that all share who ask of its sets.
+ * Keeps what the circuits of the sets in hand say: calibrating one to its chart takes some ten solutions of the whole circuit, and what its faults
+ * show takes seconds. For several threads at once; a workshop has one that all share who ask of its sets.
  */
 public final class Predictors {
-    private static final int KEPT = 8;
-    private final Map<Chassis, Predictor> made = new LinkedHashMap<>(KEPT, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Chassis, Predictor> eldest) {
-            return size() > KEPT;
+    private static final int SETS = 8;
+    /** What is foreseen of a large set takes some hundred megabytes. */
+    private static final int FORESEEN = 2;
+
+    private final Map<Chassis, Predictor> made = kept(SETS);
+    private final Map<Ground, Foreseen> foreseen = kept(FORESEEN);
+
+    private record Ground(Chassis chassis, Priors priors) {}
+
+    /** Forecasts once they are made; its monitor is held by who asks them. */
+    private static final class Foreseen {
+        private Forecasts forecasts;
+
+        synchronized <T> T ask(Supplier<Forecasts> maker, Function<Forecasts, T> question) {
+            if (forecasts == null) forecasts = maker.get();
+            return question.apply(forecasts);
         }
-    };
+    }
+
+    private static <K, V> Map<K, V> kept(int most) {
+        return new LinkedHashMap<>(most, 0.75f, true) {
+            @Override
+            protected boolean removeEldestEntry(Map.Entry<K, V> eldest) {
+                return size() > most;
+            }
+        };
+    }
 
     /** What the circuit of a chassis says; made anew when the chassis has changed. */
     public synchronized Predictor of(Chassis chassis) {
@@ -27,5 +52,14 @@ public final class Predictors {
             made.put(chassis, found);
         }
         return found;
+    }
+
+    /** Asks the forecasts of a chassis; who comes second waits. */
+    public <T> T foreseen(Chassis chassis, Priors priors, Function<Forecasts, T> question) {
+        Foreseen kept;
+        synchronized (foreseen) {
+            kept = foreseen.computeIfAbsent(new Ground(chassis, priors), g -> new Foreseen());
+        }
+        return kept.ask(() -> new Forecasts(chassis, Calibrations.trims(chassis), priors), question);
     }
 }

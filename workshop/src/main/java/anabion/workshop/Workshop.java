@@ -31,11 +31,13 @@ public final class Workshop implements AutoCloseable {
     private final WorkshopLock lock;
     private final Database database;
     private final PhotoFiles photoFiles;
-    private final Predictors predictors = new Predictors();
+    private final Predictors predictors;
     private final Sets sets;
     private final Clock clock;
 
-    private Workshop(Path folder, WorkshopLock lock, Database database, Clock clock) throws IOException {
+    private Workshop(Path folder, WorkshopLock lock, Database database, Clock clock, Predictors predictors)
+            throws IOException {
+        this.predictors = predictors;
         this.file = identity(folder);
         this.folder = folder;
         this.lock = lock;
@@ -52,16 +54,21 @@ public final class Workshop implements AutoCloseable {
      * @throws StorageTrouble if the disk will not, or the database or its log is missing
      */
     public static Workshop open(Path folder, Clock clock) {
+        return open(folder, clock, new Predictors());
+    }
+
+    /** As {@link #open(Path, Clock)}, with what another workshop computed of the same circuits. */
+    public static Workshop open(Path folder, Clock clock, Predictors predictors) {
         WorkshopLock lock = null;
         try {
-            Files.createDirectories(folder);
+            ForcedFiles.createFolders(folder);
             lock = WorkshopLock.take(folder);
             Optional<StorageTrouble> finding = finding(folder, lock);
             if (finding.isPresent()) throw finding.get();
             Database database = Database.open(folder, new Backups(folder, DAILY_BACKUPS));
             ForcedFiles.forceFolder(folder);
             lock.markOpen();
-            Workshop workshop = new Workshop(folder, lock, database, clock);
+            Workshop workshop = new Workshop(folder, lock, database, clock, predictors);
             if (database.migrated()) workshop.sets.cutHistory();
             return workshop;
         } catch (BadInput | StorageTrouble e) {
@@ -127,12 +134,13 @@ public final class Workshop implements AutoCloseable {
                 throw BadInput.at(elsewhere.toString())
                         .because("there is something in this folder")
                         .so("name a new one");
-            Files.createDirectories(elsewhere);
+            ForcedFiles.createFolders(elsewhere);
             PhotoFiles copies = new PhotoFiles(elsewhere);
             List<Photo> lost = new ArrayList<>();
             for (Summary s : sets.summaries())
                 for (Photo p : sets.get(s.id()).photos()) if (!copies.copy(file(p), p.file())) lost.add(p);
             database.copyTo(Database.in(elsewhere));
+            ForcedFiles.force(Database.in(elsewhere));
             ForcedFiles.forceFolder(elsewhere);
             return lost;
         } catch (IOException e) {

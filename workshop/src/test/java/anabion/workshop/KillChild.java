@@ -17,6 +17,12 @@ final class KillChild {
     /** A set without a circuit, so that nearly all of the time goes into storing. */
     static final UUID SET = UUID.fromString("8f0c3c1e-7d0f-4a59-9a6e-3f1f0b1b7a11");
 
+    /** Whether what is committed is forced to disk. */
+    enum Forcing {
+        ON,
+        OFF
+    }
+
     private KillChild() {}
 
     private static Chassis box() {
@@ -30,7 +36,10 @@ final class KillChild {
             Random random = new Random(Long.parseLong(args[1]));
             SetRecord set = w.sets().get(SET);
             System.out.println("ready");
-            for (int i = 0; i < 100_000; i++) {
+            int entries = args.length > 2 ? Integer.parseInt(args[2]) : 100_000;
+            if (args.length > 3 && Forcing.valueOf(args[3]) == Forcing.OFF)
+                w.handle().execute("PRAGMA synchronous=OFF");
+            for (int i = 0; i < entries; i++) {
                 if (i % 20 == 19) {
                     set = w.addPhoto(set.id(), Temp.picture(random.nextInt()), "p.png", "p" + i);
                     System.out.println(

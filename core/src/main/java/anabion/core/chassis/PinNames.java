@@ -6,9 +6,15 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 
 /** Pin functions taken apart: {@code k+g3} is a cathode joined to g3; {@code g1H} and {@code aT2} name a section behind. */
 public final class PinNames {
+    /** The functions that have a word of their own, beside numbered plates and diodes. */
+    private static final Set<String> WITH_WORDS = Set.of(
+            "a", "g1", "g2", "g3", "g4", "g5", "k", "h", "hm", "f", "d", "t", "s", "e", "b", "c", "gate", "drain",
+            "source", "nc");
+
     private PinNames() {}
 
     /** The plain functions of a pin, sections taken off: {@code g2+g4H} gives g2 and g4. */
@@ -61,7 +67,9 @@ public final class PinNames {
         List<String> plain = plain(function);
         if (plain.isEmpty()) return "pin.other";
         String first = plain.get(0).toLowerCase(Locale.ROOT);
-        return first.matches("a\\d") ? "pin.a" : first.matches("d\\d") ? "pin.d" : "pin." + first;
+        if (first.matches("a\\d")) return "pin.a";
+        if (first.matches("d\\d")) return "pin.d";
+        return WITH_WORDS.contains(first) ? "pin." + first : "pin.other";
     }
 
     /** Key of the word for a function of a device. */

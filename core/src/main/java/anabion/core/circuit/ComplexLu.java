@@ -1,5 +1,7 @@
 package anabion.core.circuit;
 
+import java.util.Arrays;
+
 /**
  * {@link DenseLu} in complex numbers: the same elimination, with real and imaginary parts in two arrays. It allocates nothing once
  * made.
@@ -9,12 +11,15 @@ public final class ComplexLu {
     private final double[] re;
     private final double[] im;
     private final int[] pivot;
+    private final int[] columns;
+    private int[][] places = {};
 
     public ComplexLu(int n) {
         this.n = n;
         this.re = new double[n * n];
         this.im = new double[n * n];
         this.pivot = new int[n];
+        this.columns = new int[n];
     }
 
     /** Real parts of the matrix to fill before {@link #factor()}, row by row. */
@@ -28,6 +33,7 @@ public final class ComplexLu {
 
     /** @return false if the matrix is singular */
     public boolean factor() {
+        places = new int[0][];
         for (int k = 0; k < n; k++) {
             int p = largest(k);
             pivot[k] = p;
@@ -68,6 +74,10 @@ public final class ComplexLu {
         double a = re[row + k];
         double b = im[row + k];
         double size = a * a + b * b;
+        if (n >= DenseLu.LARGE) {
+            eliminateSparse(k, a, b);
+            return;
+        }
         for (int i = k + 1; i < n; i++) {
             int at = i * n;
             double x = re[at + k];
@@ -86,8 +96,44 @@ public final class ComplexLu {
         }
     }
 
+    /** As in {@link DenseLu}. */
+    private void eliminateSparse(int k, double a, double b) {
+        int row = k * n;
+        double size = a * a + b * b;
+        int some = filled(row, k + 1, n);
+        for (int i = k + 1; i < n; i++) {
+            int at = i * n;
+            double x = re[at + k];
+            double y = im[at + k];
+            if (x == 0 && y == 0) continue;
+            double fr = (x * a + y * b) / size;
+            double fi = (y * a - x * b) / size;
+            re[at + k] = fr;
+            im[at + k] = fi;
+            for (int c = 0; c < some; c++) {
+                int j = columns[c];
+                re[at + j] -= fr * re[row + j] - fi * im[row + j];
+                im[at + j] -= fr * im[row + j] + fi * re[row + j];
+            }
+        }
+    }
+
+    private int filled(int row, int from, int to) {
+        int some = 0;
+        for (int j = from; j < to; j++) if (re[row + j] != 0 || im[row + j] != 0) columns[some++] = j;
+        return some;
+    }
+
+    /** The filled places of every row, once for all right-hand sides. */
+    private int[][] filled() {
+        int[][] all = new int[n][];
+        for (int i = 0; i < n; i++) all[i] = Arrays.copyOf(columns, filled(i * n, 0, n));
+        return all;
+    }
+
     /** Solves in place, after {@link #factor()}. */
     public void solve(double[] x, double[] y) {
+        if (n >= DenseLu.LARGE && places.length == 0) places = filled();
         for (int k = 0; k < n; k++) {
             int p = pivot[k];
             double r = x[p];
@@ -112,10 +158,18 @@ public final class ComplexLu {
     private void reduce(double[] x, double[] y, int i, int from, int to) {
         double r = x[i];
         double s = y[i];
-        for (int j = from, at = i * n + from; j < to; j++, at++) {
-            r -= re[at] * x[j] - im[at] * y[j];
-            s -= re[at] * y[j] + im[at] * x[j];
-        }
+        if (n >= DenseLu.LARGE) {
+            for (int j : places[i]) {
+                if (j < from || j >= to) continue;
+                int at = i * n + j;
+                r -= re[at] * x[j] - im[at] * y[j];
+                s -= re[at] * y[j] + im[at] * x[j];
+            }
+        } else
+            for (int j = from, at = i * n + from; j < to; j++, at++) {
+                r -= re[at] * x[j] - im[at] * y[j];
+                s -= re[at] * y[j] + im[at] * x[j];
+            }
         x[i] = r;
         y[i] = s;
     }

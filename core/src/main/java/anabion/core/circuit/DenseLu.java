@@ -9,15 +9,20 @@ public final class DenseLu {
     /** A pivot below this is none. Every net is tied by a picosiemens, so only contradictory sources come here. */
     private static final double TINY = 1e-300;
 
+    /** From so many unknowns on the nearly empty rows are worth their indices; a receiver stays below. */
+    static final int LARGE = 300;
+
     private final int n;
     private final double[] a;
     private final int[] pivot;
+    private final int[] columns;
     private int singularAt = -1;
 
     public DenseLu(int n) {
         this.n = n;
         this.a = new double[n * n];
         this.pivot = new int[n];
+        this.columns = new int[n];
     }
 
     /** The matrix to fill before {@link #factor()}: element (row, column) at {@code row * n + column}. */
@@ -69,6 +74,10 @@ public final class DenseLu {
     private void eliminate(int k) {
         int row = k * n;
         double by = 1 / a[row + k];
+        if (n >= LARGE) {
+            eliminateSparse(k, by);
+            return;
+        }
         for (int i = k + 1; i < n; i++) {
             int at = i * n;
             double factor = a[at + k];
@@ -76,6 +85,20 @@ public final class DenseLu {
             factor *= by;
             a[at + k] = factor;
             for (int j = k + 1; j < n; j++) a[at + j] -= factor * a[row + j];
+        }
+    }
+
+    /** Only where the pivot's row has something: of a large circuit that is a few columns in a thousand. */
+    private void eliminateSparse(int k, double by) {
+        int row = k * n;
+        int some = 0;
+        for (int j = k + 1; j < n; j++) if (a[row + j] != 0) columns[some++] = j;
+        for (int i = k + 1; i < n; i++) {
+            int at = i * n;
+            if (a[at + k] == 0) continue;
+            double factor = a[at + k] * by;
+            a[at + k] = factor;
+            for (int c = 0; c < some; c++) a[at + columns[c]] -= factor * a[row + columns[c]];
         }
     }
 

@@ -85,14 +85,14 @@ public final class Forecasts {
 
     /**
      * @param trims factors by which the charted specimen's parts differ from nominal; empty for none
-     * @throws BadInput if the circuit does not settle even when sound
+     * @throws BadInput if the circuit does not settle even when sound, or what feeds it is not known
      */
     public Forecasts(Chassis chassis, Map<String, Double> trims, Priors priors) {
         this.chassis = chassis;
         Map<String, Double> shared = new HashMap<>();
         trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
         this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
-        this.usual = Setting.of(chassis.supply().volts()).withTrims(shared);
+        this.usual = Setting.fed(chassis).withTrims(shared);
         this.hypotheses = Hypothesis.of(chassis, priors);
         // a capacitor entered with no farads has severities that are all the same
         this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));

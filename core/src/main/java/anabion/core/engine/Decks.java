@@ -7,6 +7,7 @@ import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Reactances;
+import anabion.core.input.BadInput;
 import anabion.core.supply.Characteristic;
 import anabion.core.supply.Rectifier;
 import java.util.ArrayList;
@@ -168,6 +169,10 @@ public final class Decks {
     }
 
     private String overTime() {
+        if (bench.rails().isEmpty())
+            throw BadInput.at(chassis.name())
+                    .because("no rectifier with a reservoir is entered")
+                    .so("enter the supply, or use the deck for direct current");
         Rectifier first = bench.rails().get(0).rectifier();
         double hertz = first.hertz();
         for (Element e : bench.circuit().elements()) {

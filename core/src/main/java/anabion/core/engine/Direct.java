@@ -61,7 +61,15 @@ final class Direct {
 
     /** A circuit with every net of the chassis, in the order of the parts whatever is wrong, so that one solution starts another. */
     Circuit.Builder circuit() {
-        Circuit.Builder c = Circuit.of(reference);
+        return filled(Circuit.of(reference));
+    }
+
+    /** The same, its nets numbered as in another circuit of this set: also those that only a fault, or a wire to nowhere, makes. */
+    Circuit.Builder circuitLike(Circuit other) {
+        return filled(other.more(e -> false));
+    }
+
+    private Circuit.Builder filled(Circuit.Builder c) {
         for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
         if (plugged()) c.resistor("mains", Mains.L, Mains.N, 0.01);
         add(chassis.parts(), c);

@@ -118,7 +118,9 @@ public final class Engine {
                     Optional.of(nudged(chassis, base, changed, part)),
                     (output, rectifier, siemens) -> solved.toward(output, rectifier)
                             .orElseGet(() -> characteristic(output, rectifier, siemens)));
-        return driven(circuit(chassis, changed, feed), feed);
+        Circuit.Builder c = direct(chassis, changed, feed.mains())
+                .circuitLike(solved.direct().circuit());
+        return driven(c, feed);
     }
 
     /** The mains with one part a little larger: the same for every fault that leaves the mains alone. */

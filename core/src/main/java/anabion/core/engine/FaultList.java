@@ -96,7 +96,7 @@ public final class FaultList {
         if (c.dielectric().equals("air")) return;
         graded(ref, "leaky", 1, LEAKS);
         if (c.dielectric().equals("electrolytic")) one(ref, "dried");
-        if (c.farads().size() > 1 || adjusted) return;
+        if (c.farads().size() != 1 || adjusted) return;
         double farads = c.farads().get(0);
         fitted(ref, farads, TENTH);
         if (farads < TUNES) fitted(ref, farads, TENFOLD);

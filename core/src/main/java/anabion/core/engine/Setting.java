@@ -1,6 +1,8 @@
 package anabion.core.engine;
 
+import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.input.BadInput;
 import java.util.List;
 import java.util.Map;
 
@@ -34,6 +36,19 @@ public record Setting(
         controls = Map.copyOf(controls);
         switches = Map.copyOf(switches);
         faults = List.copyOf(faults);
+    }
+
+    /**
+     * As a set is fed by what is entered of it.
+     *
+     * @throws BadInput if its volts are not entered
+     */
+    public static Setting fed(Chassis chassis) {
+        if (!(chassis.supply().volts() > 0))
+            throw BadInput.at(chassis.name())
+                    .because("the volts that feed it are not entered")
+                    .so("enter them on the Arrival sheet");
+        return of(chassis.supply().volts());
     }
 
     /** A sound, warm set at a line voltage. */

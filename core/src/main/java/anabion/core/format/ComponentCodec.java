@@ -19,7 +19,7 @@ final class ComponentCodec {
             case "resistor" -> new Component.Resistor(f.size("ohms", 0), f.size("tolerance", 0.2), f.size("watts", 0));
             case "potentiometer" -> new Component.Potentiometer(f.size("ohms", 0), f.text("taper", ""));
             case "capacitor" ->
-                new Component.Capacitor(f.numbers("farads"), f.size("volts", 0), f.text("dielectric", ""));
+                new Component.Capacitor(f.sizes("farads"), f.size("volts", 0), f.text("dielectric", ""));
             case "winding" -> new Component.Windings(f.list("windings", ComponentCodec::winding));
             case "tube", "transistor", "diode" -> device(f, kind);
             case "lamp" -> new Component.Lamp(f.size("volts", 0), f.size("amperes", 0));

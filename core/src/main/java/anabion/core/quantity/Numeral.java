@@ -8,9 +8,14 @@ import java.util.regex.Pattern;
 /** A plain number with a decimal point or comma. {@code 1,000} can be a thousand or one: it carries both. */
 record Numeral(double value, OptionalDouble other) {
     static final String COMMA = "the comma can be a decimal mark";
+    private static final int MOST_DIGITS = 24;
     private static final Pattern GROUPED = Pattern.compile("[1-9]\\d{0,2}(,\\d{3})+");
 
     static Numeral of(String digits, String whole, int position) {
+        if (digits.length() > MOST_DIGITS)
+            throw BadInput.in(whole, position)
+                    .because("no value has " + digits.length() + " digits")
+                    .so("write it with a prefix, such as 4.7M");
         if (GROUPED.matcher(digits).matches()) {
             double thousands = Double.parseDouble(digits.replace(",", ""));
             boolean one = digits.indexOf(',') == digits.lastIndexOf(',');

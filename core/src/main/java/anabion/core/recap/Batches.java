@@ -9,6 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** The order of the work: what can hurt someone, then the power, then the output stage, then the rest along the signal; a test after each. */
 final class Batches {
@@ -93,13 +94,10 @@ final class Batches {
 
     /** Whether it stands at the grid, cathode or plate of a device that works into the output transformer. */
     private boolean atOutput(Item i) {
-        for (String net : List.of(i.piece().plus(), i.piece().minus()))
-            for (Surroundings.Electrode e : around.electrodes(net))
-                if (!e.rectifies()
-                        && around.works(e.part())
-                        && !net.equals(around.reference())
-                        && !around.reservoir(net)) return true;
-        return false;
+        return Stream.of(i.piece().plus(), i.piece().minus())
+                .filter(net -> !net.equals(around.reference()) && !around.reservoir(net))
+                .flatMap(net -> around.electrodes(net).stream())
+                .anyMatch(e -> !e.rectifies() && around.works(e.part()));
     }
 
     private String stage(String reference) {

@@ -55,6 +55,7 @@ final class Chooser {
     }
 
     Choice choose(Piece c, Role role, Stress stress) {
+        if (!(c.farads() > 0)) return unread(c);
         boolean stores = c.kind() == Kind.ELECTROLYTIC
                 && role.rule() != Role.Rule.SAFETY
                 && role.rule() != Role.Rule.TUNED
@@ -68,6 +69,19 @@ final class Chooser {
             case SAME -> film(c, role, stress, 0.1);
             case EXACT -> exact(c, role, stress);
         };
+    }
+
+    /** Nothing can be bought for a capacitor whose value nobody has read. */
+    private static Choice unread(Piece c) {
+        return new Choice(
+                Action.TEST,
+                c.kind(),
+                0,
+                0,
+                Optional.empty(),
+                Optional.empty(),
+                Phrase.of("recap.rule.unread"),
+                List.of());
     }
 
     private static Phrase rule(Role role, Object... fillings) {

@@ -13,8 +13,9 @@ public final class Labels {
         return value >= 0.9995e-3 ? Figures.fixed(value * 1e6, 0) + " µF" : Figures.si(new Quantity(value, Unit.FARAD));
     }
 
-    /** {@code 10 nF 630 V}, {@code 2.2 nF Y2}, {@code 2 × 100 µF 400 V}. */
+    /** {@code 10 nF 630 V}, {@code 2.2 nF Y2}, {@code 2 × 100 µF 400 V}; a dash where there is no value. */
     public static String of(Choice c) {
+        if (!(c.value() > 0)) return "–";
         String value = farads(c.value());
         if (c.safety().isPresent()) return value + " " + c.safety().get().klass();
         String volts = c.volts() > 0

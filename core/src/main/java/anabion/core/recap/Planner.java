@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
+import anabion.core.circuit.Phasor;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.device.DeviceType;
 import anabion.core.engine.Engine;
@@ -35,6 +36,7 @@ public final class Planner {
     private static final double HOLDS = 5e-7;
 
     private static final double TONE = 50;
+    private static final Phasor ONE = new Phasor(1, 0);
 
     private final Chassis chassis;
     private final Policy policy;
@@ -43,6 +45,11 @@ public final class Planner {
     private final Stresses stresses;
     private final Surroundings around;
     private final Engine engine = new Engine();
+    private final List<Piece> pieces;
+    /** The circuit about its operating point, with all large capacitors. */
+    private final SmallSignal still;
+
+    private Optional<SmallSignal.Tone> tone = Optional.empty();
 
     private Planner(Chassis chassis, Policy policy, Stock stock, Map<String, PartTest> tests) {
         this.chassis = chassis;
@@ -51,6 +58,9 @@ public final class Planner {
         this.tests = tests;
         this.stresses = Stresses.of(chassis);
         this.around = stresses.around();
+        this.pieces = Piece.of(chassis);
+        this.still = SmallSignal.about(stresses.normal().direct(), e -> false);
+        for (Piece p : pieces) if (p.farads() >= HOLDS) still.capacitor(p.plus(), p.minus(), p.farads(), 0);
     }
 
     /** The plan without anything said or tested by hand. */
@@ -73,12 +83,12 @@ public final class Planner {
         boolean hot = around.hot() || chassis.supply().arrangement().chassisMayBeLive();
         Chooser chooser = new Chooser(chassis, policy, hot);
         List<Item> items = new ArrayList<>();
-        for (Piece c : Piece.of(chassis)) {
+        for (Piece c : pieces) {
             Roles.Found found = roles.of(c);
             Role role = said.getOrDefault(c.key(), found.role());
             Stress stress = stresses.of(c, role);
             Choice choice = chooser.choose(c, role, stress);
-            if (role == Role.RESERVOIR) choice = limited(c, choice);
+            if (role == Role.RESERVOIR && c.farads() > 0) choice = limited(c, choice);
             choice = bySchool(c, role, choice);
             Phrase why = said.containsKey(c.key())
                     ? Phrase.of("recap.why.by-hand", Phrase.of("recap.role." + role.code()))
@@ -191,17 +201,33 @@ public final class Planner {
 
     // --- neighbours ---
 
-    /** What sound meets between its ends with it gone, while the large capacitors hold rails and cathodes still. */
+    /**
+     * What sound meets between a capacitor's ends with it gone, while the large capacitors hold rails and cathodes still: the admittance with
+     * all of them in place, less its own.
+     *
+     * @return ohms; 0 where one of its nets is not part of the solved circuit, or the network has no solution
+     */
     private double seen(Piece c) {
-        SmallSignal network = SmallSignal.about(stresses.normal().direct(), e -> false);
-        if (!known(network, c.plus()) || !known(network, c.minus())) return 0;
-        holding(network, c);
-        var volts = network.at(TONE).driven(c.plus(), c.minus());
-        return volts.at(c.plus()).minus(volts.at(c.minus())).size();
+        if (!known(still, c.plus()) || !known(still, c.minus())) return 0;
+        SmallSignal.Volts volts;
+        try {
+            volts = tone().driven(c.plus(), c.minus());
+        } catch (ArithmeticException e) {
+            return 0;
+        }
+        Phasor ohms = volts.at(c.plus()).minus(volts.at(c.minus()));
+        if (c.farads() < HOLDS || ohms.size() == 0) return ohms.size();
+        Phasor own = new Phasor(0, 2 * Math.PI * TONE * c.farads());
+        return ONE.over(ONE.over(ohms).minus(own)).size();
+    }
+
+    private SmallSignal.Tone tone() {
+        if (tone.isEmpty()) tone = Optional.of(still.at(TONE));
+        return tone.orElseThrow();
     }
 
     private void holding(SmallSignal network, Piece without) {
-        for (Piece other : Piece.of(chassis))
+        for (Piece other : pieces)
             if (!other.equals(without) && other.farads() >= HOLDS)
                 network.capacitor(other.plus(), other.minus(), other.farads(), 0);
     }
@@ -226,7 +252,8 @@ public final class Planner {
 
     private List<Item.Neighbour> neighbours(Item item) {
         Choice choice = item.choice();
-        if (item.role().rule() == Role.Rule.TUNED
+        if (!(item.piece().farads() > 0)
+                || item.role().rule() == Role.Rule.TUNED
                 || item.role().rule() == Role.Rule.SAFETY
                 || choice.pair().isPresent()) return List.of();
         TreeSet<Double> values = new TreeSet<>();

@@ -11,6 +11,7 @@ import anabion.core.device.Section;
 import anabion.core.engine.Engine;
 import anabion.core.engine.Operating;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,6 +29,8 @@ final class Surroundings {
     private static final double LARGE = 5e-7;
 
     private final Chassis chassis;
+    private final Map<String, List<Part>> parts = new HashMap<>();
+    private final List<String[]> windings;
     private final Operating solved;
     private final String reference;
     private final Set<String> line;
@@ -63,6 +66,10 @@ final class Surroundings {
 
     Surroundings(Chassis chassis, Operating solved) {
         this.chassis = chassis;
+        for (Part p : chassis.parts())
+            for (String net : Set.copyOf(p.nets().values()))
+                parts.computeIfAbsent(net, n -> new ArrayList<>()).add(p);
+        this.windings = windings(chassis);
         this.solved = solved;
         this.reference = Engine.reference(chassis);
         this.line = along("MAINS-L");
@@ -138,7 +145,7 @@ final class Surroundings {
     /** The chassis, or a net that a small resistor, a filament or a winding's foot joins to it. */
     boolean earthy(String net) {
         if (isReference(net) || net.equals("EARTH") || net.equals("B-")) return true;
-        for (Part p : chassis.parts()) {
+        for (Part p : at(net)) {
             if (p.component() instanceof Component.Resistor r && r.ohms() <= JOINED && p.joins(net, reference))
                 return true;
         }
@@ -147,7 +154,7 @@ final class Surroundings {
 
     List<Electrode> electrodes(String net) {
         List<Electrode> found = new ArrayList<>();
-        for (Part p : chassis.parts()) {
+        for (Part p : at(net)) {
             if (p.device().isEmpty()) continue;
             for (Map.Entry<String, String> n : p.nets().entrySet()) {
                 if (!n.getValue().equals(net)) continue;
@@ -165,7 +172,7 @@ final class Surroundings {
 
     /** An electrode on a net, or at the other end of a coil that begins there. */
     Optional<Electrode> behindCoil(String net, String... functions) {
-        return on(net, functions).or(() -> windings().stream()
+        return on(net, functions).or(() -> windings.stream()
                 .filter(w -> w[0].equals(net) || w[1].equals(net))
                 .map(w -> w[0].equals(net) ? w[1] : w[0])
                 .filter(n -> !isReference(n))
@@ -195,14 +202,13 @@ final class Surroundings {
             List<String> next = new ArrayList<>();
             for (String n : open) {
                 if (depth > 0 && (reservoir(n) || battery(n))) return true;
-                for (Part p : chassis.parts()) {
+                for (Part p : at(n)) {
                     boolean leads = p.component() instanceof Component.Resistor
                             || p.component() instanceof Component.Switch
                             || p.component() instanceof Component.Fuse
                             || (p.component() instanceof Component.Windings w
                                     && w.windings().size() == 1);
-                    if (leads && p.touches(n))
-                        for (String o : p.nets().values()) if (!isReference(o) && seen.add(o)) next.add(o);
+                    if (leads) for (String o : p.nets().values()) if (!isReference(o) && seen.add(o)) next.add(o);
                 }
             }
             open = next;
@@ -211,13 +217,12 @@ final class Surroundings {
     }
 
     boolean battery(String net) {
-        return !isReference(net)
-                && chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Battery && p.touches(net));
+        return !isReference(net) && at(net).stream().anyMatch(p -> p.component() instanceof Component.Battery);
     }
 
     /** Whether a winding has its ends on the two nets, or begins at one of them. */
     boolean winding(String a, String b) {
-        return windings().stream()
+        return windings.stream()
                 .anyMatch(w -> (w[0].equals(a) && w[1].equals(b)) || (w[0].equals(b) && w[1].equals(a)));
     }
 
@@ -234,10 +239,10 @@ final class Surroundings {
     }
 
     boolean wound(String net) {
-        return windings().stream().anyMatch(w -> w[0].equals(net) || w[1].equals(net));
+        return windings.stream().anyMatch(w -> w[0].equals(net) || w[1].equals(net));
     }
 
-    private List<String[]> windings() {
+    private static List<String[]> windings(Chassis chassis) {
         List<String[]> all = new ArrayList<>();
         for (Part p : chassis.parts())
             if (p.component() instanceof Component.Windings w)
@@ -248,10 +253,15 @@ final class Surroundings {
         return all;
     }
 
+    /** The parts on a net. */
+    private List<Part> at(String net) {
+        return parts.getOrDefault(net, List.of());
+    }
+
     /** Whether a part with a word in its role is on the net. */
     boolean near(String net, String... words) {
         return !isReference(net)
-                && chassis.parts().stream().filter(p -> p.touches(net)).anyMatch(p -> List.of(words).stream()
+                && at(net).stream().anyMatch(p -> List.of(words).stream()
                         .anyMatch(w -> p.role().contains(w)));
     }
 
@@ -259,8 +269,8 @@ final class Surroundings {
     boolean output(String net) {
         return !isReference(net)
                 && !reservoir(net)
-                && chassis.parts().stream()
-                        .filter(p -> p.component() instanceof Component.Windings && p.touches(net))
+                && at(net).stream()
+                        .filter(p -> p.component() instanceof Component.Windings)
                         .anyMatch(p -> p.role().contains("output")
                                 || p.nets().values().stream().anyMatch(this::speaker));
     }
@@ -287,25 +297,21 @@ final class Surroundings {
     }
 
     private boolean speaker(String net) {
-        return !isReference(net)
-                && chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Speaker && p.touches(net));
+        return !isReference(net) && at(net).stream().anyMatch(p -> p.component() instanceof Component.Speaker);
     }
 
     /** The other ends of the resistors and controls on a net. */
     List<String> behind(String net) {
         List<String> found = new ArrayList<>();
-        for (Part p : chassis.parts())
-            if (p.touches(net)
-                    && (p.component() instanceof Component.Resistor
-                            || p.component() instanceof Component.Potentiometer))
+        for (Part p : at(net))
+            if (p.component() instanceof Component.Resistor || p.component() instanceof Component.Potentiometer)
                 for (String o : p.nets().values()) if (!o.equals(net)) found.add(o);
         return found;
     }
 
     boolean held(String net) {
-        return chassis.parts().stream()
+        return at(net).stream()
                 .anyMatch(p -> p.component() instanceof Capacitor c
-                        && p.touches(net)
                         && c.farads().stream().anyMatch(f -> f >= LARGE));
     }
 

@@ -22,6 +22,7 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
     static Ends of(Chassis chassis, Band band, boolean radio) {
         Optional<Part> speaker = chassis.parts().stream()
                 .filter(p -> p.component() instanceof Component.Speaker)
+                .filter(p -> p.nets().containsKey("1") && p.nets().containsKey("2"))
                 .findFirst();
         return new Ends(chassis, band, speaker, radio ? Detector.of(chassis, band) : Optional.empty());
     }

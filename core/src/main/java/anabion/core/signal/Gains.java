@@ -108,10 +108,14 @@ public record Gains(
     /**
      * Computes a band.
      *
-     * @return empty if the set does not settle, has no speaker, or no stages in this band
+     * @return empty if the set does not settle, its network has no solution, it has no speaker, or no stages in this band
      */
     public static Optional<Gains> of(Engine engine, Chassis chassis, Setting setting, Band band) {
         if (band.kind() == BandKind.DISPLAY) return Optional.empty();
-        return new Survey(engine, chassis, setting, band).gains();
+        try {
+            return new Survey(engine, chassis, setting, band).gains();
+        } catch (ArithmeticException e) {
+            return Optional.empty();
+        }
     }
 }

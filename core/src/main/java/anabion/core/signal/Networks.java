@@ -53,6 +53,7 @@ final class Networks {
         List<Integer> sections = sections(gang.get());
         if (sections.isEmpty()) return network(0);
         String net = faults.net(gang.get(), String.valueOf(sections.get(0)));
+        if (network(0).circuit().node(net).isEmpty()) return network(0);
         var quiet = network(0).at(hertz).driven(net, Engine.reference(chassis)).at(net);
         double susceptance = -quiet.im() / (quiet.size() * quiet.size());
         return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));

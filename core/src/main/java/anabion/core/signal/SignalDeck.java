@@ -9,6 +9,7 @@ import anabion.core.engine.Engine;
 import anabion.core.engine.Setting;
 import anabion.core.input.BadInput;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** The small-signal network of a set as a deck, driven at one net. */
 public final class SignalDeck {
@@ -46,7 +47,7 @@ public final class SignalDeck {
         if (domain == Domain.AF) {
             String speaker = chassis.parts().stream()
                     .filter(p -> p.component() instanceof Component.Speaker)
-                    .map(p -> p.nets().get("1"))
+                    .flatMap(p -> Stream.ofNullable(p.nets().get("1")))
                     .findFirst()
                     .orElse(net);
             return new Decks.Probe(

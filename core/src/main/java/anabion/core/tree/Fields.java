@@ -110,9 +110,7 @@ public final class Fields {
 
     /** A number that cannot be negative. */
     public double size(String name, double otherwise) {
-        double value = number(name, otherwise);
-        if (value < 0) throw trouble(name, "a negative number cannot be here", "write a number from 0 up");
-        return value;
+        return notNegative(name, number(name, otherwise));
     }
 
     public int integer(String name, int otherwise) {
@@ -194,9 +192,20 @@ public final class Fields {
 
     public List<Double> numbers(String name) {
         List<Double> all = new ArrayList<>();
-        for (Tree t : items(name))
-            all.add(as(name, t, BigDecimal.class, "a number").doubleValue());
+        for (Tree t : items(name)) all.add(number(name, t));
         return List.copyOf(all);
+    }
+
+    /** Numbers that cannot be negative. */
+    public List<Double> sizes(String name) {
+        List<Double> all = numbers(name);
+        for (double value : all) notNegative(name, value);
+        return all;
+    }
+
+    private double notNegative(String name, double value) {
+        if (value < 0) throw trouble(name, "a negative number cannot be here", "write a number from 0 up");
+        return value;
     }
 
     /** An object whose values are all texts, in file order. */

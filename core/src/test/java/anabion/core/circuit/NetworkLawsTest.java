@@ -96,4 +96,45 @@ class NetworkLawsTest {
         lu.solve(b);
         for (int i = 0; i < n; i++) assertThat(b[i]).isCloseTo(x[i], within(1e-5));
     }
+
+    /** Large and nearly empty, as a circuit of many stages is: what the places of a row are gathered for. */
+    @Property(seed = "25", tries = 4)
+    void eliminationOfLargeMatricesSolvesWhatItFactored(@ForAll long seed) {
+        Random r = new Random(seed);
+        int n = DenseLu.LARGE + r.nextInt(60);
+        DenseLu real = new DenseLu(n);
+        ComplexLu complex = new ComplexLu(n);
+        for (int i = 0; i < n; i++) {
+            for (int few = 0; few < 3; few++) {
+                int at = i * n + r.nextInt(n);
+                double value = r.nextGaussian();
+                real.matrix()[at] += value;
+                complex.real()[at] += value;
+                complex.imaginary()[at] += r.nextGaussian();
+            }
+            real.matrix()[i * n + i] += 5;
+            complex.real()[i * n + i] += 5;
+        }
+        double[] x = r.doubles(n, -1, 1).toArray();
+        double[] y = r.doubles(n, -1, 1).toArray();
+        double[] b = new double[n];
+        double[] c = new double[n];
+        double[] d = new double[n];
+        for (int i = 0; i < n; i++)
+            for (int j = 0; j < n; j++) {
+                int at = i * n + j;
+                b[i] += real.matrix()[at] * x[j];
+                c[i] += complex.real()[at] * x[j] - complex.imaginary()[at] * y[j];
+                d[i] += complex.real()[at] * y[j] + complex.imaginary()[at] * x[j];
+            }
+        assertThat(real.factor()).isTrue();
+        real.solve(b);
+        assertThat(complex.factor()).isTrue();
+        complex.solve(c, d);
+        for (int i = 0; i < n; i++) {
+            assertThat(b[i]).isCloseTo(x[i], within(1e-9));
+            assertThat(c[i]).isCloseTo(x[i], within(1e-9));
+            assertThat(d[i]).isCloseTo(y[i], within(1e-9));
+        }
+    }
 }

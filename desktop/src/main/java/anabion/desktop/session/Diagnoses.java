@@ -11,7 +11,6 @@ import anabion.core.diagnosis.Meaning;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Priors;
 import anabion.core.diagnosis.Probe;
-import anabion.core.engine.Calibrations;
 import anabion.core.engine.CircuitPredictor;
 import anabion.core.job.Step;
 import anabion.core.trace.StageOdds;
@@ -42,16 +41,12 @@ public final class Diagnoses implements AutoCloseable {
     private final ReadOnlyObjectWrapper<List<Probe.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
     private Map<Priors.Key, Double> experience = Map.of();
     private Optional<Ground> weighed = Optional.empty();
-    private Optional<Kept> kept = Optional.empty();
 
     /** What a diagnosis rests on. */
     private record Ground(Chassis chassis, Priors priors, List<Observation> evidence, boolean cold) {}
 
     /** What one round of weighing brings. */
     private record Weighed(Optional<Found> found, List<Probe.Ohms> telling) {}
-
-    /** Predictions of one chassis, used by the worker alone. */
-    private record Kept(Chassis chassis, Priors priors, Forecasts forecasts) {}
 
     Diagnoses(Session session) {
         this.session = session;
@@ -148,11 +143,10 @@ public final class Diagnoses implements AutoCloseable {
                         || o.probe() instanceof Probe.Tap);
         if ((!tried && !g.cold()) || !CircuitPredictor.powered(g.chassis()))
             return new Weighed(Optional.empty(), List.of());
-        if (kept.filter(k -> k.chassis().equals(g.chassis()) && k.priors().equals(g.priors()))
-                .isEmpty())
-            kept = Optional.of(new Kept(
-                    g.chassis(), g.priors(), new Forecasts(g.chassis(), Calibrations.trims(g.chassis()), g.priors())));
-        Forecasts forecasts = kept.orElseThrow().forecasts();
+        return session.predictors().foreseen(g.chassis(), g.priors(), forecasts -> weigh(forecasts, g, tried));
+    }
+
+    private static Weighed weigh(Forecasts forecasts, Ground g, boolean tried) {
         List<Probe.Ohms> telling = g.cold()
                 ? Diagnosis.ohms(forecasts, g.evidence()).stream()
                         .limit(TELLING)

@@ -99,7 +99,7 @@ final class ShellActions {
         a.add("restore", "Shortcut+Shift+R", () -> move(Place.SHELF));
         a.add("show-archive", "Shortcut+Shift+1", () -> look(Place.ARCHIVE));
         a.add("show-trash", "Shortcut+Shift+2", () -> look(Place.TRASH));
-        a.add("restore-backup", "Shortcut+Shift+B", shell.troubles()::restore);
+        a.add("restore-backup", "Shortcut+Shift+B", () -> shell.troubles().restore());
         a.add("timer-done", "Shortcut+T", this::timerDone);
     }
 

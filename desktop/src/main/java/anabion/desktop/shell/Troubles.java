@@ -1,9 +1,9 @@
 package anabion.desktop.shell;
 
 import anabion.core.input.BadInput;
-import anabion.desktop.control.BackupList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import anabion.instruments.MeterTrouble;
 import anabion.workshop.Restore;
 import anabion.workshop.StorageTrouble;
 import anabion.workshop.Workshop;
@@ -37,7 +37,8 @@ final class Troubles {
     void say(Throwable failure, String typed) {
         Throwable t = cause(failure);
         if (t instanceof StorageTrouble s && s.kind() == StorageTrouble.Kind.MOVED) moved(s);
-        if (t instanceof BadInput || t instanceof StorageTrouble) shell.probe().complain(t.getMessage(), typed);
+        if (t instanceof BadInput || t instanceof StorageTrouble || t instanceof MeterTrouble)
+            shell.probe().complain(t.getMessage(), typed);
         else Notice.show(shell, t);
     }
 

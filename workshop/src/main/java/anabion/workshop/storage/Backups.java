@@ -105,13 +105,15 @@ public final class Backups {
 
     /** SQLite's own consistent copy, made under another name first, so that a half-made copy never looks whole. */
     private void vacuumInto(Connection connection, Path copy) throws IOException, SQLException {
-        Files.createDirectories(folder);
+        ForcedFiles.createFolders(folder);
         Path half = folder.resolve(copy.getFileName() + ".part");
         Files.deleteIfExists(half);
         try (var statement = connection.prepareStatement("VACUUM INTO ?")) {
             statement.setString(1, half.toString());
             statement.execute();
+            ForcedFiles.force(half);
             Files.move(half, copy);
+            ForcedFiles.forceFolder(folder);
         } finally {
             Files.deleteIfExists(half);
         }

@@ -4,6 +4,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
+import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
@@ -35,6 +36,26 @@ public final class ForcedFiles {
     public static void copy(Path from, Path target) throws IOException {
         try (InputStream in = Files.newInputStream(from)) {
             write(target, in);
+        }
+    }
+
+    /** Makes a folder and those above it, as far as they are missing. */
+    public static void createFolders(Path folder) throws IOException {
+        if (Files.isDirectory(folder)) return;
+        Path above = folder.toAbsolutePath().getParent();
+        createFolders(above);
+        try {
+            Files.createDirectory(folder);
+        } catch (FileAlreadyExistsException e) {
+            if (!Files.isDirectory(folder)) throw e;
+        }
+        forceFolder(above);
+    }
+
+    /** Makes a file's content last that something else wrote. */
+    public static void force(Path file) throws IOException {
+        try (FileChannel channel = FileChannel.open(file, StandardOpenOption.WRITE)) {
+            channel.force(true);
         }
     }
 

@@ -60,7 +60,7 @@ public final class PhotoFiles {
         Stored stored = new Stored(sha256(bytes), suffix);
         Path target = path(stored);
         if (Files.exists(target)) return stored;
-        Files.createDirectories(target.getParent());
+        ForcedFiles.createFolders(target.getParent());
         ForcedFiles.write(target, new ByteArrayInputStream(bytes));
         return stored;
     }
@@ -73,7 +73,7 @@ public final class PhotoFiles {
     public boolean copy(Path from, Stored stored) throws IOException {
         if (!Files.isRegularFile(from)) return false;
         Path target = path(stored);
-        Files.createDirectories(target.getParent());
+        ForcedFiles.createFolders(target.getParent());
         ForcedFiles.copy(from, target);
         return true;
     }

@@ -1,6 +1,7 @@
-package anabion.desktop.control;
+package anabion.desktop.shell;
 
 import anabion.core.words.Words;
+import anabion.desktop.control.Texts;
 import anabion.workshop.storage.Backup;
 import java.time.ZoneId;
 import java.time.format.DateTimeFormatter;
