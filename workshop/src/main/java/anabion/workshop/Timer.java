@@ -4,16 +4,17 @@ import anabion.core.tree.Extra;
 import anabion.core.tree.Fields;
 import anabion.core.tree.Writing;
 import java.time.Clock;
-import java.time.Duration;
 import java.time.Instant;
+import java.time.temporal.TemporalAmount;
 import java.util.Map;
 import java.util.UUID;
 
 /** Something that takes its time: glue, a soak, re-forming. */
 public record Timer(UUID id, UUID set, String label, Instant ends) {
     /** A new timer that begins to run now. */
-    public static Timer starting(UUID set, String label, Duration length, Clock clock) {
-        return new Timer(UUID.randomUUID(), set, label, clock.instant().plus(length));
+    public static Timer starting(UUID set, String label, TemporalAmount length, Clock clock) {
+        Instant ends = clock.instant().atZone(clock.getZone()).plus(length).toInstant();
+        return new Timer(UUID.randomUUID(), set, label, ends);
     }
 
     Map<String, Object> tree() {

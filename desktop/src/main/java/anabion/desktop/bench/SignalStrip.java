@@ -59,6 +59,7 @@ final class SignalStrip extends Region {
     private final Line pointer = styled(new Line(), "pointer");
     private final Label band = Texts.label("", "soft");
     private final DoubleProperty pointerX = new SimpleDoubleProperty(-1);
+    private StageLine pointsAt = StageLine.SIGNAL;
 
     /** One legend with its lamp. */
     private record Cell(Stage stage, Region node, Optional<Ellipse> lamp) {}
@@ -306,6 +307,7 @@ final class SignalStrip extends Region {
                 .or(() ->
                         cells.stream().filter(c -> suspected(health(c.stage()))).findFirst())
                 .orElse(cells.get(0));
+        pointsAt = at.stage().line();
         double x = at.node().getLayoutX() - 8;
         if (pointerX.get() < 0 || !session.motion().get()) pointerX.set(x);
         else if (Math.abs(pointerX.get() - x) > 0.5) {
@@ -317,8 +319,9 @@ final class SignalStrip extends Region {
     private void layoutPointer() {
         pointer.setStartX(pointerX.get());
         pointer.setEndX(pointerX.get());
-        pointer.setStartY(6);
-        pointer.setEndY(HEIGHT - 6);
+        // across the scale and the row of its stage alone: through the other row it would cross words
+        pointer.setStartY(pointsAt == StageLine.SIGNAL ? 6 : SCALE_Y - 11);
+        pointer.setEndY(pointsAt == StageLine.SIGNAL ? SCALE_Y + 13 : HEIGHT - 6);
     }
 
     /** Moves the pointer by so many stages; from nowhere it starts at the first. */

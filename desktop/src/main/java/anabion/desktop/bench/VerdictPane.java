@@ -12,6 +12,7 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.core.trace.StageOdds;
+import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
@@ -55,7 +56,7 @@ final class VerdictPane extends BorderPane {
     VerdictPane(Session session) {
         this.session = session;
         getStyleClass().add("sheet");
-        ScrollPane scroll = new ScrollPane(body);
+        ScrollPane scroll = new FadingScrollPane(body);
         scroll.setFitToWidth(true);
         scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
         scroll.setFocusTraversable(false);

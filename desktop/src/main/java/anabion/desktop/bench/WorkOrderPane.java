@@ -5,6 +5,7 @@ import anabion.core.job.FittedState;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.WorkOrder;
 import anabion.core.words.Words;
+import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -14,23 +15,23 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** The steps with their state and the loose ends of the set. */
-final class WorkOrderPane extends ScrollPane {
+final class WorkOrderPane extends FadingScrollPane {
     private final Session session;
-    private final VBox list = new VBox();
+    private final VBox list;
 
     WorkOrderPane(Session session) {
+        super(new VBox());
+        this.list = (VBox) getContent();
         this.session = session;
         getStyleClass().add("sheet");
         setFitToWidth(true);
         setHbarPolicy(ScrollBarPolicy.NEVER);
         setFocusTraversable(false);
         list.setPadding(new Insets(10, 0, 10, 0));
-        setContent(list);
         session.step().addListener((o, a, b) -> rebuild());
         session.verdict().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());

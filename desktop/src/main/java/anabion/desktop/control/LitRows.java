@@ -12,7 +12,7 @@ import javafx.scene.layout.VBox;
 /** A list of rows of which one is lit: by click, by the arrow keys, or from outside; the lit one is kept in sight. */
 public final class LitRows {
     private final VBox list = new VBox();
-    private final ScrollPane scroll = new ScrollPane(list);
+    private final ScrollPane scroll = new FadingScrollPane(list);
     private final List<HBox> rows = new ArrayList<>();
     private final Runnable onLit;
     private int lit;

@@ -4,7 +4,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.LooseKind;
 import anabion.core.job.Trial;
-import java.time.Duration;
+import java.time.temporal.TemporalAmount;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -44,7 +44,7 @@ public sealed interface Entry {
      */
     record Against(String band, double decibels) implements Entry {}
 
-    record StartTimer(Duration length, String label) implements Entry {}
+    record StartTimer(TemporalAmount length, String label) implements Entry {}
 
     /** Speaks to a meter at a network address. */
     record Connect(String address) implements Entry {}

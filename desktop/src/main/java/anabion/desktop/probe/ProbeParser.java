@@ -1,6 +1,7 @@
 package anabion.desktop.probe;
 
 import anabion.core.chassis.MeterSpec;
+import anabion.core.command.LengthOfTime;
 import anabion.core.input.BadInput;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Compared;
@@ -8,7 +9,6 @@ import anabion.core.job.LooseKind;
 import anabion.core.job.Trial;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
-import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -32,8 +32,6 @@ public final class ProbeParser {
             AlterationKind.RENEWED,
             "standin",
             AlterationKind.STAND_IN);
-    private static final Pattern LENGTH = Pattern.compile("(\\d+)\\s*(h|min|m|d)");
-
     private static final Pattern DECIBELS = Pattern.compile("(.+?)\\s+([-+−]?\\d+(?:[.,]\\d+)?)\\s*[dD][bB]");
     private static final Pattern STEPS = Pattern.compile("(.+?)\\s+[sS](\\d)\\s+[sS](\\d)");
 
@@ -149,17 +147,8 @@ public final class ProbeParser {
     }
 
     private static Entry timer(String rest) {
-        Matcher m = LENGTH.matcher(rest);
-        if (!m.lookingAt())
-            throw BadInput.at("timer " + rest)
-                    .because("a length of time belongs here")
-                    .so("type it like timer 2h soak");
-        long n = Long.parseLong(m.group(1));
-        Duration length = m.group(2).equals("h")
-                ? Duration.ofHours(n)
-                : m.group(2).equals("d") ? Duration.ofDays(n) : Duration.ofMinutes(n);
-        String label = rest.substring(m.end()).strip();
-        return new Entry.StartTimer(length, label.isEmpty() ? "timer" : label);
+        LengthOfTime length = LengthOfTime.parse(rest, "timer 2h soak");
+        return new Entry.StartTimer(length.amount(), length.rest().isEmpty() ? "timer" : length.rest());
     }
 
     private static Entry reading(Matcher m) {
@@ -180,7 +169,7 @@ public final class ProbeParser {
         List<Double> ranges = MeterSpec.ranges();
         return OptionalDouble.of(
                 text.startsWith("@")
-                        ? Double.parseDouble(text.substring(1).strip())
+                        ? Notation.exact(text.substring(1).strip(), Unit.VOLT)
                         : ranges.get(text.charAt(0) - 'a'));
     }
 }

@@ -15,6 +15,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.tree.Extra;
+import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
@@ -43,7 +44,7 @@ public final class ArrivalSheet implements Sheet {
     private final Session session;
     private final PhotosPane photos;
     private final VBox body = new VBox(6);
-    private final ScrollPane pane = new ScrollPane(body);
+    private final ScrollPane pane = new FadingScrollPane(body);
     private final Form form;
     private Optional<TextField> first = Optional.empty();
     private Optional<SetRecord> shown = Optional.empty();
@@ -129,15 +130,14 @@ public final class ArrivalSheet implements Sheet {
                         x.yearReason(),
                         x.kind(),
                         x.extra())));
-        form.field(
+        form.wide(
                 grid,
-                1,
-                2,
+                3,
                 "why",
                 i.yearReason(),
                 t -> putIdentity(x -> new Identity(
                         x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), t, x.kind(), x.extra())));
-        grid.add(Texts.label(session.say("arrival.kind"), "soft"), 0, 3);
+        grid.add(Texts.label(session.say("arrival.kind"), "soft"), 2, 2);
         ComboBox<String> kind = form.choice(
                 "arrival-kind",
                 SetKind.values(),
@@ -146,22 +146,21 @@ public final class ArrivalSheet implements Sheet {
                 k -> putIdentity(x -> new Identity(
                         x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), x.yearReason(), k, x.extra())));
         kind.setAccessibleText(session.say("arrival.kind"));
-        grid.add(kind, 1, 3);
+        grid.add(kind, 3, 2);
         form.field(
                 grid,
-                1,
-                3,
+                0,
+                4,
                 "owner",
                 set.job().arrival().owner(),
                 t -> putArrival(
                         a -> new Arrival(t, a.price(), a.complaints(), a.visitors(), a.found(), a.note(), a.extra())));
         String bands =
                 String.join(", ", set.chassis().bands().stream().map(Band::name).toList());
-        form.field(grid, 0, 4, "bands", bands, this::putBands);
-        form.field(
+        form.field(grid, 1, 4, "bands", bands, this::putBands);
+        form.wide(
                 grid,
-                1,
-                4,
+                5,
                 "price",
                 set.job().arrival().price(),
                 t -> putArrival(

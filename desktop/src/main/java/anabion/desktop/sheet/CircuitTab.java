@@ -8,6 +8,7 @@ import anabion.core.drawing.CircuitSheet;
 import anabion.core.drawing.StageDrawing;
 import anabion.core.drawing.Symbol;
 import anabion.core.format.ListCodec;
+import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.StageView;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -31,7 +32,7 @@ final class CircuitTab extends StudyTab {
     private static final double SIDE = 14;
 
     private final FlowPane flow = new FlowPane(18, 10);
-    private final ScrollPane scroll = new ScrollPane(flow);
+    private final ScrollPane scroll = new FadingScrollPane(flow);
     private final Label said = Texts.wrapped("", "medium");
     private final List<StageView> views = new ArrayList<>();
     private List<String> names = List.of();

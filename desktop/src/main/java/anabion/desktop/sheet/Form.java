@@ -99,6 +99,11 @@ final class Form {
         return field;
     }
 
+    /** A field for a sentence, which has a row of its own. */
+    void wide(GridPane grid, int row, String key, String value, Consumer<String> store) {
+        GridPane.setColumnSpan(field(grid, 0, row, key, value, store), 3);
+    }
+
     <E extends Enum<E> & Coded> ComboBox<String> choice(String id, E[] all, E now, String stem, Consumer<E> store) {
         ComboBox<String> box = new ComboBox<>();
         for (E e : all) box.getItems().add(session.say(stem + e.code()));

@@ -17,6 +17,7 @@ import anabion.core.recap.Stress;
 import anabion.core.recap.Tested;
 import anabion.core.words.Phrase;
 import anabion.desktop.control.CanView;
+import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.ArrayList;
@@ -36,7 +37,7 @@ final class RecapDetail extends HBox {
 
     private final Session session;
     private final VBox words = new VBox(1);
-    private final ScrollPane scroll = new ScrollPane(words);
+    private final ScrollPane scroll = new FadingScrollPane(words);
     private final CanView can = new CanView();
 
     RecapDetail(Session session) {

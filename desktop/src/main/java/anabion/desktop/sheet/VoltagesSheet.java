@@ -10,6 +10,7 @@ import anabion.core.reading.EveryBand;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
+import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Reveal;
 import anabion.desktop.control.Texts;
 import anabion.desktop.probe.Entry;
@@ -42,7 +43,7 @@ public final class VoltagesSheet implements Sheet {
     private final Label title = Texts.label("", "title");
     private final Label conditions = Texts.label("", "soft");
     private final VBox list = new VBox();
-    private final ScrollPane scroll = new ScrollPane(list);
+    private final ScrollPane scroll = new FadingScrollPane(list);
     private final SocketPane socket;
     private final VoltRows drawing;
     private final BandRows across;

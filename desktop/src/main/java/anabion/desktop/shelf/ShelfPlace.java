@@ -178,6 +178,7 @@ public final class ShelfPlace extends BorderPane {
     public static String left(Session session, Timer timer) {
         Duration left = Duration.between(session.clock().instant(), timer.ends());
         if (left.isNegative() || left.isZero()) return session.say("shelf.timer-over");
+        if (left.toDays() >= 2) return session.say("shelf.timer-days", left.toDays());
         return session.say(
                 "shelf.timer-left", String.format(Locale.ROOT, "%d:%02d", left.toHours(), left.toMinutesPart()));
     }

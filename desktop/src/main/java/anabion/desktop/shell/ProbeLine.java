@@ -2,6 +2,7 @@ package anabion.desktop.shell;
 
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import javafx.geometry.Insets;
@@ -12,23 +13,31 @@ import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
 
-/** The always-ready entry at the foot. It keeps what could not be stored, and says why. */
-public final class ProbeLine extends HBox {
+/**
+ * The always-ready entry at the foot. A refused line stays in it, selected, with the reason beside it; a reason that is longer than the line
+ * stands above it. While the line holds text, Up and Down go through earlier lines.
+ */
+public final class ProbeLine extends VBox {
+    private static final int EARLIER = 100;
+
     private final Label where = Texts.label("", "where");
     private final TextField field = new TextField();
     private final Label said = Texts.label("", "soft");
+    private final Label whole = Texts.wrapped("", "trouble");
     private final HBox hints = new HBox(14);
+    private final List<String> earlier = new ArrayList<>();
+    private int recalled;
+    private String refused = "";
     private Consumer<String> entered = t -> {};
     private Consumer<KeyCode> moved = k -> {};
 
     public ProbeLine(Session session) {
-        super(12);
         getStyleClass().addAll("dial", "probe");
-        setAlignment(Pos.CENTER_LEFT);
         setPadding(new Insets(0, 14, 0, 14));
-        setMinHeight(42);
-        setMaxHeight(42);
+        setMinHeight(USE_PREF_SIZE);
+        setMaxHeight(USE_PREF_SIZE);
         field.setId("probe");
         field.setAccessibleText(session.say("ui.probe.name"));
         field.setMinWidth(150);
@@ -36,18 +45,23 @@ public final class ProbeLine extends HBox {
         where.setMinWidth(USE_PREF_SIZE);
         said.setMinWidth(0);
         said.setId("probe-said");
+        whole.setId("probe-whole");
+        whole.setPadding(new Insets(6, 0, 0, 0));
         hints.setAlignment(Pos.CENTER_RIGHT);
         hints.setMinWidth(USE_PREF_SIZE);
-        getChildren().addAll(where, field, said, hints);
-        field.setOnAction(e -> entered.accept(field.getText()));
-        field.addEventFilter(KeyEvent.KEY_PRESSED, e -> {
-            if ((e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN) && !e.isAltDown() && !e.isControlDown()) {
-                moved.accept(e.getCode());
-                e.consume();
-            }
-        });
+        HBox line = new HBox(12, where, field, said, hints);
+        line.setAlignment(Pos.CENTER_LEFT);
+        line.setMinHeight(42);
+        line.setMaxHeight(42);
+        getChildren().addAll(whole, line);
+        unfold(false);
+        field.setOnAction(e -> enter());
+        field.addEventFilter(KeyEvent.KEY_PRESSED, this::pressed);
         field.textProperty().addListener((o, a, b) -> {
-            if (!b.isEmpty() && said.getStyleClass().contains("trouble")) quiet();
+            if (!b.isEmpty() && !b.equals(refused) && said.getStyleClass().contains("trouble")) quiet();
+        });
+        widthProperty().addListener((o, a, b) -> {
+            if (said.getStyleClass().contains("trouble")) fit();
         });
     }
 
@@ -62,6 +76,33 @@ public final class ProbeLine extends HBox {
 
     public TextField field() {
         return field;
+    }
+
+    private void enter() {
+        String text = field.getText();
+        if (!text.isBlank()
+                && (earlier.isEmpty() || !earlier.get(earlier.size() - 1).equals(text))) earlier.add(text);
+        if (earlier.size() > EARLIER) earlier.remove(0);
+        recalled = earlier.size();
+        entered.accept(text);
+    }
+
+    private void pressed(KeyEvent e) {
+        boolean arrow = e.getCode() == KeyCode.UP || e.getCode() == KeyCode.DOWN;
+        if (!arrow || e.isAltDown() || e.isControlDown()) return;
+        if (field.getText().isEmpty()) moved.accept(e.getCode());
+        else recall(e.getCode() == KeyCode.UP ? -1 : 1);
+        e.consume();
+    }
+
+    private void recall(int step) {
+        boolean same = recalled > 0
+                && recalled <= earlier.size()
+                && earlier.get(recalled - 1).equals(field.getText());
+        if (step < 0 && same) recalled--;
+        recalled = Math.max(0, Math.min(earlier.size(), recalled + step));
+        field.setText(recalled < earlier.size() ? earlier.get(recalled) : "");
+        field.end();
     }
 
     /** Names what the line is for now: the lit row, or the sheet. */
@@ -80,7 +121,15 @@ public final class ProbeLine extends HBox {
     }
 
     public void clear() {
+        refused = "";
         field.clear();
+    }
+
+    /** Another sheet is in hand: a line that was refused on the last one goes, with what was said of it. */
+    public void left() {
+        if (!refused.isEmpty() && field.getText().equals(refused)) field.clear();
+        if (said.getStyleClass().contains("trouble")) quiet();
+        refused = "";
     }
 
     public void say(String text) {
@@ -88,24 +137,48 @@ public final class ProbeLine extends HBox {
         said.setText(text);
     }
 
-    /** Says what went wrong; the text goes back into the line so that nothing is lost. */
+    /**
+     * Says what went wrong.
+     *
+     * @param entry the refused line: it stays, or comes back, and is selected, so that the next key replaces it; empty for none
+     */
     public void complain(String text, String entry) {
-        if (!entry.isEmpty() && field.getText().isEmpty()) {
-            field.setText(entry);
-            field.end();
-        }
+        refused = entry;
+        if (!entry.isEmpty() && field.getText().isEmpty()) field.setText(entry);
         said.getStyleClass().setAll("label", "trouble");
         said.setText(text);
+        if (field.getText().equals(entry)) field.selectAll();
+        fit();
+    }
+
+    /** Shows above the line what it has no room for. */
+    private void fit() {
+        unfold(false);
+        applyCss();
+        layout();
+        boolean cut = said.getWidth() + 1 < said.prefWidth(-1);
+        whole.setText(cut ? said.getText() : "");
+        unfold(cut);
+    }
+
+    private void unfold(boolean shown) {
+        whole.setVisible(shown);
+        whole.setManaged(shown);
+        said.setVisible(!shown);
+        said.setManaged(!shown);
     }
 
     private void quiet() {
         said.getStyleClass().setAll("label", "soft");
         said.setText("");
+        unfold(false);
     }
 
     /** A printable key pressed elsewhere comes here. */
     public void type(String character) {
+        boolean replaces = !refused.isEmpty() && field.getText().equals(refused);
         field.requestFocus();
+        if (replaces) field.clear();
         field.end();
         field.appendText(character);
     }

@@ -87,7 +87,10 @@ public final class Shell extends StackPane {
         BorderPane.setMargin(probe, new Insets(8, 0, 0, 0));
         frame.getTransforms().add(scale);
         getChildren().addAll(frame, overlay);
-        session.step().addListener((o, a, b) -> showProbe());
+        session.step().addListener((o, a, b) -> {
+            probe.left();
+            showProbe();
+        });
         addEventFilter(KeyEvent.KEY_PRESSED, this::keyPressed);
         addEventFilter(KeyEvent.KEY_TYPED, this::keyTyped);
         theme(false);
@@ -331,7 +334,6 @@ public final class Shell extends StackPane {
         }
     }
 
-    /** Says what went wrong: calmly in the probe line for what the user can mend, as a notice for what they cannot. */
     public void trouble(Throwable t) {
         troubles.say(t, "");
     }

@@ -7,6 +7,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.input.BadInput;
 import anabion.core.job.AlterationKind;
 import java.time.Duration;
+import java.time.Period;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -49,6 +50,8 @@ class ProbeParserTest {
                 .isEqualTo(new Entry.Alter(AlterationKind.STAND_IN, "C3", ".1/400"));
         assertThat(ProbeParser.parse("timer 90min glue", true))
                 .isEqualTo(new Entry.StartTimer(Duration.ofMinutes(90), "glue"));
+        assertThat(ProbeParser.parse("timer 4 months", true))
+                .isEqualTo(new Entry.StartTimer(Period.ofMonths(4), "timer"));
         assertThat(ProbeParser.parse("timer 2h", true)).isEqualTo(new Entry.StartTimer(Duration.ofHours(2), "timer"));
         assertThat(ProbeParser.parse("waits a knob", true)).isEqualTo(new Entry.WaitsFor("a knob"));
         assertThat(ProbeParser.parse("connect 192.0.2.7:5025", true)).isEqualTo(new Entry.Connect("192.0.2.7:5025"));
@@ -72,6 +75,9 @@ class ProbeParserTest {
                 "line 9000",
                 "lift",
                 "timer soon",
+                "timer 99999999999999999999h",
+                "timer 4 moons",
+                "V4.1 3@1.2.3",
                 "meter good",
                 "12 volts or so"
             })

@@ -1,0 +1,83 @@
+package anabion.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.job.Step;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+
+/** What was refused stays, is replaced by the next thing typed, and never follows to another sheet; what was entered comes back. */
+class ProbeLineTest extends WindowCase {
+    private String line() {
+        return shell.probe().field().getText();
+    }
+
+    private String whole() {
+        Label whole = lookup("#probe-whole").query();
+        return whole.isVisible() ? whole.getText() : "";
+    }
+
+    @Test
+    void aRefusedLineIsReplacedByTheNextThingTyped() {
+        openHalcyon();
+        enter("V3.7 eighty");
+        until("the refusal", () -> shows("is not a reading"));
+        assertThat(line()).isEqualTo("V3.7 eighty");
+        assertThat(shell.probe().field().getSelectedText()).isEqualTo("V3.7 eighty");
+        int before = session.need().readings().size();
+        enter("V3.7 85");
+        until("the reading", () -> session.need().readings().size() == before + 1);
+        assertThat(line()).isEmpty();
+    }
+
+    @Test
+    void aRefusedLineIsEditedWithArrows() {
+        openHalcyon();
+        enter("V3.7 85x");
+        until("the refusal", () -> shows("is not a reading"));
+        int before = session.need().readings().size();
+        key(KeyCode.END);
+        key(KeyCode.BACK_SPACE);
+        key(KeyCode.ENTER);
+        until("the reading", () -> session.need().readings().size() == before + 1);
+    }
+
+    @Test
+    void aRefusedLineDoesNotFollowToAnotherSheet() {
+        openHalcyon();
+        enter("V3.7 eighty");
+        until("the refusal", () -> shows("is not a reading"));
+        interact(() -> session.step().set(Step.STUDY));
+        until("an empty line", () -> line().isEmpty() && !shows("is not a reading"));
+    }
+
+    @Test
+    void earlierLinesComeBack() {
+        openHalcyon();
+        int before = session.need().readings().size();
+        enter("V3.7 85");
+        until("the first", () -> session.need().readings().size() == before + 1);
+        enter("V4.5 233");
+        until("the second", () -> session.need().readings().size() == before + 2);
+        write("x");
+        key(KeyCode.UP);
+        assertThat(line()).isEqualTo("V4.5 233");
+        key(KeyCode.UP);
+        assertThat(line()).isEqualTo("V3.7 85");
+        key(KeyCode.DOWN);
+        assertThat(line()).isEqualTo("V4.5 233");
+        key(KeyCode.DOWN);
+        assertThat(line()).isEmpty();
+    }
+
+    @Test
+    void aReasonThatIsLongerThanTheLineStandsWholeAboveIt() {
+        openHalcyon();
+        enter("reference nothing at all");
+        until("the reason", () -> !whole().isEmpty());
+        assertThat(whole()).endsWith("this set, then the reference.");
+        enter("V3.7 85");
+        until("that it goes", () -> whole().isEmpty());
+    }
+}
