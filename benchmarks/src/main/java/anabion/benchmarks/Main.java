@@ -2,8 +2,8 @@ package anabion.benchmarks;
 
 import anabion.benchmarks.diagnosis.DiagnosisBench;
 import anabion.core.chassis.Chassis;
-import anabion.core.input.BadInput;
-import anabion.core.tree.TreeWriter;
+import anabion.core.error.BadInput;
+import anabion.core.json.TreeWriter;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;

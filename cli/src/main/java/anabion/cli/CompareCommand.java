@@ -1,6 +1,5 @@
 package anabion.cli;
 
-import anabion.core.engine.CircuitPredictor;
 import anabion.core.format.ReadingCodec;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
@@ -9,8 +8,9 @@ import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.simulation.CircuitPredictor;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import java.nio.file.Path;

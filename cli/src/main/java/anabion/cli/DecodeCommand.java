@@ -1,10 +1,10 @@
 package anabion.cli;
 
+import anabion.core.json.TreeWriter;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Markings;
 import anabion.core.quantity.Quantity;
-import anabion.core.tree.TreeWriter;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;

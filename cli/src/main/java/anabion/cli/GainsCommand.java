@@ -2,12 +2,12 @@ package anabion.cli;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.Engine;
-import anabion.core.engine.Setting;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.signal.Gains;
+import anabion.core.simulation.Engine;
+import anabion.core.simulation.Setting;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

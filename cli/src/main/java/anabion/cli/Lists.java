@@ -1,6 +1,6 @@
 package anabion.cli;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.charset.CharacterCodingException;

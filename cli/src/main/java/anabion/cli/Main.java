@@ -1,7 +1,7 @@
 package anabion.cli;
 
-import anabion.core.input.BadInput;
-import anabion.core.tree.TreeWriter;
+import anabion.core.error.BadInput;
+import anabion.core.json.TreeWriter;
 import anabion.workshop.StorageTrouble;
 import java.io.IOException;
 import java.io.PrintStream;

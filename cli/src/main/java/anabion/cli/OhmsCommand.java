@@ -1,12 +1,12 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.ColdOhms;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
+import anabion.core.simulation.ColdOhms;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;

@@ -1,6 +1,6 @@
 package anabion.cli;
 
-import anabion.core.tree.TreeWriter;
+import anabion.core.json.TreeWriter;
 import java.util.Map;
 import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;

@@ -1,9 +1,9 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.PowerUp;
-import anabion.core.engine.Setting;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
+import anabion.core.simulation.PowerUp;
+import anabion.core.simulation.Setting;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;

@@ -1,7 +1,7 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.tree.TreeWriter;
+import anabion.core.json.TreeWriter;
 import anabion.workshop.archive.SetArchive;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Measure;
 import anabion.core.format.ChassisCodec;
+import anabion.core.json.Fields;
 import anabion.core.testing.LeftToDeep;
-import anabion.core.tree.Fields;
 import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;

@@ -1,7 +1,7 @@
 package anabion.cli;
 
-import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
+import anabion.core.json.Fields;
+import anabion.core.json.TreeReader;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

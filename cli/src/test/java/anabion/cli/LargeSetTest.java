@@ -10,7 +10,7 @@ import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
 import anabion.core.chassis.WiringLine;
 import anabion.core.format.ChassisCodec;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

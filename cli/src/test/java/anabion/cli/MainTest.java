@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.ReadingCodec;
-import anabion.core.tree.Fields;
+import anabion.core.json.Fields;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;

@@ -1,7 +1,7 @@
 package anabion.cli;
 
-import anabion.core.tree.TreeReader;
-import anabion.core.tree.TreeWriter;
+import anabion.core.json.TreeReader;
+import anabion.core.json.TreeWriter;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;

@@ -3,7 +3,7 @@ package anabion.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.format.ChassisCodec;
-import anabion.core.tree.Fields;
+import anabion.core.json.Fields;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
 import java.nio.file.Files;

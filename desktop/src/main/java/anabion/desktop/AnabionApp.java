@@ -1,13 +1,13 @@
 package anabion.desktop;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.Step;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
-import anabion.desktop.look.Look;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
+import anabion.desktop.theme.Look;
 import anabion.workshop.StorageTrouble;
 import anabion.workshop.Workshop;
 import anabion.workshop.archive.SetArchive;
@@ -95,7 +95,7 @@ public final class AnabionApp {
         Scene scene = new Scene(shell, box[2], box[3]);
         stage.setScene(scene);
         stage.setTitle(session.say("ui.name"));
-        stage.getIcons().add(new Image(AnabionApp.class.getResourceAsStream("/anabion/look/anabion.png")));
+        stage.getIcons().add(new Image(AnabionApp.class.getResourceAsStream("/anabion/theme/anabion.png")));
         stage.setMinWidth(1024);
         stage.setMinHeight(640);
         if (!Double.isNaN(box[0])) {

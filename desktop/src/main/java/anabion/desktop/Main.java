@@ -1,6 +1,6 @@
 package anabion.desktop;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.workshop.StorageTrouble;
 import anabion.workshop.Workshop;
 import anabion.workshop.demo.DemoWorkshop;

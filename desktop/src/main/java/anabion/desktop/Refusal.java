@@ -1,11 +1,11 @@
 package anabion.desktop;
 
-import anabion.core.input.BadInput;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.error.BadInput;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import anabion.desktop.control.Texts;
-import anabion.desktop.look.Look;
 import anabion.desktop.shell.BackupList;
+import anabion.desktop.theme.Look;
 import anabion.workshop.Restore;
 import anabion.workshop.StorageTrouble;
 import anabion.workshop.Workshop;

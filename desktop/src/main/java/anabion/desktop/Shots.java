@@ -4,10 +4,10 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.job.Step;
-import anabion.desktop.look.Look;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
+import anabion.desktop.theme.Look;
 import anabion.workshop.Workshop;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
@@ -138,7 +138,7 @@ final class Shots {
                                             "FM",
                                             -18,
                                             session.need().job().fitted().id(),
-                                            anabion.core.tree.Extra.NONE)));
+                                            anabion.core.json.Extra.NONE)));
                 });
             }));
             shots.add(new Shot("x-every-band-small", true, 1024, 700, () -> {}));

@@ -81,7 +81,7 @@ class ArchitectureTest {
     void judgementsStandApartFromFormatsAndWordsFromEverything() {
         noClasses()
                 .that()
-                .resideInAPackage("anabion.core.words..")
+                .resideInAPackage("anabion.core.text..")
                 .should()
                 .dependOnClassesThat()
                 .resideInAnyPackage("anabion.core.chassis..", "anabion.core.reading..", "anabion.core.job..")
@@ -106,7 +106,7 @@ class ArchitectureTest {
     void onlyTheStorageLayerTouchesTheDatabaseAndLibrariesOfOurOwnHaveOneDoor() {
         noClasses()
                 .that()
-                .resideOutsideOfPackage("anabion.core.tree..")
+                .resideOutsideOfPackage("anabion.core.json..")
                 .should()
                 .dependOnClassesThat()
                 .resideInAPackage("com.fasterxml..")

@@ -6,7 +6,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.diagnosis.Probe;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
-import anabion.core.trace.StageOdds;
+import anabion.core.tracing.StageOdds;
 import anabion.desktop.session.Found;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.demo.DemoWorkshop;

@@ -5,7 +5,7 @@ import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Measure;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.instruments.Meter;
 import anabion.instruments.MeterTrouble;
 import java.util.concurrent.CountDownLatch;

@@ -1,6 +1,6 @@
 package anabion.instruments;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 
 /** Connects to the meter at an address. A port: whoever asks for a meter need not know how it speaks. */
 @FunctionalInterface

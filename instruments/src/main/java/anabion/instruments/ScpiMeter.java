@@ -1,7 +1,7 @@
 package anabion.instruments;
 
 import anabion.core.chassis.Measure;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.ProtocolException;

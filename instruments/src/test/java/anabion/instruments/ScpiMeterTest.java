@@ -7,7 +7,7 @@ import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Measure;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;

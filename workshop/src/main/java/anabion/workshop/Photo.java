@@ -1,7 +1,7 @@
 package anabion.workshop;
 
-import anabion.core.tree.Fields;
-import anabion.core.tree.Writing;
+import anabion.core.json.Fields;
+import anabion.core.json.Writing;
 import anabion.workshop.storage.PhotoFiles.Stored;
 import java.time.Instant;
 import java.util.Map;
@@ -16,7 +16,7 @@ public record Photo(UUID id, Stored file, String caption, Instant at) {
                 .put("suffix", file.suffix())
                 .put("caption", caption)
                 .put("at", at)
-                .with(anabion.core.tree.Extra.NONE);
+                .with(anabion.core.json.Extra.NONE);
     }
 
     public static Photo read(Fields f) {

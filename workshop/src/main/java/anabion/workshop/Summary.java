@@ -3,13 +3,13 @@ package anabion.workshop;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
+import anabion.core.json.Fields;
+import anabion.core.json.TreeReader;
+import anabion.core.json.TreeWriter;
+import anabion.core.json.Writing;
 import anabion.core.reading.Judge;
-import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
-import anabion.core.tree.TreeWriter;
-import anabion.core.tree.Writing;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -89,7 +89,7 @@ public record Summary(
                 .text("verdict", verdict)
                 .put("hasParts", hasParts)
                 .list("loose", loose)
-                .with(anabion.core.tree.Extra.NONE));
+                .with(anabion.core.json.Extra.NONE));
     }
 
     static Summary read(UUID id, String json, Op.Place place) {

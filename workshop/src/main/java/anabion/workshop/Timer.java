@@ -1,8 +1,8 @@
 package anabion.workshop;
 
-import anabion.core.tree.Extra;
-import anabion.core.tree.Fields;
-import anabion.core.tree.Writing;
+import anabion.core.json.Extra;
+import anabion.core.json.Fields;
+import anabion.core.json.Writing;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.TemporalAmount;

@@ -1,6 +1,6 @@
 package anabion.workshop;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Backups;
 import anabion.workshop.storage.Database;

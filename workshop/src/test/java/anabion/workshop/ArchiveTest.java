@@ -9,8 +9,8 @@ import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import anabion.core.error.BadInput;
 import anabion.core.format.ChassisCodec;
-import anabion.core.input.BadInput;
 import anabion.workshop.archive.SetArchive;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;

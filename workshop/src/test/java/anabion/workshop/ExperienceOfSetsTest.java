@@ -6,7 +6,7 @@ import anabion.core.diagnosis.Priors;
 import anabion.core.job.Job;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import anabion.workshop.demo.DemoWorkshop;
 import java.nio.file.Path;
 import java.time.Instant;

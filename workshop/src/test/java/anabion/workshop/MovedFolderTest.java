@@ -3,7 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.CircuitPredictor;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.reading.Condition;
+import anabion.core.simulation.CircuitPredictor;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.List;
 import org.junit.jupiter.api.Test;

@@ -166,7 +166,7 @@ class RowsOfSetsTest {
                 row.setString(1, r.id().toString());
                 row.setString(2, set.id().toString());
                 row.setString(3, r.at().toString());
-                row.setString(4, anabion.core.tree.TreeWriter.text(ReadingCodec.tree(r)));
+                row.setString(4, anabion.core.json.TreeWriter.text(ReadingCodec.tree(r)));
                 row.execute();
             }
         }

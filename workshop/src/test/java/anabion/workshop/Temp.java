@@ -1,8 +1,8 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Measure;
+import anabion.core.json.Extra;
 import anabion.core.reading.Reading;
-import anabion.core.tree.Extra;
 import anabion.workshop.demo.DemoWorkshop;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;

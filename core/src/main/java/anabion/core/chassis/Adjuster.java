@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.UUID;
 
 /** A trimmer, core or padder of the alignment table: its letter there, its part, and where the tool goes in. */

@@ -1,7 +1,7 @@
 package anabion.core.chassis;
 
-import anabion.core.input.BadInput;
-import anabion.core.tree.Extra;
+import anabion.core.error.BadInput;
+import anabion.core.json.Extra;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.tree.Coded;
+import anabion.core.json.Coded;
 import java.util.Locale;
 
 /** What a band receives, or shows. */

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.OptionalDouble;
 import java.util.UUID;
 

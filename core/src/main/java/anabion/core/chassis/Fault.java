@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;

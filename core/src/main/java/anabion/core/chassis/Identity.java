@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.OptionalInt;
 
 /** Who made it, what it is called, and when; the year with the reason for the estimate. */

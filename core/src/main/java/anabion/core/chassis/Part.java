@@ -1,7 +1,7 @@
 package anabion.core.chassis;
 
 import anabion.core.chassis.Component.Device;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;

@@ -1,9 +1,9 @@
 package anabion.core.chassis;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
+import anabion.core.json.Extra;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
-import anabion.core.tree.Extra;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

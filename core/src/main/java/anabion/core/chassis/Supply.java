@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 
 /**
  * How the set is fed.

@@ -1,8 +1,8 @@
 package anabion.core.chassis;
 
-import anabion.core.input.BadInput;
-import anabion.core.tree.Coded;
-import anabion.core.tree.Extra;
+import anabion.core.error.BadInput;
+import anabion.core.json.Coded;
+import anabion.core.json.Extra;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;

@@ -1,6 +1,6 @@
 package anabion.core.command;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.time.Duration;
 import java.time.Period;
 import java.time.temporal.TemporalAmount;

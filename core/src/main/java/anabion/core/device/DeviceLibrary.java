@@ -1,7 +1,7 @@
 package anabion.core.device;
 
-import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
+import anabion.core.json.Fields;
+import anabion.core.json.TreeReader;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;

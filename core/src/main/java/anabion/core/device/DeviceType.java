@@ -1,6 +1,6 @@
 package anabion.core.device;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;

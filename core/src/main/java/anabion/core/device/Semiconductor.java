@@ -1,6 +1,6 @@
 package anabion.core.device;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 
 /**
  * Published figures of a diode or transistor; 0 where not applicable.

@@ -1,8 +1,8 @@
 package anabion.core.device;
 
-import anabion.core.input.BadInput;
-import anabion.core.tree.Fields;
-import anabion.core.tree.Writing;
+import anabion.core.error.BadInput;
+import anabion.core.json.Fields;
+import anabion.core.json.Writing;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;

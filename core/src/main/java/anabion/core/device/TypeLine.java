@@ -1,10 +1,10 @@
 package anabion.core.device;
 
-import anabion.core.device.law.Curves;
-import anabion.core.input.BadInput;
-import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
-import anabion.core.tree.TreeWriter;
+import anabion.core.device.model.Curves;
+import anabion.core.error.BadInput;
+import anabion.core.json.Fields;
+import anabion.core.json.TreeReader;
+import anabion.core.json.TreeWriter;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;

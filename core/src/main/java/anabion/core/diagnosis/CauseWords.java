@@ -4,7 +4,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 
 /** Causes and probes in the words of the trade. */
 public final class CauseWords {

@@ -1,7 +1,7 @@
 package anabion.core.diagnosis;
 
 import anabion.core.job.Outcome;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

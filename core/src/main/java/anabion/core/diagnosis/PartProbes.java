@@ -5,7 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
-import anabion.core.engine.Engine;
+import anabion.core.simulation.Engine;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;

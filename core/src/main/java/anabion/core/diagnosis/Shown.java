@@ -2,10 +2,10 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
-import anabion.core.engine.Engine;
-import anabion.core.engine.Operating;
-import anabion.core.engine.Sensitivity;
-import anabion.core.engine.Setting;
+import anabion.core.simulation.Engine;
+import anabion.core.simulation.Operating;
+import anabion.core.simulation.Sensitivity;
+import anabion.core.simulation.Setting;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -1,6 +1,6 @@
 package anabion.core.diagnosis;
 
-import anabion.core.engine.Engine;
+import anabion.core.simulation.Engine;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentLinkedQueue;

@@ -3,8 +3,8 @@ package anabion.core.format;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Measure;
-import anabion.core.tree.Fields;
-import anabion.core.tree.Writing;
+import anabion.core.json.Fields;
+import anabion.core.json.Writing;
 import java.util.Map;
 
 /** The service chart's JSON. */

@@ -5,8 +5,8 @@ import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Winding;
 import anabion.core.device.TypeCodec;
-import anabion.core.tree.Fields;
-import anabion.core.tree.Writing;
+import anabion.core.json.Fields;
+import anabion.core.json.Writing;
 import java.util.Map;
 
 /** The electrical part of a part's JSON: {@code kind} and what goes with it. */

@@ -1,6 +1,6 @@
 package anabion.core.format;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
@@ -17,11 +17,11 @@ import anabion.core.job.StepState;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.Trial;
 import anabion.core.job.VisitorEvidence;
-import anabion.core.tree.Extra;
-import anabion.core.tree.Fields;
-import anabion.core.tree.TreeReader;
-import anabion.core.tree.TreeWriter;
-import anabion.core.tree.Writing;
+import anabion.core.json.Extra;
+import anabion.core.json.Fields;
+import anabion.core.json.TreeReader;
+import anabion.core.json.TreeWriter;
+import anabion.core.json.Writing;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;

@@ -5,8 +5,8 @@ import anabion.core.job.LooseKind;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
-import anabion.core.tree.Fields;
-import anabion.core.tree.Writing;
+import anabion.core.json.Fields;
+import anabion.core.json.Writing;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -33,7 +33,7 @@ final class RecapCodec {
                 f.extra());
     }
 
-    private static <E extends Enum<E> & anabion.core.tree.Coded> E code(Fields f, String name, E[] all, String code) {
+    private static <E extends Enum<E> & anabion.core.json.Coded> E code(Fields f, String name, E[] all, String code) {
         for (E e : all) if (e.code().equals(code)) return e;
         throw f.trouble(name, "\"" + code + "\" is not known", "use a newer release, or take it out");
     }

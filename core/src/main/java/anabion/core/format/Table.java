@@ -1,6 +1,6 @@
 package anabion.core.format;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import java.io.IOException;

@@ -1,8 +1,8 @@
 package anabion.core.job;
 
 import anabion.core.chassis.Renames;
-import anabion.core.tree.Coded;
-import anabion.core.tree.Extra;
+import anabion.core.json.Coded;
+import anabion.core.json.Extra;
 import java.time.Instant;
 import java.util.Locale;
 import java.util.UUID;

@@ -1,6 +1,6 @@
 package anabion.core.job;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.time.Instant;
 import java.util.UUID;
 

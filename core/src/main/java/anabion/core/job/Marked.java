@@ -1,6 +1,6 @@
 package anabion.core.job;
 
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.UUID;
 
 /** A step that somebody marked by hand. */

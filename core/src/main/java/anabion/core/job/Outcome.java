@@ -1,6 +1,6 @@
 package anabion.core.job;
 
-import anabion.core.tree.Coded;
+import anabion.core.json.Coded;
 import java.util.Locale;
 
 /** What is heard while a signal is put in, against what a good set gives there. */

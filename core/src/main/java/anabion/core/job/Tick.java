@@ -1,6 +1,6 @@
 package anabion.core.job;
 
-import anabion.core.tree.Coded;
+import anabion.core.json.Coded;
 import java.util.Locale;
 
 /** What is ticked off for one part at the bench. */

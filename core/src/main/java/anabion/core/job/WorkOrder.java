@@ -1,7 +1,7 @@
 package anabion.core.job;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 

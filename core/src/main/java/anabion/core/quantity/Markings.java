@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.quantity.ColourBands.Colour;
 import java.util.ArrayList;
 import java.util.List;

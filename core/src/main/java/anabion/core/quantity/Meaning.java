@@ -2,7 +2,7 @@ package anabion.core.quantity;
 
 import static anabion.core.quantity.ValueReader.alternative;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.quantity.Decoded.Alternative;
 import anabion.core.quantity.ValueReader.Section;
 import java.math.BigDecimal;

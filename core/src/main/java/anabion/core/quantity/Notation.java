@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.util.Optional;
 
 /**

@@ -8,7 +8,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.job.Alteration;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -1,7 +1,7 @@
 package anabion.core.reading;
 
 import anabion.core.chassis.MeterSpec;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.List;
 
 /**

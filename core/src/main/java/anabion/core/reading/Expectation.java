@@ -6,7 +6,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

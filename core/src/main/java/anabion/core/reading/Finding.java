@@ -2,7 +2,7 @@ package anabion.core.reading;
 
 import anabion.core.chassis.Fault;
 import anabion.core.quantity.Quantity;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.List;
 
 /**

@@ -9,7 +9,7 @@ import anabion.core.job.Alteration;
 import anabion.core.job.Complaint;
 import anabion.core.reading.Finding.Suspect;
 import anabion.core.reading.pattern.Pattern;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;

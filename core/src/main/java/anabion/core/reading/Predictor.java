@@ -2,7 +2,7 @@ package anabion.core.reading;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.List;
 import java.util.Optional;
 

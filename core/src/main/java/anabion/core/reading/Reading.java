@@ -2,7 +2,7 @@ package anabion.core.reading;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Renames;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.UUID;

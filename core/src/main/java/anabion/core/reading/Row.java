@@ -3,7 +3,7 @@ package anabion.core.reading;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
 import anabion.core.quantity.Figures;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.Optional;
 
 /**

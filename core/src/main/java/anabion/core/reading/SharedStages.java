@@ -7,7 +7,7 @@ import anabion.core.chassis.Stage;
 import anabion.core.job.Complaint;
 import anabion.core.job.SymptomKind;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

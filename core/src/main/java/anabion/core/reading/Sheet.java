@@ -13,7 +13,7 @@ import anabion.core.chassis.Stage;
 import anabion.core.job.Alteration;
 import anabion.core.job.FittedState;
 import anabion.core.quantity.Figures;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;

@@ -1,6 +1,6 @@
 package anabion.core.reading;
 
-import anabion.core.tree.Coded;
+import anabion.core.json.Coded;
 import java.util.Locale;
 
 /** How a row stands. Shown as shape, colour and word. */

@@ -3,7 +3,7 @@ package anabion.core.recap;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -1,7 +1,7 @@
 package anabion.core.recap;
 
-import anabion.core.tree.Coded;
-import anabion.core.words.Phrase;
+import anabion.core.json.Coded;
+import anabion.core.text.Phrase;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;

@@ -9,7 +9,7 @@ import anabion.core.recap.Choice.Action;
 import anabion.core.recap.Choice.Pair;
 import anabion.core.recap.Choice.Safety;
 import anabion.core.recap.Choice.SafetyClass;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

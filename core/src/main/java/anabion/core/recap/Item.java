@@ -1,6 +1,6 @@
 package anabion.core.recap;
 
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.List;
 
 /**

@@ -7,18 +7,18 @@ import anabion.core.chassis.Part;
 import anabion.core.circuit.Phasor;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.device.DeviceType;
-import anabion.core.engine.Engine;
-import anabion.core.engine.Setting;
-import anabion.core.engine.Sockets;
 import anabion.core.job.PartTest;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Series;
 import anabion.core.quantity.Unit;
 import anabion.core.recap.Choice.Action;
+import anabion.core.rectifier.Cycle;
 import anabion.core.signal.Frequencies;
-import anabion.core.supply.Cycle;
-import anabion.core.words.Phrase;
+import anabion.core.simulation.Engine;
+import anabion.core.simulation.Setting;
+import anabion.core.simulation.Sockets;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -71,7 +71,7 @@ public final class Planner {
     /**
      * @param said roles by hand, by the key of the capacitor
      * @param tests the last test of each part, by its key
-     * @throws anabion.core.input.BadInput if the circuit does not settle
+     * @throws anabion.core.error.BadInput if the circuit does not settle
      */
     public static Plan plan(
             Chassis chassis, Policy policy, Stock stock, Map<String, Role> said, Map<String, PartTest> tests) {

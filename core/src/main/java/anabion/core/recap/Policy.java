@@ -1,7 +1,7 @@
 package anabion.core.recap;
 
-import anabion.core.input.BadInput;
-import anabion.core.tree.Coded;
+import anabion.core.error.BadInput;
+import anabion.core.json.Coded;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

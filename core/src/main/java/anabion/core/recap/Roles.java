@@ -1,7 +1,7 @@
 package anabion.core.recap;
 
 import anabion.core.recap.Surroundings.Electrode;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.Optional;
 
 /** Finds what each capacitor does from the nets that it joins and what else is on them. */

@@ -5,7 +5,7 @@ import anabion.core.job.PartTest;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 
 /** Judges tests of parts by stated limits. */
 public final class Tested {

@@ -2,8 +2,8 @@ package anabion.core.signal;
 
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Solution;
-import anabion.core.device.law.BipolarLaw;
-import anabion.core.device.law.Driven;
+import anabion.core.device.model.BipolarLaw;
+import anabion.core.device.model.Driven;
 import anabion.core.signal.SignalPath.Amplifier;
 
 /** How much of the carrier a converter turns into the intermediate frequency. */

@@ -3,8 +3,8 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
-import anabion.core.engine.Engine;
-import anabion.core.engine.Setting;
+import anabion.core.simulation.Engine;
+import anabion.core.simulation.Setting;
 import java.util.List;
 import java.util.Optional;
 

@@ -3,11 +3,11 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.engine.Decks;
-import anabion.core.engine.Detector;
-import anabion.core.engine.Engine;
-import anabion.core.engine.Setting;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
+import anabion.core.simulation.Decks;
+import anabion.core.simulation.Detector;
+import anabion.core.simulation.Engine;
+import anabion.core.simulation.Setting;
 import java.util.Optional;
 import java.util.stream.Stream;
 

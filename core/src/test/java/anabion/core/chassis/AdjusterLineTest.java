@@ -3,7 +3,7 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import org.junit.jupiter.api.Test;
 
 class AdjusterLineTest {

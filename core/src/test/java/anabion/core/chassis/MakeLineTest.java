@@ -3,8 +3,8 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import anabion.core.error.BadInput;
 import anabion.core.format.ListCodec;
-import anabion.core.input.BadInput;
 import anabion.core.testing.SharedSets;
 import java.io.IOException;
 import java.io.StringReader;

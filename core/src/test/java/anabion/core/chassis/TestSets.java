@@ -1,7 +1,7 @@
 package anabion.core.chassis;
 
 import anabion.core.format.ListCodec;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.List;
 import java.util.UUID;
 

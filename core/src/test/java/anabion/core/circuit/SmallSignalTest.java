@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.device.law.JunctionLaw;
+import anabion.core.device.model.JunctionLaw;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;

@@ -3,7 +3,7 @@ package anabion.core.command;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.time.Duration;
 import java.time.Period;
 import java.time.temporal.TemporalAmount;

@@ -7,8 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.error.BadInput;
 import anabion.core.format.EvidenceCodec;
-import anabion.core.input.BadInput;
 import anabion.core.job.Outcome;
 import java.io.IOException;
 import java.io.StringReader;

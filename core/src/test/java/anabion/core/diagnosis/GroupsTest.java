@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.words.Phrase;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.text.Phrase;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;

@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.job.Outcome;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;

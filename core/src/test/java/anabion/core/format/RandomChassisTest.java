@@ -24,7 +24,7 @@ import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.chassis.Supply;
 import anabion.core.chassis.Winding;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.TestSets;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.time.Instant;
 import java.util.List;
 import java.util.Set;

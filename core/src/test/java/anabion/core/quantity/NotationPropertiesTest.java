@@ -3,7 +3,7 @@ package anabion.core.quantity;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;

@@ -7,7 +7,7 @@ import anabion.core.chassis.Chart;
 import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.List;
 import java.util.OptionalDouble;
 import java.util.UUID;

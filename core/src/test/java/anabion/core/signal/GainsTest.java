@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.engine.Controls;
-import anabion.core.engine.Engine;
-import anabion.core.engine.FaultList;
-import anabion.core.engine.Setting;
-import anabion.core.engine.Specimen;
+import anabion.core.simulation.Controls;
+import anabion.core.simulation.Engine;
+import anabion.core.simulation.FaultList;
+import anabion.core.simulation.Setting;
+import anabion.core.simulation.Specimen;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.util.ArrayList;

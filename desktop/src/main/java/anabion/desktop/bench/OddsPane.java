@@ -9,7 +9,7 @@ import anabion.core.diagnosis.Meaning;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.Probe;
 import anabion.core.quantity.Figures;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;

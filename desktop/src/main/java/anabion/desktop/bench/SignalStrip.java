@@ -185,7 +185,7 @@ final class SignalStrip extends Region {
 
     private static Ellipse lamp(double strength) {
         Ellipse lamp = new Ellipse();
-        Color glow = Color.web(anabion.desktop.look.Role.GLOW.hex(false));
+        Color glow = Color.web(anabion.desktop.theme.Role.GLOW.hex(false));
         lamp.setFill(new RadialGradient(
                 0,
                 0,

@@ -1,7 +1,7 @@
 package anabion.desktop.bench;
 
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.trace.StageOdds;
+import anabion.core.tracing.StageOdds;
 import anabion.desktop.session.Session;
 import java.util.Map;
 import java.util.Optional;

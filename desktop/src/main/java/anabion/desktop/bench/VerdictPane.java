@@ -11,7 +11,7 @@ import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
-import anabion.core.trace.StageOdds;
+import anabion.core.tracing.StageOdds;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Found;

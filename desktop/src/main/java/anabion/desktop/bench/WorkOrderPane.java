@@ -4,7 +4,7 @@ import anabion.core.job.Alteration;
 import anabion.core.job.FittedState;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.WorkOrder;
-import anabion.core.words.Words;
+import anabion.core.text.Words;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;

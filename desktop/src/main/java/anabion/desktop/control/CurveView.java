@@ -1,6 +1,6 @@
 package anabion.desktop.control;
 
-import anabion.core.device.law.Curves;
+import anabion.core.device.model.Curves;
 import anabion.core.quantity.Figures;
 import anabion.core.signal.PlateCircuit;
 import java.util.ArrayList;

@@ -1,7 +1,7 @@
 package anabion.desktop.control;
 
-import anabion.core.drawing.StageDrawing;
-import anabion.core.drawing.Symbol;
+import anabion.core.schematic.StageDrawing;
+import anabion.core.schematic.Symbol;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;

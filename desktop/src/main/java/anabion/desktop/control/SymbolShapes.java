@@ -1,6 +1,6 @@
 package anabion.desktop.control;
 
-import anabion.core.drawing.Symbol;
+import anabion.core.schematic.Symbol;
 import javafx.scene.shape.ArcTo;
 import javafx.scene.shape.ClosePath;
 import javafx.scene.shape.LineTo;

@@ -3,7 +3,7 @@ package anabion.desktop.library;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.device.TypeLine;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;

@@ -3,7 +3,7 @@ package anabion.desktop.library;
 import anabion.core.chassis.PinNames;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
-import anabion.core.device.law.Curves;
+import anabion.core.device.model.Curves;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;

@@ -2,7 +2,7 @@ package anabion.desktop.probe;
 
 import anabion.core.chassis.MeterSpec;
 import anabion.core.command.LengthOfTime;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseKind;

@@ -1,8 +1,8 @@
 package anabion.desktop.session;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.error.BadInput;
 import anabion.core.format.StockCodec;
-import anabion.core.input.BadInput;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Step;

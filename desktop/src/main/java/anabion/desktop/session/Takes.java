@@ -2,13 +2,13 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
+import anabion.core.error.BadInput;
 import anabion.core.format.ReadingCodec;
-import anabion.core.input.BadInput;
+import anabion.core.json.Extra;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
-import anabion.core.tree.Extra;
 import anabion.desktop.probe.Entry;
 import anabion.workshop.Op;
 import anabion.workshop.SetRecord;

@@ -3,7 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;

@@ -1,15 +1,15 @@
 package anabion.desktop.sheet;
 
-import anabion.core.cold.ColdRow;
-import anabion.core.cold.ColdSheet;
-import anabion.core.cold.Discharge;
+import anabion.core.coldcheck.ColdRow;
+import anabion.core.coldcheck.ColdSheet;
+import anabion.core.coldcheck.Discharge;
 import anabion.core.diagnosis.Probe;
-import anabion.core.engine.Engine;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
+import anabion.core.simulation.Engine;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.NeedleBar;
 import anabion.desktop.control.Texts;

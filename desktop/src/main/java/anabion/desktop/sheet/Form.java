@@ -1,7 +1,7 @@
 package anabion.desktop.sheet;
 
-import anabion.core.input.BadInput;
-import anabion.core.tree.Coded;
+import anabion.core.error.BadInput;
+import anabion.core.json.Coded;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.Optional;

@@ -15,7 +15,7 @@ import anabion.core.recap.Piece;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Stress;
 import anabion.core.recap.Tested;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import anabion.desktop.control.CanView;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;

@@ -66,7 +66,7 @@ final class RecapRows {
         return lines;
     }
 
-    private String say(anabion.core.words.Phrase phrase) {
+    private String say(anabion.core.text.Phrase phrase) {
         return session.words().get().say(phrase);
     }
 

@@ -2,8 +2,8 @@ package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.error.BadInput;
 import anabion.core.format.StockCodec;
-import anabion.core.input.BadInput;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
 import anabion.core.recap.Causes;

@@ -1,6 +1,6 @@
 package anabion.desktop.shell;
 
-import anabion.core.words.Words;
+import anabion.core.text.Words;
 import anabion.desktop.control.Texts;
 import anabion.workshop.storage.Backup;
 import java.time.ZoneId;

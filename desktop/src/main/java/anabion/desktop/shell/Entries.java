@@ -2,11 +2,11 @@ package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Trial;
-import anabion.core.tree.Extra;
+import anabion.core.json.Extra;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;

@@ -1,8 +1,8 @@
 package anabion.desktop.shell;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.recap.Plan;
-import anabion.core.words.Words;
+import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;

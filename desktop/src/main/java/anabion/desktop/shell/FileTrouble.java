@@ -1,6 +1,6 @@
 package anabion.desktop.shell;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.workshop.StorageTrouble;
 import java.io.IOException;
 import java.nio.charset.CharacterCodingException;

@@ -1,7 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Measure;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;

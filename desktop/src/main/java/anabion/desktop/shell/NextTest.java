@@ -2,7 +2,7 @@ package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
 import anabion.core.diagnosis.Probe;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
 import anabion.core.signal.Domain;

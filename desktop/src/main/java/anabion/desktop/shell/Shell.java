@@ -1,13 +1,13 @@
 package anabion.desktop.shell;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.library.LibraryPlace;
-import anabion.desktop.look.Look;
 import anabion.desktop.probe.ProbeParser;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;
+import anabion.desktop.theme.Look;
 import anabion.workshop.Photo;
 import anabion.workshop.StorageTrouble;
 import anabion.workshop.archive.SetArchive;

@@ -1,13 +1,13 @@
 package anabion.desktop.shell;
 
 import anabion.core.device.DeviceLibrary;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
 import anabion.core.recap.Plan;
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
 import anabion.workshop.Op.Place;

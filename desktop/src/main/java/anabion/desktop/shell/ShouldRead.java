@@ -1,9 +1,9 @@
 package anabion.desktop.shell;
 
-import anabion.core.engine.CircuitPredictor;
-import anabion.core.engine.Overload;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
+import anabion.core.simulation.CircuitPredictor;
+import anabion.core.simulation.Overload;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.workshop.Question;

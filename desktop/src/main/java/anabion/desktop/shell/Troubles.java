@@ -1,6 +1,6 @@
 package anabion.desktop.shell;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.instruments.MeterTrouble;

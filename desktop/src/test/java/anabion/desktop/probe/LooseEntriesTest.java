@@ -3,7 +3,7 @@ package anabion.desktop.probe;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.LooseKind;
 import anabion.core.job.Trial;
 import org.junit.jupiter.api.Test;

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.MeterSpec;
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import anabion.core.job.AlterationKind;
 import java.time.Duration;
 import java.time.Period;

@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.when;
 
-import anabion.core.words.Vocabulary;
-import anabion.core.words.Words;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;

@@ -1,6 +1,6 @@
 package anabion.workshop.archive;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;

@@ -1,10 +1,10 @@
 package anabion.workshop.demo;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.error.BadInput;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
-import anabion.core.input.BadInput;
 import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import anabion.core.reading.Reading;

@@ -7,7 +7,7 @@ import anabion.core.recap.Choice;
 import anabion.core.recap.Item;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
-import anabion.core.words.Words;
+import anabion.core.text.Words;
 import com.samskivert.mustache.Mustache;
 import java.io.IOException;
 import java.io.InputStream;

@@ -1,6 +1,6 @@
 package anabion.workshop.report;
 
-import anabion.core.words.Words;
+import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;

@@ -1,6 +1,6 @@
 package anabion.workshop.storage;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;

@@ -1,6 +1,6 @@
 package anabion.workshop.storage;
 
-import anabion.core.input.BadInput;
+import anabion.core.error.BadInput;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;

@@ -10,7 +10,7 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
-import anabion.core.words.Phrase;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

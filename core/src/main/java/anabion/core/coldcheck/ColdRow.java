@@ -1,0 +1,52 @@
+package anabion.core.coldcheck;
+
+import anabion.core.reading.Reading;
+import anabion.core.reading.Standing;
+import anabion.core.text.Phrase;
+import java.util.Optional;
+
+/**
+ * Ohms to take between two nets.
+ *
+ * @param part reference of the part that the row is about; empty for a rail
+ * @param what in words
+ * @param usual what the circuit predicts, in ohms
+ * @param low least that a sound set may show: tolerances, electrolytics that have lain, either polarity
+ * @param high most
+ * @param reading the latest that counts; empty when not taken
+ */
+public record ColdRow(
+        Group group,
+        String part,
+        String net,
+        String against,
+        Phrase what,
+        double usual,
+        double low,
+        double high,
+        Optional<Reading> reading,
+        Standing standing,
+        Phrase verdict) {
+    /** In the order of the work: what keeps mains away first. */
+    public enum Group {
+        MAINS,
+        RAILS,
+        HEATERS,
+        WINDINGS,
+        RESISTORS,
+        PINS
+    }
+
+    public String label() {
+        return net + " – " + against;
+    }
+
+    /** Where a reading fell against what may be, from −1 at the low end to 1 at the high end of what is fine, by ratio. */
+    public double deviation() {
+        if (reading.isEmpty()) return 0;
+        double read = Math.max(reading.get().value(), 1e-2);
+        double middle = Math.sqrt(Math.max(low, 1e-2) * high);
+        double half = Math.log(high / middle);
+        return half <= 0 ? 0 : Math.log(read / middle) / half;
+    }
+}

@@ -1,0 +1,73 @@
+package anabion.core.device.model;
+
+import anabion.core.circuit.Law;
+import java.util.List;
+
+/**
+ * A bipolar transistor: base, collector, emitter, in Ebers and Moll's transport form with an Early slope and a collector leakage.
+ *
+ * <p>I_C = (I_f − I_r)·(1 + |V_CE|/V_A) − I_r/β_r + leak, I_B = I_f/β_f + I_r/β_r − leak; I_f and I_r are exponentials of V_BE and V_BC. A PNP type
+ * is the same with all signs turned.
+ *
+ * @param saturation I_s in amperes
+ * @param slope V_T in volts at the junction's temperature
+ * @param forward β_f
+ * @param reverse β_r
+ * @param early V_A in volts
+ * @param leak collector-base leakage I_CBO in amperes, in the sense of the collector current
+ */
+public record BipolarLaw(
+        boolean pnp, double saturation, double slope, double forward, double reverse, double early, double leak)
+        implements Law {
+    @Override
+    public int terminals() {
+        return 3;
+    }
+
+    @Override
+    public void currents(double[] v, double[] i) {
+        double s = pnp ? -1 : 1;
+        double be = s * (v[0] - v[2]);
+        double bc = s * (v[0] - v[1]);
+        double f = JunctionLaw.exponential(be, saturation, slope);
+        double r = JunctionLaw.exponential(bc, saturation, slope);
+        double ce = Smooth.positive(be - bc, slope);
+        double cut = leak * Math.tanh(-bc / (4 * slope));
+        double collector = (f - r) * (1 + ce / early) - r / reverse + cut;
+        double base = f / forward + r / reverse - cut;
+        i[0] = s * base;
+        i[1] = s * collector;
+        i[2] = -i[0] - i[1];
+    }
+
+    public BipolarLaw withGain(double beta) {
+        return new BipolarLaw(pnp, saturation, slope, beta, reverse, early, leak);
+    }
+
+    public BipolarLaw withLeak(double amperes) {
+        return new BipolarLaw(pnp, saturation, slope, forward, reverse, early, amperes);
+    }
+
+    @Override
+    public List<String> deck(String name, List<String> n) {
+        String b = n.get(0);
+        String c = n.get(1);
+        String e = n.get(2);
+        String be = pnp ? Deck.volts(e, b) : Deck.volts(b, e);
+        String bc = pnp ? Deck.volts(c, b) : Deck.volts(b, c);
+        String f = exponential(be);
+        String r = exponential(bc);
+        String ce = Smooth.positive(be + "-" + bc, slope);
+        String cut = Deck.number(leak) + "*tanh(-" + bc + "/" + Deck.number(4 * slope) + ")";
+        String collector = "(" + f + "-" + r + ")*(1+" + ce + "/" + Deck.number(early) + ")-" + r + "/"
+                + Deck.number(reverse) + "+" + cut;
+        String base = f + "/" + Deck.number(forward) + "+" + r + "/" + Deck.number(reverse) + "-" + cut;
+        return pnp
+                ? List.of(Deck.current(name + "c", e, c, collector), Deck.current(name + "b", e, b, base))
+                : List.of(Deck.current(name + "c", c, e, collector), Deck.current(name + "b", b, e, base));
+    }
+
+    private String exponential(String u) {
+        return Deck.number(saturation) + "*(exp(max(" + u + "/" + Deck.number(slope) + ",-80))-1)";
+    }
+}

@@ -1,0 +1,266 @@
+package anabion.core.device.model;
+
+import anabion.core.circuit.Law;
+import anabion.core.device.Section;
+import anabion.core.device.Section.Point;
+import anabion.core.device.Semiconductor;
+import java.util.List;
+import java.util.function.DoubleUnaryOperator;
+
+/**
+ * Turns the published figures of a type into the constants of its law.
+ *
+ * <p>Method: the shape (µ, cut-off, knee) comes from the row; the softness is found by bisection so that gm/I at the first point
+ * is the published one; the perveance then scales the current to it. Every other point of the row is held against the result by a
+ * test. Where gm/I asks for more than a grid of that µ can give, the exponent is raised instead, up to {@link #STEEPEST}.
+ */
+public final class Fit {
+    private static final double EXPONENT = 1.5;
+    private static final double STEEPEST = 2.4;
+    private static final double CORNER = 12;
+    private static final double HARD = 300;
+    /** Remote cut-off: the share of the current at the published point that the wide part of the grid lets through. */
+    private static final double WIDE_CURRENT = 0.12;
+
+    private static final double CONVERTER_WIDE_SHARE = 0.02;
+    private static final double KNEE = 9;
+    private static final double POWER_KNEE = 14;
+    private static final double GRID_PERVEANCE = 1e-3;
+    private static final double CONTACT = 0.2;
+    private static final double CONVERTER_SOFTNESS = 60;
+    private static final double HALF = 3;
+    private static final double WIDTH = 4;
+    private static final double OUTER_PERVEANCE = 2e-4;
+    private static final double THERMAL = 0.02585;
+    private static final double EARLY = 60;
+    private static final double REVERSE_GAIN = 5;
+
+    private Fit() {}
+
+    /** Current into a control grid that is not negative enough. */
+    public static Emitted grid() {
+        return new Emitted(GRID_PERVEANCE, CONTACT);
+    }
+
+    /**
+     * The law of a section.
+     *
+     * @throws IllegalArgumentException for a rectifier, which has {@link #rectifier}
+     */
+    public static Law law(Section s) {
+        return switch (s.kind()) {
+            case TRIODE -> triode(s);
+            case PENTODE -> pentode(s);
+            case HEPTODE -> heptode(s);
+            case DIODE -> diode(s);
+            case RECTIFIER -> throw new IllegalArgumentException("a rectifier is no part of an operating point");
+        };
+    }
+
+    public static TriodeLaw triode(Section s) {
+        Point p = s.points().get(0);
+        return new TriodeLaw(
+                fitted(shape(s), p.grid(), p.plate(), p.plateMilliamps() / 1e3, p.millisiemens() / p.plateMilliamps()),
+                grid());
+    }
+
+    public static PentodeLaw pentode(Section s) {
+        Point p = s.points().get(0);
+        double all = (p.plateMilliamps() + p.screenMilliamps()) / 1e3;
+        Division division = division(p, knee(p), 1);
+        double steepness = p.millisiemens() / p.plateMilliamps();
+        SpaceCurrent space =
+                s.mu() > 0 ? fitted(shape(s), p.grid(), p.screen(), all, steepness) : remote(s, p, all, steepness);
+        return new PentodeLaw(space, division, grid());
+    }
+
+    /** The knee lies at no more than a quarter of the plate's published volts: tubes for 12 V plates are wound for it. */
+    private static double knee(Point p) {
+        return Math.min(p.plateMilliamps() > 20 ? POWER_KNEE : KNEE, p.plate() / 4);
+    }
+
+    private static Division division(Point p, double knee, double passed) {
+        double share = p.plateMilliamps() / (p.plateMilliamps() + p.screenMilliamps());
+        return new Division(share / passed / new Division(1, knee).plate(p.plate()), knee);
+    }
+
+    private static SpaceCurrent shape(Section s) {
+        return new SpaceCurrent(1, s.mu(), EXPONENT, HARD, CORNER, 0, 0);
+    }
+
+    public static HeptodeLaw heptode(Section s) {
+        Point p = s.points().get(0);
+        if (p.millisiemens() == 0) return heptode(s, WIDTH);
+        double width = bisect(w -> p.millisiemens() / 1e3 - conversion(s, w), 0.1, 2 * WIDTH);
+        return heptode(s, width);
+    }
+
+    /** Conversion conductance at the published point, in siemens, if the third grid turns over so many volts. */
+    private static double conversion(Section s, double width) {
+        Point p = s.points().get(0);
+        double bias = -p.gridMilliamps() / 1e3 * p.leakOhms();
+        boolean first = !s.oscillator().equals("g3");
+        double[] v = {first ? bias : p.grid(), p.screen(), first ? p.grid() : bias, p.plate(), 0};
+        Driven driven = new Driven(heptode(s, width), List.of(first ? 0 : 2), drive(p), 0, 0, 0);
+        return driven.conversion(v, first ? 2 : 0, 3);
+    }
+
+    /** The wider the volts over which the third grid turns the current over, the further below zero lies its middle. */
+    private static HeptodeLaw heptode(Section s, double width) {
+        Point p = s.points().get(0);
+        double half = HALF / WIDTH * width;
+        double all = (p.plateMilliamps() + p.screenMilliamps()) / 1e3;
+        boolean first = !s.oscillator().equals("g3");
+        SpaceCurrent swung = converter(s, p);
+        double bias = -p.gridMilliamps() / 1e3 * p.leakOhms();
+        double drive = drive(p);
+        DoubleUnaryOperator pass = v -> 1 / (1 + Math.exp(-(v + half) / width));
+        double mean =
+                first ? average(v -> swung.amperes(v, p.screen()), bias, drive) : swung.amperes(p.grid(), p.screen());
+        double passed = first ? pass.applyAsDouble(p.grid()) : average(pass, bias, drive);
+        return new HeptodeLaw(
+                swung.times(all / mean),
+                division(p, knee(p), passed),
+                half,
+                width,
+                grid(),
+                new Emitted(OUTER_PERVEANCE, CONTACT));
+    }
+
+    /** The signal grid of a converter that is driven at its third grid is wound for remote cut-off. */
+    private static SpaceCurrent converter(Section s, Point p) {
+        double wide = s.cutoff().isPresent() ? p.screen() / -s.cutoff().getAsDouble() : 0;
+        return new SpaceCurrent(
+                1, s.mu(), EXPONENT, CONVERTER_SOFTNESS, CORNER, wide > 0 ? CONVERTER_WIDE_SHARE : 0, wide);
+    }
+
+    /** Mean over a cycle of a quantity that follows a grid swinging about its bias. */
+    private static double average(DoubleUnaryOperator f, double bias, double amplitude) {
+        int points = 64;
+        double sum = 0;
+        for (int n = 0; n < points; n++)
+            sum += f.applyAsDouble(bias + amplitude * Math.cos(Math.PI * (n + 0.5) / points));
+        return sum / points;
+    }
+
+    /** The amplitude at which the published mean current flows in the published leak. */
+    private static double drive(Point p) {
+        double amperes = p.gridMilliamps() / 1e3;
+        double bias = -amperes * p.leakOhms();
+        return bisect(a -> average(v -> grid().amperes(v), bias, a) - amperes, 0, 2 * Math.abs(bias) + 10);
+    }
+
+    /** The oscillator's amplitude as a share of the screen's (or oscillator plate's) volts. */
+    public static double driveShare(Section s) {
+        Point p = s.points().get(0);
+        return drive(p) / p.screen();
+    }
+
+    private static DiodeLaw diode(Section s) {
+        Point p = s.points().get(0);
+        return new DiodeLaw(new Emitted(p.plateMilliamps() / 1e3 / Math.pow(p.plate() + CONTACT, 1.5), CONTACT));
+    }
+
+    /** A vacuum rectifier's path through its published drop. */
+    public static RectifierLaw rectifier(Section s) {
+        Point p = s.points().get(0);
+        return new RectifierLaw.Vacuum(p.plateMilliamps() / 1e3 / Math.pow(p.plate(), 1.5), 0);
+    }
+
+    /** Silicon: 0.75 V at a tenth of an ampere, 0.05 Ω. */
+    public static RectifierLaw silicon() {
+        double slope = 1.8 * THERMAL;
+        return new RectifierLaw.Junction(slope, 0.1 * Math.exp(-0.745 / slope), 0.05);
+    }
+
+    /**
+     * A selenium stack: about 0.5 V a plate at low current, 1 V at its rated one; grown old, its resistance multiplies.
+     *
+     * @param volts alternating volts it is rated for; one plate stands about 20 V
+     * @param amperes rated direct current
+     */
+    public static RectifierLaw selenium(double volts, double amperes) {
+        double plates = Math.max(1, Math.ceil(volts / 20));
+        double slope = 0.09 * plates;
+        return new RectifierLaw.Junction(slope, amperes / 100 * Math.exp(-0.45 / 0.09), 0.5 * plates / amperes);
+    }
+
+    private static SpaceCurrent fitted(
+            SpaceCurrent shape, double grid, double electrode, double amperes, double steepness) {
+        double softness = bisect(k -> steepness(with(shape, k, EXPONENT), grid, electrode) - steepness, 1, 3000);
+        SpaceCurrent soft = with(shape, softness, EXPONENT);
+        double reached = steepness(soft, grid, electrode);
+        if (reached < 0.98 * steepness) {
+            double exponent = Math.min(STEEPEST, EXPONENT * steepness / reached);
+            soft = with(shape, softness, exponent);
+        } else if (reached > 1.02 * steepness) {
+            soft = with(shape, softness, Math.max(1, EXPONENT * steepness / reached));
+        }
+        return soft.times(amperes / soft.amperes(grid, electrode));
+    }
+
+    /**
+     * A remote cut-off grid: the wide part, of the published cut-off, gives {@link #WIDE_CURRENT} of the current at the point; the close
+     * part is wound so that gm/I of the whole is the published one. From gm/I = x·[(1 − f)/E₁ + f/E₂] with E = U/µ + V + c.
+     */
+    private static SpaceCurrent remote(Section s, Point p, double amperes, double steepness) {
+        double grid = p.grid() + SpaceCurrent.SHIFT;
+        double wide = p.screen() / -s.cutoff().orElse(-30);
+        double far = p.screen() / wide + grid;
+        double near = (1 - WIDE_CURRENT) / (steepness / EXPONENT - WIDE_CURRENT / far);
+        double mu = p.screen() / (near - grid);
+        double ratio = WIDE_CURRENT / (1 - WIDE_CURRENT) * Math.pow(near / far, EXPONENT);
+        double corner =
+                Math.min(CORNER, p.screen() * p.screen() / 20); // at a few volts the usual one would reach too far
+        SpaceCurrent shape = new SpaceCurrent(1, mu, EXPONENT, HARD, corner, ratio / (1 + ratio), wide);
+        return shape.times(amperes / shape.amperes(p.grid(), p.screen()));
+    }
+
+    private static SpaceCurrent with(SpaceCurrent s, double softness, double exponent) {
+        return new SpaceCurrent(1, s.mu(), exponent, softness, s.corner(), s.remoteShare(), s.remoteMu());
+    }
+
+    /** gm/I, per volt. */
+    private static double steepness(SpaceCurrent s, double grid, double electrode) {
+        double h = 1e-3;
+        return (s.amperes(grid + h, electrode) - s.amperes(grid - h, electrode)) / (2 * h) / s.amperes(grid, electrode);
+    }
+
+    /** A zero of a rising function; the nearer end if there is none between. */
+    private static double bisect(DoubleUnaryOperator f, double low, double high) {
+        double a = low;
+        double b = high;
+        for (int n = 0; n < 60; n++) {
+            double middle = (a + b) / 2;
+            if (f.applyAsDouble(middle) > 0) b = middle;
+            else a = middle;
+        }
+        return (a + b) / 2;
+    }
+
+    /**
+     * A semiconductor's law at 25 °C.
+     *
+     * @throws IllegalArgumentException for a rectifier, which has {@link #silicon}
+     */
+    public static Law law(Semiconductor s) {
+        return switch (s.law()) {
+            case "bipolar" -> bipolar(s);
+            case "junction" -> junction(s);
+            case "field-effect" -> new FieldEffectLaw(s.fullMilliamps() / 1e3, s.pinchVolts());
+            default -> throw new IllegalArgumentException("a " + s.law() + " is no part of an operating point");
+        };
+    }
+
+    /** Base-emitter volts at a milliampere: 0.13 V for germanium, 0.62 V for silicon. */
+    private static BipolarLaw bipolar(Semiconductor s) {
+        double saturation = 1e-3 * Math.exp(-(s.germanium() ? 0.13 : 0.62) / THERMAL);
+        return new BipolarLaw(s.pnp(), saturation, THERMAL, s.gain(), REVERSE_GAIN, EARLY, s.leakMicroamps() / 1e6);
+    }
+
+    private static JunctionLaw junction(Semiconductor s) {
+        double slope = (s.germanium() ? 1.3 : 1.8) * THERMAL;
+        double saturation = 1e-3 * Math.exp(-(s.germanium() ? 0.25 : 0.62) / slope);
+        return new JunctionLaw(saturation, slope, s.germanium() ? s.leakMicroamps() / 1e6 / 10 : 1e-10);
+    }
+}

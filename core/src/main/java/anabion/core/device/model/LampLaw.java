@@ -1,0 +1,74 @@
+package anabion.core.device.model;
+
+import anabion.core.circuit.Law;
+import java.util.List;
+
+/**
+ * A tungsten filament in thermal balance: dial lamp, series lamp, tube heater.
+ *
+ * <p>R grows with temperature as T^1.2 and the filament radiates as T^4, less what comes back from surroundings at 300 K, while its
+ * leads conduct a little away; from a hot temperature of 2700 K (lamps) or 1050 K (heaters, whose cold resistance is a sixth to a
+ * seventh of hot). Between the ends the current rises monotonically with the volts. (Source: textbook properties of tungsten.)
+ *
+ * @param volts rated
+ * @param amperes at the rated volts
+ * @param hot temperature at the rated volts in kelvin
+ */
+public record LampLaw(double volts, double amperes, double hot) implements Law {
+    private static final double ROOM = 300;
+    /** Kelvin of a lamp filament at its rated volts. */
+    public static final double LAMP = 2700;
+
+    @Override
+    public int terminals() {
+        return 2;
+    }
+
+    @Override
+    public void currents(double[] v, double[] i) {
+        double u = v[0] - v[1];
+        i[0] = u / ohms(Math.abs(u));
+        i[1] = -i[0];
+    }
+
+    /** Hot resistance at so many volts, effective values. */
+    public double ohms(double effective) {
+        double rated = volts / amperes;
+        return rated * Math.pow(kelvin(effective) / hot, 1.2);
+    }
+
+    /** Temperature of the filament: the balance of V²/R(T) and the heat it gives away, by Newton's method in ln T. */
+    public double kelvin(double effective) {
+        double power = effective * effective / (volts * volts);
+        double full = heat(1);
+        double t = Math.max(ROOM / hot, Math.pow(Math.max(power, 1e-12), 1 / 5.2));
+        for (int n = 0; n < 40; n++) {
+            double f = heat(t) / full * Math.pow(t, 1.2) - power;
+            double slope = (f + power) * 1.2 / t + heatSlope(t) / full * Math.pow(t, 1.2);
+            double next = Math.max(ROOM / hot, t - f / slope);
+            if (Math.abs(next - t) < 1e-12) break;
+            t = next;
+        }
+        return t * hot;
+    }
+
+    /** Share of the rated light-giving temperature reached above room, 0 cold to 1 at the rated volts. */
+    public double glow(double effective) {
+        return (kelvin(effective) - ROOM) / (hot - ROOM);
+    }
+
+    private double heat(double t) {
+        double cold = ROOM / hot;
+        return Math.pow(t, 4) - Math.pow(cold, 4) + 0.03 * (t - cold);
+    }
+
+    private static double heatSlope(double t) {
+        return 4 * t * t * t + 0.03;
+    }
+
+    /** At its rated volts; a deck's lamp does not warm up. */
+    @Override
+    public List<String> deck(String name, List<String> n) {
+        return List.of("R" + name + " " + n.get(0) + " " + n.get(1) + " " + Deck.number(volts / amperes));
+    }
+}

@@ -1,6 +1,0 @@
-package anabion.core.engine;
-
-import anabion.core.device.law.RectifierLaw;
-
-/** A rectifier's plate and cathode in the chassis, with what its path obeys. */
-record Port(String reference, String plate, String cathode, RectifierLaw law) {}

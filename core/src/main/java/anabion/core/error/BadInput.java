@@ -1,0 +1,68 @@
+package anabion.core.error;
+
+/** Input that cannot be used: where it stands, what is wrong with it, and what the user can do about it. */
+public final class BadInput extends RuntimeException {
+    private static final long serialVersionUID = 1L;
+
+    private final String where;
+    private final String what;
+    private final String remedy;
+
+    private BadInput(String where, String what, String remedy) {
+        super((where.isEmpty() ? "" : where + ": ")
+                + what
+                + (remedy.isEmpty() ? "" : ". " + capitalised(remedy) + "."));
+        this.where = where;
+        this.what = what;
+        this.remedy = remedy;
+    }
+
+    /** Starts an error at a place, such as {@code "line 3, field ohms"}; empty when the whole input is meant. */
+    public static Place at(String where) {
+        return new Place(where);
+    }
+
+    /** A text with a fault at one character; the place shows the text with a mark behind the good part. */
+    public static Place in(String text, int position) {
+        int at = Math.max(0, Math.min(position, text.length()));
+        return new Place("\"" + text + "\", character " + (at + 1));
+    }
+
+    public String where() {
+        return where;
+    }
+
+    public String what() {
+        return what;
+    }
+
+    public String remedy() {
+        return remedy;
+    }
+
+    /** The same error, seen from outside: the file or field that contained it. */
+    public BadInput inside(String outer) {
+        BadInput wrapped = new BadInput(where.isEmpty() ? outer : outer + ", " + where, what, remedy);
+        wrapped.initCause(this);
+        return wrapped;
+    }
+
+    private static String capitalised(String text) {
+        return text.substring(0, 1).toUpperCase(java.util.Locale.ROOT) + text.substring(1);
+    }
+
+    /** First half of an error: the place. */
+    public record Place(String where) {
+        public Cause because(String what) {
+            return new Cause(where, what);
+        }
+    }
+
+    /** Second half of an error: the place and what is wrong there. */
+    public record Cause(String where, String what) {
+        /** Completes the error with what the user can do. */
+        public BadInput so(String remedy) {
+            return new BadInput(where, what, remedy);
+        }
+    }
+}

@@ -1,0 +1,334 @@
+package anabion.core.simulation;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Element;
+import anabion.core.circuit.OperatingPoint;
+import anabion.core.circuit.Solution;
+import anabion.core.rectifier.Characteristic;
+import anabion.core.rectifier.Rectifier;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * Computes sets. It keeps the characteristics of the rectifiers it met and the last solution, from which the next one starts; so one
+ * engine belongs to one thread.
+ */
+public final class Engine {
+    private static final int KEPT = 64;
+    /** Source resistance of a fixed rail, in ohms. */
+    private static final double STIFF = 0.01;
+
+    private final FittedLaws fitted = new FittedLaws();
+    private final OperatingPoint solver = new OperatingPoint();
+    private final OperatingPoint mainsSolver = new OperatingPoint();
+    private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
+    private final Memory<Wired, Solution> alternating = new Memory<>(KEPT);
+    private Optional<Feed> sound = Optional.empty();
+    /** What a faulty set is fed by is asked for once for every part, when its spread is computed. */
+    private Optional<Feed> latest = Optional.empty();
+
+    private final Memory<Kind, Start> starts = new Memory<>(KEPT);
+
+    private record Key(Rectifier rectifier, double siemens) {}
+
+    /** Settings whose solutions lie near each other. */
+    private record Kind(String band, boolean warm, double carrier) {
+        static Kind of(Setting s) {
+            return new Kind(s.band(), s.warm(), s.carrier());
+        }
+    }
+
+    /** Where the search for a kind of solution begins: at the last sound one, else at the first of all. */
+    private static final class Start {
+        private List<String> nets = List.of();
+        private double[] unknowns = {};
+
+        double[] of(Circuit circuit) {
+            int known = nets.size();
+            boolean alike = circuit.nets().size() >= known
+                    && circuit.nets().subList(0, known).equals(nets);
+            return alike ? unknowns : new double[0];
+        }
+
+        void keep(Solution s) {
+            nets = s.circuit().nets();
+            unknowns = s.unknowns();
+        }
+    }
+
+    /** Elements know their nodes by number: what these are called belongs to the circuit. */
+    private record Wired(List<String> nets, List<Element> elements) {}
+
+    /** The whole set. */
+    public Operating solve(Chassis chassis, Setting setting) {
+        return prepare(chassis, setting, 0).solve();
+    }
+
+    /** A set ready to be solved, with and without a meter at its nets. */
+    public Bench prepare(Chassis chassis, Setting setting) {
+        return prepare(chassis, setting, 0);
+    }
+
+    /** @param series ohms in the line */
+    Bench prepare(Chassis chassis, Setting setting, double series) {
+        Feed feed = feed(chassis, setting, series);
+        Circuit circuit = driven(circuit(chassis, setting, feed), feed);
+        return new Bench(this, setting, circuit, feed.mains().map(Mains::solution), feed.rails());
+    }
+
+    /** Without rails, of a set that is fed so. */
+    private Circuit.Builder circuit(Chassis chassis, Setting setting, Feed feed) {
+        if (feed.setting().equals(setting)) return feed.circuit().more();
+        Direct direct = direct(chassis, setting, feed.mains());
+        boolean faulty = feed.setting().equals(setting.withFaults(List.of()));
+        return faulty ? direct.circuit(feed.circuit()) : direct.circuit();
+    }
+
+    private static Circuit driven(Circuit.Builder c, Feed feed) {
+        for (Rails.Rail r : feed.rails())
+            c.device(
+                    r.name() + ".rail" + feed.rails().indexOf(r),
+                    r.characteristic(),
+                    r.output(),
+                    r.back(),
+                    r.reservoir());
+        return c.build();
+    }
+
+    /**
+     * The circuit of a set that differs a little from a solved one, such as in a trim: its rectifiers follow the tangents of those that
+     * the solution knows, so that none needs a characteristic of its own.
+     *
+     * @param part whose trim it is, or {@link Setting#LINE}
+     */
+    Circuit near(Chassis chassis, Setting base, Setting changed, String part, Operating solved) {
+        Feed feed = feed(chassis, base, 0);
+        if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, "open"))))
+            feed = feed(
+                    chassis,
+                    changed,
+                    0,
+                    Optional.of(nudged(chassis, base, changed, part)),
+                    (output, rectifier, siemens) -> solved.toward(output, rectifier)
+                            .orElseGet(() -> characteristic(output, rectifier, siemens)));
+        Circuit.Builder c = direct(chassis, changed, feed.mains())
+                .circuitLike(solved.direct().circuit());
+        return driven(c, feed);
+    }
+
+    /** The mains with one part a little larger: the same for every fault that leaves the mains alone. */
+    private Mains nudged(Chassis chassis, Setting base, Setting changed, String part) {
+        boolean alike = sound.filter(s -> s.isOf(chassis, base.withFaults(List.of()), 0)
+                        && base.faults().stream().noneMatch(s::reachesMains))
+                .isPresent();
+        if (!alike) return mains(chassis, changed, 0);
+        return sound.get()
+                .nudged()
+                .computeIfAbsent(
+                        part + "=" + changed.trim(part), k -> mains(chassis, changed.withFaults(List.of()), 0));
+    }
+
+    /** A solved circuit with other trims, as far as one tube or transistor feels them that neither rectifies nor feeds a rectifier's filter. */
+    Optional<Circuit> replaced(Chassis chassis, Setting base, Setting changed, String part, Operating solved) {
+        Optional<Part> device = chassis.part(part).filter(p -> p.device().isPresent());
+        if (device.isEmpty()) return Optional.empty();
+        Feed feed = feed(chassis, base, 0);
+        if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
+        Direct direct = direct(chassis, changed, feed.mains());
+        return Optional.of(solved.direct().circuit().with(c -> direct.device(device.get(), c)));
+    }
+
+    /** The element of a resistor that neither rectifiers nor the mains know of, in a solved circuit. */
+    Optional<Element.Resistor> alone(Chassis chassis, Setting setting, String part, Operating solved) {
+        boolean resistor = chassis.part(part)
+                .filter(p -> p.component() instanceof Component.Resistor)
+                .isPresent();
+        if (!resistor) return Optional.empty();
+        Feed feed = feed(chassis, setting, 0);
+        if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
+        for (Element e : solved.direct().circuit().elements())
+            if (e instanceof Element.Resistor r && r.name().equals(part)) return Optional.of(r);
+        return Optional.empty();
+    }
+
+    private Direct direct(Chassis chassis, Setting setting, Optional<Mains> mains) {
+        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), mains, fitted);
+    }
+
+    /**
+     * What feeds a set: the same for every fault that lies elsewhere.
+     *
+     * @param circuit of the set under this setting, without the rails
+     */
+    private record Feed(
+            Chassis chassis,
+            Setting setting,
+            double series,
+            Optional<Mains> mains,
+            List<Rails.Rail> rails,
+            Circuit circuit,
+            Map<String, Mains> nudged) {
+        boolean isOf(Chassis other, Setting wanted, double ohms) {
+            return chassis.equals(other) && series == ohms && setting.equals(wanted);
+        }
+
+        private boolean touches(Fault f) {
+            if (reachesMains(f)) return true;
+            for (String net : chassis.part(f.part()).orElseThrow().nets().values())
+                for (Rails.Rail r : rails)
+                    if (net.equals(r.output())
+                            || net.equals(r.reservoir())
+                            || r.plates().contains(net)) return true;
+            return false;
+        }
+
+        private boolean reachesMains(Fault f) {
+            Optional<Part> part = chassis.part(f.part());
+            if (part.isEmpty() || f.mode().startsWith("heater") || mains.isEmpty()) return true;
+            if (f.mode().equals("joint") && Sockets.heats(part.get(), f.target())) return true;
+            boolean tube = part.get().device().isPresent();
+            return part.get().nets().values().stream()
+                    .anyMatch(net ->
+                            mains.get().alternates(net) && (!tube || f.mode().equals("joint")));
+        }
+    }
+
+    private Feed feed(Chassis chassis, Setting setting, double series) {
+        Setting well = setting.withFaults(List.of());
+        if (sound.filter(f -> f.isOf(chassis, well, series)).isEmpty())
+            sound = Optional.of(feed(chassis, well, series, mainsOf(chassis, well, series), this::characteristic));
+        if (setting.faults().stream().noneMatch(sound.get()::touches)) return sound.get();
+        if (latest.filter(f -> f.isOf(chassis, setting, series)).isPresent()) return latest.get();
+        Optional<Mains> mains = setting.faults().stream().noneMatch(sound.get()::reachesMains)
+                ? sound.get().mains()
+                : mainsOf(chassis, setting, series);
+        Feed feed = feed(chassis, setting, series, mains, this::characteristic);
+        latest = Optional.of(feed);
+        return feed;
+    }
+
+    private Optional<Mains> mainsOf(Chassis chassis, Setting setting, double series) {
+        return Mains.has(chassis) ? Optional.of(mains(chassis, setting, series)) : Optional.empty();
+    }
+
+    private Mains mains(Chassis chassis, Setting setting, double series) {
+        Faults faults = new Faults(chassis, setting.faults());
+        return new Mains(chassis, setting, faults, reference(chassis), series, this::alternating);
+    }
+
+    private Feed feed(
+            Chassis chassis,
+            Setting setting,
+            double series,
+            Optional<Mains> mains,
+            Rails.Characteristics characteristics) {
+        Faults faults = new Faults(chassis, setting.faults());
+        List<Rails.Rail> rails = mains.map(
+                        m -> new Rails(chassis, setting, faults, m, reference(chassis), characteristics).all())
+                .orElse(List.of());
+        Circuit circuit = direct(chassis, setting, mains).circuit().build();
+        return new Feed(chassis, setting, series, mains, rails, circuit, new HashMap<>());
+    }
+
+    /** A set whose rails stand where they stand in another solution, whatever its faults draw. */
+    public Bench prepareOnRails(Chassis chassis, Setting setting, Operating other) {
+        Feed feed = feed(chassis, setting.withFaults(List.of()), 0);
+        Circuit.Builder c = circuit(chassis, setting, feed);
+        for (Rails.Rail r : feed.rails()) {
+            double volts =
+                    other.volts(r.reservoir()).orElse(0) - other.volts(r.back()).orElse(0);
+            c.current(r.name() + ".push", r.back(), r.reservoir(), volts / STIFF)
+                    .resistor(r.name() + ".stiff", r.reservoir(), r.back(), STIFF);
+        }
+        return new Bench(this, setting, c.build(), feed.mains().map(Mains::solution), List.of());
+    }
+
+    private Characteristic characteristic(String output, Rectifier rectifier, double siemens) {
+        return characteristics.get(new Key(rectifier, siemens), () -> new Characteristic(rectifier, siemens));
+    }
+
+    private Solution alternating(Circuit circuit) {
+        return alternating.get(new Wired(circuit.nets(), circuit.elements()), () -> mainsSolver.solve(circuit));
+    }
+
+    /** The net that everything is measured against. */
+    public static String reference(Chassis chassis) {
+        Optional<String> charted = chassis.chart().map(c -> c.conditions().reference());
+        for (String net : List.of(charted.orElse("CHASSIS"), "CHASSIS", "B-", "EARTH"))
+            if (chassis.parts().stream().anyMatch(p -> p.touches(net))) return net;
+        return chassis.parts().stream()
+                .map(Part::nets)
+                .filter(n -> !n.isEmpty())
+                .map(n -> n.values().iterator().next())
+                .findFirst()
+                .orElse("CHASSIS");
+    }
+
+    private Solution run(Setting setting, Circuit circuit) {
+        Start start = starts.get(Kind.of(setting), Start::new);
+        Solution s = solver.solve(circuit, start.of(circuit));
+        if (s.converged() && (setting.faults().isEmpty() || start.nets.isEmpty())) start.keep(s);
+        return s;
+    }
+
+    static Circuit metered(Circuit circuit, String net, double ohms) {
+        return circuit.more().resistor("meter", net, circuit.reference(), ohms).build();
+    }
+
+    /** One set under one setting, on the bench. */
+    public static final class Bench {
+        private final Engine engine;
+        private final Setting setting;
+        private final Circuit circuit;
+        private final Optional<Solution> mains;
+        private final List<Rails.Rail> rails;
+        private final Start free = new Start();
+
+        Bench(Engine engine, Setting setting, Circuit circuit, Optional<Solution> mains, List<Rails.Rail> rails) {
+            this.engine = engine;
+            this.setting = setting;
+            this.circuit = circuit;
+            this.mains = mains;
+            this.rails = rails;
+        }
+
+        public Circuit circuit() {
+            return circuit;
+        }
+
+        List<Rails.Rail> rails() {
+            return rails;
+        }
+
+        public Operating solve() {
+            Solution s = engine.run(setting, circuit);
+            if (s.converged()) free.keep(s);
+            return operating(s);
+        }
+
+        /** With a meter of so many ohms from a net to the reference. */
+        public Operating solveWithMeter(String net, double ohms) {
+            if (free.nets.isEmpty()) solve();
+            Circuit loaded = metered(circuit, net, ohms);
+            return operating(engine.solver.solve(loaded, free.of(loaded)));
+        }
+
+        private Operating operating(Solution direct) {
+            return new Operating(direct, mains, rails);
+        }
+    }
+
+    /** The nets at which something can be read. */
+    public static List<String> nets(Chassis chassis) {
+        List<String> nets = new ArrayList<>();
+        for (Part p : chassis.parts()) for (String n : p.nets().values()) if (!nets.contains(n)) nets.add(n);
+        return nets;
+    }
+}

@@ -1,0 +1,147 @@
+package anabion.core.simulation;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.device.DeviceType;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+
+/** Every way in which one part of a chassis can fail, at a few severities each. */
+public final class FaultList {
+    private static final double[] LEAKS = {30e6, 10e6, 3.3e6, 1e6, 330e3, 100e3, 33e3};
+    /** From a winding to its core or can; in the same steps, since no reading tells such a leak from a capacitor's. */
+    private static final double[] TO_CORE = {1e6, 330e3, 100e3, 33e3, 10e3};
+
+    private static final double[] RISEN = {1.35, 2, 3.5};
+    private static final double[] FALLEN = {0.7, 0.45};
+    /** A band of the colour code misread, or the wrong drawer: about ten times as much, or a tenth. */
+    private static final double[] TOO_LARGE = {4.7, 10, 22};
+
+    private static final double[] TOO_SMALL = {0.22, 0.1, 0.047};
+    /** The same of capacitors; a larger one than the list says harms only where it tunes or sets a tone, below so many farads. */
+    private static final double[] TENTH = {0.22, 0.047};
+
+    private static final double[] TENFOLD = {4.7, 22};
+    private static final double TUNES = 2e-9;
+    private static final List<String> EMISSIONS = List.of("0.65", "0.45", "0.25", "0.1");
+    private static final List<String> GAS = List.of("1e-6", "4e-6", "15e-6");
+    private static final List<String> GAINS = List.of("0.4", "0.15");
+    private static final double[] TRANSISTOR_LEAKS = {20e3, 5e3, 1.5e3};
+
+    /** Coils that stand on iron or in a can, by their role. */
+    private static final List<String> CORED = List.of("transformer", "choke", "field");
+
+    private final List<List<Fault>> ways = new ArrayList<>();
+
+    private FaultList() {}
+
+    public static List<Fault> of(Chassis chassis) {
+        return ways(chassis).stream().flatMap(List::stream).toList();
+    }
+
+    /** The ways in which parts fail, each with its severities rising; one that has no degrees is a list of one. */
+    public static List<List<Fault>> ways(Chassis chassis) {
+        FaultList list = new FaultList();
+        for (Part p : chassis.parts()) list.add(p);
+        return list.ways.stream().distinct().toList(); // windings of one name fail as one
+    }
+
+    private void one(String reference, String... modes) {
+        for (String mode : modes) ways.add(List.of(Fault.of(reference, mode)));
+    }
+
+    private void graded(String reference, String mode, List<String> amounts) {
+        ways.add(amounts.stream().map(a -> new Fault(reference, mode, a)).toList());
+    }
+
+    private void graded(String reference, String mode, double unit, double... factors) {
+        graded(
+                reference,
+                mode,
+                Arrays.stream(factors)
+                        .mapToObj(x -> Figures.rkm(Quantity.ohms(x * unit)))
+                        .toList());
+    }
+
+    private void add(Part p) {
+        Component k = p.component();
+        String ref = p.reference();
+        if (k instanceof Component.Resistor r && r.ohms() > 0) {
+            one(ref, "open");
+            graded(ref, "drifted", r.ohms(), RISEN);
+            graded(ref, "drifted", r.ohms(), FALLEN);
+            graded(ref, "wrong", r.ohms(), TOO_LARGE);
+            graded(ref, "wrong", r.ohms(), TOO_SMALL);
+        } else if (k instanceof Component.Capacitor c)
+            capacitor(ref, c, p.role().contains("trimmer"));
+        else if (k instanceof Component.Windings w) windings(p, w);
+        else if (p.device().isPresent()) device(p);
+        else if (k instanceof Component.Switch s && !s.contacts().isEmpty())
+            s.contacts().forEach(x -> ways.add(List.of(Fault.of(ref, x))));
+        else if (k instanceof Component.Potentiometer
+                || k instanceof Component.Fuse
+                || k instanceof Component.Switch
+                || k instanceof Component.Speaker) one(ref, "open");
+        else if (k instanceof Component.Battery) one(ref, "weak");
+    }
+
+    private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
+        one(ref, "open", "short");
+        if (c.dielectric().equals("air")) return;
+        graded(ref, "leaky", 1, LEAKS);
+        if (c.dielectric().equals("electrolytic")) one(ref, "dried");
+        if (c.farads().size() != 1 || adjusted) return;
+        double farads = c.farads().get(0);
+        fitted(ref, farads, TENTH);
+        if (farads < TUNES) fitted(ref, farads, TENFOLD);
+    }
+
+    private void fitted(String ref, double farads, double... factors) {
+        ways.add(Arrays.stream(factors)
+                .mapToObj(x -> Fault.of(ref, "wrong", Quantity.farads(x * farads)))
+                .toList());
+    }
+
+    private void windings(Part p, Component.Windings w) {
+        String ref = p.reference();
+        if (p.role().contains("IF")) one(ref, "mistuned");
+        if (w.windings().size() == 1) one(ref, "open");
+        else w.windings().forEach(x -> one(ref + "." + x.name(), "open"));
+        one(ref, "short");
+        if (w.windings().size() > 1 && !Mains.transformer(w)) ways.add(List.of(Fault.of(ref, "leaky", 1e6)));
+        if (!Mains.transformer(w) && CORED.stream().anyMatch(p.role()::contains))
+            w.windings().stream()
+                    .filter(x -> !p.nets().getOrDefault(x.from(), Linear.CORE).equals(Linear.CORE)
+                            && !p.nets().getOrDefault(x.to(), Linear.CORE).equals(Linear.CORE))
+                    .forEach(x -> graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), "core", 1, TO_CORE));
+    }
+
+    private void device(Part p) {
+        String ref = p.reference();
+        Optional<DeviceType> type = Sockets.type(p);
+        if (type.flatMap(DeviceType::semiconductor).isPresent()) {
+            one(ref, "open", "short");
+            if (!type.flatMap(DeviceType::semiconductor)
+                    .filter(s -> s.law().equals("bipolar"))
+                    .isPresent()) return;
+            graded(ref, "leaky", 1, TRANSISTOR_LEAKS);
+            graded(ref, "gain", GAINS);
+            return;
+        }
+        if (!p.isTube()) {
+            one(ref, "open", "weak");
+            return;
+        }
+        one(ref, "dead", "heater-open", "heater-cathode");
+        graded(ref, "emission", EMISSIONS);
+        if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
+            graded(ref, "gassy", GAS);
+        for (String pin : p.nets().keySet()) one(ref + "." + pin, "joint");
+    }
+}

@@ -1,0 +1,63 @@
+package anabion.core.tracing;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Predicate;
+import java.util.regex.Pattern;
+
+/**
+ * The points of a band of whose circuit nothing is known: the input of every stage. What belongs there follows from the names of the stages (textbook
+ * order): sound after the detector, the intermediate frequency between mixer and detector, the carrier before.
+ */
+final class StagePath {
+    private static final Predicate<String> DETECTOR = named("detector|discriminator|demodulator");
+    private static final Predicate<String> MIXER = named("mixer|converter|changer");
+    /** The tone of a usual generator. */
+    private static final double TONE = 400;
+    /** At the generator's lead: for sound, and into tuned circuits, which must not be loaded. */
+    private static final double SOUND = 100e-9;
+
+    private static final double TUNED = 100e-12;
+
+    private StagePath() {}
+
+    private static Predicate<String> named(String words) {
+        Pattern p = Pattern.compile("\\b(" + words + ")\\b");
+        return s -> p.matcher(s.toLowerCase(Locale.ROOT)).find();
+    }
+
+    /** From the end of the band to its beginning; without the last stage, whose input is the end of the one before. */
+    static List<TracePoint> of(Band band) {
+        List<String> stages = band.stages();
+        int detector = last(stages, DETECTOR);
+        int mixer = last(stages, MIXER);
+        List<TracePoint> points = new ArrayList<>();
+        for (int n = 0; n < stages.size(); n++) points.add(point(stages.get(n), signal(band, n, mixer, detector)));
+        Collections.reverse(points);
+        return points;
+    }
+
+    private static int last(List<String> stages, Predicate<String> named) {
+        for (int n = stages.size() - 1; n >= 0; n--) if (named.test(stages.get(n))) return n;
+        return -1;
+    }
+
+    private static String signal(Band band, int at, int mixer, int detector) {
+        if (band.kind() == BandKind.DISPLAY) return "level";
+        if (band.kind() == BandKind.PICK_UP || (detector >= 0 && at > detector)) return "af";
+        if (detector < 0) return "stage";
+        return mixer >= 0 && at > mixer ? "if" : "rf";
+    }
+
+    private static TracePoint point(String stage, String signal) {
+        return switch (signal) {
+            case "af" -> new TracePoint(stage, stage, signal, TONE, 0, SOUND);
+            case "if", "rf" -> new TracePoint(stage, stage, signal, 0, 0, TUNED);
+            default -> new TracePoint(stage, stage, signal, 0, 0, 0);
+        };
+    }
+}

@@ -1,0 +1,65 @@
+package anabion.core.simulation;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+
+/** Bridges, doublers and vibrators are recognised from the nets. */
+class OddSuppliesTest {
+    private final Engine engine = new Engine();
+
+    private Operating solve(OddSupplies kind, String... faults) {
+        Chassis set = kind.set();
+        Operating o = engine.solve(
+                set,
+                Setting.of(kind.volts())
+                        .withFaults(List.of(faults).stream().map(Fault::parse).toList()));
+        assertThat(o.converged()).isTrue();
+        return o;
+    }
+
+    private double rail(OddSupplies kind, String... faults) {
+        return solve(kind, faults).volts("B1").orElseThrow();
+    }
+
+    @Test
+    void aBridgeGivesThePeakLessTwoDrops() {
+        assertThat(rail(OddSupplies.BRIDGE)).isBetween(24 * Math.sqrt(2) - 4, 24 * Math.sqrt(2) - 1);
+        double whole = solve(OddSupplies.BRIDGE).supplies().get("B1").ripple();
+        double half = solve(OddSupplies.BRIDGE, "D1:open").supplies().get("B1").ripple();
+        assertThat(half).as("with one half wave gone").isGreaterThan(1.6 * whole);
+    }
+
+    @Test
+    void aDoublerWithACommonLineGivesNearlyTwicePeakAndNothingWithoutItsCapacitor() {
+        double twice = 2 * 120 * Math.sqrt(2);
+        assertThat(rail(OddSupplies.COMMON_LINE)).isBetween(0.75 * twice, 0.97 * twice);
+        assertThat(rail(OddSupplies.COMMON_LINE, "C1:dried")).isLessThan(rail(OddSupplies.COMMON_LINE) - 15);
+        assertThat(rail(OddSupplies.COMMON_LINE, "C1:open")).isCloseTo(0, within(1.0));
+    }
+
+    @Test
+    void ofADoublerInSeriesEachHalfGivesOnePeakAndNothingIsLeftWithOneRectifierOpen() {
+        double peak = 110 * Math.sqrt(2);
+        Operating both = solve(OddSupplies.IN_SERIES);
+        assertThat(both.volts("B1").orElseThrow()).isBetween(1.8 * peak, 2 * peak);
+        assertThat(both.volts("AC2").orElseThrow()).isCloseTo(both.volts("B1").orElseThrow() / 2, within(2.0));
+        assertThat(rail(OddSupplies.IN_SERIES, "D2:open"))
+                .as("nothing brings the current back")
+                .isCloseTo(0, within(1.0));
+    }
+
+    @Test
+    void aVibratorLiftsTheBatteryByTheRatioOfTurnsAndIsStillWhenStuck() {
+        assertThat(rail(OddSupplies.VIBRATOR)).isBetween(160.0, 230.0);
+        assertThat(rail(OddSupplies.VIBRATOR, "S1:open")).isCloseTo(0, within(0.5));
+        double low = engine.solve(OddSupplies.VIBRATOR.set(), Setting.of(5.5))
+                .volts("B1")
+                .orElseThrow();
+        assertThat(low / rail(OddSupplies.VIBRATOR)).isCloseTo(5.5 / 6.3, within(0.06));
+    }
+}
