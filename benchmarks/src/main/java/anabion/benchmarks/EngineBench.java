@@ -4,8 +4,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.circuit.Circuit;
+import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.DenseLu;
-import anabion.core.circuit.OperatingPoint;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.model.Fit;
@@ -52,7 +52,7 @@ public class EngineBench {
         final List<Fault> faults = FaultList.of(set);
         final Circuit circuit = engine.prepare(set, usual).circuit();
         final Circuit high = engine.prepare(set, usual.withLine(245)).circuit();
-        final OperatingPoint solver = new OperatingPoint();
+        final DcSolver solver = new DcSolver();
         final double[] near = solver.solve(circuit).unknowns();
     }
 
@@ -113,7 +113,7 @@ public class EngineBench {
         @Param({"20", "50", "100", "200"})
         int nets;
 
-        final OperatingPoint solver = new OperatingPoint();
+        final DcSolver solver = new DcSolver();
         Circuit circuit = Circuit.of("0").build();
 
         @Setup

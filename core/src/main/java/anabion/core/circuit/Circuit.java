@@ -144,7 +144,7 @@ public final class Circuit {
             return add(new Element.Transformer(name, node(p1), node(p2), node(s1), node(s2), ratio));
         }
 
-        public Builder device(String name, Law law, String... terminals) {
+        public Builder device(String name, DeviceModel law, String... terminals) {
             if (terminals.length != law.terminals())
                 throw new IllegalArgumentException(name + " has " + law.terminals() + " terminals");
             return add(new Element.Device(

@@ -22,7 +22,7 @@ public sealed interface Element {
     record Transformer(String name, int p1, int p2, int s1, int s2, double ratio) implements Element {}
 
     /** A device with a law of its own. */
-    record Device(String name, Law law, List<Integer> nodes) implements Element {
+    record Device(String name, DeviceModel law, List<Integer> nodes) implements Element {
         public Device {
             nodes = List.copyOf(nodes);
         }

@@ -46,7 +46,7 @@ public final class SmallSignal implements Reactances {
     /** @param without elements whose direct-current stand-in has no place here, such as the copper of a coil */
     public static SmallSignal about(Solution solution, Predicate<Element> without) {
         Circuit rest = solution.circuit().without(without);
-        Equations equations = new Equations(rest);
+        MnaSystem equations = new MnaSystem(rest);
         equations.load(rest);
         return new SmallSignal(rest, equations.size(), equations.jacobian(solution.unknowns()));
     }

@@ -3,7 +3,7 @@
  *
  * <p>Idea: modified nodal analysis. Every net but the reference has an equation "the currents that leave it sum to zero"; every
  * ideal source has one more. Linear {@link anabion.core.circuit.Element elements} are written into a matrix once; a
- * {@link anabion.core.circuit.Law} is asked anew in every iteration of {@link anabion.core.circuit.OperatingPoint}.
+ * {@link anabion.core.circuit.DeviceModel} is asked anew in every iteration of {@link anabion.core.circuit.DcSolver}.
  *
  * <p>Laws: a solution carries its residual, the iterations it took and, where it failed, the nets that would not settle. Currents
  * into an element sum to zero. Units are volts, amperes, ohms, siemens.

@@ -1,6 +1,6 @@
 package anabion.core.rectifier;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /**
@@ -10,7 +10,7 @@ import java.util.List;
  * <p>Method: a table of {@link #POINTS} steady cycles from no load to nearly a short, joined by a monotone cubic (Fritsch and Carlson,
  * 1980), continued straight beyond its ends. Within the table it is within 0.1 % of a cycle of its own.
  */
-public final class Characteristic implements Law {
+public final class Characteristic implements DeviceModel {
     private static final int POINTS = 16;
     /** The lowest volts of the table, as a share of the open volts. */
     private static final double LOWEST = 0.02;

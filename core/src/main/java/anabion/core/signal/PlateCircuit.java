@@ -4,8 +4,8 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
+import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
-import anabion.core.circuit.OperatingPoint;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
@@ -146,7 +146,7 @@ public record PlateCircuit(
                 String net = named.net(device.nodes().get(t));
                 c.current(device.name() + ".left" + t, net, k, t == plate ? current : amperes[t]);
             }
-            Solution s = new OperatingPoint().solve(c.build(), direct.unknowns());
+            Solution s = new DcSolver().solve(c.build(), direct.unknowns());
             return s.at(device.nodes().get(plate)) - s.at(device.nodes().get(cathode));
         }
 

@@ -4,10 +4,10 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
+import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
-import anabion.core.circuit.OperatingPoint;
+import anabion.core.circuit.LinearizedCircuit;
 import anabion.core.circuit.Solution;
-import anabion.core.circuit.Tangent;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Semiconductor;
 import anabion.core.device.model.Fit;
@@ -72,7 +72,7 @@ public final class ColdOhms {
         if (a.equals(b)) return 0;
         Circuit cold = circuit(chassis, setting, Engine.reference(chassis), electrolytics)
                 .build();
-        return shown(new OperatingPoint().solve(metered(cold, a, b, test)), a, b);
+        return shown(new DcSolver().solve(metered(cold, a, b, test)), a, b);
     }
 
     /** A cold set with an ohmmeter between two nets. */
@@ -104,7 +104,7 @@ public final class ColdOhms {
      * with junctions as they stand there. Empty where nothing passes.
      */
     static Map<String, Double> shares(Solution s, String a, String b) {
-        Optional<Tangent> tangent = Tangent.at(s);
+        Optional<LinearizedCircuit> tangent = LinearizedCircuit.at(s);
         double volts = volts(s, a, b);
         double amperes = amperes(s);
         if (tangent.isEmpty() || shown(s, a, b) >= OPEN || volts * amperes <= 0) return Map.of();

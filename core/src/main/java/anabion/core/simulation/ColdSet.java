@@ -2,10 +2,10 @@ package anabion.core.simulation;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.circuit.Circuit;
+import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
-import anabion.core.circuit.OperatingPoint;
+import anabion.core.circuit.LinearizedCircuit;
 import anabion.core.circuit.Solution;
-import anabion.core.circuit.Tangent;
 import anabion.core.device.model.LampLaw;
 import java.util.Collections;
 import java.util.HashMap;
@@ -24,13 +24,13 @@ public final class ColdSet {
     private static final double FAINT = 1e-3;
 
     private final Circuit circuit;
-    private final Optional<Tangent> tangent;
+    private final Optional<LinearizedCircuit> tangent;
     private final Optional<ColdSet> like;
     private final Map<String, Double> known = new HashMap<>();
     private final Map<String, Map<String, Double>> shares = new HashMap<>();
     private final Map<String, double[]> starts = new ConcurrentHashMap<>();
 
-    private ColdSet(Circuit circuit, Optional<Tangent> tangent, Optional<ColdSet> like) {
+    private ColdSet(Circuit circuit, Optional<LinearizedCircuit> tangent, Optional<ColdSet> like) {
         this.circuit = circuit;
         this.tangent = tangent;
         this.like = like;
@@ -51,7 +51,8 @@ public final class ColdSet {
                 .build();
         boolean junctions = circuit.elements().stream()
                 .anyMatch(e -> e instanceof Element.Device d && !(d.law() instanceof LampLaw));
-        Optional<Tangent> tangent = junctions ? Optional.empty() : Tangent.at(new OperatingPoint().solve(circuit));
+        Optional<LinearizedCircuit> tangent =
+                junctions ? Optional.empty() : LinearizedCircuit.at(new DcSolver().solve(circuit));
         return new ColdSet(circuit, tangent, like);
     }
 
@@ -104,12 +105,12 @@ public final class ColdSet {
         double[] start = like.filter(l -> l.circuit.nets().equals(circuit.nets()))
                 .map(l -> l.starts.get(key(a, b, test)))
                 .orElse(new double[0]);
-        Solution s = new OperatingPoint().solve(ColdOhms.metered(circuit, a, b, test), start);
+        Solution s = new DcSolver().solve(ColdOhms.metered(circuit, a, b, test), start);
         if (like.isEmpty() && s.converged()) starts.put(key(a, b, test), s.unknowns());
         return s;
     }
 
-    private Map<String, Double> powers(Tangent t, String a, String b) {
+    private Map<String, Double> powers(LinearizedCircuit t, String a, String b) {
         double[] volts = driven(t, a, b);
         double ohms = at(volts, circuit.node(a)) - at(volts, circuit.node(b));
         if (!(ohms > 0) || ohms > ColdOhms.OPEN) return Map.of();
@@ -122,7 +123,7 @@ public final class ColdSet {
         return powers;
     }
 
-    private double[] driven(Tangent t, String a, String b) {
+    private double[] driven(LinearizedCircuit t, String a, String b) {
         return t.driven(
                 circuit.node(a).orElse(Circuit.REFERENCE), circuit.node(b).orElse(Circuit.REFERENCE), 1);
     }
@@ -132,7 +133,7 @@ public final class ColdSet {
         return n < 0 ? 0 : volts[n];
     }
 
-    private double straight(Tangent t, String a, String b) {
+    private double straight(LinearizedCircuit t, String a, String b) {
         double[] volts = driven(t, a, b);
         return Math.min(at(volts, circuit.node(a)) - at(volts, circuit.node(b)), ColdOhms.OPEN);
     }

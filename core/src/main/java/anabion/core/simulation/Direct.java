@@ -6,7 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
@@ -190,7 +190,7 @@ final class Direct {
     }
 
     /** Puts a system in, with its heater's ends where direct current feeds them. */
-    private void put(String name, Part p, DeviceType type, Law law, List<String> nets, Circuit.Builder c) {
+    private void put(String name, Part p, DeviceType type, DeviceModel law, List<String> nets, Circuit.Builder c) {
         if (!byDirectCurrent(p, type) || law instanceof ColdLaw || type.heaterVolts() <= 0) {
             c.device(name, law, nets.toArray(new String[0]));
             return;
@@ -202,7 +202,7 @@ final class Direct {
         c.device(name, heated(law, type.heaterVolts()), all.toArray(new String[0]));
     }
 
-    private static Law heated(Law law, double volts) {
+    private static DeviceModel heated(DeviceModel law, double volts) {
         return law instanceof Driven d ? d.of(new Heated(d.law(), volts)) : new Heated(law, volts);
     }
 
@@ -216,7 +216,7 @@ final class Direct {
                 put(name, p, type, detecting(p, law(s, emission, 2), plate, k), List.of(plate, k), c);
             }
             case TRIODE -> {
-                Law law = law(s, emission, 3);
+                DeviceModel law = law(s, emission, 3);
                 Optional<Section> partner = type.sections().stream()
                         .filter(x -> x.kind() == Section.Kind.HEPTODE)
                         .findFirst();
@@ -253,14 +253,14 @@ final class Direct {
         }
     }
 
-    private Law converter(Part p, Section s, double emission) {
-        Law law = law(s, emission, 5);
+    private DeviceModel converter(Part p, Section s, double emission) {
+        DeviceModel law = law(s, emission, 5);
         if (emission <= 0 || !oscillates(p)) return law;
         return Driven.oscillating(law, s.oscillator().equals("g3") ? 2 : 0, fitted.driveShare(s), 1, 4);
     }
 
     /** A triode at a coil of the FM oscillator swings by a share of its plate's volts, on FM alone. */
-    private Law selfOscillating(Part p, Section s, Law law) {
+    private DeviceModel selfOscillating(Part p, Section s, DeviceModel law) {
         if (law instanceof ColdLaw || !fm() || faults.stopsOscillator(chassis, p.reference())) return law;
         String grid = sockets.need(p, "g1", s.name());
         boolean coil = chassis.parts().stream().anyMatch(x -> x.role().startsWith("FM oscillator") && x.touches(grid));
@@ -268,7 +268,7 @@ final class Direct {
     }
 
     /** A grid that detects: a carrier drives it into its own current, and it biases itself. */
-    private Law gridDetecting(Part p, Law law) {
+    private DeviceModel gridDetecting(Part p, DeviceModel law) {
         if (setting.carrier() <= 0 || law instanceof ColdLaw) return law;
         return Detector.ofGrid(chassis)
                         .filter(d -> d.element().equals(p.reference()))
@@ -278,7 +278,7 @@ final class Direct {
     }
 
     /** A detector's diode under its carrier. */
-    private Law detecting(Part p, Law law, String plate, String cathode) {
+    private DeviceModel detecting(Part p, DeviceModel law, String plate, String cathode) {
         if (setting.carrier() <= 0 || law instanceof ColdLaw) return law;
         return Detector.feeds(chassis, p, plate, cathode).isPresent()
                 ? Driven.carrying(law, 0, setting.carrier())
@@ -297,9 +297,9 @@ final class Direct {
                 .isPresent();
     }
 
-    private Law law(Section s, double emission, int terminals) {
+    private DeviceModel law(Section s, double emission, int terminals) {
         if (emission <= 1e-9) return new ColdLaw(terminals);
-        Law full = fitted.of(s);
+        DeviceModel full = fitted.of(s);
         if (Math.abs(emission - 1) < 1e-9) return full;
         if (full instanceof TriodeLaw t) return new TriodeLaw(t.space().times(emission), t.grid());
         if (full instanceof PentodeLaw t) return new PentodeLaw(t.space().times(emission), t.division(), t.grid());

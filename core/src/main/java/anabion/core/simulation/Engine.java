@@ -5,8 +5,8 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
+import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
-import anabion.core.circuit.OperatingPoint;
 import anabion.core.circuit.Solution;
 import anabion.core.rectifier.Characteristic;
 import anabion.core.rectifier.Rectifier;
@@ -26,8 +26,8 @@ public final class Engine {
     private static final double STIFF = 0.01;
 
     private final FittedLaws fitted = new FittedLaws();
-    private final OperatingPoint solver = new OperatingPoint();
-    private final OperatingPoint mainsSolver = new OperatingPoint();
+    private final DcSolver solver = new DcSolver();
+    private final DcSolver mainsSolver = new DcSolver();
     private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
     private final Memory<Wired, Solution> alternating = new Memory<>(KEPT);
     private Optional<Feed> sound = Optional.empty();

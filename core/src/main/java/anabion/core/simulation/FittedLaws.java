@@ -1,6 +1,6 @@
 package anabion.core.simulation;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import anabion.core.device.Section;
 import anabion.core.device.model.Fit;
 import java.util.HashMap;
@@ -8,11 +8,11 @@ import java.util.Map;
 
 /** The laws fitted to the sections of the tubes that an engine met: each fit takes some bisections. For one thread, as the engine is. */
 final class FittedLaws {
-    private final Map<Section, Law> laws = new HashMap<>();
+    private final Map<Section, DeviceModel> laws = new HashMap<>();
     private final Map<Section, Double> driveShares = new HashMap<>();
 
     /** {@link Fit#law(Section)}. */
-    Law of(Section section) {
+    DeviceModel of(Section section) {
         return laws.computeIfAbsent(section, Fit::law);
     }
 

@@ -5,7 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
-import anabion.core.circuit.Tangent;
+import anabion.core.circuit.LinearizedCircuit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -17,7 +17,7 @@ import java.util.function.UnaryOperator;
  * How far the volts of a set lie apart from specimen to specimen: what each part's tolerance, each tube's spread and the line's
  * wandering do to each net, to first order.
  *
- * <p>Method: the slope of every net against a part is the answer of the {@link Tangent} to the circuit with that part a little
+ * <p>Method: the slope of every net against a part is the answer of the {@link LinearizedCircuit} to the circuit with that part a little
  * ({@link #STEP}) larger, for a resistor that feeds no rectifier's filter exactly by its own current; with independent deviations of known spread, covariances are sums of products of slopes (linear error
  * propagation, any textbook). It fails where a tolerance reaches over a kink, such as a grid that begins to draw current.
  */
@@ -52,7 +52,7 @@ public final class Sensitivity {
 
     private static Optional<Sensitivity> about(
             Engine engine, Chassis chassis, Setting setting, Operating solved, UnaryOperator<Circuit> dressed) {
-        Optional<Tangent> tangent = Tangent.at(solved.direct());
+        Optional<LinearizedCircuit> tangent = LinearizedCircuit.at(solved.direct());
         if (tangent.isEmpty()) return Optional.empty();
         Map<String, Double> spreads = spreads(chassis);
         Map<String, double[]> slopes = new LinkedHashMap<>();
@@ -69,7 +69,7 @@ public final class Sensitivity {
     }
 
     /** A resistor that grows passes less by its own current: as if that were driven back through it. */
-    private static double[] larger(Tangent tangent, Operating solved, Element.Resistor r) {
+    private static double[] larger(LinearizedCircuit tangent, Operating solved, Element.Resistor r) {
         double amperes = solved.direct().amperes(r)[0];
         return tangent.driven(r.a(), r.b(), amperes);
     }
@@ -80,7 +80,7 @@ public final class Sensitivity {
             Setting setting,
             String part,
             Operating solved,
-            Tangent tangent,
+            LinearizedCircuit tangent,
             UnaryOperator<Circuit> dressed) {
         Map<String, Double> trims = new LinkedHashMap<>(setting.trims());
         trims.merge(part, 1 + STEP, (a, b) -> a * b);

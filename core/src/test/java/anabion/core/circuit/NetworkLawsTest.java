@@ -9,7 +9,7 @@ import net.jqwik.api.Property;
 
 /** Laws that hold for every network of resistors. */
 class NetworkLawsTest {
-    private final OperatingPoint solver = new OperatingPoint();
+    private final DcSolver solver = new DcSolver();
 
     private static Circuit.Builder network(long seed, int nets) {
         Random r = new Random(seed);

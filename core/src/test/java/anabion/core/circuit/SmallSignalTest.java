@@ -12,7 +12,7 @@ import org.junit.jupiter.api.Test;
 /** Networks whose answers stand in any textbook. */
 class SmallSignalTest {
     private static SmallSignal about(Circuit c) {
-        return SmallSignal.about(new OperatingPoint().solve(c), e -> false);
+        return SmallSignal.about(new DcSolver().solve(c), e -> false);
     }
 
     @Test

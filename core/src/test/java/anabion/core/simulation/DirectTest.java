@@ -5,8 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.circuit.Circuit;
+import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
-import anabion.core.circuit.OperatingPoint;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.util.List;
@@ -39,8 +39,7 @@ class DirectTest {
     }
 
     private static Mains mains(Chassis set) {
-        return new Mains(
-                set, usual(set), new Faults(set, List.of()), Engine.reference(set), 0, new OperatingPoint()::solve);
+        return new Mains(set, usual(set), new Faults(set, List.of()), Engine.reference(set), 0, new DcSolver()::solve);
     }
 
     private static Setting usual(Chassis set) {

@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /**
@@ -18,7 +18,7 @@ import java.util.List;
  */
 public record BipolarLaw(
         boolean pnp, double saturation, double slope, double forward, double reverse, double early, double leak)
-        implements Law {
+        implements DeviceModel {
     @Override
     public int terminals() {
         return 3;

@@ -1,11 +1,11 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.Arrays;
 import java.util.List;
 
 /** A tube without emission: no current at any electrode. */
-public record ColdLaw(int terminals) implements Law {
+public record ColdLaw(int terminals) implements DeviceModel {
     @Override
     public void currents(double[] v, double[] i) {
         Arrays.fill(i, 0);

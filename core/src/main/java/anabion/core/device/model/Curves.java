@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Section.Point;
@@ -64,7 +64,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
             return single(v -> law.amperes(v), end, law.amperes(end));
         }
         if (s.kind() == Section.Kind.DIODE) {
-            Law law = Fit.law(s);
+            DeviceModel law = Fit.law(s);
             double end = round(2 * Math.max(1, p.plate()));
             return single(v -> current(law, new double[] {v, 0}, 0), end, current(law, new double[] {end, 0}, 0));
         }
@@ -79,7 +79,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
             RectifierLaw law = Fit.silicon();
             return single(law::amperes, 1, law.amperes(1));
         }
-        Law law = Fit.law(s);
+        DeviceModel law = Fit.law(s);
         if (s.law().equals("junction")) {
             double end = s.germanium() ? 0.6 : 0.8;
             return single(v -> current(law, new double[] {v, 0}, 0), end, current(law, new double[] {end, 0}, 0));
@@ -103,7 +103,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
     }
 
     private static Output output(Section s, double screen) {
-        Law law = Fit.law(s);
+        DeviceModel law = Fit.law(s);
         return switch (s.kind()) {
             case TRIODE -> (v, g) -> current(law, new double[] {g, v, 0}, 1);
             case PENTODE -> (v, g) -> current(law, new double[] {g, screen, v, 0}, 2);
@@ -112,15 +112,15 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
     }
 
     /** A converter's curves hold while it oscillates, by the drive and bias of its published operation. */
-    private static Output mixing(Section s, Law law, double screen) {
+    private static Output mixing(Section s, DeviceModel law, double screen) {
         Point p = s.points().get(0);
         double bias = -p.leakOhms() * p.gridMilliamps() / 1e3;
         boolean outer = s.oscillator().equals("g3");
-        Law driven = Driven.oscillating(law, outer ? 2 : 0, Fit.driveShare(s), 1, 4);
+        DeviceModel driven = Driven.oscillating(law, outer ? 2 : 0, Fit.driveShare(s), 1, 4);
         return (v, g) -> current(driven, new double[] {outer ? g : bias, screen, outer ? bias : g, v, 0}, 3);
     }
 
-    private static double current(Law law, double[] volts, int terminal) {
+    private static double current(DeviceModel law, double[] volts, int terminal) {
         double[] amperes = new double[volts.length];
         law.currents(volts, amperes);
         return amperes[terminal];

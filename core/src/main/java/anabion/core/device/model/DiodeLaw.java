@@ -1,10 +1,10 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /** A vacuum diode: plate, cathode. */
-public record DiodeLaw(Emitted plate) implements Law {
+public record DiodeLaw(Emitted plate) implements DeviceModel {
     @Override
     public int terminals() {
         return 2;

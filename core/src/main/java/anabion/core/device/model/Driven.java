@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -18,8 +18,8 @@ import java.util.List;
  * @param fixed amplitude in volts, and …
  * @param share … what is added per volt between the two terminals named next
  */
-public record Driven(Law law, List<Integer> swinging, double fixed, double share, int feeding, int cathode)
-        implements Law {
+public record Driven(DeviceModel law, List<Integer> swinging, double fixed, double share, int feeding, int cathode)
+        implements DeviceModel {
     /** At the largest drive met, 16 points keep the mean grid current within 1 % of 256 points. */
     private static final int POINTS = 16;
 
@@ -36,17 +36,17 @@ public record Driven(Law law, List<Integer> swinging, double fixed, double share
     }
 
     /** An oscillator, whose drive follows its supply. */
-    public static Driven oscillating(Law law, int grid, double share, int feeding, int cathode) {
+    public static Driven oscillating(DeviceModel law, int grid, double share, int feeding, int cathode) {
         return new Driven(law, List.of(grid), 0, share, feeding, cathode);
     }
 
     /** The same swing on another law. */
-    public Driven of(Law other) {
+    public Driven of(DeviceModel other) {
         return new Driven(other, swinging, fixed, share, feeding, cathode);
     }
 
     /** A diode or grid under a carrier of so many volts at its peaks. */
-    public static Driven carrying(Law law, int terminal, double volts) {
+    public static Driven carrying(DeviceModel law, int terminal, double volts) {
         return new Driven(law, List.of(terminal), volts, 0, 0, 0);
     }
 

@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /**
@@ -10,7 +10,7 @@ import java.util.List;
  * @param full I_DSS in amperes
  * @param pinch V_P in volts, above zero
  */
-public record FieldEffectLaw(double full, double pinch) implements Law {
+public record FieldEffectLaw(double full, double pinch) implements DeviceModel {
     private static final double GATE = 1e-14;
     private static final double SLOPE = 0.026;
 

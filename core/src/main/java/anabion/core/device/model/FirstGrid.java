@@ -1,9 +1,9 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 
 /** A law most of which stays as it is while nothing but its first terminal swings. */
-interface FirstGrid extends Law {
+interface FirstGrid extends DeviceModel {
     /** @param volts of all terminals; of the first they are given anew */
     Swung swung(double[] volts);
 

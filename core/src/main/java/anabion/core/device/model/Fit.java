@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import anabion.core.device.Section;
 import anabion.core.device.Section.Point;
 import anabion.core.device.Semiconductor;
@@ -47,7 +47,7 @@ public final class Fit {
      *
      * @throws IllegalArgumentException for a rectifier, which has {@link #rectifier}
      */
-    public static Law law(Section s) {
+    public static DeviceModel law(Section s) {
         return switch (s.kind()) {
             case TRIODE -> triode(s);
             case PENTODE -> pentode(s);
@@ -243,7 +243,7 @@ public final class Fit {
      *
      * @throws IllegalArgumentException for a rectifier, which has {@link #silicon}
      */
-    public static Law law(Semiconductor s) {
+    public static DeviceModel law(Semiconductor s) {
         return switch (s.law()) {
             case "bipolar" -> bipolar(s);
             case "junction" -> junction(s);

@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -11,7 +11,7 @@ import java.util.List;
  *
  * @param volts rated
  */
-public record Heated(Law law, double volts) implements Law {
+public record Heated(DeviceModel law, double volts) implements DeviceModel {
     /** Emission against the heater's share of its rated volts: half at 0.68, a fiftieth at a half. */
     private static final double HALF = 0.68;
 

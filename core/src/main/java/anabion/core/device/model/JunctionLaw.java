@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /**
@@ -11,7 +11,7 @@ import java.util.List;
  * @param slope n·V_T in volts
  * @param leak leakage conductance in siemens
  */
-public record JunctionLaw(double saturation, double slope, double leak) implements Law {
+public record JunctionLaw(double saturation, double slope, double leak) implements DeviceModel {
     /** Amperes above which the exponential goes on as its tangent. */
     static final double MOST = 1;
 

@@ -1,6 +1,6 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /**
@@ -14,7 +14,7 @@ import java.util.List;
  * @param amperes at the rated volts
  * @param hot temperature at the rated volts in kelvin
  */
-public record LampLaw(double volts, double amperes, double hot) implements Law {
+public record LampLaw(double volts, double amperes, double hot) implements DeviceModel {
     private static final double ROOM = 300;
     /** Kelvin of a lamp filament at its rated volts. */
     public static final double LAMP = 2700;

@@ -1,10 +1,10 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /** A pentode, tetrode or beam tube: control grid, screen, plate, cathode (with the suppressor at the cathode). */
-public record PentodeLaw(SpaceCurrent space, Division division, Emitted grid) implements Law {
+public record PentodeLaw(SpaceCurrent space, Division division, Emitted grid) implements DeviceModel {
     /** A little of the plate's pull reaches the cathode through screen and grid. */
     private static final double PENETRATION = 0.004;
 

@@ -1,10 +1,10 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /** A triode: grid, plate, cathode. */
-public record TriodeLaw(SpaceCurrent space, Emitted grid) implements Law {
+public record TriodeLaw(SpaceCurrent space, Emitted grid) implements DeviceModel {
     @Override
     public int terminals() {
         return 3;

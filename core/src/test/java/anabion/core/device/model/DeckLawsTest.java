@@ -3,7 +3,7 @@ package anabion.core.device.model;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
@@ -25,7 +25,7 @@ class DeckLawsTest {
     /** Above this our junctions go on as tangents, in amperes; no set gets there. */
     private static final double SENSIBLE = 0.5;
 
-    record Case(String name, Law law) {
+    record Case(String name, DeviceModel law) {
         @Override
         public String toString() {
             return name;
@@ -46,7 +46,7 @@ class DeckLawsTest {
         return laws.stream();
     }
 
-    private static double[] volts(Law law, Random r) {
+    private static double[] volts(DeviceModel law, Random r) {
         double[] v = new double[law.terminals()];
         boolean junction = law instanceof BipolarLaw || law instanceof JunctionLaw;
         for (int t = 0; t < v.length; t++) v[t] = junction ? 0.3 * r.nextGaussian() : 3 * r.nextGaussian();
@@ -78,7 +78,7 @@ class DeckLawsTest {
     @ParameterizedTest
     @MethodSource("laws")
     void theDeckGivesTheSameCurrents(Case c) {
-        Law law = c.law();
+        DeviceModel law = c.law();
         Random random = new Random(5);
         for (int n = 0; n < 25; n++) {
             double[] v = volts(law, random);
@@ -100,7 +100,7 @@ class DeckLawsTest {
     void anOscillatingConverterIsTheMeanOfItsPhases() {
         Section s =
                 DeviceLibrary.standard().find("6BE6").orElseThrow().sections().get(0);
-        Law law = Driven.oscillating(Fit.law(s), 0, Fit.driveShare(s), 1, 4);
+        DeviceModel law = Driven.oscillating(Fit.law(s), 0, Fit.driveShare(s), 1, 4);
         double[] v = {-9.5, 100, -1, 220, 0};
         double[] ours = new double[5];
         law.currents(v, ours);
@@ -130,7 +130,7 @@ class DeckLawsTest {
 
     @Test
     void aColdTubeLeavesNoTraceInADeckAndCarriesNothing() {
-        Law cold = new ColdLaw(4);
+        DeviceModel cold = new ColdLaw(4);
         double[] i = {1, 1, 1, 1};
         cold.currents(new double[] {0, 100, 200, 0}, i);
         assertThat(i).containsOnly(0);

@@ -3,7 +3,7 @@ package anabion.core.device.model;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.circuit.Law;
+import anabion.core.circuit.DeviceModel;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
@@ -31,8 +31,8 @@ class LibraryLawsTest {
                 .filter(c -> c.section().kind() == Kind.TRIODE || c.section().kind() == Kind.PENTODE);
     }
 
-    static Stream<Law> everyLaw() {
-        List<Law> laws = new ArrayList<>();
+    static Stream<DeviceModel> everyLaw() {
+        List<DeviceModel> laws = new ArrayList<>();
         for (DeviceType t : DeviceLibrary.standard().all()) {
             for (Section s : t.sections()) if (s.kind() != Kind.RECTIFIER) laws.add(Fit.law(s));
             t.semiconductor().filter(s -> !s.law().equals("rectifier")).ifPresent(s -> laws.add(Fit.law(s)));
@@ -41,7 +41,7 @@ class LibraryLawsTest {
     }
 
     private static double[] at(Section s, Section.Point p, double grid, double plate) {
-        Law law = Fit.law(s);
+        DeviceModel law = Fit.law(s);
         double[] v =
                 s.kind() == Kind.TRIODE ? new double[] {grid, plate, 0} : new double[] {grid, p.screen(), plate, 0};
         double[] i = new double[v.length];
@@ -105,7 +105,7 @@ class LibraryLawsTest {
 
     @ParameterizedTest
     @MethodSource("everyLaw")
-    void currentsSumToZeroAndStayFiniteWhereverAnIterationMayStray(Law law) {
+    void currentsSumToZeroAndStayFiniteWhereverAnIterationMayStray(DeviceModel law) {
         Random r = new Random(7);
         for (int n = 0; n < 300; n++) {
             double[] v = new double[law.terminals()];

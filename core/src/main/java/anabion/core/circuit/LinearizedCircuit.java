@@ -9,26 +9,26 @@ import java.util.Optional;
  * x − J⁻¹·F(x) to first order, with J the factored Jacobian of the old one (the implicit function theorem; one step of Newton's
  * method with the old matrix). Its error grows with the square of the change. Not for several threads at once.
  */
-public final class Tangent {
+public final class LinearizedCircuit {
     private final Circuit circuit;
-    private final Equations equations;
+    private final MnaSystem equations;
     private final double[] x;
 
-    private Tangent(Circuit circuit, Equations equations, double[] x) {
+    private LinearizedCircuit(Circuit circuit, MnaSystem equations, double[] x) {
         this.circuit = circuit;
         this.equations = equations;
         this.x = x;
     }
 
     /** Empty where the search for the operating point failed, or where the point is no more than a touch: a singular matrix. */
-    public static Optional<Tangent> at(Solution solution) {
+    public static Optional<LinearizedCircuit> at(Solution solution) {
         if (!solution.converged()) return Optional.empty();
         Circuit circuit = solution.circuit();
-        Equations equations = new Equations(circuit);
+        MnaSystem equations = new MnaSystem(circuit);
         equations.load(circuit);
         double[] x = solution.unknowns();
-        equations.evaluate(x, OperatingPoint.LEAST, 1, true);
-        return equations.factor() ? Optional.of(new Tangent(circuit, equations, x)) : Optional.empty();
+        equations.evaluate(x, DcSolver.LEAST, 1, true);
+        return equations.factor() ? Optional.of(new LinearizedCircuit(circuit, equations, x)) : Optional.empty();
     }
 
     /**
@@ -40,7 +40,7 @@ public final class Tangent {
         if (!changed.nets().equals(circuit.nets()) || !equations.fits(changed))
             throw new IllegalArgumentException("the changed circuit has other nets or sources");
         equations.load(changed);
-        equations.evaluate(x, OperatingPoint.LEAST, 1, false);
+        equations.evaluate(x, DcSolver.LEAST, 1, false);
         return equations.correction();
     }
 

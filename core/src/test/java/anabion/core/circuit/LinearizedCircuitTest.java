@@ -7,7 +7,7 @@ import java.util.List;
 import org.junit.jupiter.api.Test;
 
 /** A circuit seen from its operating point, against sums that can be done by hand. */
-class TangentTest {
+class LinearizedCircuitTest {
     /** 100 V, 10 kΩ, and 15 kΩ to the reference. */
     private static Circuit divider(double lower) {
         return Circuit.of("0")
@@ -17,8 +17,8 @@ class TangentTest {
                 .build();
     }
 
-    private static Tangent at(Circuit c) {
-        return Tangent.at(new OperatingPoint().solve(c)).orElseThrow();
+    private static LinearizedCircuit at(Circuit c) {
+        return LinearizedCircuit.at(new DcSolver().solve(c)).orElseThrow();
     }
 
     @Test
@@ -41,7 +41,7 @@ class TangentTest {
     /** What a pair of nets senses of a current elsewhere is what that current does to the pair; a triode makes the two directions differ. */
     @Test
     void sensedFromOneSideIsDrivenFromTheOther() {
-        Law amplifier = new Law() {
+        DeviceModel amplifier = new DeviceModel() {
             @Override
             public int terminals() {
                 return 3;
@@ -67,7 +67,7 @@ class TangentTest {
                 .resistor("bias", "cathode", "0", 500)
                 .device("V1", amplifier, "grid", "plate", "cathode")
                 .build();
-        Tangent t = at(c);
+        LinearizedCircuit t = at(c);
         int n = c.nets().size();
         for (int plus = -1; plus < n; plus++)
             for (int into = -1; into < n; into++) {
@@ -96,8 +96,7 @@ class TangentTest {
         int out = c.node("out").orElseThrow();
         double current = 100 / 25e3;
         double slope = at(c).driven(out, Circuit.REFERENCE, current)[out];
-        double more =
-                new OperatingPoint().solve(divider(15e3 * 1.001)).volts("out").orElseThrow();
+        double more = new DcSolver().solve(divider(15e3 * 1.001)).volts("out").orElseThrow();
         assertThat(slope).isCloseTo((more - 60) / 0.001, within(0.05));
     }
 

@@ -16,7 +16,7 @@ import java.util.Optional;
  *
  * <p>Not for several threads at once: it keeps its work space between calls.
  */
-public final class OperatingPoint {
+public final class DcSolver {
     /** Ties every net to the reference, in siemens: 1 TΩ, above any insulation that matters. */
     public static final double LEAST = 1e-12;
     /** The largest change of a net in one iteration, in volts. */
@@ -30,7 +30,7 @@ public final class OperatingPoint {
     /** Smaller steps of the conductance lead nowhere. */
     private static final double LITTLE = 1.2;
 
-    private Optional<Equations> system = Optional.empty();
+    private Optional<MnaSystem> system = Optional.empty();
 
     /** Solves from nothing. */
     public Solution solve(Circuit circuit) {
@@ -39,7 +39,7 @@ public final class OperatingPoint {
 
     /** @param start unknowns of a solution of this or a similar circuit; what it lacks starts at zero */
     public Solution solve(Circuit circuit, double[] start) {
-        Equations s = system.filter(k -> k.fits(circuit)).orElseGet(() -> new Equations(circuit));
+        MnaSystem s = system.filter(k -> k.fits(circuit)).orElseGet(() -> new MnaSystem(circuit));
         system = Optional.of(s);
         s.load(circuit);
         double[] x = new double[s.size()];
@@ -60,7 +60,7 @@ public final class OperatingPoint {
     private record Attempt(boolean settled, int iterations) {}
 
     /** By tens; where that is too much at once, by less. */
-    private static Attempt gminSteps(Equations s, double[] x) {
+    private static Attempt gminSteps(MnaSystem s, double[] x) {
         int used = 0;
         double held = 1;
         double factor = 100;
@@ -80,7 +80,7 @@ public final class OperatingPoint {
         return new Attempt(held <= LEAST, used);
     }
 
-    private static Attempt sourceSteps(Equations s, double[] x) {
+    private static Attempt sourceSteps(MnaSystem s, double[] x) {
         int used = 0;
         double reached = 0;
         double step = 0.1;
@@ -100,7 +100,7 @@ public final class OperatingPoint {
         return new Attempt(reached >= 1, used);
     }
 
-    private static Attempt newton(Equations s, double[] x, double gmin, double sources) {
+    private static Attempt newton(MnaSystem s, double[] x, double gmin, double sources) {
         double norm = s.evaluate(x, gmin, sources, true);
         for (int n = 1; n <= ITERATIONS; n++) {
             if (!s.step()) return new Attempt(false, n);

@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 
 /** The equations of one circuit, with work space for their solution. */
-final class Equations {
+final class MnaSystem {
     /** Settled when no net moved more than this, relative to its volts, and … */
     private static final double RELATIVE = 1e-7;
     /** … in volts near zero: what rounding leaves at a net that only insulation holds, behind a closed contact. */
@@ -39,7 +39,7 @@ final class Equations {
     private double[][] deviceAmperes = {};
     private double[][] deviceShifted = {};
 
-    Equations(Circuit c) {
+    MnaSystem(Circuit c) {
         nets = c.nets().size();
         branches = branches(c);
         size = nets + branches;
@@ -187,7 +187,7 @@ final class Equations {
         int[] nodes = deviceNodes[k];
         double[] v = deviceVolts[k];
         double[] i = deviceAmperes[k];
-        Law law = devices[k].law();
+        DeviceModel law = devices[k].law();
         for (int t = 0; t < nodes.length; t++) v[t] = nodes[t] < 0 ? 0 : x[nodes[t]];
         law.currents(v, i);
         for (int t = 0; t < nodes.length; t++) {
@@ -198,7 +198,7 @@ final class Equations {
         if (jacobian) slopes(law, nodes, v, i, deviceShifted[k]);
     }
 
-    private void slopes(Law law, int[] nodes, double[] v, double[] i, double[] shifted) {
+    private void slopes(DeviceModel law, int[] nodes, double[] v, double[] i, double[] shifted) {
         double[] a = lu.matrix();
         for (int t = 0; t < nodes.length; t++) {
             if (nodes[t] < 0) continue;
@@ -225,7 +225,7 @@ final class Equations {
 
     /** All slopes at a state, row by row. */
     double[] jacobian(double[] x) {
-        evaluate(x, OperatingPoint.LEAST, 1, true);
+        evaluate(x, DcSolver.LEAST, 1, true);
         return lu.matrix().clone();
     }
 
@@ -287,7 +287,7 @@ final class Equations {
     }
 
     Solution solution(double[] x, boolean converged, int iterations) {
-        evaluate(x, OperatingPoint.LEAST, 1, false);
+        evaluate(x, DcSolver.LEAST, 1, false);
         double worst = 0;
         List<String> unsettled = new ArrayList<>();
         for (int i = 0; i < nets; i++) {

@@ -9,7 +9,7 @@ import java.util.List;
  * (relative above one volt); their error, some 1e-5, slows Newton's method imperceptibly and does not touch the solution, which
  * rests on the currents alone. Laws are therefore continuous, with a continuous slope, everywhere.
  */
-public interface Law {
+public interface DeviceModel {
     int terminals();
 
     /**

@@ -7,8 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
-class OperatingPointTest {
-    private final OperatingPoint solver = new OperatingPoint();
+class DcSolverTest {
+    private final DcSolver solver = new DcSolver();
 
     @Test
     void aDividerDivides() {
@@ -75,7 +75,7 @@ class OperatingPointTest {
 
     @Test
     void aLawWithoutASolutionIsReportedWithItsNet() {
-        Law wild = new Law() {
+        DeviceModel wild = new DeviceModel() {
             @Override
             public int terminals() {
                 return 2;
@@ -111,7 +111,7 @@ class OperatingPointTest {
         double[] near = solver.solve(sound.build()).unknowns().clone();
         double hole = near[1];
         near[1] -= 1e-9;
-        Law broken = new Law() {
+        DeviceModel broken = new DeviceModel() {
             @Override
             public int terminals() {
                 return 2;
