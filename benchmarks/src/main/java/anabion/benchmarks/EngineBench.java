@@ -10,10 +10,10 @@ import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.model.Fit;
 import anabion.core.signal.Gains;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.FaultList;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Spread;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.LinkedHashMap;
@@ -47,7 +47,7 @@ public class EngineBench {
     @State(Scope.Benchmark)
     public static class Halcyon {
         final Chassis set = DemoWorkshop.chassis("halcyon");
-        final Engine engine = new Engine();
+        final Simulator engine = new Simulator();
         final Setting usual = Setting.of(230);
         final List<Fault> faults = FaultList.of(set);
         final Circuit circuit = engine.prepare(set, usual).circuit();
@@ -78,9 +78,9 @@ public class EngineBench {
     @Benchmark
     public int allSingleFaultsOnFixedRails(Halcyon h) {
         int settled = 0;
-        Operating sound = h.engine.solve(h.set, h.usual);
+        OperatingPoint sound = h.engine.solve(h.set, h.usual);
         for (Fault f : h.faults) {
-            Engine.Bench bench = h.engine.prepareOnRails(h.set, h.usual.withFaults(List.of(f)), sound);
+            Simulator.PreparedCircuit bench = h.engine.prepareOnRails(h.set, h.usual.withFaults(List.of(f)), sound);
             if (bench.solve().converged()) settled++;
         }
         return settled;
@@ -95,7 +95,7 @@ public class EngineBench {
     /** Spread and covariance of every net of the set, against every part. */
     @Benchmark
     public Spread spreadOfEveryNet(Halcyon h) {
-        return Spread.of(h.engine, h.set, h.usual, new MeterSpec.Fixed(10e6), Engine.nets(h.set))
+        return Spread.of(h.engine, h.set, h.usual, new MeterSpec.Fixed(10e6), Simulator.nets(h.set))
                 .orElseThrow();
     }
 

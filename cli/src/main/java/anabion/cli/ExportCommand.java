@@ -9,8 +9,8 @@ import anabion.core.json.TreeWriter;
 import anabion.core.signal.Domain;
 import anabion.core.signal.Frequencies;
 import anabion.core.signal.SignalDeck;
-import anabion.core.simulation.Decks;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.SpiceNetlist;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.Photo;
@@ -172,7 +172,7 @@ final class ExportCommand implements Callable<Integer> {
             throw BadInput.at("--to " + to)
                     .because("nothing alternates in this set's supply")
                     .so("use --to deck");
-        String text = to == To.deck ? Decks.direct(chassis, setting) : Decks.overTime(chassis, setting);
+        String text = to == To.deck ? SpiceNetlist.direct(chassis, setting) : SpiceNetlist.overTime(chassis, setting);
         return text.getBytes(StandardCharsets.UTF_8);
     }
 

@@ -5,8 +5,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.error.BadInput;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -98,7 +98,7 @@ final class SettingOptions {
 
     /** The net of a name: a net as it is, or a pin or function. */
     static String net(Chassis chassis, String name) {
-        return Engine.nets(chassis).contains(name)
+        return Simulator.nets(chassis).contains(name)
                 ? name
                 : anabion.core.chassis.Points.of(chassis).need(name).net();
     }

@@ -3,9 +3,9 @@ package anabion.cli;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.circuit.Element;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Overload;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -37,15 +37,15 @@ final class SolveCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         Chassis chassis = options.chassis();
-        Engine.Bench bench = new Engine().prepare(chassis, options.setting(chassis));
-        Operating o = bench.solve();
+        Simulator.PreparedCircuit bench = new Simulator().prepare(chassis, options.setting(chassis));
+        OperatingPoint o = bench.solve();
         Map<String, Double> nets = nets(bench, o);
         List<Overload> overloads = o.converged() ? Overload.of(chassis, o) : List.of();
         output.say(tree(o, nets, overloads), plain(o, nets, overloads));
         return o.converged() ? Main.FINE : Main.FINDING;
     }
 
-    private Map<String, Double> nets(Engine.Bench bench, Operating o) {
+    private Map<String, Double> nets(Simulator.PreparedCircuit bench, OperatingPoint o) {
         Map<String, Double> nets = o.direct().nets();
         if (meter == null || !o.converged()) return nets;
         MeterSpec spec = MeterSpec.parse(meter);
@@ -55,7 +55,7 @@ final class SolveCommand implements Callable<Integer> {
         return read;
     }
 
-    private static Map<String, Object> tree(Operating o, Map<String, Double> nets, List<Overload> overloads) {
+    private static Map<String, Object> tree(OperatingPoint o, Map<String, Double> nets, List<Overload> overloads) {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("converged", o.converged());
         all.put("iterations", o.direct().iterations());
@@ -91,7 +91,7 @@ final class SolveCommand implements Callable<Integer> {
         return one;
     }
 
-    private static String plain(Operating o, Map<String, Double> nets, List<Overload> overloads) {
+    private static String plain(OperatingPoint o, Map<String, Double> nets, List<Overload> overloads) {
         StringBuilder text = new StringBuilder();
         if (!o.converged())
             text.append("did not settle: ")

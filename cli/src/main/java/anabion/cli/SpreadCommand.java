@@ -5,7 +5,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
 import anabion.core.error.BadInput;
-import anabion.core.simulation.Engine;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Spread;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -41,7 +41,7 @@ final class SpreadCommand implements Callable<Integer> {
         Chassis chassis = options.chassis();
         Map<String, String> points = points(chassis);
         Spread spread = Spread.of(
-                        new Engine(),
+                        new Simulator(),
                         chassis,
                         options.setting(chassis),
                         MeterSpec.parse(meter),
@@ -61,7 +61,7 @@ final class SpreadCommand implements Callable<Integer> {
                 .filter(r -> r.measure() == Measure.DC_VOLTS)
                 .forEach(r ->
                         points.put(r.point(), Points.of(chassis).need(r.point()).net())));
-        if (points.isEmpty()) Engine.nets(chassis).forEach(n -> points.put(n, n));
+        if (points.isEmpty()) Simulator.nets(chassis).forEach(n -> points.put(n, n));
         return points;
     }
 

@@ -7,8 +7,8 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Provenance;
 import anabion.core.diagnosis.Priors;
 import anabion.core.json.Extra;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.FaultList;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -118,6 +118,6 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
 
     /** The nets that both the sound and the faulty set have. */
     List<String> nets() {
-        return Engine.nets(chassis);
+        return Simulator.nets(chassis);
     }
 }

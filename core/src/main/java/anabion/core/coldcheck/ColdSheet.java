@@ -15,8 +15,8 @@ import anabion.core.reading.Standing;
 import anabion.core.simulation.CircuitPredictor;
 import anabion.core.simulation.ColdOhms;
 import anabion.core.simulation.ColdSet;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.HashMap;
@@ -59,7 +59,7 @@ public final class ColdSheet {
         this.chassis = chassis;
         this.readings = readings;
         this.job = job;
-        this.reference = Engine.reference(chassis);
+        this.reference = Simulator.reference(chassis);
         this.off = job.fitted().openEnds().stream().map(Alteration::part).toList();
     }
 
@@ -100,7 +100,7 @@ public final class ColdSheet {
     }
 
     private void mains() {
-        List<String> nets = Engine.nets(chassis);
+        List<String> nets = Simulator.nets(chassis);
         if (nets.contains("MAINS-L") && nets.contains("MAINS-N"))
             add(ColdRow.Group.MAINS, "", "MAINS-L", "MAINS-N", Phrase.of("cold.plug"), COPPER, 0);
         for (String line : List.of("MAINS-L", "MAINS-N"))
@@ -197,7 +197,7 @@ public final class ColdSheet {
 
     /** What somebody read between two other nets. */
     private void others() {
-        List<String> nets = Engine.nets(chassis);
+        List<String> nets = Simulator.nets(chassis);
         for (Reading r : readings)
             if (r.measure() == Measure.OHMS && nets.contains(r.point()) && nets.contains(r.reference()))
                 add(ColdRow.Group.PINS, "", r.point(), r.reference(), Phrase.of("cold.other"), PARTS, 0);

@@ -4,8 +4,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.recap.Stresses;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
+import anabion.core.simulation.Simulator;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -29,7 +29,7 @@ public record Discharge(String net, double volts, double farads, double ohms, do
 
     /** Empty for a set without a rail above {@link #SAFE}. */
     public static Optional<Discharge> of(Chassis chassis) {
-        Operating on = Stresses.coldStart(new Engine(), chassis);
+        OperatingPoint on = Stresses.coldStart(new Simulator(), chassis);
         if (!on.converged()) return Optional.empty();
         String rail = "";
         double most = 0;

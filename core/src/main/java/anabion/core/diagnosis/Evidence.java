@@ -22,7 +22,7 @@ import anabion.core.recap.Piece;
 import anabion.core.recap.Tested;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.CircuitPredictor;
-import anabion.core.simulation.Engine;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -114,12 +114,12 @@ public final class Evidence {
         if (point.isEmpty()) return Optional.empty();
         String net = point.get().net();
         if (r.measure() == Measure.OHMS) {
-            if (!Engine.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
+            if (!Simulator.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
             List<Fault> off = CircuitPredictor.setting(chassis, r.condition()).faults();
             return Optional.of(
                     new Observation.Measured(new Probe.Ohms(net, r.reference(), Probes.TEST, off), r.value()));
         }
-        boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(Engine.reference(chassis));
+        boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(Simulator.reference(chassis));
         if (!direct || r.condition().line() <= 0) return Optional.empty();
         return Optional.of(new Observation.Measured(
                 new Probe.Volts(

@@ -10,8 +10,8 @@ import anabion.core.error.BadInput;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -68,7 +68,7 @@ public final class Forecasts {
     private final Hypothesis healthy;
     private final double widest;
     private final double little;
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
     private final Together together = new Together();
     private final States states;
     private final State well;
@@ -105,7 +105,7 @@ public final class Forecasts {
         this.sources = Sources.of(chassis, sound.sources());
         this.cold = new Unplugged(usual, well, sources);
         this.levels = new Levels(engine, chassis, loud(), well, sources);
-        double most = Engine.nets(chassis).stream()
+        double most = Simulator.nets(chassis).stream()
                 .mapToDouble(n -> Math.abs(sound.free(n)))
                 .max()
                 .orElse(0);
@@ -289,10 +289,10 @@ public final class Forecasts {
             Optional<Shown> shown = well.shown(engine, near(v.setting()));
             return shown.isEmpty()
                     ? List.of()
-                    : Engine.nets(chassis).stream().map(shown.get()::free).toList();
+                    : Simulator.nets(chassis).stream().map(shown.get()::free).toList();
         }
         if (!(probe instanceof Probe.Ohms o) || !cold.quick()) return List.of();
-        return Engine.nets(chassis).stream()
+        return Simulator.nets(chassis).stream()
                 .map(n -> cold.sound(new Probe.Ohms(n, o.against(), o.test())))
                 .toList();
     }

@@ -7,8 +7,8 @@ import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -51,7 +51,7 @@ final class Levels {
     private static final double TURNED_DOWN = 0.5;
     private static final double AUDIBLY = 1.2;
 
-    private final Engine engine;
+    private final Simulator engine;
     private final Chassis chassis;
     private final Setting loud;
     private final State sound;
@@ -62,7 +62,7 @@ final class Levels {
      * @param loud with the volume full up
      * @param sound the state without a fault
      */
-    Levels(Engine engine, Chassis chassis, Setting loud, State sound, Sources sources) {
+    Levels(Simulator engine, Chassis chassis, Setting loud, State sound, Sources sources) {
         this.engine = engine;
         this.chassis = chassis;
         this.loud = loud;

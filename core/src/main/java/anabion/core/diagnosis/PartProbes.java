@@ -5,7 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
-import anabion.core.simulation.Engine;
+import anabion.core.simulation.Simulator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -37,7 +37,7 @@ final class PartProbes {
     private PartProbes(Forecasts forecasts, Map<Hypothesis, Double> odds) {
         this.forecasts = forecasts;
         this.chassis = forecasts.chassis();
-        this.reference = Engine.reference(chassis);
+        this.reference = Simulator.reference(chassis);
         odds.forEach((h, p) -> h.from().forEach(f -> {
             causes.merge(f.unsized(), p, Double::sum);
             sized.putIfAbsent(f.unsized(), f);

@@ -7,8 +7,8 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.error.BadInput;
 import anabion.core.signal.Domain;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -32,16 +32,16 @@ public final class Probes {
     /** Volts and ohms. */
     public static List<Probe.Measured> measured(Forecasts forecasts, Setting setting, MeterSpec meter) {
         Chassis chassis = forecasts.chassis();
-        String reference = Engine.reference(chassis);
+        String reference = Simulator.reference(chassis);
         List<Probe.Measured> all = new ArrayList<>();
-        for (String net : Engine.nets(chassis))
+        for (String net : Simulator.nets(chassis))
             if (!net.equals(reference)) all.add(new Probe.Volts(net, net, setting, meter));
         all.addAll(forecasts.unplugged());
         return all;
     }
 
     static Set<Probe.Ohms> ohms(Chassis chassis, boolean everywhere) {
-        String reference = Engine.reference(chassis);
+        String reference = Simulator.reference(chassis);
         Set<Probe.Ohms> all = new LinkedHashSet<>();
         for (Part p : chassis.parts()) {
             boolean across = p.component() instanceof Component.Resistor || p.component() instanceof Component.Fuse;
@@ -56,7 +56,7 @@ public final class Probes {
                         .forEach(x -> all.add(between(
                                 p.nets().getOrDefault(x.from(), ""), p.nets().getOrDefault(x.to(), ""), reference)));
         }
-        if (everywhere) for (String net : Engine.nets(chassis)) all.add(new Probe.Ohms(net, reference, TEST));
+        if (everywhere) for (String net : Simulator.nets(chassis)) all.add(new Probe.Ohms(net, reference, TEST));
         all.removeIf(o -> o.net().isEmpty() || o.against().isEmpty() || o.net().equals(o.against()));
         return all;
     }

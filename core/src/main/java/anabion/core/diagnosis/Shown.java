@@ -2,10 +2,10 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Sensitivity;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,8 +26,8 @@ final class Shown {
     /** Tubes that have worked for years lie wider apart than new ones. */
     static final double AGED = 1.5;
 
-    private final Engine.Bench bench;
-    private final Operating free;
+    private final Simulator.PreparedCircuit bench;
+    private final OperatingPoint free;
     private final Sensitivity spread;
     private final Set<String> tubes;
     private final Predicate<String> decided;
@@ -35,7 +35,11 @@ final class Shown {
     private final Map<String, double[]> moves = new HashMap<>();
 
     private Shown(
-            Engine.Bench bench, Operating free, Sensitivity spread, Set<String> tubes, Predicate<String> decided) {
+            Simulator.PreparedCircuit bench,
+            OperatingPoint free,
+            Sensitivity spread,
+            Set<String> tubes,
+            Predicate<String> decided) {
         this.tubes = tubes;
         this.decided = decided;
         this.bench = bench;
@@ -48,9 +52,9 @@ final class Shown {
      *
      * @param decided parts whose tolerance moves nothing
      */
-    static Optional<Shown> of(Engine engine, Chassis chassis, Setting setting, Predicate<String> decided) {
-        Engine.Bench bench = engine.prepare(chassis, setting);
-        Operating free = bench.solve();
+    static Optional<Shown> of(Simulator engine, Chassis chassis, Setting setting, Predicate<String> decided) {
+        Simulator.PreparedCircuit bench = engine.prepare(chassis, setting);
+        OperatingPoint free = bench.solve();
         return Sensitivity.about(engine, chassis, setting, free)
                 .map(s -> new Shown(bench, free, s, tubes(chassis), decided));
     }
@@ -81,7 +85,7 @@ final class Shown {
     }
 
     private double solved(String net, double ohms, double share) {
-        Operating o = bench.solveWithMeter(net, ohms);
+        OperatingPoint o = bench.solveWithMeter(net, ohms);
         return o.converged() ? o.volts(net).orElse(0) : free(net) * share;
     }
 

@@ -8,9 +8,9 @@ import anabion.core.chassis.Part;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.ColdOhms;
 import anabion.core.simulation.ColdSet;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Faults;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -41,7 +41,7 @@ final class State {
     }
 
     /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
-    Optional<Shown> shown(Engine engine, Setting setting) {
+    Optional<Shown> shown(Simulator engine, Setting setting) {
         goOn();
         return shown.computeIfAbsent(setting, s -> Shown.of(engine, chassis, with(s), this::decides));
     }
@@ -117,7 +117,7 @@ final class State {
     }
 
     /** What a band lets through; empty where that is not known. */
-    Optional<Loudness> heard(Engine engine, Setting setting, Band band) {
+    Optional<Loudness> heard(Simulator engine, Setting setting, Band band) {
         goOn();
         return heard.computeIfAbsent(band.name(), b -> Loudness.of(engine, chassis, with(setting), band));
     }

@@ -1,6 +1,6 @@
 package anabion.core.diagnosis;
 
-import anabion.core.simulation.Engine;
+import anabion.core.simulation.Simulator;
 import java.util.List;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.ConcurrentLinkedQueue;
@@ -12,20 +12,20 @@ import java.util.function.BiConsumer;
  * there is a handful of them that wait for work; states have nothing in common.
  */
 final class Together {
-    private final ConcurrentLinkedQueue<Engine> idle = new ConcurrentLinkedQueue<>();
+    private final ConcurrentLinkedQueue<Simulator> idle = new ConcurrentLinkedQueue<>();
 
     /**
      * Returns, or throws what one of them threw, when nobody works on any of the states any more: they serve one thread at a time.
      *
      * @throws CancellationException if the calling thread is interrupted meanwhile
      */
-    void each(List<State> states, BiConsumer<Engine, State> work) {
+    void each(List<State> states, BiConsumer<Simulator, State> work) {
         Thread caller = Thread.currentThread();
         AtomicReference<RuntimeException> failed = new AtomicReference<>();
         states.parallelStream().forEach(s -> {
             if (caller.isInterrupted() || failed.get() != null) return;
-            Engine engine = idle.poll();
-            if (engine == null) engine = new Engine();
+            Simulator engine = idle.poll();
+            if (engine == null) engine = new Simulator();
             try {
                 work.accept(engine, s);
             } catch (RuntimeException e) {

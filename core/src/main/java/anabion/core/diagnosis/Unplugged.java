@@ -4,7 +4,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.simulation.ColdSet;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -131,7 +131,7 @@ final class Unplugged {
     private double rest(State state, Map<String, Double> taken) {
         double known = 0;
         for (Map.Entry<String, Double> e : taken.entrySet()) {
-            String part = Operating.reference(e.getKey());
+            String part = OperatingPoint.reference(e.getKey());
             if (sources.parts().contains(e.getKey()) || sources.capacitors().contains(part) || state.faulty(part))
                 known += e.getValue();
         }
@@ -141,7 +141,7 @@ final class Unplugged {
     private List<Share> over(Map<String, Double> taken) {
         double[] each = new double[sources.electrolytics().size()];
         taken.forEach((element, share) -> {
-            int n = sources.electrolytics().indexOf(Operating.reference(element));
+            int n = sources.electrolytics().indexOf(OperatingPoint.reference(element));
             if (n >= 0) each[n] += share;
         });
         double all = Arrays.stream(each).sum();

@@ -17,8 +17,8 @@ import anabion.core.quantity.Unit;
 import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
 import anabion.core.simulation.CircuitPredictor;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.io.IOException;
 import java.io.Reader;
 import java.util.ArrayList;
@@ -77,7 +77,7 @@ public final class EvidenceCodec {
     }
 
     private Observation ohms(Table.Row row) {
-        String against = row.get("against").isEmpty() ? Engine.reference(chassis) : row.get("against");
+        String against = row.get("against").isEmpty() ? Simulator.reference(chassis) : row.get("against");
         double ohms = row.ohms("value");
         return new Observation.Measured(
                 new Probe.Ohms(net(row, "at", row.need("at")), net(row, "against", against), Probes.TEST, lifted(row)),
@@ -210,7 +210,7 @@ public final class EvidenceCodec {
     }
 
     private String net(Table.Row row, String column, String name) {
-        if (Engine.nets(chassis).contains(name)) return name;
+        if (Simulator.nets(chassis).contains(name)) return name;
         try {
             return Points.of(chassis).need(name).net();
         } catch (BadInput e) {

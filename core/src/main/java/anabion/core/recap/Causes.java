@@ -4,10 +4,10 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.FaultList;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -30,13 +30,13 @@ public final class Causes {
 
     /** The worst first, eight at most. */
     public static List<Cause> of(Chassis chassis, Part burnt) {
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         Setting usual = Setting.of(chassis.supply().volts());
         double sound = load(engine.solve(chassis, usual), burnt);
         List<Cause> found = new ArrayList<>();
         for (Fault f : FaultList.of(chassis)) {
             if (f.part().equals(burnt.reference())) continue;
-            Operating o = engine.solve(chassis, usual.withFaults(List.of(f)));
+            OperatingPoint o = engine.solve(chassis, usual.withFaults(List.of(f)));
             if (!o.converged()) continue;
             double times = load(o, burnt) / Math.max(sound, 1e-9);
             if (times > TIMES) found.add(new Cause(f, times));
@@ -46,7 +46,7 @@ public final class Causes {
     }
 
     /** Watts of a resistor or winding; amperes of a rectifier. */
-    private static double load(Operating o, Part part) {
+    private static double load(OperatingPoint o, Part part) {
         if (part.component() instanceof Component.Device)
             return o.supplies().values().stream()
                     .mapToDouble(c -> c.effective())

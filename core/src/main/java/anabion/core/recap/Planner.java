@@ -15,8 +15,8 @@ import anabion.core.quantity.Unit;
 import anabion.core.recap.Choice.Action;
 import anabion.core.rectifier.Cycle;
 import anabion.core.signal.Frequencies;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
@@ -44,7 +44,7 @@ public final class Planner {
     private final Map<String, PartTest> tests;
     private final Stresses stresses;
     private final Surroundings around;
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
     private final List<Piece> pieces;
     /** The circuit about its operating point, with all large capacitors. */
     private final SmallSignal still;

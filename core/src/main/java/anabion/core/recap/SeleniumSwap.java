@@ -9,9 +9,9 @@ import anabion.core.chassis.Provenance;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Series;
 import anabion.core.rectifier.Cycle;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -42,7 +42,7 @@ public record SeleniumSwap(
     private static final String DIODE = "1N4007";
 
     /** A swap for every metal rectifier that feeds a rail. */
-    static List<SeleniumSwap> of(Chassis chassis, Operating normal) {
+    static List<SeleniumSwap> of(Chassis chassis, OperatingPoint normal) {
         List<SeleniumSwap> found = new ArrayList<>();
         for (Part p : chassis.parts())
             if (metal(p) && p.nets().size() == 2) of(chassis, p, normal).ifPresent(found::add);
@@ -56,7 +56,7 @@ public record SeleniumSwap(
                 && (words.contains("selenium") || words.contains("metal rectifier") || words.contains("copper oxide"));
     }
 
-    private static Optional<SeleniumSwap> of(Chassis chassis, Part p, Operating normal) {
+    private static Optional<SeleniumSwap> of(Chassis chassis, Part p, OperatingPoint normal) {
         List<String> nets = new ArrayList<>(p.nets().values());
         String rail = nets.stream()
                 .filter(n -> normal.supplies().containsKey(n))
@@ -69,7 +69,7 @@ public record SeleniumSwap(
                 .map(r -> r.value())
                 .findFirst();
         double target = charted.orElse(normal.volts(rail).orElse(0));
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         Setting usual = Setting.of(chassis.chart()
                 .filter(c -> charted.isPresent())
                 .map(c -> c.conditions().line())
@@ -87,7 +87,7 @@ public record SeleniumSwap(
             else high = middle;
         }
         double ohms = needed && low > 1 ? Series.E12.nearest(low) : 0;
-        Operating o = engine.solve(swapped(chassis, p, rail, Math.max(1, ohms)), usual);
+        OperatingPoint o = engine.solve(swapped(chassis, p, rail, Math.max(1, ohms)), usual);
         Optional<Cycle> cycle = Optional.ofNullable(o.supplies().get(rail));
         double effective = cycle.map(Cycle::effective).orElse(0.0);
         String plate = nets.stream().filter(n -> !n.equals(rail)).findFirst().orElse(rail);

@@ -7,9 +7,9 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.error.BadInput;
 import anabion.core.rectifier.Cycle;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.List;
@@ -26,12 +26,12 @@ public final class Stresses {
 
     private static final double SWING = 2;
 
-    private final Operating normal;
-    private final Operating high;
-    private final Operating start;
+    private final OperatingPoint normal;
+    private final OperatingPoint high;
+    private final OperatingPoint start;
     private final Surroundings around;
 
-    private Stresses(Chassis chassis, Operating normal, Operating high, Operating start) {
+    private Stresses(Chassis chassis, OperatingPoint normal, OperatingPoint high, OperatingPoint start) {
         this.normal = normal;
         this.high = high;
         this.start = start;
@@ -40,21 +40,21 @@ public final class Stresses {
 
     /** @throws BadInput if the circuit does not settle, with what to look at */
     static Stresses of(Chassis chassis) {
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         Setting usual = Setting.of(chassis.supply().volts());
         Setting lifted = usual.withLine(HIGH * usual.line());
-        Operating normal = settled(engine.solve(chassis, usual), chassis);
-        Operating high = settled(engine.solve(chassis, lifted), chassis);
-        Operating start = settled(coldStart(engine, chassis), chassis);
+        OperatingPoint normal = settled(engine.solve(chassis, usual), chassis);
+        OperatingPoint high = settled(engine.solve(chassis, lifted), chassis);
+        OperatingPoint start = settled(coldStart(engine, chassis), chassis);
         return new Stresses(chassis, normal, high, start);
     }
 
     /** The set at high line before its tubes have warmed, its rectifier already at work: the highest that rails ever stand. */
-    public static Operating coldStart(Engine engine, Chassis chassis) {
+    public static OperatingPoint coldStart(Simulator engine, Chassis chassis) {
         return engine.solve(chassis, Setting.of(HIGH * chassis.supply().volts()).withFaults(cold(chassis)));
     }
 
-    private static Operating settled(Operating o, Chassis chassis) {
+    private static OperatingPoint settled(OperatingPoint o, Chassis chassis) {
         if (o.converged()) return o;
         throw BadInput.at(chassis.name())
                 .because("the circuit as entered does not settle at "
@@ -80,7 +80,7 @@ public final class Stresses {
         return around;
     }
 
-    Operating normal() {
+    OperatingPoint normal() {
         return normal;
     }
 
@@ -93,7 +93,7 @@ public final class Stresses {
         return new Stress(usual, first, most, peak, role == Role.RESERVOIR ? amperes(c) : 0);
     }
 
-    private static double across(Operating o, Piece c) {
+    private static double across(OperatingPoint o, Piece c) {
         return o.volts(c.plus()).orElse(0) - o.volts(c.minus()).orElse(0);
     }
 

@@ -8,8 +8,8 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -31,7 +31,7 @@ final class Surroundings {
     private final Chassis chassis;
     private final Map<String, List<Part>> parts = new HashMap<>();
     private final List<String[]> windings;
-    private final Operating solved;
+    private final OperatingPoint solved;
     private final String reference;
     private final Set<String> line;
     private final Set<String> neutral;
@@ -64,17 +64,17 @@ final class Surroundings {
         }
     }
 
-    Surroundings(Chassis chassis, Operating solved) {
+    Surroundings(Chassis chassis, OperatingPoint solved) {
         this.chassis = chassis;
         for (Part p : chassis.parts())
             for (String net : Set.copyOf(p.nets().values()))
                 parts.computeIfAbsent(net, n -> new ArrayList<>()).add(p);
         this.windings = windings(chassis);
         this.solved = solved;
-        this.reference = Engine.reference(chassis);
+        this.reference = Simulator.reference(chassis);
         this.line = along("MAINS-L");
         this.neutral = along("MAINS-N");
-        this.highest = Engine.nets(chassis).stream()
+        this.highest = Simulator.nets(chassis).stream()
                 .mapToDouble(n -> Math.abs(dc(n)))
                 .max()
                 .orElse(0);
@@ -315,7 +315,7 @@ final class Surroundings {
                         && c.farads().stream().anyMatch(f -> f >= LARGE));
     }
 
-    Operating solved() {
+    OperatingPoint solved() {
         return solved;
     }
 }

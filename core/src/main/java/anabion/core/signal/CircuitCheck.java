@@ -7,10 +7,10 @@ import anabion.core.chassis.Part;
 import anabion.core.circuit.Element;
 import anabion.core.quantity.Figures;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Overload;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.Collection;
@@ -87,8 +87,8 @@ public final class CircuitCheck {
             remark("", "check.no-supply");
             return;
         }
-        Engine engine = new Engine();
-        Operating solved = engine.solve(chassis, Setting.of(line));
+        Simulator engine = new Simulator();
+        OperatingPoint solved = engine.solve(chassis, Setting.of(line));
         unreached(solved);
         if (!solved.converged()) {
             remark("", "check.unsettled", String.join(", ", solved.direct().unsettled()));
@@ -105,7 +105,7 @@ public final class CircuitCheck {
     }
 
     /** Nets that only capacitors and grids reach: nothing says what they stand at. */
-    private void unreached(Operating solved) {
+    private void unreached(OperatingPoint solved) {
         Map<String, String> group = new HashMap<>();
         var circuit = solved.direct().circuit();
         for (Element e : circuit.elements()) {
@@ -121,7 +121,7 @@ public final class CircuitCheck {
                             circuit.net(d.nodes().get(k)));
             }
         }
-        Collection<String> nets = Engine.nets(chassis);
+        Collection<String> nets = Simulator.nets(chassis);
         for (Part p : chassis.parts()) {
             if (p.device().isEmpty()) continue;
             p.nets().forEach((pin, net) -> {
@@ -147,7 +147,7 @@ public final class CircuitCheck {
     }
 
     /** The stage nearest the speaker from which nothing comes; those before it say no more. */
-    private void deaf(Engine engine) {
+    private void deaf(Simulator engine) {
         Setting loud = Setting.of(chassis.supply().volts()).withControls(Controls.volume(chassis, 1));
         Map<String, List<String>> bands = new LinkedHashMap<>();
         for (Band b : chassis.bands())

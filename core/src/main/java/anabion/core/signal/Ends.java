@@ -8,7 +8,7 @@ import anabion.core.chassis.Stage;
 import anabion.core.circuit.Phasor;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.simulation.Detector;
-import anabion.core.simulation.Engine;
+import anabion.core.simulation.Simulator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -46,7 +46,7 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
     /** Where sound enters: the detector's output, or the socket of the pick-up. */
     Optional<String> source() {
         if (detector.isPresent()) return detector.map(Detector::audio);
-        String reference = Engine.reference(chassis);
+        String reference = Simulator.reference(chassis);
         return parts().filter(p -> p.component() instanceof Component.Other)
                 .flatMap(p -> p.nets().values().stream())
                 .filter(n -> !n.equals(reference))
@@ -59,7 +59,7 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
     }
 
     Optional<String> aerial() {
-        return Engine.nets(chassis).stream()
+        return Simulator.nets(chassis).stream()
                 .filter(n -> AERIAL_NETS.contains(n.toUpperCase(Locale.ROOT)))
                 .filter(n -> parts().anyMatch(p -> p.touches(n)))
                 .findFirst();

@@ -3,8 +3,8 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.List;
 import java.util.Optional;
 
@@ -110,7 +110,7 @@ public record Gains(
      *
      * @return empty if the set does not settle, its network has no solution, it has no speaker, or no stages in this band
      */
-    public static Optional<Gains> of(Engine engine, Chassis chassis, Setting setting, Band band) {
+    public static Optional<Gains> of(Simulator engine, Chassis chassis, Setting setting, Band band) {
         if (band.kind() == BandKind.DISPLAY) return Optional.empty();
         try {
             return new Survey(engine, chassis, setting, band).gains();

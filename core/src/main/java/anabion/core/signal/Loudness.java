@@ -6,8 +6,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Solution;
 import anabion.core.device.model.BipolarLaw;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -44,7 +44,7 @@ public record Loudness(Map<String, Double> decibels, Set<String> beyond, double 
     }
 
     /** Computes a band; empty if the set does not settle, has no speaker, or no stages in this band. */
-    public static Optional<Loudness> of(Engine engine, Chassis chassis, Setting setting, Band band) {
+    public static Optional<Loudness> of(Simulator engine, Chassis chassis, Setting setting, Band band) {
         if (band.kind() == BandKind.DISPLAY) return Optional.empty();
         return new Survey(engine, chassis, setting, band).loudness();
     }

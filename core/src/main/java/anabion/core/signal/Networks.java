@@ -13,10 +13,10 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.model.BipolarLaw;
 import anabion.core.device.model.Driven;
 import anabion.core.simulation.Detector;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Faults;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,11 +29,11 @@ final class Networks {
 
     private final Chassis chassis;
     private final Faults faults;
-    private final Operating solved;
+    private final OperatingPoint solved;
     private final Optional<Band> band;
     private final Optional<Detector> detector;
 
-    Networks(Chassis chassis, Setting setting, Operating solved, Optional<Band> band) {
+    Networks(Chassis chassis, Setting setting, OperatingPoint solved, Optional<Band> band) {
         this.chassis = chassis;
         this.faults = new Faults(chassis, setting.faults());
         this.solved = solved;
@@ -54,7 +54,8 @@ final class Networks {
         if (sections.isEmpty()) return network(0);
         String net = faults.net(gang.get(), String.valueOf(sections.get(0)));
         if (network(0).circuit().node(net).isEmpty()) return network(0);
-        var quiet = network(0).at(hertz).driven(net, Engine.reference(chassis)).at(net);
+        var quiet =
+                network(0).at(hertz).driven(net, Simulator.reference(chassis)).at(net);
         double susceptance = -quiet.im() / (quiet.size() * quiet.size());
         return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));
     }

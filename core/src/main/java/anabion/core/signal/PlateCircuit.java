@@ -11,9 +11,9 @@ import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.model.Curves;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.List;
@@ -61,7 +61,7 @@ public record PlateCircuit(
     public static List<PlateCircuit> of(Chassis chassis, Setting setting, Part part) {
         Optional<DeviceType> type = Sockets.type(part);
         if (type.isEmpty()) return List.of();
-        Operating solved = new Engine().solve(chassis, setting);
+        OperatingPoint solved = new Simulator().solve(chassis, setting);
         if (!solved.converged()) return List.of();
         List<PlateCircuit> found = new ArrayList<>();
         for (Element e : solved.direct().circuit().elements()) {
@@ -80,11 +80,11 @@ public record PlateCircuit(
     private static final class Working {
         private final Chassis chassis;
         private final Setting setting;
-        private final Operating solved;
+        private final OperatingPoint solved;
         private final Solution direct;
         private final Element.Device device;
 
-        private Working(Chassis chassis, Setting setting, Operating solved, Element.Device device) {
+        private Working(Chassis chassis, Setting setting, OperatingPoint solved, Element.Device device) {
             this.chassis = chassis;
             this.setting = setting;
             this.solved = solved;

@@ -4,10 +4,10 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.error.BadInput;
-import anabion.core.simulation.Decks;
 import anabion.core.simulation.Detector;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.SpiceNetlist;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -23,8 +23,8 @@ public final class SignalDeck {
      */
     public static String of(Chassis chassis, Setting setting, Band band, Domain domain, String net) {
         Networks networks = new Networks(
-                chassis, setting, new Engine().solve(chassis, setting.withBand(band.name())), Optional.of(band));
-        return Decks.alternating(
+                chassis, setting, new Simulator().solve(chassis, setting.withBand(band.name())), Optional.of(band));
+        return SpiceNetlist.alternating(
                 chassis,
                 setting.withBand(band.name()),
                 networks::replaced,
@@ -43,20 +43,20 @@ public final class SignalDeck {
                         .so("name its stages, or say where with --at"));
     }
 
-    static Decks.Probe probe(Chassis chassis, Band band, Domain domain, String net) {
+    static SpiceNetlist.Probe probe(Chassis chassis, Band band, Domain domain, String net) {
         if (domain == Domain.AF) {
             String speaker = chassis.parts().stream()
                     .filter(p -> p.component() instanceof Component.Speaker)
                     .flatMap(p -> Stream.ofNullable(p.nets().get("1")))
                     .findFirst()
                     .orElse(net);
-            return new Decks.Probe(
+            return new SpiceNetlist.Probe(
                     net, speaker, Generator.SOUND.ohms(), Generator.SOUND.farads(), Frequencies.TONE, 100, 10000, 100);
         }
         double middle = Frequencies.intermediate(chassis, Optional.of(band)).orElse(465e3);
         String fed = Detector.of(chassis, band).map(Detector::fed).orElse(net);
         double span = middle / 20;
-        return new Decks.Probe(
+        return new SpiceNetlist.Probe(
                 net, fed, Generator.RADIO.ohms(), Generator.RADIO.farads(), middle, middle - span, middle + span, 101);
     }
 }

@@ -12,8 +12,8 @@ import anabion.core.device.Section;
 import anabion.core.error.BadInput;
 import anabion.core.json.Extra;
 import anabion.core.simulation.Detector;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Faults;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -48,7 +48,7 @@ public final class StageFinder {
         this.chassis = chassis;
         this.sockets = new Sockets(new Faults(chassis, List.of()));
         this.detector = Detector.of(chassis);
-        this.reference = Engine.reference(chassis);
+        this.reference = Simulator.reference(chassis);
     }
 
     /** The chassis with stages found; bands keep their names and get the stages in signal order. */

@@ -12,9 +12,9 @@ import anabion.core.signal.Gains.Response;
 import anabion.core.signal.Gains.StageGain;
 import anabion.core.signal.SignalPath.Amplifier;
 import anabion.core.simulation.Detector;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -41,7 +41,7 @@ final class Survey {
     /** Carrier at an FM detector that counts as enough: its sound does not follow the carrier. */
     private static final double LIMITED = 1;
 
-    private final Engine engine;
+    private final Simulator engine;
     private final Chassis chassis;
     private final Setting setting;
     private final Band band;
@@ -50,7 +50,7 @@ final class Survey {
     private final Optional<Detector> detector;
     private final String reference;
 
-    Survey(Engine engine, Chassis chassis, Setting setting, Band band) {
+    Survey(Simulator engine, Chassis chassis, Setting setting, Band band) {
         this.engine = engine;
         this.chassis = chassis;
         this.setting = setting.withBand(band.name());
@@ -58,13 +58,13 @@ final class Survey {
         this.path = SignalPath.of(chassis, band);
         this.ends = Ends.of(chassis, band, path.stages().stream().anyMatch(a -> a.before() != Domain.AF));
         this.detector = ends.detector();
-        this.reference = Engine.reference(chassis);
+        this.reference = Simulator.reference(chassis);
     }
 
     Optional<Gains> gains() {
         if (ends.speaker().isEmpty() || path.stages().isEmpty()) return Optional.empty();
         double output = ends.standard();
-        Operating quiet = engine.solve(chassis, setting);
+        OperatingPoint quiet = engine.solve(chassis, setting);
         if (!quiet.converged()) return Optional.empty();
         boolean fm = band.kind() == BandKind.FM;
         Carried now =
@@ -91,7 +91,7 @@ final class Survey {
     /** What comes from each point, under a usual carrier rather than the one that gives the standard output: a fraction of the work. */
     Optional<Loudness> loudness() {
         if (ends.speaker().isEmpty() || path.stages().isEmpty()) return Optional.empty();
-        Operating quiet = engine.solve(chassis, setting);
+        OperatingPoint quiet = engine.solve(chassis, setting);
         boolean fm = band.kind() == BandKind.FM;
         Carried now = detector.isEmpty() ? new Carried(quiet, 0, 0) : with(fm ? LIMITED : LISTENED, quiet);
         if (!quiet.converged() || !now.solved().converged()) return Optional.empty();
@@ -110,19 +110,19 @@ final class Survey {
                 levels, ends.standard(), detected, decibels(hum(sound, now.solved())), path, quiet.direct()));
     }
 
-    private Networks networks(Operating solved) {
+    private Networks networks(OperatingPoint solved) {
         return new Networks(chassis, setting, solved, Optional.of(band));
     }
 
     // --- the detector ---
 
-    private record Carried(Operating solved, double carrier, double efficiency) {}
+    private record Carried(OperatingPoint solved, double carrier, double efficiency) {}
 
     /**
      * The carrier at the detector that gives the wanted output, by halving: what a diode gives rises with the carrier, up to one that shuts a stage behind it.
      * Where none brings it the carrier is infinite, and the set is looked at under a usual one.
      */
-    private Carried carried(double output, Operating quiet) {
+    private Carried carried(double output, OperatingPoint quiet) {
         double low = LEAST_CARRIER;
         double high = MOST_CARRIER;
         while (high > low && given(with(high, quiet)) < output) high /= LESS;
@@ -149,8 +149,8 @@ final class Survey {
         return ends.atSpeaker(held).size() * now.efficiency() * now.carrier() * Frequencies.DEPTH / Math.sqrt(2);
     }
 
-    private Carried with(double carrier, Operating quiet) {
-        Operating solved = engine.solve(chassis, setting.withCarrier(carrier));
+    private Carried with(double carrier, OperatingPoint quiet) {
+        OperatingPoint solved = engine.solve(chassis, setting.withCarrier(carrier));
         String audio = detector.get().audio();
         double moved = solved.volts(audio).orElse(0) - quiet.volts(audio).orElse(0);
         return new Carried(solved, carrier, Math.abs(moved) / carrier);
@@ -203,7 +203,7 @@ final class Survey {
     }
 
     /** The fundamental of a sawtooth as high as the ripple, from every reservoir to the speaker. */
-    private double hum(SmallSignal network, Operating solved) {
+    private double hum(SmallSignal network, OperatingPoint solved) {
         double squares = 0;
         for (var rail : solved.ripples().entrySet()) {
             double volts = rail.getValue().volts() / (Math.PI * Math.sqrt(2));
@@ -339,7 +339,7 @@ final class Survey {
         return all;
     }
 
-    private List<Control> control(Operating quiet) {
+    private List<Control> control(OperatingPoint quiet) {
         Optional<String> line = chassis.parts().stream()
                 .filter(p -> p.role().startsWith("AVC filter") && p.component() instanceof Component.Capacitor)
                 .flatMap(p -> p.nets().values().stream())

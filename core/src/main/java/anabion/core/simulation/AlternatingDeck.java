@@ -12,12 +12,12 @@ import java.util.function.Predicate;
  * with the slope of its characteristic. A generator of one volt stands behind its ohms and capacitor at one net.
  */
 final class AlternatingDeck implements Reactances {
-    private final Decks deck;
+    private final SpiceNetlist deck;
     private final double hertz;
     private int count;
 
     /** @param hertz at which the losses of coils hold */
-    AlternatingDeck(Decks deck, double hertz) {
+    AlternatingDeck(SpiceNetlist deck, double hertz) {
         this.deck = deck;
         this.hertz = hertz;
     }
@@ -32,9 +32,9 @@ final class AlternatingDeck implements Reactances {
 
     /** A detector's diode: its mean current keeps the operating point, what it takes from the carrier is among the reactances. */
     private void atRest(Element.Device d, Circuit circuit) {
-        deck.line("I" + Decks.name(d.name()) + " "
+        deck.line("I" + SpiceNetlist.name(d.name()) + " "
                 + deck.node(circuit.net(d.nodes().get(0))) + " "
-                + deck.node(circuit.net(d.nodes().get(1))) + " DC " + Decks.number(deck.amperes(d)));
+                + deck.node(circuit.net(d.nodes().get(1))) + " DC " + SpiceNetlist.number(deck.amperes(d)));
     }
 
     private void rail(Element.Device d, Characteristic k, Circuit circuit) {
@@ -43,25 +43,27 @@ final class AlternatingDeck implements Reactances {
         double volts = deck.volts(reservoir, back);
         double h = 1e-3 * Math.max(1, volts);
         double slope = (k.amperes(volts + h) - k.amperes(volts - h)) / (2 * h);
-        deck.line("B" + Decks.name(d.name()) + " " + deck.node(back) + " "
+        deck.line("B" + SpiceNetlist.name(d.name()) + " " + deck.node(back) + " "
                 + deck.node(circuit.net(d.nodes().get(0)))
-                + " I=" + Decks.number(k.amperes(volts)) + "+(" + Decks.number(slope) + ")*((V(" + deck.node(reservoir)
-                + ")-V(" + deck.node(back) + "))-" + Decks.number(volts) + ")");
+                + " I=" + SpiceNetlist.number(k.amperes(volts)) + "+(" + SpiceNetlist.number(slope) + ")*((V("
+                + deck.node(reservoir)
+                + ")-V(" + deck.node(back) + "))-" + SpiceNetlist.number(volts) + ")");
     }
 
     void generator(String net, double ohms, double farads) {
         deck.line("Vgen gen 0 DC 0 AC 1");
-        deck.line("Rgen gen lead " + Decks.number(ohms));
-        deck.line("Cgen lead " + deck.node(net) + " " + Decks.number(farads));
+        deck.line("Rgen gen lead " + SpiceNetlist.number(ohms));
+        deck.line("Cgen lead " + deck.node(net) + " " + SpiceNetlist.number(farads));
     }
 
     @Override
     public void capacitor(String a, String b, double farads, double siemens) {
         if (!deck.known(a) || !deck.known(b)) return;
         count++;
-        if (farads > 0) deck.line("Ca" + count + " " + deck.node(a) + " " + deck.node(b) + " " + Decks.number(farads));
+        if (farads > 0)
+            deck.line("Ca" + count + " " + deck.node(a) + " " + deck.node(b) + " " + SpiceNetlist.number(farads));
         if (siemens <= 0) return;
-        deck.line("Ra" + count + " " + deck.node(a) + " r" + count + " " + Decks.number(1 / siemens));
+        deck.line("Ra" + count + " " + deck.node(a) + " r" + count + " " + SpiceNetlist.number(1 / siemens));
         deck.line("Cb" + count + " r" + count + " " + deck.node(b) + " 1");
     }
 
@@ -71,13 +73,15 @@ final class AlternatingDeck implements Reactances {
         for (int k = 0; k < ends.size(); k++) {
             String own = count + "_" + k;
             double resistance = ohms[k] + 2 * Math.PI * hertz * henries[k][k] * loss[k];
-            deck.line("Rw" + own + " " + deck.node(ends.get(k)[0]) + " w" + own + " " + Decks.number(resistance));
-            deck.line("Lw" + own + " w" + own + " " + deck.node(ends.get(k)[1]) + " " + Decks.number(henries[k][k]));
+            deck.line(
+                    "Rw" + own + " " + deck.node(ends.get(k)[0]) + " w" + own + " " + SpiceNetlist.number(resistance));
+            deck.line("Lw" + own + " w" + own + " " + deck.node(ends.get(k)[1]) + " "
+                    + SpiceNetlist.number(henries[k][k]));
             for (int j = 0; j < k; j++) {
                 double coupling = henries[k][j] / Math.sqrt(henries[k][k] * henries[j][j]);
                 if (coupling != 0)
                     deck.line("Kw" + own + "_" + j + " Lw" + count + "_" + j + " Lw" + own + " "
-                            + Decks.number(coupling));
+                            + SpiceNetlist.number(coupling));
             }
         }
     }

@@ -63,8 +63,8 @@ final class Calibration {
         return point + "/" + measure;
     }
 
-    static Calibration of(Engine engine, Chassis chassis, Chart chart) {
-        Setting setting = Reader.charted(chassis, chart.conditions());
+    static Calibration of(Simulator engine, Chassis chassis, Chart chart) {
+        Setting setting = MeterModel.charted(chassis, chart.conditions());
         List<ChartRow> rows = chart.rows().stream()
                 .filter(r -> r.measure() == Measure.DC_VOLTS
                         && (r.band().isEmpty()
@@ -76,7 +76,7 @@ final class Calibration {
         MeterSpec meter = MeterSpec.parse(chart.conditions().meter());
         for (int n = 0; n < ROUNDS && !rows.isEmpty(); n++) {
             Setting at = setting.withTrims(trims);
-            Reader reader = new Reader(engine.prepare(chassis, at));
+            MeterModel reader = new MeterModel(engine.prepare(chassis, at));
             if (!reader.works()) break;
             double[] missing = new double[rows.size()];
             for (int i = 0; i < missing.length; i++) {
@@ -119,8 +119,8 @@ final class Calibration {
     }
 
     private static Calibration finished(
-            Engine engine, Chassis chassis, Chart chart, Setting setting, Map<String, Double> trims) {
-        Reader reader = new Reader(engine.prepare(chassis, setting.withTrims(trims)));
+            Simulator engine, Chassis chassis, Chart chart, Setting setting, Map<String, Double> trims) {
+        MeterModel reader = new MeterModel(engine.prepare(chassis, setting.withTrims(trims)));
         MeterSpec meter = MeterSpec.parse(chart.conditions().meter());
         Map<String, Double> offsets = new LinkedHashMap<>();
         Map<String, Double> charted = new LinkedHashMap<>();

@@ -10,7 +10,7 @@ public final class Calibrations {
     /** Factors by which the charted specimen's parts differ from nominal, by part; empty without a chart, or where none is explained. */
     public static Map<String, Double> trims(Chassis chassis) {
         return chassis.chart()
-                .map(chart -> Calibration.of(new Engine(), chassis, chart).trims())
+                .map(chart -> Calibration.of(new Simulator(), chassis, chart).trims())
                 .orElse(Map.of());
     }
 }

@@ -30,15 +30,15 @@ public final class ChartMaker {
      */
     public static Chart of(Chassis chassis, Map<String, Double> trims) {
         Chart chart = chassis.chart().orElseThrow(() -> new IllegalStateException("a chart without points"));
-        Setting setting = Reader.charted(chassis, chart.conditions()).withTrims(trims);
-        Reader reader = new Reader(new Engine().prepare(chassis, setting));
+        Setting setting = MeterModel.charted(chassis, chart.conditions()).withTrims(trims);
+        MeterModel reader = new MeterModel(new Simulator().prepare(chassis, setting));
         if (!reader.works()) throw new IllegalStateException(chassis.name() + " does not settle");
         List<ChartRow> rows = new ArrayList<>();
         for (ChartRow r : chart.rows()) rows.add(row(chassis, chart, reader, r));
         return new Chart(chart.id(), chart.source(), false, chart.tolerance(), chart.conditions(), rows, chart.extra());
     }
 
-    private static ChartRow row(Chassis chassis, Chart chart, Reader reader, ChartRow r) {
+    private static ChartRow row(Chassis chassis, Chart chart, MeterModel reader, ChartRow r) {
         Point point = Points.of(chassis).need(r.point());
         MeterSpec meter = MeterSpec.parse(chart.conditions().meter());
         double read = reader.read(point.net(), r.measure(), meter).orElseThrow();
@@ -55,7 +55,7 @@ public final class ChartMaker {
     }
 
     /** From how far the meter pulls the point: R = R_m·(V − V_read)/V_read. */
-    private static OptionalDouble behind(Reader reader, String net, Measure measure, MeterSpec meter, double read) {
+    private static OptionalDouble behind(MeterModel reader, String net, Measure measure, MeterSpec meter, double read) {
         if (measure == Measure.AC_VOLTS || Math.abs(read) < 0.05) return OptionalDouble.empty();
         double free = reader.free(net, measure);
         double ohms = meter.ohmsAt(free) * (free - read) / read;

@@ -28,10 +28,10 @@ public final class CircuitPredictor implements Predictor {
     /** A net that a meter pulls below this share of its own volts hangs in the air. */
     private static final double FLOATING = 0.02;
 
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
     private final Chassis chassis;
     private final Optional<Calibration> calibration;
-    private final Memory<Key, Reader> readers = new Memory<>(KEPT);
+    private final LruCache<Key, MeterModel> readers = new LruCache<>(KEPT);
 
     private record Key(double line, String band, String volume, List<String> open) {}
 
@@ -48,11 +48,11 @@ public final class CircuitPredictor implements Predictor {
     /** Whether a set has a supply that the engine understands. */
     public static boolean powered(Chassis chassis) {
         boolean battery = chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Battery);
-        if (!battery && !Mains.has(chassis)) return false;
+        if (!battery && !AcSupply.has(chassis)) return false;
         double line = chassis.supply().volts();
         if (line <= 0) return false;
         return battery
-                || !new Engine().prepare(chassis, Setting.of(line)).rails().isEmpty();
+                || !new Simulator().prepare(chassis, Setting.of(line)).rails().isEmpty();
     }
 
     @Override
@@ -62,8 +62,8 @@ public final class CircuitPredictor implements Predictor {
         boolean charted =
                 chassis.chart().isPresent() && isCharted(chassis.chart().get(), point, measure);
         if (charted && !calibration.map(c -> c.fits(row)).orElse(false)) return Optional.empty();
-        Reader reader = readers.get(
-                new Key(now.line(), now.band(), now.volume(), now.openEnds()), () -> new Reader(bench(now)));
+        MeterModel reader = readers.get(
+                new Key(now.line(), now.band(), now.volume(), now.openEnds()), () -> new MeterModel(bench(now)));
         if (!reader.works()) return Optional.empty();
         double free = reader.free(point.net(), measure);
         OptionalDouble read = reader.read(point.net(), measure, now.meter());
@@ -92,20 +92,20 @@ public final class CircuitPredictor implements Predictor {
 
     /** Volts at a point under any setting and with any faults; empty if the circuit does not settle. */
     public synchronized Optional<Answer> ask(Point point, Condition now, Controls controls, List<Fault> faults) {
-        Map<String, Double> pots = new LinkedHashMap<>(Reader.controls(chassis, now.volume()));
+        Map<String, Double> pots = new LinkedHashMap<>(MeterModel.controls(chassis, now.volume()));
         pots.putAll(controls.pots());
         List<Fault> all = new ArrayList<>(open(chassis, now.openEnds()));
         all.addAll(faults);
         Setting setting = new Setting(
                 now.line(),
-                Reader.known(chassis, now.band()),
+                MeterModel.known(chassis, now.band()),
                 pots,
                 controls.switches(),
                 all,
                 calibration.map(Calibration::trims).orElse(Map.of()),
                 true,
                 0);
-        Reader reader = new Reader(engine.prepare(chassis, setting));
+        MeterModel reader = new MeterModel(engine.prepare(chassis, setting));
         if (!reader.works()) return Optional.empty();
         OptionalDouble direct = reader.read(point.net(), Measure.DC_VOLTS, now.meter());
         if (direct.isEmpty()) return Optional.empty();
@@ -113,7 +113,7 @@ public final class CircuitPredictor implements Predictor {
                 direct.getAsDouble(), reader.free(point.net(), Measure.AC_VOLTS), reader.overloads(chassis)));
     }
 
-    private Engine.Bench bench(Condition now) {
+    private Simulator.PreparedCircuit bench(Condition now) {
         return engine.prepare(
                 chassis,
                 setting(chassis, now)
@@ -123,8 +123,8 @@ public final class CircuitPredictor implements Predictor {
     /** The setting of a nominal set in which a reading was taken; what was off then is missing. */
     public static Setting setting(Chassis chassis, Condition then) {
         return Setting.of(then.line())
-                .withBand(Reader.known(chassis, then.band()))
-                .withControls(Reader.controls(chassis, then.volume()))
+                .withBand(MeterModel.known(chassis, then.band()))
+                .withControls(MeterModel.controls(chassis, then.volume()))
                 .withFaults(open(chassis, then.openEnds()));
     }
 

@@ -51,7 +51,7 @@ public final class ColdOhms {
      */
     public static Answer between(Chassis chassis, Setting setting, String a, String b, double test) {
         for (String net : List.of(a, b))
-            if (!Engine.nets(chassis).contains(net))
+            if (!Simulator.nets(chassis).contains(net))
                 throw BadInput.at("net " + net)
                         .because("this chassis has no such net")
                         .so("name one of its nets or pins");
@@ -70,7 +70,7 @@ public final class ColdOhms {
     private static double measure(
             Chassis chassis, Setting setting, String a, String b, double test, double electrolytics) {
         if (a.equals(b)) return 0;
-        Circuit cold = circuit(chassis, setting, Engine.reference(chassis), electrolytics)
+        Circuit cold = circuit(chassis, setting, Simulator.reference(chassis), electrolytics)
                 .build();
         return shown(new DcSolver().solve(metered(cold, a, b, test)), a, b);
     }
@@ -131,7 +131,7 @@ public final class ColdOhms {
         Circuit.Builder c = Circuit.of(reference);
         for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
         Faults faults = new Faults(chassis, setting.faults());
-        Linear linear = new Linear(chassis, setting.cold(), faults, electrolytics);
+        PassiveStamps linear = new PassiveStamps(chassis, setting.cold(), faults, electrolytics);
         Sockets sockets = new Sockets(faults);
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Lamp l && l.amperes() > 0) {
@@ -157,7 +157,7 @@ public final class ColdOhms {
             if (ends.isPresent() && type.get().heaterVolts() > 0 && !faults.is(p.reference(), "heater-open"))
                 c.device(
                         p.reference(),
-                        new LampLaw(type.get().heaterVolts(), type.get().heaterAmperes(), Mains.HEATER),
+                        new LampLaw(type.get().heaterVolts(), type.get().heaterAmperes(), AcSupply.HEATER),
                         ends.get().get(0),
                         ends.get().get(1));
             return;

@@ -114,11 +114,14 @@ public final class FaultList {
         if (w.windings().size() == 1) one(ref, "open");
         else w.windings().forEach(x -> one(ref + "." + x.name(), "open"));
         one(ref, "short");
-        if (w.windings().size() > 1 && !Mains.transformer(w)) ways.add(List.of(Fault.of(ref, "leaky", 1e6)));
-        if (!Mains.transformer(w) && CORED.stream().anyMatch(p.role()::contains))
+        if (w.windings().size() > 1 && !AcSupply.transformer(w)) ways.add(List.of(Fault.of(ref, "leaky", 1e6)));
+        if (!AcSupply.transformer(w) && CORED.stream().anyMatch(p.role()::contains))
             w.windings().stream()
-                    .filter(x -> !p.nets().getOrDefault(x.from(), Linear.CORE).equals(Linear.CORE)
-                            && !p.nets().getOrDefault(x.to(), Linear.CORE).equals(Linear.CORE))
+                    .filter(x ->
+                            !p.nets().getOrDefault(x.from(), PassiveStamps.CORE).equals(PassiveStamps.CORE)
+                                    && !p.nets()
+                                            .getOrDefault(x.to(), PassiveStamps.CORE)
+                                            .equals(PassiveStamps.CORE))
                     .forEach(x -> graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), "core", 1, TO_CORE));
     }
 

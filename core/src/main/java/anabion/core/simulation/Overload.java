@@ -36,11 +36,11 @@ public record Overload(String part, Place place, double watts, double limit) {
     private static final double ALLOWED = 1.05;
 
     /** All that are beyond their ratings in a solved set, in the order of its parts. */
-    public static List<Overload> of(Chassis chassis, Operating solved) {
+    public static List<Overload> of(Chassis chassis, OperatingPoint solved) {
         List<Overload> found = new ArrayList<>();
         Solution direct = solved.direct();
         for (Element e : direct.circuit().elements()) {
-            Optional<Part> part = chassis.part(Operating.reference(e.name()));
+            Optional<Part> part = chassis.part(OperatingPoint.reference(e.name()));
             if (part.isEmpty()) continue;
             if (e instanceof Element.Resistor && part.get().component() instanceof Component.Resistor r)
                 judge(found, e.name(), Place.BODY, direct.watts(e), r.watts());

@@ -38,7 +38,7 @@ public final class PowerUp {
      * @param lampWatts rated watts of the lamp at the chassis's nominal volts; 0 for none
      */
     public static List<Step> run(Chassis chassis, Setting setting, double line, int steps, double lampWatts) {
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         double nominal = chassis.supply().volts() > 0 ? chassis.supply().volts() : line;
         Optional<LampLaw> lamp =
                 lampWatts > 0 ? Optional.of(new LampLaw(nominal, lampWatts / nominal, LampLaw.LAMP)) : Optional.empty();
@@ -63,8 +63,8 @@ public final class PowerUp {
 
     private record Trial(double amperes, double set, double watts, Optional<Cycle> supply, boolean converged) {}
 
-    private static Trial trial(Engine engine, Chassis chassis, Setting setting, double ohms) {
-        Operating o = engine.prepare(chassis, setting, ohms).solve();
+    private static Trial trial(Simulator engine, Chassis chassis, Setting setting, double ohms) {
+        OperatingPoint o = engine.prepare(chassis, setting, ohms).solve();
         Optional<Cycle> supply = o.supplies().values().stream().findFirst();
         return new Trial(
                 o.mainsAmperes(),

@@ -31,8 +31,9 @@ final class Reservoirs {
     String reservoir(String cathode, String back) {
         if (farads(cathode, back) >= LARGE) return cathode;
         for (Part p : chassis.parts()) {
-            if (!(p.component() instanceof Component.Resistor r) || r.ohms() > Rails.SURGE || !p.touches(cathode))
-                continue;
+            if (!(p.component() instanceof Component.Resistor r)
+                    || r.ohms() > SupplyFinder.SURGE
+                    || !p.touches(cathode)) continue;
             for (String other : p.nets().values())
                 if (!other.equals(cathode) && farads(other, back) >= LARGE) return other;
         }
@@ -81,10 +82,10 @@ final class Reservoirs {
 
     /** Capacitance from a net to the return, to the reference, or to what hangs on either by a small resistor. */
     double farads(String net, String back) {
-        Set<String> grounds = new HashSet<>(List.of(back, reference, Mains.N));
+        Set<String> grounds = new HashSet<>(List.of(back, reference, AcSupply.N));
         for (Part p : chassis.parts())
             if (p.component() instanceof Component.Resistor r
-                    && r.ohms() <= Rails.SURGE
+                    && r.ohms() <= SupplyFinder.SURGE
                     && (p.touches(back) || p.touches(reference))
                     && !p.touches(net)) grounds.addAll(p.nets().values());
         double sum = 0;

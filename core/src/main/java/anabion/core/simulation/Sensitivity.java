@@ -40,18 +40,19 @@ public final class Sensitivity {
     }
 
     /** About a solved set; empty if it did not settle. */
-    public static Optional<Sensitivity> about(Engine engine, Chassis chassis, Setting setting, Operating solved) {
+    public static Optional<Sensitivity> about(
+            Simulator engine, Chassis chassis, Setting setting, OperatingPoint solved) {
         return about(engine, chassis, setting, solved, circuit -> circuit);
     }
 
     /** About a set solved with a meter at a net. */
     static Optional<Sensitivity> about(
-            Engine engine, Chassis chassis, Setting setting, Operating solved, String net, double ohms) {
-        return about(engine, chassis, setting, solved, circuit -> Engine.metered(circuit, net, ohms));
+            Simulator engine, Chassis chassis, Setting setting, OperatingPoint solved, String net, double ohms) {
+        return about(engine, chassis, setting, solved, circuit -> Simulator.metered(circuit, net, ohms));
     }
 
     private static Optional<Sensitivity> about(
-            Engine engine, Chassis chassis, Setting setting, Operating solved, UnaryOperator<Circuit> dressed) {
+            Simulator engine, Chassis chassis, Setting setting, OperatingPoint solved, UnaryOperator<Circuit> dressed) {
         Optional<LinearizedCircuit> tangent = LinearizedCircuit.at(solved.direct());
         if (tangent.isEmpty()) return Optional.empty();
         Map<String, Double> spreads = spreads(chassis);
@@ -69,17 +70,17 @@ public final class Sensitivity {
     }
 
     /** A resistor that grows passes less by its own current: as if that were driven back through it. */
-    private static double[] larger(LinearizedCircuit tangent, Operating solved, Element.Resistor r) {
+    private static double[] larger(LinearizedCircuit tangent, OperatingPoint solved, Element.Resistor r) {
         double amperes = solved.direct().amperes(r)[0];
         return tangent.driven(r.a(), r.b(), amperes);
     }
 
     private static double[] stepped(
-            Engine engine,
+            Simulator engine,
             Chassis chassis,
             Setting setting,
             String part,
-            Operating solved,
+            OperatingPoint solved,
             LinearizedCircuit tangent,
             UnaryOperator<Circuit> dressed) {
         Map<String, Double> trims = new LinkedHashMap<>(setting.trims());

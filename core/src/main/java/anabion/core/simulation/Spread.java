@@ -60,16 +60,16 @@ public record Spread(List<Reading> readings) {
      * @return empty if the set does not settle
      */
     public static Optional<Spread> of(
-            Engine engine, Chassis chassis, Setting setting, MeterSpec meter, List<String> nets) {
-        Engine.Bench bench = engine.prepare(chassis, setting);
-        Operating free = bench.solve();
+            Simulator engine, Chassis chassis, Setting setting, MeterSpec meter, List<String> nets) {
+        Simulator.PreparedCircuit bench = engine.prepare(chassis, setting);
+        OperatingPoint free = bench.solve();
         Optional<Sensitivity> unloaded = Sensitivity.about(engine, chassis, setting, free);
         if (unloaded.isEmpty()) return Optional.empty();
         List<Reading> all = new ArrayList<>();
         for (String net : nets) {
             double volts = free.volts(net).orElse(0);
             double ohms = meter.ohmsAt(volts);
-            Operating loaded = net.equals(bench.circuit().reference()) ? free : bench.solveWithMeter(net, ohms);
+            OperatingPoint loaded = net.equals(bench.circuit().reference()) ? free : bench.solveWithMeter(net, ohms);
             double read = loaded.volts(net).orElse(volts);
             Sensitivity s = unloaded.get();
             if (loaded.converged() && Math.abs(read - volts) > LOADED * Math.abs(volts))

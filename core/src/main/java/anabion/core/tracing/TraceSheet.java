@@ -10,8 +10,8 @@ import anabion.core.job.Job;
 import anabion.core.signal.Gains;
 import anabion.core.simulation.CircuitPredictor;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -72,7 +72,7 @@ public record TraceSheet(String band, List<TraceRow> rows) {
         Setting loud = Setting.of(chassis.supply().volts()).withControls(Controls.volume(chassis, 1));
         boolean known = !chassis.parts().isEmpty() && CircuitPredictor.powered(chassis);
         List<TracePoint> points = known
-                ? Gains.of(new Engine(), chassis, loud, band).map(Gains::levels).orElse(List.of()).stream()
+                ? Gains.of(new Simulator(), chassis, loud, band).map(Gains::levels).orElse(List.of()).stream()
                         .map(TracePoint::of)
                         .toList()
                 : List.of();

@@ -11,8 +11,8 @@ import anabion.core.format.ChassisCodec;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
@@ -118,6 +118,6 @@ class TypeLineTest {
     }
 
     private static double cathode(Chassis set) {
-        return new Engine().solve(set, Setting.of(230)).volts("V4.2").orElseThrow();
+        return new Simulator().solve(set, Setting.of(230)).volts("V4.2").orElseThrow();
     }
 }

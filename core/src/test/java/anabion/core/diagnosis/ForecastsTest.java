@@ -7,8 +7,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.simulation.ColdOhms;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Map;
@@ -37,7 +37,7 @@ class ForecastsTest {
     }
 
     private static double solved(Setting setting, String net, double meter) {
-        return new Engine()
+        return new Simulator()
                 .prepare(SET, setting)
                 .solveWithMeter(net, meter)
                 .volts(net)

@@ -9,7 +9,7 @@ import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Specimen;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
@@ -56,7 +56,7 @@ class LevelsTest {
         Hypothesis h = hypothesis(forecasts, cause);
         var loud = forecasts.loud().withFaults(h.from());
         Band band = forecasts.chassis().bands().get(0);
-        Gains gains = Gains.of(new Engine(), forecasts.chassis(), loud, band).orElseThrow();
+        Gains gains = Gains.of(new Simulator(), forecasts.chassis(), loud, band).orElseThrow();
         for (Gains.Level l : gains.levels()) {
             if (!l.heard()) continue;
             Hypothesis end = h.at(x -> 0);
@@ -80,7 +80,7 @@ class LevelsTest {
         for (int n = 0; n < lark.hypotheses().size(); n += 6) {
             Hypothesis h = lark.hypotheses().get(n).at(x -> Span.HALF);
             Optional<Gains> gains =
-                    Gains.of(new Engine(), lark.chassis(), lark.loud().withFaults(h.from()), band);
+                    Gains.of(new Simulator(), lark.chassis(), lark.loud().withFaults(h.from()), band);
             for (Gains.Level l : gains.map(Gains::levels).orElse(List.of())) {
                 Foreseen foreseen = lark.at(
                                 lark.hypotheses().get(n), new Probe.Level(band.name(), l.domain(), l.point()))
@@ -132,7 +132,7 @@ class LevelsTest {
             for (int seed = 1; seed <= 12; seed++) {
                 var loud = f.loud().withTrims(Specimen.of(set, seed)).withControls(Controls.volume(set, 1));
                 Gains gains =
-                        Gains.of(new Engine(), set, loud, set.bands().get(0)).orElseThrow();
+                        Gains.of(new Simulator(), set, loud, set.bands().get(0)).orElseThrow();
                 for (Gains.Level l : gains.levels()) {
                     Foreseen sound = f.at(
                                     f.healthy(),

@@ -9,8 +9,8 @@ import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.ColdSet;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Specimen;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,7 +29,7 @@ final class Workbench {
     private final Setting broken;
     private final Setting sound;
     private final Random random;
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
     private final double line;
 
     Workbench(Chassis set, long seed, String... faults) {
@@ -70,7 +70,7 @@ final class Workbench {
         if (!(probe instanceof Probe.Volts v)) return new Observation.Heard(probe, heard(probe));
         List<Fault> all = new ArrayList<>(v.setting().faults());
         all.addAll(broken.faults());
-        Engine.Bench bench = engine.prepare(set, broken.withFaults(all));
+        Simulator.PreparedCircuit bench = engine.prepare(set, broken.withFaults(all));
         double free = bench.solve().volts(v.net()).orElseThrow();
         double shown =
                 bench.solveWithMeter(v.net(), METER.ohmsAt(free)).volts(v.net()).orElse(free);

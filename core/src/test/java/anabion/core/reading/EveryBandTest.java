@@ -10,8 +10,8 @@ import anabion.core.chassis.Points;
 import anabion.core.job.FittedState;
 import anabion.core.json.Extra;
 import anabion.core.simulation.CircuitPredictor;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -67,7 +67,7 @@ class EveryBandTest {
     /** A contact that does not close on the two AM bands: the readings are those of the circuit with that fault. */
     @Test
     void anOpenContactShowsOnItsOwnBands() {
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         List<Reading> readings = new ArrayList<>();
         for (String band : List.of("FM", "MW", "LW"))
             readings.add(reading(

@@ -9,9 +9,9 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import anabion.core.testing.SharedSets;
 import anabion.core.text.Phrase;
@@ -83,11 +83,11 @@ class PlanLawsTest {
         return changed.withReference(p.reference(), turned);
     }
 
-    private static double volts(Operating o, Piece c) {
+    private static double volts(OperatingPoint o, Piece c) {
         return o.volts(c.plus()).orElse(0) - o.volts(c.minus()).orElse(0);
     }
 
-    private static Operating solve(Chassis set, double line, boolean cold) {
+    private static OperatingPoint solve(Chassis set, double line, boolean cold) {
         Setting setting = Setting.of(line);
         if (cold) {
             List<Fault> dead = new ArrayList<>();
@@ -99,14 +99,14 @@ class PlanLawsTest {
             }
             setting = setting.withFaults(dead);
         }
-        return new Engine().solve(set, setting);
+        return new Simulator().solve(set, setting);
     }
 
     @ParameterizedTest
     @MethodSource("cases")
     void nothingNewIsBelowItsWorstVolts(Case k) {
         double line = k.set().supply().volts();
-        List<Operating> worst = List.of(
+        List<OperatingPoint> worst = List.of(
                 solve(k.set(), line, false), solve(k.set(), 1.1 * line, false), solve(k.set(), 1.1 * line, true));
         for (Item i : k.plan().items()) {
             if (i.choice().action() == Choice.Action.KEEP || i.choice().safety().isPresent()) continue;
@@ -160,7 +160,7 @@ class PlanLawsTest {
         parts.set(
                 parts.indexOf(i.piece().part()),
                 i.piece().part().withComponent(new Capacitor(farads, old.volts(), old.dielectric())));
-        Operating o = new Engine()
+        OperatingPoint o = new Simulator()
                 .solve(set.withParts(parts), Setting.of(1.1 * set.supply().volts()));
         return o.supplies().get(i.piece().plus()).peak();
     }
@@ -195,7 +195,7 @@ class PlanLawsTest {
     void whatTouchesTheMainsHasAClassAndItsTouchCurrent(Case k) {
         if (!k.set().supply().arrangement().usesMains()) return;
         Set<String> mains = mains(k.set());
-        String reference = Engine.reference(k.set());
+        String reference = Simulator.reference(k.set());
         for (Item i : k.plan().items()) {
             boolean plug =
                     mains.contains(i.piece().plus()) && mains.contains(i.piece().minus());
@@ -223,7 +223,7 @@ class PlanLawsTest {
     @ParameterizedTest
     @MethodSource("cases")
     void whatStandsTheWrongWayRoundIsSaid(Case k) {
-        Operating o = solve(k.set(), k.set().supply().volts(), false);
+        OperatingPoint o = solve(k.set(), k.set().supply().volts(), false);
         for (Item i : k.plan().items()) {
             if (i.piece().kind() != Kind.ELECTROLYTIC || i.choice().kind() != Kind.ELECTROLYTIC) continue;
             double v = volts(o, i.piece());

@@ -6,8 +6,8 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Winding;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -41,7 +41,7 @@ class StressTest {
     @Test
     void atTheOutputPlateSoundCountsTwice() {
         Stress tone = item("halcyon", "C24").stress();
-        double plate = new Engine()
+        double plate = new Simulator()
                 .solve(SharedSets.named("halcyon"), Setting.of(230))
                 .volts("V4.5")
                 .orElseThrow();
@@ -73,7 +73,7 @@ class StressTest {
     @Test
     void theRippleCurrentIsWhatTheRectifierGivesBeyondTheMean() {
         Chassis set = SharedSets.named("halcyon");
-        var solved = new Engine().solve(set, Setting.of(1.1 * 230));
+        var solved = new Simulator().solve(set, Setting.of(1.1 * 230));
         var cycle = solved.supplies().get("B1");
         double both = 2 * cycle.effective() * cycle.effective();
         assertThat(item("halcyon", "C18.1").stress().ripple())

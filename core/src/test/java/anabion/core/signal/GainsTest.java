@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.FaultList;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Specimen;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
@@ -22,7 +22,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What sets do with signals, as a restorer with a generator meets it. */
 class GainsTest {
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
     private Gains gains(String name, String... faults) {
         Chassis set = SharedSets.named(name);

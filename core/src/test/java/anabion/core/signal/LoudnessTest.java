@@ -7,8 +7,8 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Map;
@@ -26,7 +26,7 @@ class LoudnessTest {
     private static Loudness of(Chassis set, String band, String... faults) {
         List<Fault> all = List.of(faults).stream().map(Fault::parse).toList();
         return Loudness.of(
-                        new Engine(),
+                        new Simulator(),
                         set,
                         loud(set).withFaults(all),
                         set.band(band).orElseThrow())
@@ -39,7 +39,7 @@ class LoudnessTest {
     void soundNeedsWhatTheGainsSay(String name, String band) {
         Chassis set = SharedSets.named(name);
         Band b = set.band(band).orElseThrow();
-        Gains gains = Gains.of(new Engine(), set, loud(set), b).orElseThrow();
+        Gains gains = Gains.of(new Simulator(), set, loud(set), b).orElseThrow();
         Map<String, Double> quick = of(set, band).decibels();
         for (Gains.Level l : gains.levels()) {
             if (l.domain() != Domain.AF) continue;
@@ -98,7 +98,7 @@ class LoudnessTest {
     void theStandardOutputIsOutOfReachFromWhereGainsSay(String fault) {
         Chassis set = SharedSets.named("lark");
         Gains gains = Gains.of(
-                        new Engine(),
+                        new Simulator(),
                         set,
                         loud(set).withFaults(List.of(Fault.parse(fault))),
                         set.band("MW").orElseThrow())
@@ -125,7 +125,7 @@ class LoudnessTest {
     void theLastPointIsTheAerial() {
         assertThat(of(SharedSets.named("brae"), "MW").whole()).isEqualTo("rf AE");
         assertThat(Loudness.of(
-                        new Engine(),
+                        new Simulator(),
                         SharedSets.named("moor"),
                         loud(SharedSets.named("moor")),
                         SharedSets.named("moor").bands().get(0)))

@@ -8,8 +8,8 @@ import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.model.Curves;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -26,7 +26,7 @@ class PlateCircuitTest {
     @Test
     void theLoadLineOfATriodeIsItsPlateLoad() {
         PlateCircuit v3 = of(halcyon, "V3");
-        var solved = new Engine().solve(halcyon, line);
+        var solved = new Simulator().solve(halcyon, line);
         double rail = solved.volts("B2").orElseThrow();
         assertThat(v3.ohms()).isCloseTo(221e3, within(2e3));
         assertThat(v3.open()).isCloseTo(rail, within(0.02 * rail));

@@ -7,10 +7,10 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.circuit.Phasor;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Decks;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.SpiceNetlist;
 import anabion.core.testing.IndependentSolver;
 import anabion.core.testing.SharedSets;
 import java.util.Optional;
@@ -41,13 +41,13 @@ class SignalDeckTest {
                 .matcher(IndependentSolver.answer(
                         "sweep-" + name + "-" + domain.code() + "-" + net,
                         SignalDeck.of(set, setting, band, domain, net)));
-        Operating solved = new Engine().solve(set, setting);
-        Decks.Probe p = SignalDeck.probe(set, band, domain, net);
+        OperatingPoint solved = new Simulator().solve(set, setting);
+        SpiceNetlist.Probe p = SignalDeck.probe(set, band, domain, net);
         var networks = new Networks(set, setting, solved, Optional.of(band)).aligned();
         int compared = 0;
         while (rows.find()) {
             double hertz = Double.parseDouble(rows.group(1));
-            var driven = networks.at(hertz).driven(net, Engine.reference(set));
+            var driven = networks.at(hertz).driven(net, Simulator.reference(set));
             Phasor source = new Generator(p.ohms(), p.farads()).impedance(hertz);
             Phasor ours = driven.at(p.output()).over(source.plus(driven.at(net)));
             assertThat(Double.parseDouble(rows.group(2)))

@@ -9,8 +9,8 @@ import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.error.BadInput;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -49,7 +49,7 @@ class StageFinderTest {
         }
         assertThat(same).as("parts placed alike, of " + all).isGreaterThan(all * 3 / 4);
         Setting loud = Setting.of(set.supply().volts()).withControls(Controls.volume(set, 1));
-        assertThat(Gains.of(new Engine(), found, loud, found.bands().get(0))
+        assertThat(Gains.of(new Simulator(), found, loud, found.bands().get(0))
                         .orElseThrow()
                         .levels())
                 .isNotEmpty();

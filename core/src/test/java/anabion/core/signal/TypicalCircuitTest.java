@@ -13,8 +13,8 @@ import anabion.core.chassis.WiringLine;
 import anabion.core.error.BadInput;
 import anabion.core.format.ListCodec;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -37,7 +37,7 @@ class TypicalCircuitTest {
         assertThat(set.supply()).isEqualTo(t.supply());
         assertThat(CircuitCheck.of(set)).isEmpty();
         Setting loud = Setting.of(set.supply().volts()).withControls(Controls.volume(set, 1));
-        Gains g = Gains.of(new Engine(), set, loud, set.bands().get(0)).orElseThrow();
+        Gains g = Gains.of(new Simulator(), set, loud, set.bands().get(0)).orElseThrow();
         assertThat(g.gains()).hasSizeGreaterThan(2);
         assertThat(TypicalCircuit.named(t.code())).contains(t);
     }

@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** What holds of every modelled set. */
 class AllSetsTest {
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
     static Stream<String> names() {
         return Stream.of("halcyon", "brae", "lark", "rover", "trunk-road", "concerto", "true/moor");
@@ -30,7 +30,7 @@ class AllSetsTest {
         Chassis set = SharedSets.named(name);
         for (Band b : set.bands())
             for (double share : new double[] {0.9, 1, 1.1}) {
-                Operating o = engine.solve(
+                OperatingPoint o = engine.solve(
                         set, Setting.of(share * set.supply().volts()).withBand(b.name()));
                 assertThat(o.converged())
                         .as(b.name() + " at " + share + ": " + o.direct().unsettled())
@@ -56,7 +56,8 @@ class AllSetsTest {
     void everySingleFaultSettles(String name) {
         Chassis set = SharedSets.named(name);
         for (Fault f : Deep.some("single faults of " + name + " that settle", 40, FaultList.of(set))) {
-            Operating o = engine.solve(set, Setting.of(set.supply().volts()).withFaults(List.of(f)));
+            OperatingPoint o =
+                    engine.solve(set, Setting.of(set.supply().volts()).withFaults(List.of(f)));
             assertThat(o.converged())
                     .as(f.text() + ": " + o.direct().unsettled())
                     .isTrue();
@@ -74,9 +75,9 @@ class AllSetsTest {
                 .filter(f -> f.mode().equals("joint") || f.mode().startsWith("heater"))
                 .toList();
         for (Fault f : Deep.some("faults of " + name + " solved anew", 20, reaching)) {
-            Operating kept = engine.solve(set, usual.withFaults(List.of(f)));
-            Operating fresh = new Engine().solve(set, usual.withFaults(List.of(f)));
-            for (String net : Engine.nets(set))
+            OperatingPoint kept = engine.solve(set, usual.withFaults(List.of(f)));
+            OperatingPoint fresh = new Simulator().solve(set, usual.withFaults(List.of(f)));
+            for (String net : Simulator.nets(set))
                 assertThat(kept.volts(net).orElse(0))
                         .as(f.text() + " at " + net)
                         .isCloseTo(
@@ -102,8 +103,8 @@ class AllSetsTest {
     @Test
     void onBatteryAndOnMainsThePortablesFilamentsAreFedAlike() {
         Chassis rover = SharedSets.named("rover");
-        Operating mains = engine.solve(rover, Setting.of(230));
-        Operating battery = engine.solve(
+        OperatingPoint mains = engine.solve(rover, Setting.of(230));
+        OperatingPoint battery = engine.solve(
                 rover, new Setting(230, "", Map.of(), Map.of("S3", "battery"), List.of(), Map.of(), true, 0));
         assertThat(drop(mains, "F1", "CHASSIS")).isBetween(1.2, 2.0);
         assertThat(drop(mains, "F3", "V3F")).isBetween(1.2, 1.9);
@@ -116,7 +117,7 @@ class AllSetsTest {
     @Test
     void aBrokenFilamentDarkensTheWholeChain() {
         Chassis rover = SharedSets.named("rover");
-        Operating o = engine.solve(rover, Setting.of(230).withFaults(List.of(Fault.parse("V2:heater-open"))));
+        OperatingPoint o = engine.solve(rover, Setting.of(230).withFaults(List.of(Fault.parse("V2:heater-open"))));
         double rail = o.volts("B1").orElseThrow();
         assertThat(o.volts("V3.5").orElseThrow()).isGreaterThan(0.9 * rail);
         assertThat(rail)
@@ -126,8 +127,8 @@ class AllSetsTest {
     @Test
     void twelveVoltPlatesWorkAndAWeakBatteryWeakensThem() {
         Chassis car = SharedSets.named("trunk-road");
-        Operating full = engine.solve(car, Setting.of(12));
-        Operating low = engine.solve(car, Setting.of(8));
+        OperatingPoint full = engine.solve(car, Setting.of(12));
+        OperatingPoint low = engine.solve(car, Setting.of(8));
         assertThat(full.volts("V3.6").orElseThrow()).isBetween(2.0, 8.0);
         assertThat(low.volts("V3.6").orElseThrow() / low.volts("BP").orElseThrow())
                 .as("less current in its load")
@@ -161,7 +162,7 @@ class AllSetsTest {
         assertThat(engine.solve(concerto, broken).volts("V1.6").orElseThrow()).isLessThan(1);
     }
 
-    private static double drop(Operating o, String plus, String minus) {
+    private static double drop(OperatingPoint o, String plus, String minus) {
         return o.volts(plus).orElseThrow() - o.volts(minus).orElseThrow();
     }
 }

@@ -13,10 +13,10 @@ import org.junit.jupiter.api.Test;
 /** A hot-chassis set with series heaters at work, sound and broken. */
 class BraeTest {
     private static final Chassis SET = SharedSets.named("brae");
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
-    private Operating with(double line, String... faults) {
-        Operating o = engine.solve(
+    private OperatingPoint with(double line, String... faults) {
+        OperatingPoint o = engine.solve(
                 SET,
                 Setting.of(line)
                         .withFaults(List.of(faults).stream().map(Fault::parse).toList()));
@@ -30,7 +30,7 @@ class BraeTest {
 
     @Test
     void everyHeaterHasItsVoltsAndTheDropperTheRest() {
-        Operating o = with(230);
+        OperatingPoint o = with(230);
         assertThat(o.alternating("HC").orElseThrow() - o.alternating("HD").orElseThrow())
                 .isCloseTo(31, within(2.0));
         assertThat(o.alternating("HD").orElseThrow() - o.alternating("HE").orElseThrow())
@@ -44,7 +44,7 @@ class BraeTest {
     @Test
     void oneHeaterOpenDarkensAllAndATubeRectifierGivesNothing() {
         for (String tube : List.of("V1", "V2", "V3", "V4", "V5")) {
-            Operating o = with(230, tube + ":heater-open");
+            OperatingPoint o = with(230, tube + ":heater-open");
             assertThat(o.volts("B1").orElseThrow()).as(tube).isCloseTo(0, within(1.0));
             assertThat(o.wattsFromMains()).as(tube).isLessThan(1);
         }
@@ -53,7 +53,7 @@ class BraeTest {
 
     @Test
     void aShortedDropperOverheatsTheChain() {
-        Operating o = with(230, "R20:short");
+        OperatingPoint o = with(230, "R20:short");
         assertThat(o.alternating("HC").orElseThrow()).isGreaterThan(200);
     }
 
@@ -92,7 +92,7 @@ class BraeTest {
 
     @Test
     void switchedOffNothingStandsAnywhere() {
-        Operating off = engine.solve(
+        OperatingPoint off = engine.solve(
                 SET,
                 new Setting(
                         230,

@@ -29,7 +29,7 @@ class ChartMakerTest {
         double plate = row(chart, "V3.7").value();
         double grid = row(chart, "V4.1").value();
         assertThat(plate)
-                .isLessThan(new Engine()
+                .isLessThan(new Simulator()
                         .solve(set, Setting.of(220).withControls(Map.of("RV1", 0.0)))
                         .volts("V3.7")
                         .orElseThrow());

@@ -50,11 +50,11 @@ class CircuitPredictorTest {
         var trims = Specimen.of(nominal, 77);
         Chassis charted = nominal.withChart(ChartMaker.of(nominal, trims));
         Predictor calibrated = CircuitPredictor.of(charted);
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         Setting truth =
                 Setting.of(245).withControls(java.util.Map.of("RV1", 0.0)).withTrims(trims);
-        Engine.Bench specimen = engine.prepare(nominal, truth);
-        Engine.Bench plain = engine.prepare(nominal, truth.withTrims(java.util.Map.of()));
+        Simulator.PreparedCircuit specimen = engine.prepare(nominal, truth);
+        Simulator.PreparedCircuit plain = engine.prepare(nominal, truth.withTrims(java.util.Map.of()));
         double near = 0;
         double far = 0;
         for (String pin : List.of("V1.6", "V2.6", "V2.7", "V3.7", "V4.2", "V4.6", "V5.7")) {

@@ -22,9 +22,9 @@ class ColdSetTest {
         Chassis set = SharedSets.named(name);
         Setting setting = Setting.of(set.supply().volts()).withFaults(List.of(Fault.parse(fault)));
         ColdSet quick = ColdSet.of(set, setting);
-        String reference = Engine.reference(set);
+        String reference = Simulator.reference(set);
         assertThat(quick.quick()).as("junctions are solved pair by pair").isEqualTo(!name.equals("lark"));
-        for (String net : Engine.nets(set)) {
+        for (String net : Simulator.nets(set)) {
             double alone = ColdOhms.between(set, setting, net, reference, 1.5).ohms();
             assertThat(quick.between(net, reference, 1.5)).as(net).isCloseTo(alone, within(0.01 + 0.005 * alone));
         }
@@ -37,7 +37,7 @@ class ColdSetTest {
     void aResistorsShareIsWhatItMoves(String name, String net) {
         Chassis set = SharedSets.named(name);
         Setting usual = Setting.of(set.supply().volts());
-        String reference = Engine.reference(set);
+        String reference = Simulator.reference(set);
         ColdSet cold = ColdSet.of(set, usual);
         Map<String, Double> shares = cold.shares(net, reference, 1.5);
         double step = 1e-3;
@@ -66,7 +66,7 @@ class ColdSetTest {
         Setting broken = usual.withFaults(List.of(Fault.parse(fault)));
         ColdSet alone = ColdSet.of(set, broken);
         ColdSet like = ColdSet.of(set, broken, 1, Optional.of(sound));
-        for (String net : Engine.nets(set))
+        for (String net : Simulator.nets(set))
             for (String against : List.of("CHASSIS", "NEG2")) {
                 sound.between(net, against, 1.5);
                 double wanted = alone.between(net, against, 1.5);

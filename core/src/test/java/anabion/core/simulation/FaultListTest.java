@@ -110,8 +110,8 @@ class FaultListTest {
     void aReservoirFarTooSmallLowersTheRail() {
         Chassis set = SharedSets.named("rover");
         Setting usual = Setting.of(set.supply().volts());
-        Operating sound = new Engine().solve(set, usual);
-        Operating wrong = new Engine().solve(set, usual.withFaults(List.of(Fault.parse("C20:wrong:2uF"))));
+        OperatingPoint sound = new Simulator().solve(set, usual);
+        OperatingPoint wrong = new Simulator().solve(set, usual.withFaults(List.of(Fault.parse("C20:wrong:2uF"))));
         assertThat(wrong.volts("B0").orElseThrow())
                 .isLessThan(0.97 * sound.volts("B0").orElseThrow());
     }
@@ -123,8 +123,8 @@ class FaultListTest {
         Chassis set = SharedSets.named(name);
         String net = anabion.core.chassis.Points.of(set).need(grid).net();
         Setting usual = Setting.of(set.supply().volts());
-        Operating sound = new Engine().solve(set, usual);
-        Operating gassy = new Engine().solve(set, usual.withFaults(List.of(Fault.parse(fault))));
+        OperatingPoint sound = new Simulator().solve(set, usual);
+        OperatingPoint gassy = new Simulator().solve(set, usual.withFaults(List.of(Fault.parse(fault))));
         assertThat(gassy.converged()).isTrue();
         assertThat(gassy.direct().iterations()).as("it settles like any other").isLessThan(500);
         assertThat(gassy.volts(net).orElseThrow())
@@ -172,9 +172,15 @@ class FaultListTest {
     void aSwitchContactFailsByItself() {
         Chassis set = SharedSets.named("concerto");
         Setting broken = Setting.of(230).withFaults(List.of(Fault.parse("S2:open:1/6")));
-        assertThat(new Engine().solve(set, broken.withBand("MW")).volts("OSCB").orElseThrow())
+        assertThat(new Simulator()
+                        .solve(set, broken.withBand("MW"))
+                        .volts("OSCB")
+                        .orElseThrow())
                 .isLessThan(5);
-        assertThat(new Engine().solve(set, broken.withBand("FM")).volts("BFM").orElseThrow())
+        assertThat(new Simulator()
+                        .solve(set, broken.withBand("FM"))
+                        .volts("BFM")
+                        .orElseThrow())
                 .isGreaterThan(150);
         assertThat(FaultList.of(set)).contains(Fault.parse("S2:open:1/6"), Fault.parse("S2:open:8/16"));
         assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse("S2:open:1/7"))))
@@ -187,12 +193,12 @@ class FaultListTest {
     void theOscillatorStopsWithoutItsGridCapacitorButNotWithoutItsTrimmer() {
         Chassis set = SharedSets.named("halcyon");
         Setting usual = Setting.of(230);
-        double runs = new Engine().solve(set, usual).volts("V1.1").orElseThrow();
-        double trimmer = new Engine()
+        double runs = new Simulator().solve(set, usual).volts("V1.1").orElseThrow();
+        double trimmer = new Simulator()
                 .solve(set, usual.withFaults(List.of(Fault.parse("C6:open"))))
                 .volts("V1.1")
                 .orElseThrow();
-        double stopped = new Engine()
+        double stopped = new Simulator()
                 .solve(set, usual.withFaults(List.of(Fault.parse("C3:open"))))
                 .volts("V1.1")
                 .orElseThrow();

@@ -18,14 +18,14 @@ import org.junit.jupiter.api.Test;
 class HalcyonTest {
     private static final Chassis SET = SharedSets.named("halcyon");
     private static final Setting USUAL = Setting.of(230).withControls(Map.of("RV1", 0.0));
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
     private double volts(String net, String... faults) {
         return with(faults).volts(net).orElseThrow();
     }
 
-    private Operating with(String... faults) {
-        Operating o = engine.solve(
+    private OperatingPoint with(String... faults) {
+        OperatingPoint o = engine.solve(
                 SET, USUAL.withFaults(List.of(faults).stream().map(Fault::parse).toList()));
         assertThat(o.converged()).as(List.of(faults).toString()).isTrue();
         return o;
@@ -33,7 +33,7 @@ class HalcyonTest {
 
     @Test
     void theHealthySetStandsWhereATextbookSetStands() {
-        Operating o = with();
+        OperatingPoint o = with();
         assertThat(o.volts("B1").orElseThrow()).isBetween(225.0, 265.0);
         assertThat(o.volts("V1.1").orElseThrow()).isBetween(-12.0, -7.0);
         assertThat(o.volts("V4.2").orElseThrow()).isBetween(9.0, 13.0);
@@ -46,7 +46,7 @@ class HalcyonTest {
     @Test
     void everySingleFaultSettles() {
         for (Fault f : FaultList.of(SET)) {
-            Operating o = engine.solve(SET, USUAL.withFaults(List.of(f)));
+            OperatingPoint o = engine.solve(SET, USUAL.withFaults(List.of(f)));
             assertThat(o.converged()).as(f.text()).isTrue();
         }
     }
@@ -56,7 +56,7 @@ class HalcyonTest {
         for (String f : List.of("C14:short", "R16:open", "V5:weak", "T2.primary:open")) {
             Setting s = USUAL.withFaults(List.of(Fault.parse(f)));
             Solution warm = engine.solve(SET, s).direct();
-            Solution cold = new Engine().solve(SET, s).direct();
+            Solution cold = new Simulator().solve(SET, s).direct();
             warm.nets().forEach((net, v) -> assertThat(cold.volts(net).orElseThrow())
                     .as(f + " at " + net)
                     .isCloseTo(v, within(1e-3 + 1e-4 * Math.abs(v))));
@@ -98,7 +98,7 @@ class HalcyonTest {
 
     @Test
     void withTheOutputPrimaryOpenTheScreenTakesOverAndGlows() {
-        Operating open = with("T2.primary:open");
+        OperatingPoint open = with("T2.primary:open");
         double screen = open.direct().circuit().elements().stream()
                 .filter(e -> e.name().equals("V4"))
                 .mapToDouble(e -> open.direct().amperes(e)[1])
@@ -114,7 +114,7 @@ class HalcyonTest {
     /** The meter halves the leak, and the grid's own current, exponential in its volts, gives way: by V_T·ln 2, not by half. */
     @Test
     void aMeterOnATenMegohmGridMovesItAsItsOwnCurrentAllows() {
-        Engine.Bench bench = engine.prepare(SET, USUAL);
+        Simulator.PreparedCircuit bench = engine.prepare(SET, USUAL);
         double free = bench.solve().volts("V3.1").orElseThrow();
         double read = bench.solveWithMeter("V3.1", 10e6).volts("V3.1").orElseThrow();
         double crude = bench.solveWithMeter("V3.1", 50e3).volts("V3.1").orElseThrow();
@@ -127,8 +127,8 @@ class HalcyonTest {
 
     @Test
     void highLineLiftsEveryRailTogether() {
-        Operating high = engine.solve(SET, USUAL.withLine(250));
-        Operating usual = engine.solve(SET, USUAL);
+        OperatingPoint high = engine.solve(SET, USUAL.withLine(250));
+        OperatingPoint usual = engine.solve(SET, USUAL);
         for (String rail : List.of("B1", "B2", "B3"))
             assertThat(high.volts(rail).orElseThrow() / usual.volts(rail).orElseThrow())
                     .as(rail)
@@ -198,9 +198,9 @@ class HalcyonTest {
 
     @Test
     void decksNameEveryNet() {
-        String deck = Decks.direct(SET, USUAL);
-        for (String net : Engine.nets(SET)) assertThat(deck).contains(" = " + net + "\n");
+        String deck = SpiceNetlist.direct(SET, USUAL);
+        for (String net : Simulator.nets(SET)) assertThat(deck).contains(" = " + net + "\n");
         assertThat(deck).contains(".op").endsWith(".end\n");
-        assertThat(Decks.overTime(SET, USUAL)).contains(".tran", "SIN(0 325.", ".meas tran mean");
+        assertThat(SpiceNetlist.overTime(SET, USUAL)).contains(".tran", "SIN(0 325.", ".meas tran mean");
     }
 }

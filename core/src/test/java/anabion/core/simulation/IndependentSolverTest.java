@@ -23,7 +23,7 @@ class IndependentSolverTest {
     void theOperatingPointAgrees(String name) throws Exception {
         Chassis set = SharedSets.named(name);
         Setting setting = Setting.of(set.supply().volts());
-        Operating ours = new Engine().solve(set, setting);
+        OperatingPoint ours = new Simulator().solve(set, setting);
         Map<String, Double> theirs = theirs("operating-point-" + file(name), set, setting);
         theirs.forEach((net, volts) -> {
             double v = ours.volts(net).orElseThrow();
@@ -34,7 +34,7 @@ class IndependentSolverTest {
 
     /** Its operating point by our names of the nets. */
     private static Map<String, Double> theirs(String name, Chassis set, Setting setting) throws Exception {
-        String deck = Decks.direct(set, setting);
+        String deck = SpiceNetlist.direct(set, setting);
         Map<String, Double> numbered = new HashMap<>();
         Matcher m = Pattern.compile("(?m)^\\s*(n\\d+)\\s+(-?[\\d.]+(?:e[+-]?\\d+)?)\\s*$")
                 .matcher(IndependentSolver.answer(name, deck));
@@ -52,7 +52,7 @@ class IndependentSolverTest {
     void whatAPartDoesToEveryReadingAgrees(String name, String part) throws Exception {
         Chassis set = SharedSets.named(name);
         Setting usual = Setting.of(set.supply().volts());
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         Sensitivity ours =
                 Sensitivity.about(engine, set, usual, engine.solve(set, usual)).orElseThrow();
         Map<String, Double> up = theirs("up-" + name + "-" + part, set, usual.withTrims(Map.of(part, 1.05)));
@@ -80,9 +80,9 @@ class IndependentSolverTest {
     }
 
     private static void agrees(String name, Chassis set, Setting setting) throws Exception {
-        Operating solved = new Engine().solve(set, setting);
+        OperatingPoint solved = new Simulator().solve(set, setting);
         Cycle ours = solved.supplies().values().iterator().next();
-        String out = IndependentSolver.answer("supply-" + name, Decks.overTime(set, setting));
+        String out = IndependentSolver.answer("supply-" + name, SpiceNetlist.overTime(set, setting));
         assertThat(measured(out, "mean")).isCloseTo(ours.volts(), within(0.01 * ours.volts()));
         assertThat(measured(out, "ripple")).isCloseTo(ours.ripple(), within(0.05 * ours.ripple()));
         assertThat(measured(out, "peak")).isCloseTo(ours.peak(), within(0.05 * ours.peak()));

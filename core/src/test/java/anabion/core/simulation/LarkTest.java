@@ -12,10 +12,10 @@ import org.junit.jupiter.api.Test;
 /** Seven germanium transistors on a positive earth, sound and broken. */
 class LarkTest {
     private static final Chassis SET = SharedSets.named("lark");
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
     private double volts(String net, String... faults) {
-        Operating o = engine.solve(
+        OperatingPoint o = engine.solve(
                 SET,
                 Setting.of(9)
                         .withFaults(List.of(faults).stream().map(Fault::parse).toList()));
@@ -64,7 +64,7 @@ class LarkTest {
     @Test
     void aTiredBatterySagsUnderTheSet() {
         assertThat(volts("NEG", "BT1:weak")).isGreaterThan(volts("NEG") + 0.1);
-        Operating flat = engine.solve(SET, Setting.of(6));
+        OperatingPoint flat = engine.solve(SET, Setting.of(6));
         assertThat(flat.volts("NEG").orElseThrow()).isBetween(-6.0, -5.8);
     }
 
@@ -79,7 +79,7 @@ class LarkTest {
 
     @Test
     void aSetOnABatteryTakesNothingFromTheMains() {
-        Operating o = engine.solve(SET, Setting.of(9));
+        OperatingPoint o = engine.solve(SET, Setting.of(9));
         assertThat(o.mains()).isEmpty();
         assertThat(o.supplies()).isEmpty();
         assertThat(o.mainsAmperes()).isZero();

@@ -10,11 +10,11 @@ import org.junit.jupiter.api.Test;
 
 /** Bridges, doublers and vibrators are recognised from the nets. */
 class OddSuppliesTest {
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
-    private Operating solve(OddSupplies kind, String... faults) {
+    private OperatingPoint solve(OddSupplies kind, String... faults) {
         Chassis set = kind.set();
-        Operating o = engine.solve(
+        OperatingPoint o = engine.solve(
                 set,
                 Setting.of(kind.volts())
                         .withFaults(List.of(faults).stream().map(Fault::parse).toList()));
@@ -45,7 +45,7 @@ class OddSuppliesTest {
     @Test
     void ofADoublerInSeriesEachHalfGivesOnePeakAndNothingIsLeftWithOneRectifierOpen() {
         double peak = 110 * Math.sqrt(2);
-        Operating both = solve(OddSupplies.IN_SERIES);
+        OperatingPoint both = solve(OddSupplies.IN_SERIES);
         assertThat(both.volts("B1").orElseThrow()).isBetween(1.8 * peak, 2 * peak);
         assertThat(both.volts("AC2").orElseThrow()).isCloseTo(both.volts("B1").orElseThrow() / 2, within(2.0));
         assertThat(rail(OddSupplies.IN_SERIES, "D2:open"))

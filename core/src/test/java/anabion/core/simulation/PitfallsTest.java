@@ -21,7 +21,7 @@ import org.junit.jupiter.api.Test;
 
 /** The classic traps, each on a small set of its own. */
 class PitfallsTest {
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
     private static Chassis with(Chassis chassis, Part part) {
         List<Part> parts = new ArrayList<>(chassis.parts());
@@ -48,7 +48,7 @@ class PitfallsTest {
     }
 
     private double volts(Chassis c, Setting s, String net) {
-        Operating o = engine.solve(c, s);
+        OperatingPoint o = engine.solve(c, s);
         assertThat(o.converged()).isTrue();
         return o.volts(net).orElseThrow();
     }
@@ -82,7 +82,7 @@ class PitfallsTest {
                         "C2 32@350 B2 CHASSIS smoothing",
                         "R1 5k B2 CHASSIS load"),
                 wound("L1", "field coil", Map.of("1", "B1", "2", "B2"), winding("field", "1", "2", 1000, 0)));
-        Operating hot = engine.solve(set, Setting.of(230));
+        OperatingPoint hot = engine.solve(set, Setting.of(230));
         double amperes = hot.volts("B2").orElseThrow() / 5000;
         double ohms = (hot.volts("B1").orElseThrow() - hot.volts("B2").orElseThrow()) / amperes;
         assertThat(ohms).isBetween(1200.0, 1300.0);
@@ -118,7 +118,7 @@ class PitfallsTest {
                 "V2 1T4 1=CHASSIS 5=CHASSIS 7=MID 6=CHASSIS 3=S2 2=B",
                 "R2 10k B S1 screen feed",
                 "R3 10k B S2 screen feed");
-        Operating o = engine.solve(set, Setting.of(90));
+        OperatingPoint o = engine.solve(set, Setting.of(90));
         double upper = o.volts("FIL").orElseThrow() - o.volts("MID").orElseThrow();
         double lower = o.volts("MID").orElseThrow();
         assertThat(o.converged()).isTrue();

@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What tolerances do to readings, against solving the set anew. */
 class SensitivityTest {
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
 
     private Sensitivity about(Chassis set, Setting at) {
         return Sensitivity.about(engine, set, at, engine.solve(set, at)).orElseThrow();
@@ -34,9 +34,9 @@ class SensitivityTest {
         Chassis set = SharedSets.named(name);
         Sensitivity s = about(set, usual(set));
         for (String part : s.parts()) {
-            Operating up = engine.solve(set, usual(set).withTrims(Map.of(part, 1.01)));
-            Operating down = engine.solve(set, usual(set).withTrims(Map.of(part, 0.99)));
-            for (String net : Engine.nets(set)) {
+            OperatingPoint up = engine.solve(set, usual(set).withTrims(Map.of(part, 1.01)));
+            OperatingPoint down = engine.solve(set, usual(set).withTrims(Map.of(part, 0.99)));
+            for (String net : Simulator.nets(set)) {
                 double anew = (up.volts(net).orElseThrow() - down.volts(net).orElseThrow()) / 0.02;
                 double swing =
                         0.04 * Math.abs(anew) + 0.003 * Math.abs(up.volts(net).orElseThrow()) + 0.01;
@@ -58,7 +58,7 @@ class SensitivityTest {
         for (int n = 0; n < specimens; n++) {
             Map<String, Double> trims = new LinkedHashMap<>();
             for (String p : s.parts()) trims.put(p, 1 + s.spread(p) * Math.max(-2, Math.min(2, random.nextGaussian())));
-            Operating o = engine.solve(set, usual(set).withTrims(trims));
+            OperatingPoint o = engine.solve(set, usual(set).withTrims(trims));
             found.add(new double[] {o.volts(one).orElseThrow(), o.volts(other).orElseThrow()});
         }
         double first = covariance(found, 0, 0);

@@ -16,7 +16,7 @@ class SpreadTest {
 
     private Spread with(String meter) {
         return Spread.of(
-                        new Engine(),
+                        new Simulator(),
                         SET,
                         USUAL,
                         MeterSpec.parse(meter),
@@ -52,8 +52,8 @@ class SpreadTest {
     void aResistorsShareIsWhatChangingItDoes() {
         Spread s = with("10M");
         Setting more = USUAL.withTrims(java.util.Map.of("R7", 1.01));
-        double before = new Engine().solve(SET, USUAL).volts("V2.6").orElseThrow();
-        double after = new Engine().solve(SET, more).volts("V2.6").orElseThrow();
+        double before = new Simulator().solve(SET, USUAL).volts("V2.6").orElseThrow();
+        double after = new Simulator().solve(SET, more).volts("V2.6").orElseThrow();
         double perDeviation = (after - before) / 0.01 * 0.1; // a resistor of 20 %
         assertThat(s.readings().get(3).shares().get("R7"))
                 .isCloseTo(perDeviation, within(0.03 * Math.abs(perDeviation)));

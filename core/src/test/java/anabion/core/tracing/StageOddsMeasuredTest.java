@@ -17,9 +17,9 @@ import anabion.core.job.SymptomKind;
 import anabion.core.json.Extra;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.FaultList;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.time.Instant;
@@ -46,7 +46,7 @@ class StageOddsMeasuredTest {
         return Deep.some("sets whose stage odds are measured", 1, List.of("halcyon", "brae"));
     }
 
-    private final Engine engine = new Engine();
+    private final Simulator engine = new Simulator();
     private final Random random = new Random(5);
 
     /** Now and then an ear is wrong. */

@@ -9,7 +9,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
-import anabion.core.simulation.Engine;
+import anabion.core.simulation.Simulator;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.NeedleBar;
 import anabion.desktop.control.Texts;
@@ -300,7 +300,7 @@ public final class ColdChecksSheet implements Sheet {
     }
 
     private String net(String name) {
-        boolean net = Engine.nets(session.need().chassis()).contains(name);
+        boolean net = Simulator.nets(session.need().chassis()).contains(name);
         return net ? name : session.point(name).net();
     }
 

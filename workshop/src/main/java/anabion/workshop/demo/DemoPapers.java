@@ -14,9 +14,9 @@ import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
 import anabion.core.simulation.ChartMaker;
 import anabion.core.simulation.ColdSet;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Specimen;
 import anabion.workshop.SetRecord;
 import java.io.IOException;
@@ -89,7 +89,7 @@ public final class DemoPapers {
     /** The same readings with the values that the faulty set shows: to three figures, as a meter does. */
     static List<Reading> read(String name, List<Reading> taken) {
         Chassis chassis = DemoWorkshop.chassis(name);
-        Engine engine = new Engine();
+        Simulator engine = new Simulator();
         List<Reading> all = new ArrayList<>();
         for (Reading r : taken) {
             Setting setting = Setting.of(r.condition().line())
@@ -97,7 +97,7 @@ public final class DemoPapers {
                     .withFaults(planted(name))
                     .withTrims(Specimen.of(chassis, ON_THE_BENCH));
             String net = Points.of(chassis).need(r.point()).net();
-            Engine.Bench bench = engine.prepare(chassis, setting);
+            Simulator.PreparedCircuit bench = engine.prepare(chassis, setting);
             double volts;
             if (r.measure() == Measure.OHMS)
                 volts = ColdSet.of(chassis, setting, LAIN).between(net, r.reference(), 1.5);
@@ -105,7 +105,7 @@ public final class DemoPapers {
                 volts = bench.solve().alternating(net).orElse(0);
             else {
                 double free = bench.solve().volts(net).orElse(0);
-                Operating loaded =
+                OperatingPoint loaded =
                         bench.solveWithMeter(net, r.condition().meter().ohmsAt(free));
                 volts = loaded.volts(net).orElse(0);
             }
@@ -122,7 +122,7 @@ public final class DemoPapers {
     private static List<Reading> taken(String name, List<Fault> faults) {
         SetRecord set = DemoWorkshop.set(name);
         Condition usual = new SetRecord(set.chassis(), set.job(), List.of(), List.of(), set.place()).usual();
-        Engine.Bench bench = new Engine()
+        Simulator.PreparedCircuit bench = new Simulator()
                 .prepare(
                         set.chassis(),
                         Setting.of(usual.line())
@@ -141,7 +141,7 @@ public final class DemoPapers {
             all.add(new Reading(
                     UUID.nameUUIDFromBytes((name + r.point()).getBytes(StandardCharsets.UTF_8)),
                     r.point(),
-                    Engine.reference(set.chassis()),
+                    Simulator.reference(set.chassis()),
                     r.measure(),
                     shown(volts),
                     false,

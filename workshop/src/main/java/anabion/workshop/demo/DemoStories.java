@@ -11,8 +11,8 @@ import anabion.core.json.TreeReader;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.ColdSet;
 import anabion.core.simulation.Controls;
-import anabion.core.simulation.Engine;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Specimen;
 import java.io.IOException;
 import java.io.InputStream;
@@ -87,7 +87,7 @@ public final class DemoStories {
         private final Setting sound;
         private final Setting broken;
         private final List<Fault> faults;
-        private final Engine engine = new Engine();
+        private final Simulator engine = new Simulator();
 
         Scene(Chassis set, List<Fault> faults) {
             this.set = set;
@@ -124,7 +124,7 @@ public final class DemoStories {
             List<Fault> all = new ArrayList<>(lifted);
             all.addAll(faults);
             String net = Points.of(set).need(point).net();
-            Engine.Bench bench = engine.prepare(set, broken.withFaults(all));
+            Simulator.PreparedCircuit bench = engine.prepare(set, broken.withFaults(all));
             double free = bench.solve().volts(net).orElse(0);
             return DemoPapers.meter(
                     bench.solveWithMeter(net, METER.ohmsAt(free)).volts(net).orElse(free));
@@ -135,7 +135,7 @@ public final class DemoStories {
         }
 
         private String net(String name) {
-            return Engine.nets(set).contains(name)
+            return Simulator.nets(set).contains(name)
                     ? name
                     : Points.of(set).need(name).net();
         }

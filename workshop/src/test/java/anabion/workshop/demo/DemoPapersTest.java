@@ -14,9 +14,9 @@ import anabion.core.device.DeviceType;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Standing;
-import anabion.core.simulation.Engine;
-import anabion.core.simulation.Operating;
+import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import java.util.List;
@@ -76,7 +76,8 @@ class DemoPapersTest {
     @ValueSource(strings = {"halcyon", "brae"})
     void tubesStayInsideTheirLimits(String name) {
         Chassis chassis = DemoWorkshop.chassis(name);
-        Operating o = new Engine().solve(chassis, Setting.of(chassis.supply().volts()));
+        OperatingPoint o =
+                new Simulator().solve(chassis, Setting.of(chassis.supply().volts()));
         for (Part p : chassis.parts()) {
             if (p.device().isEmpty()) continue;
             DeviceType type =
@@ -96,7 +97,7 @@ class DemoPapersTest {
         }
     }
 
-    private static double plateWatts(Operating o, String reference) {
+    private static double plateWatts(OperatingPoint o, String reference) {
         double most = 0;
         for (Element e : o.direct().circuit().elements()) {
             if (!(e instanceof Element.Device d) || !e.name().split("\\.")[0].equals(reference)) continue;
@@ -108,7 +109,7 @@ class DemoPapersTest {
         return most;
     }
 
-    private static double volts(Operating o, int node) {
+    private static double volts(OperatingPoint o, int node) {
         return node < 0 ? 0 : o.direct().unknowns()[node];
     }
 
@@ -123,9 +124,10 @@ class DemoPapersTest {
                         .heaterVolts())
                 .sum();
         assertThat(sum).isCloseTo(116.6, within(0.01));
-        Operating o = new Engine().solve(brae, Setting.of(230));
+        OperatingPoint o = new Simulator().solve(brae, Setting.of(230));
         assertThat(o.alternating("HC").orElseThrow()).isCloseTo(116.6, within(6.0));
-        Operating dark = new Engine().solve(brae, Setting.of(230).withFaults(List.of(Fault.of("V3", "heater-open"))));
+        OperatingPoint dark =
+                new Simulator().solve(brae, Setting.of(230).withFaults(List.of(Fault.of("V3", "heater-open"))));
         assertThat(dark.volts("B1").orElseThrow())
                 .as("one heater open darkens all")
                 .isCloseTo(0, within(1.0));
@@ -133,7 +135,7 @@ class DemoPapersTest {
 
     @Test
     void thePositiveEarthSetReadsNegative() {
-        Operating o = new Engine().solve(DemoWorkshop.chassis("lark"), Setting.of(9));
+        OperatingPoint o = new Simulator().solve(DemoWorkshop.chassis("lark"), Setting.of(9));
         for (String net : List.of("NEG", "Q1.4", "Q4.3", "Q6.3", "Q4.1"))
             assertThat(o.volts(net).orElseThrow()).as(net).isNegative();
         double vbe = o.volts("Q4.2").orElseThrow() - o.volts("Q4.1").orElseThrow();

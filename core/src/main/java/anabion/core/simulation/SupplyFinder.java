@@ -28,7 +28,7 @@ import java.util.Set;
  * Finds the rectifiers of a chassis, what feeds them and what they feed, from the nets alone: the reservoir is the capacitor on the
  * rectifier's cathode, or behind a small resistor there.
  */
-final class Rails {
+final class SupplyFinder {
     /** Below this the plate of a rectifier sees no alternating volts. */
     private static final double DEAD = 0.5;
     /** A resistor up to this, between rectifier and reservoir or in the return, belongs to the rectifier. */
@@ -37,7 +37,7 @@ final class Rails {
     private final Chassis chassis;
     private final Setting setting;
     private final Faults faults;
-    private final Mains mains;
+    private final AcSupply mains;
     private final String reference;
     private final Sockets sockets;
     private final Reservoirs behind;
@@ -48,11 +48,11 @@ final class Rails {
         Characteristic of(String output, Rectifier rectifier, double siemens);
     }
 
-    Rails(
+    SupplyFinder(
             Chassis chassis,
             Setting setting,
             Faults faults,
-            Mains mains,
+            AcSupply mains,
             String reference,
             Characteristics characteristics) {
         this.characteristics = characteristics;
@@ -285,15 +285,15 @@ final class Rails {
         Deque<String> next = new ArrayDeque<>(seen);
         while (!next.isEmpty()) {
             String at = next.poll();
-            if (at.equals(Mains.L)) return Mains.N;
-            if (at.equals(Mains.N)) return Mains.L;
+            if (at.equals(AcSupply.L)) return AcSupply.N;
+            if (at.equals(AcSupply.N)) return AcSupply.L;
             for (Part p : chassis.parts()) {
                 if (!p.touches(at)) continue;
-                if (p.component() instanceof Component.Windings w && Mains.transformer(w)) {
+                if (p.component() instanceof Component.Windings w && AcSupply.transformer(w)) {
                     Optional<String> end = otherEnd(p, w.windings(), at);
                     if (end.isPresent()) return end.get();
                 }
-                for (String n : Linear.joined(p, at)) if (seen.add(n)) next.add(n);
+                for (String n : PassiveStamps.joined(p, at)) if (seen.add(n)) next.add(n);
             }
         }
         return reference;

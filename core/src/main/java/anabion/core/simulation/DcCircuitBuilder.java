@@ -25,7 +25,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Builds the direct-current circuit of a chassis, without its rectifiers. */
-final class Direct {
+final class DcCircuitBuilder {
     /** Insulation between an AC heater and everything else does not matter; a heater–cathode short is this many ohms. */
     private static final double HEATER_SHORT = 1000;
     /** Share of the rated volts below which a heater gets nothing from the mains. */
@@ -39,16 +39,16 @@ final class Direct {
     private final Setting setting;
     private final Faults faults;
     private final String reference;
-    private final Optional<Mains> mains;
+    private final Optional<AcSupply> mains;
     private final Sockets sockets;
     private final FittedLaws fitted;
 
-    Direct(
+    DcCircuitBuilder(
             Chassis chassis,
             Setting setting,
             Faults faults,
             String reference,
-            Optional<Mains> mains,
+            Optional<AcSupply> mains,
             FittedLaws fitted) {
         this.chassis = chassis;
         this.setting = setting;
@@ -71,7 +71,7 @@ final class Direct {
 
     private Circuit.Builder filled(Circuit.Builder c) {
         for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
-        if (plugged()) c.resistor("mains", Mains.L, Mains.N, 0.01);
+        if (plugged()) c.resistor("mains", AcSupply.L, AcSupply.N, 0.01);
         add(chassis.parts(), c);
         return c;
     }
@@ -83,13 +83,13 @@ final class Direct {
     Circuit.Builder circuit(Circuit sound) {
         if (faults.inOscillator(chassis)) return circuit();
         Set<String> faulty = faults.parts();
-        Circuit.Builder c = sound.more(e -> !faulty.contains(Operating.reference(e.name())));
+        Circuit.Builder c = sound.more(e -> !faulty.contains(OperatingPoint.reference(e.name())));
         add(chassis.parts().stream().filter(p -> faulty.contains(p.reference())).toList(), c);
         return c;
     }
 
     private void add(List<Part> parts, Circuit.Builder c) {
-        Linear linear = new Linear(chassis, setting, faults);
+        PassiveStamps linear = new PassiveStamps(chassis, setting, faults);
         double scale = scale();
         for (Part p : parts) {
             if (p.component() instanceof Component.Battery b) battery(p, b, scale, c);
@@ -100,7 +100,7 @@ final class Direct {
     }
 
     private boolean plugged() {
-        return mains.isPresent() && Mains.vibrator(chassis).isEmpty();
+        return mains.isPresent() && AcSupply.vibrator(chassis).isEmpty();
     }
 
     /** How far the batteries are from their nominal volts. */
@@ -141,7 +141,8 @@ final class Direct {
         double heat = byDirectCurrent(p, type.get())
                 ? 1
                 : mains.map(m -> m.heat(p, type.get())).orElse(1.0);
-        double emission = faults.emission(p.reference()) * Rails.emission(heat, setting) * setting.trim(p.reference());
+        double emission =
+                faults.emission(p.reference()) * SupplyFinder.emission(heat, setting) * setting.trim(p.reference());
         for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
         if (faults.is(p.reference(), "gassy")) gas(p, type.get(), c);
     }
@@ -291,7 +292,7 @@ final class Direct {
     }
 
     private boolean fm() {
-        return chassis.band(Linear.band(chassis, setting))
+        return chassis.band(PassiveStamps.band(chassis, setting))
                 .map(Band::kind)
                 .filter(k -> k == BandKind.FM)
                 .isPresent();

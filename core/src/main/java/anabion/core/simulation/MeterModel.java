@@ -11,14 +11,14 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** A meter on a computed set: what it shows at a net. It remembers what it has read. */
-final class Reader {
-    private final Engine.Bench bench;
-    private final Operating free;
+final class MeterModel {
+    private final Simulator.PreparedCircuit bench;
+    private final OperatingPoint free;
     private final Map<Probed, OptionalDouble> read = new HashMap<>();
 
     private record Probed(String net, double ohms) {}
 
-    Reader(Engine.Bench bench) {
+    MeterModel(Simulator.PreparedCircuit bench) {
         this.bench = bench;
         this.free = bench.solve();
     }
@@ -27,7 +27,7 @@ final class Reader {
         return free.converged();
     }
 
-    Optional<Sensitivity> sensitivity(Engine engine, Chassis chassis, Setting setting) {
+    Optional<Sensitivity> sensitivity(Simulator engine, Chassis chassis, Setting setting) {
         return Sensitivity.about(engine, chassis, setting, free);
     }
 
@@ -51,7 +51,7 @@ final class Reader {
     }
 
     private OptionalDouble loaded(Probed at) {
-        Operating o = bench.solveWithMeter(at.net(), at.ohms());
+        OperatingPoint o = bench.solveWithMeter(at.net(), at.ohms());
         return o.converged() ? o.volts(at.net()) : OptionalDouble.empty();
     }
 

@@ -12,13 +12,13 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** A set at work: direct volts and currents, alternating volts, and what its rectifiers do. */
-public final class Operating {
+public final class OperatingPoint {
     private final Solution direct;
     private final Optional<Solution> mains;
-    private final List<Rails.Rail> rails;
+    private final List<SupplyFinder.Rail> rails;
     private final Map<String, Cycle> cycles = new LinkedHashMap<>();
 
-    Operating(Solution direct, Optional<Solution> mains, List<Rails.Rail> rails) {
+    OperatingPoint(Solution direct, Optional<Solution> mains, List<SupplyFinder.Rail> rails) {
         this.direct = direct;
         this.mains = mains;
         this.rails = rails;
@@ -44,7 +44,7 @@ public final class Operating {
     /** Effective alternating volts of a net against the reference; at a rectifier's plate with the sag of its load. */
     public OptionalDouble alternating(String net) {
         if (mains.isEmpty()) return OptionalDouble.of(0);
-        for (Rails.Rail r : rails)
+        for (SupplyFinder.Rail r : rails)
             if (r.plates().contains(net))
                 return OptionalDouble.of(plate(r, r.plates().indexOf(net)));
         OptionalDouble v = mains.get().volts(net);
@@ -53,7 +53,7 @@ public final class Operating {
 
     /** The steady cycles of the rectifiers, by the net of their reservoirs. */
     public Map<String, Cycle> supplies() {
-        if (cycles.isEmpty()) for (Rails.Rail r : rails) cycles.put(r.reservoir(), cycle(r));
+        if (cycles.isEmpty()) for (SupplyFinder.Rail r : rails) cycles.put(r.reservoir(), cycle(r));
         return Map.copyOf(cycles);
     }
 
@@ -63,7 +63,7 @@ public final class Operating {
                 .towards(changed, reservoir(r)));
     }
 
-    private double reservoir(Rails.Rail r) {
+    private double reservoir(SupplyFinder.Rail r) {
         return direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
     }
 
@@ -78,7 +78,7 @@ public final class Operating {
     /** The ripple of every rail, by the net of its reservoir. */
     public Map<String, Ripple> ripples() {
         Map<String, Ripple> all = new LinkedHashMap<>();
-        for (Rails.Rail r : rails) {
+        for (SupplyFinder.Rail r : rails) {
             int pulses = r.plates().size() > 1 || r.ports().size() > 2 ? 2 : 1;
             all.put(
                     r.reservoir(),
@@ -92,7 +92,7 @@ public final class Operating {
     /** References of the rectifiers that feed each reservoir, by its net. */
     public Map<String, List<String>> rectifiers() {
         Map<String, List<String>> all = new LinkedHashMap<>();
-        for (Rails.Rail r : rails)
+        for (SupplyFinder.Rail r : rails)
             all.put(
                     r.reservoir(),
                     r.ports().stream().map(Port::reference).distinct().toList());
@@ -102,7 +102,7 @@ public final class Operating {
     /** Effective ripple current of every reservoir, by its net: what the paths give, less the mean that flows on. */
     public Map<String, Double> rippleAmperes() {
         Map<String, Double> all = new LinkedHashMap<>();
-        for (Rails.Rail r : rails) {
+        for (SupplyFinder.Rail r : rails) {
             Cycle c = supplies().get(r.reservoir());
             double squares =
                     c.effective() * c.effective() * r.rectifier().paths().size() - c.amperes() * c.amperes();
@@ -111,7 +111,7 @@ public final class Operating {
         return all;
     }
 
-    private Cycle cycle(Rails.Rail r) {
+    private Cycle cycle(SupplyFinder.Rail r) {
         double volts = reservoir(r);
         double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
         double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
@@ -119,7 +119,7 @@ public final class Operating {
     }
 
     /** The plate sags while its path conducts, by what the source's resistance takes of the power given. */
-    private double plate(Rails.Rail r, int n) {
+    private double plate(SupplyFinder.Rail r, int n) {
         double open = Math.abs(r.rectifier().paths().get(n).volts());
         double given =
                 supplies().get(r.reservoir()).given() / r.rectifier().paths().size();
@@ -151,7 +151,7 @@ public final class Operating {
                 heaters = Math.abs(mains.get().amperes(e)[0]);
             }
         double squares = heaters * heaters;
-        for (Rails.Rail r : rails) {
+        for (SupplyFinder.Rail r : rails) {
             Cycle c = supplies().get(r.reservoir());
             double ratio = Math.abs(r.rectifier().paths().get(0).volts()) / Math.max(line, 1e-9);
             double pulses =

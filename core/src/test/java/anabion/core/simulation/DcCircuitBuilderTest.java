@@ -17,29 +17,30 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** The circuit of a faulty set, taken for the most part from the sound one's, is the one that is built from nothing. */
-class DirectTest {
+class DcCircuitBuilderTest {
     private static final FittedLaws FITTED = new FittedLaws();
 
     @ParameterizedTest
     @MethodSource("anabion.core.simulation.AllSetsTest#names")
     void aFaultChangesItsOwnPartAlone(String name) {
         Chassis set = SharedSets.named(name);
-        Optional<Mains> mains = Mains.has(set) ? Optional.of(mains(set)) : Optional.empty();
+        Optional<AcSupply> mains = AcSupply.has(set) ? Optional.of(mains(set)) : Optional.empty();
         Circuit sound = direct(set, List.of(), mains).circuit().build();
         for (Fault f : Deep.some("faults of " + name + " built from nothing", 60, FaultList.of(set))) {
-            Direct faulty = direct(set, List.of(f), mains);
+            DcCircuitBuilder faulty = direct(set, List.of(f), mains);
             assertThat(elements(faulty.circuit(sound).build()))
                     .as(f.text())
                     .isEqualTo(elements(faulty.circuit().build()));
         }
     }
 
-    private static Direct direct(Chassis set, List<Fault> faults, Optional<Mains> mains) {
-        return new Direct(set, usual(set), new Faults(set, faults), Engine.reference(set), mains, FITTED);
+    private static DcCircuitBuilder direct(Chassis set, List<Fault> faults, Optional<AcSupply> mains) {
+        return new DcCircuitBuilder(set, usual(set), new Faults(set, faults), Simulator.reference(set), mains, FITTED);
     }
 
-    private static Mains mains(Chassis set) {
-        return new Mains(set, usual(set), new Faults(set, List.of()), Engine.reference(set), 0, new DcSolver()::solve);
+    private static AcSupply mains(Chassis set) {
+        return new AcSupply(
+                set, usual(set), new Faults(set, List.of()), Simulator.reference(set), 0, new DcSolver()::solve);
     }
 
     private static Setting usual(Chassis set) {

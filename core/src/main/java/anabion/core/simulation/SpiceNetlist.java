@@ -25,7 +25,7 @@ import java.util.function.Predicate;
  * has mains, transformer, rectifier and capacitors, and measures mean, ripple and peak current over the last cycles. Every net is
  * named in a comment: {@code * net NODE = NAME}.
  */
-public final class Decks {
+public final class SpiceNetlist {
     /** Cycles to run: a start from the computed mean is settled soon, the capacitor of a doubler starts empty. */
     private static final int SHORT = 8;
 
@@ -35,27 +35,27 @@ public final class Decks {
 
     private final Chassis chassis;
     private final Setting setting;
-    private final Engine.Bench bench;
-    private final Operating solved;
+    private final Simulator.PreparedCircuit bench;
+    private final OperatingPoint solved;
     private final Map<String, String> nodes = new LinkedHashMap<>();
     private final List<String> lines = new ArrayList<>();
 
-    private Decks(Chassis chassis, Setting setting) {
+    private SpiceNetlist(Chassis chassis, Setting setting) {
         this.chassis = chassis;
         this.setting = setting;
-        this.bench = new Engine().prepare(chassis, setting);
+        this.bench = new Simulator().prepare(chassis, setting);
         this.solved = bench.solve();
         nodes.put(bench.circuit().reference(), "0");
     }
 
     /** For the operating point. */
     public static String direct(Chassis chassis, Setting setting) {
-        return new Decks(chassis, setting).direct();
+        return new SpiceNetlist(chassis, setting).direct();
     }
 
     /** Over time, with the real supply. */
     public static String overTime(Chassis chassis, Setting setting) {
-        return new Decks(chassis, setting).overTime();
+        return new SpiceNetlist(chassis, setting).overTime();
     }
 
     /**
@@ -70,7 +70,7 @@ public final class Decks {
             Predicate<Element> replaced,
             Consumer<Reactances> reactances,
             Probe probe) {
-        Decks deck = new Decks(chassis, setting);
+        SpiceNetlist deck = new SpiceNetlist(chassis, setting);
         AlternatingDeck alternating = new AlternatingDeck(deck, probe.hertz());
         alternating.elements(deck.bench.circuit(), replaced);
         deck.insulation();
@@ -177,19 +177,19 @@ public final class Decks {
         double hertz = first.hertz();
         for (Element e : bench.circuit().elements()) {
             boolean own = e instanceof Element.Device d && d.law() instanceof Characteristic;
-            boolean mains = e.name().equals("mains") || transformer(Operating.reference(e.name()));
-            boolean glows = e.name().contains(".heater") && !coldInMains(Operating.reference(e.name()));
+            boolean mains = e.name().equals("mains") || transformer(OperatingPoint.reference(e.name()));
+            boolean glows = e.name().contains(".heater") && !coldInMains(OperatingPoint.reference(e.name()));
             if (!own && !mains && !glows) element(e);
         }
         insulation();
         strays();
         alternating(first);
-        for (Rails.Rail r : bench.rails()) rectifiers(r);
+        for (SupplyFinder.Rail r : bench.rails()) rectifiers(r);
         for (Part p : chassis.parts()) if (p.component() instanceof Capacitor c) capacitor(p, c);
         double cycle = 1 / hertz;
         double end = (first.pump() > 0 ? LONG : SHORT) * cycle;
         lines.add(".tran " + number(cycle / 400) + " " + number(end) + " 0 " + number(cycle / 400) + " uic");
-        for (Rails.Rail r : bench.rails()) measures(r, end - 4 * cycle, end);
+        for (SupplyFinder.Rail r : bench.rails()) measures(r, end - 4 * cycle, end);
         lines.add(".options reltol=1e-4");
         return text("over time");
     }
@@ -204,7 +204,7 @@ public final class Decks {
 
     private boolean transformer(String reference) {
         return chassis.part(reference)
-                .filter(p -> p.component() instanceof Component.Windings w && Mains.transformer(w))
+                .filter(p -> p.component() instanceof Component.Windings w && AcSupply.transformer(w))
                 .isPresent();
     }
 
@@ -247,14 +247,14 @@ public final class Decks {
     }
 
     private boolean mainsOnly(String element) {
-        return element.equals("line") || element.equals("insulation") || transformer(Operating.reference(element));
+        return element.equals("line") || element.equals("insulation") || transformer(OperatingPoint.reference(element));
     }
 
     private double volt(int node) {
         return node < 0 ? 0 : solved.mains().orElseThrow().unknowns()[node];
     }
 
-    private void rectifiers(Rails.Rail r) {
+    private void rectifiers(SupplyFinder.Rail r) {
         for (int n = 0; n < r.ports().size(); n++) {
             Port port = r.ports().get(n);
             String sensed = "sense_" + name(r.name()) + "_" + n;
@@ -275,7 +275,7 @@ public final class Decks {
         }
     }
 
-    private void measures(Rails.Rail r, double from, double to) {
+    private void measures(SupplyFinder.Rail r, double from, double to) {
         String between = "across_" + name(r.name());
         lines.add("E" + between + " " + between + " 0 " + node(r.reservoir()) + " " + node(r.back()) + " 1");
         String v = "v(" + between + ")";

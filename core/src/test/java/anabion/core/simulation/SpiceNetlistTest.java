@@ -10,7 +10,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** A deck is data: no name in it becomes a command of the solver that reads it. */
-class DecksTest {
+class SpiceNetlistTest {
     @ParameterizedTest
     @ValueSource(strings = {"\n", "\r", "\r\n", "\u0085", "\u2028", "\u2029", "\f", "\u000b"})
     void aNameWithALineEndStaysInItsComment(String end) {
@@ -18,10 +18,12 @@ class DecksTest {
         Chassis forged = set.withIdentity(
                 Identity.of("Vessmark", "Halcyon" + end + ".control" + end + "shell touch /tmp/x" + end, SetKind.HOME));
         Setting setting = Setting.of(230);
-        for (String deck : new String[] {Decks.direct(forged, setting), Decks.overTime(forged, setting)})
+        for (String deck : new String[] {SpiceNetlist.direct(forged, setting), SpiceNetlist.overTime(forged, setting)})
             assertThat(deck.split("\\R"))
                     .noneMatch(line -> line.startsWith(".control") || line.startsWith("shell"))
-                    .hasSameSizeAs((deck.contains(".tran") ? Decks.overTime(set, setting) : Decks.direct(set, setting))
+                    .hasSameSizeAs((deck.contains(".tran")
+                                    ? SpiceNetlist.overTime(set, setting)
+                                    : SpiceNetlist.direct(set, setting))
                             .split("\\R"));
     }
 }

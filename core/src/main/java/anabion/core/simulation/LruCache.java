@@ -5,10 +5,10 @@ import java.util.Map;
 import java.util.function.Supplier;
 
 /** Keeps a bounded number of dear results; the one unused longest goes first. */
-final class Memory<K, V> {
+final class LruCache<K, V> {
     private final Map<K, V> kept;
 
-    Memory(int most) {
+    LruCache(int most) {
         kept = new LinkedHashMap<>(most, 0.75f, true) {
             @Override
             protected boolean removeEldestEntry(Map.Entry<K, V> eldest) {

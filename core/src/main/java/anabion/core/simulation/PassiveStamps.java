@@ -12,7 +12,7 @@ import java.util.List;
 import java.util.Map;
 
 /** Puts the parts that are plain resistances, to direct current or at mains frequency, into a circuit, with their faults. */
-final class Linear {
+final class PassiveStamps {
     /** A winding whose resistance nobody stated, in ohms. */
     private static final double WINDING = 1;
     /** A closed contact, a fuse. */
@@ -31,12 +31,12 @@ final class Linear {
     private final Faults faults;
     private final double electrolytics;
 
-    Linear(Chassis chassis, Setting setting, Faults faults) {
+    PassiveStamps(Chassis chassis, Setting setting, Faults faults) {
         this(chassis, setting, faults, 1);
     }
 
     /** @param electrolytics insulation of electrolytics against the usual */
-    Linear(Chassis chassis, Setting setting, Faults faults, double electrolytics) {
+    PassiveStamps(Chassis chassis, Setting setting, Faults faults, double electrolytics) {
         this.electrolytics = electrolytics;
         this.chassis = chassis;
         this.setting = setting;
@@ -53,7 +53,7 @@ final class Linear {
         else if (k instanceof Component.Windings w) windings(p, w.windings(), c);
         else if (k instanceof Component.Fuse) pass(ref, p, CONTACT, c);
         else if (k instanceof Component.Speaker s) pass(ref, p, Math.max(0.1, 0.85 * s.ohms()), c);
-        else if (k instanceof Component.Switch s && !Mains.vibrates(p)) contacts(p, s, c);
+        else if (k instanceof Component.Switch s && !AcSupply.vibrates(p)) contacts(p, s, c);
     }
 
     private void pass(String name, Part p, double ohms, Circuit.Builder c) {
@@ -167,7 +167,7 @@ final class Linear {
             }
             return nets;
         }
-        boolean leads = (k instanceof Component.Resistor r && r.ohms() <= 5 * Rails.SURGE)
+        boolean leads = (k instanceof Component.Resistor r && r.ohms() <= 5 * SupplyFinder.SURGE)
                 || k instanceof Component.Fuse
                 || k instanceof Component.Switch
                 || (k instanceof Component.Windings w && w.windings().size() == 1);

@@ -20,7 +20,7 @@ import java.util.Optional;
  * Computes sets. It keeps the characteristics of the rectifiers it met and the last solution, from which the next one starts; so one
  * engine belongs to one thread.
  */
-public final class Engine {
+public final class Simulator {
     private static final int KEPT = 64;
     /** Source resistance of a fixed rail, in ohms. */
     private static final double STIFF = 0.01;
@@ -28,13 +28,13 @@ public final class Engine {
     private final FittedLaws fitted = new FittedLaws();
     private final DcSolver solver = new DcSolver();
     private final DcSolver mainsSolver = new DcSolver();
-    private final Memory<Key, Characteristic> characteristics = new Memory<>(KEPT);
-    private final Memory<Wired, Solution> alternating = new Memory<>(KEPT);
+    private final LruCache<Key, Characteristic> characteristics = new LruCache<>(KEPT);
+    private final LruCache<Wired, Solution> alternating = new LruCache<>(KEPT);
     private Optional<Feed> sound = Optional.empty();
     /** What a faulty set is fed by is asked for once for every part, when its spread is computed. */
     private Optional<Feed> latest = Optional.empty();
 
-    private final Memory<Kind, Start> starts = new Memory<>(KEPT);
+    private final LruCache<Kind, Start> starts = new LruCache<>(KEPT);
 
     private record Key(Rectifier rectifier, double siemens) {}
 
@@ -67,32 +67,32 @@ public final class Engine {
     private record Wired(List<String> nets, List<Element> elements) {}
 
     /** The whole set. */
-    public Operating solve(Chassis chassis, Setting setting) {
+    public OperatingPoint solve(Chassis chassis, Setting setting) {
         return prepare(chassis, setting, 0).solve();
     }
 
     /** A set ready to be solved, with and without a meter at its nets. */
-    public Bench prepare(Chassis chassis, Setting setting) {
+    public PreparedCircuit prepare(Chassis chassis, Setting setting) {
         return prepare(chassis, setting, 0);
     }
 
     /** @param series ohms in the line */
-    Bench prepare(Chassis chassis, Setting setting, double series) {
+    PreparedCircuit prepare(Chassis chassis, Setting setting, double series) {
         Feed feed = feed(chassis, setting, series);
         Circuit circuit = driven(circuit(chassis, setting, feed), feed);
-        return new Bench(this, setting, circuit, feed.mains().map(Mains::solution), feed.rails());
+        return new PreparedCircuit(this, setting, circuit, feed.mains().map(AcSupply::solution), feed.rails());
     }
 
     /** Without rails, of a set that is fed so. */
     private Circuit.Builder circuit(Chassis chassis, Setting setting, Feed feed) {
         if (feed.setting().equals(setting)) return feed.circuit().more();
-        Direct direct = direct(chassis, setting, feed.mains());
+        DcCircuitBuilder direct = direct(chassis, setting, feed.mains());
         boolean faulty = feed.setting().equals(setting.withFaults(List.of()));
         return faulty ? direct.circuit(feed.circuit()) : direct.circuit();
     }
 
     private static Circuit driven(Circuit.Builder c, Feed feed) {
-        for (Rails.Rail r : feed.rails())
+        for (SupplyFinder.Rail r : feed.rails())
             c.device(
                     r.name() + ".rail" + feed.rails().indexOf(r),
                     r.characteristic(),
@@ -108,7 +108,7 @@ public final class Engine {
      *
      * @param part whose trim it is, or {@link Setting#LINE}
      */
-    Circuit near(Chassis chassis, Setting base, Setting changed, String part, Operating solved) {
+    Circuit near(Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
         Feed feed = feed(chassis, base, 0);
         if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, "open"))))
             feed = feed(
@@ -124,7 +124,7 @@ public final class Engine {
     }
 
     /** The mains with one part a little larger: the same for every fault that leaves the mains alone. */
-    private Mains nudged(Chassis chassis, Setting base, Setting changed, String part) {
+    private AcSupply nudged(Chassis chassis, Setting base, Setting changed, String part) {
         boolean alike = sound.filter(s -> s.isOf(chassis, base.withFaults(List.of()), 0)
                         && base.faults().stream().noneMatch(s::reachesMains))
                 .isPresent();
@@ -136,17 +136,17 @@ public final class Engine {
     }
 
     /** A solved circuit with other trims, as far as one tube or transistor feels them that neither rectifies nor feeds a rectifier's filter. */
-    Optional<Circuit> replaced(Chassis chassis, Setting base, Setting changed, String part, Operating solved) {
+    Optional<Circuit> replaced(Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
         Optional<Part> device = chassis.part(part).filter(p -> p.device().isPresent());
         if (device.isEmpty()) return Optional.empty();
         Feed feed = feed(chassis, base, 0);
         if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
-        Direct direct = direct(chassis, changed, feed.mains());
+        DcCircuitBuilder direct = direct(chassis, changed, feed.mains());
         return Optional.of(solved.direct().circuit().with(c -> direct.device(device.get(), c)));
     }
 
     /** The element of a resistor that neither rectifiers nor the mains know of, in a solved circuit. */
-    Optional<Element.Resistor> alone(Chassis chassis, Setting setting, String part, Operating solved) {
+    Optional<Element.Resistor> alone(Chassis chassis, Setting setting, String part, OperatingPoint solved) {
         boolean resistor = chassis.part(part)
                 .filter(p -> p.component() instanceof Component.Resistor)
                 .isPresent();
@@ -158,8 +158,9 @@ public final class Engine {
         return Optional.empty();
     }
 
-    private Direct direct(Chassis chassis, Setting setting, Optional<Mains> mains) {
-        return new Direct(chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), mains, fitted);
+    private DcCircuitBuilder direct(Chassis chassis, Setting setting, Optional<AcSupply> mains) {
+        return new DcCircuitBuilder(
+                chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), mains, fitted);
     }
 
     /**
@@ -171,10 +172,10 @@ public final class Engine {
             Chassis chassis,
             Setting setting,
             double series,
-            Optional<Mains> mains,
-            List<Rails.Rail> rails,
+            Optional<AcSupply> mains,
+            List<SupplyFinder.Rail> rails,
             Circuit circuit,
-            Map<String, Mains> nudged) {
+            Map<String, AcSupply> nudged) {
         boolean isOf(Chassis other, Setting wanted, double ohms) {
             return chassis.equals(other) && series == ohms && setting.equals(wanted);
         }
@@ -182,7 +183,7 @@ public final class Engine {
         private boolean touches(Fault f) {
             if (reachesMains(f)) return true;
             for (String net : chassis.part(f.part()).orElseThrow().nets().values())
-                for (Rails.Rail r : rails)
+                for (SupplyFinder.Rail r : rails)
                     if (net.equals(r.output())
                             || net.equals(r.reservoir())
                             || r.plates().contains(net)) return true;
@@ -206,7 +207,7 @@ public final class Engine {
             sound = Optional.of(feed(chassis, well, series, mainsOf(chassis, well, series), this::characteristic));
         if (setting.faults().stream().noneMatch(sound.get()::touches)) return sound.get();
         if (latest.filter(f -> f.isOf(chassis, setting, series)).isPresent()) return latest.get();
-        Optional<Mains> mains = setting.faults().stream().noneMatch(sound.get()::reachesMains)
+        Optional<AcSupply> mains = setting.faults().stream().noneMatch(sound.get()::reachesMains)
                 ? sound.get().mains()
                 : mainsOf(chassis, setting, series);
         Feed feed = feed(chassis, setting, series, mains, this::characteristic);
@@ -214,40 +215,40 @@ public final class Engine {
         return feed;
     }
 
-    private Optional<Mains> mainsOf(Chassis chassis, Setting setting, double series) {
-        return Mains.has(chassis) ? Optional.of(mains(chassis, setting, series)) : Optional.empty();
+    private Optional<AcSupply> mainsOf(Chassis chassis, Setting setting, double series) {
+        return AcSupply.has(chassis) ? Optional.of(mains(chassis, setting, series)) : Optional.empty();
     }
 
-    private Mains mains(Chassis chassis, Setting setting, double series) {
+    private AcSupply mains(Chassis chassis, Setting setting, double series) {
         Faults faults = new Faults(chassis, setting.faults());
-        return new Mains(chassis, setting, faults, reference(chassis), series, this::alternating);
+        return new AcSupply(chassis, setting, faults, reference(chassis), series, this::alternating);
     }
 
     private Feed feed(
             Chassis chassis,
             Setting setting,
             double series,
-            Optional<Mains> mains,
-            Rails.Characteristics characteristics) {
+            Optional<AcSupply> mains,
+            SupplyFinder.Characteristics characteristics) {
         Faults faults = new Faults(chassis, setting.faults());
-        List<Rails.Rail> rails = mains.map(
-                        m -> new Rails(chassis, setting, faults, m, reference(chassis), characteristics).all())
+        List<SupplyFinder.Rail> rails = mains.map(
+                        m -> new SupplyFinder(chassis, setting, faults, m, reference(chassis), characteristics).all())
                 .orElse(List.of());
         Circuit circuit = direct(chassis, setting, mains).circuit().build();
         return new Feed(chassis, setting, series, mains, rails, circuit, new HashMap<>());
     }
 
     /** A set whose rails stand where they stand in another solution, whatever its faults draw. */
-    public Bench prepareOnRails(Chassis chassis, Setting setting, Operating other) {
+    public PreparedCircuit prepareOnRails(Chassis chassis, Setting setting, OperatingPoint other) {
         Feed feed = feed(chassis, setting.withFaults(List.of()), 0);
         Circuit.Builder c = circuit(chassis, setting, feed);
-        for (Rails.Rail r : feed.rails()) {
+        for (SupplyFinder.Rail r : feed.rails()) {
             double volts =
                     other.volts(r.reservoir()).orElse(0) - other.volts(r.back()).orElse(0);
             c.current(r.name() + ".push", r.back(), r.reservoir(), volts / STIFF)
                     .resistor(r.name() + ".stiff", r.reservoir(), r.back(), STIFF);
         }
-        return new Bench(this, setting, c.build(), feed.mains().map(Mains::solution), List.of());
+        return new PreparedCircuit(this, setting, c.build(), feed.mains().map(AcSupply::solution), List.of());
     }
 
     private Characteristic characteristic(String output, Rectifier rectifier, double siemens) {
@@ -283,15 +284,20 @@ public final class Engine {
     }
 
     /** One set under one setting, on the bench. */
-    public static final class Bench {
-        private final Engine engine;
+    public static final class PreparedCircuit {
+        private final Simulator engine;
         private final Setting setting;
         private final Circuit circuit;
         private final Optional<Solution> mains;
-        private final List<Rails.Rail> rails;
+        private final List<SupplyFinder.Rail> rails;
         private final Start free = new Start();
 
-        Bench(Engine engine, Setting setting, Circuit circuit, Optional<Solution> mains, List<Rails.Rail> rails) {
+        PreparedCircuit(
+                Simulator engine,
+                Setting setting,
+                Circuit circuit,
+                Optional<Solution> mains,
+                List<SupplyFinder.Rail> rails) {
             this.engine = engine;
             this.setting = setting;
             this.circuit = circuit;
@@ -303,25 +309,25 @@ public final class Engine {
             return circuit;
         }
 
-        List<Rails.Rail> rails() {
+        List<SupplyFinder.Rail> rails() {
             return rails;
         }
 
-        public Operating solve() {
+        public OperatingPoint solve() {
             Solution s = engine.run(setting, circuit);
             if (s.converged()) free.keep(s);
             return operating(s);
         }
 
         /** With a meter of so many ohms from a net to the reference. */
-        public Operating solveWithMeter(String net, double ohms) {
+        public OperatingPoint solveWithMeter(String net, double ohms) {
             if (free.nets.isEmpty()) solve();
             Circuit loaded = metered(circuit, net, ohms);
             return operating(engine.solver.solve(loaded, free.of(loaded)));
         }
 
-        private Operating operating(Solution direct) {
-            return new Operating(direct, mains, rails);
+        private OperatingPoint operating(Solution direct) {
+            return new OperatingPoint(direct, mains, rails);
         }
     }
 

@@ -26,7 +26,7 @@ import java.util.function.Function;
  * circuit as a source of {@link #volts} behind {@link #ohms}, which for linear parts is exact (Thévenin); that its pulses also lower
  * the heaters' volts, by about a hundredth, is neglected.
  */
-final class Mains {
+final class AcSupply {
     static final String L = "MAINS-L";
     static final String N = "MAINS-N";
     /** Kelvin of an oxide cathode's heater. */
@@ -41,7 +41,7 @@ final class Mains {
     private final Chassis chassis;
     private final Setting setting;
     private final Faults faults;
-    private final Linear linear;
+    private final PassiveStamps linear;
     private final Sockets sockets;
     private final double series;
     private final Function<Circuit, Solution> solver;
@@ -55,7 +55,7 @@ final class Mains {
      * @param series ohms put into the line: a lamp, a variac's winding
      * @param solver may answer from memory: most faults leave this circuit alone
      */
-    Mains(
+    AcSupply(
             Chassis chassis,
             Setting setting,
             Faults faults,
@@ -65,7 +65,7 @@ final class Mains {
         this.chassis = chassis;
         this.setting = setting;
         this.faults = faults;
-        this.linear = new Linear(chassis, setting, faults);
+        this.linear = new PassiveStamps(chassis, setting, faults);
         this.sockets = new Sockets(faults);
         this.reference = reference;
         this.series = series;
@@ -87,7 +87,7 @@ final class Mains {
      * tap at the battery's other pole.
      */
     static Optional<Part> vibrator(Chassis chassis) {
-        return chassis.parts().stream().filter(Mains::vibrates).findFirst();
+        return chassis.parts().stream().filter(AcSupply::vibrates).findFirst();
     }
 
     static boolean vibrates(Part p) {
@@ -271,7 +271,7 @@ final class Mains {
         Winding primary = all.get(0);
         String inner = p.reference() + ".primary";
         if (!linear.openWinding(p, primary, 0))
-            c.resistor(Linear.winding(p, 0), faults.net(p, primary.from()), inner, linear.ohms(p, primary));
+            c.resistor(PassiveStamps.winding(p, 0), faults.net(p, primary.from()), inner, linear.ohms(p, primary));
         for (int n = 1; n < all.size(); n++) {
             Winding w = all.get(n);
             if (w.volts() <= 0 || faults.is(p.reference() + "." + w.name(), "open")) continue;
@@ -284,7 +284,7 @@ final class Mains {
                     end,
                     faults.net(p, w.to()),
                     turns * w.volts() / primary.volts());
-            c.resistor(Linear.winding(p, n), end, faults.net(p, w.from()), linear.ohms(p, w));
+            c.resistor(PassiveStamps.winding(p, n), end, faults.net(p, w.from()), linear.ohms(p, w));
         }
     }
 }
