@@ -2,8 +2,8 @@ package anabion.benchmarks;
 
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Evidence;
-import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.reading.Judge;
 import anabion.core.simulation.Calibrations;
@@ -44,7 +44,8 @@ public class JudgeBench {
 
     private final Predictors predictors = new Predictors();
     private final SetRecord set = DemoWorkshop.set("halcyon");
-    private final Forecasts forecasts = new Forecasts(set.chassis(), Calibrations.trims(set.chassis()), Priors.USUAL);
+    private final PredictionModel forecasts =
+            new PredictionModel(set.chassis(), Calibrations.trims(set.chassis()), Priors.USUAL);
     private final List<Observation> evidence = Evidence.of(set.chassis(), set.readings(), set.job());
     private int read = FIRST;
 

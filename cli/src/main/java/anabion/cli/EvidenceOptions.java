@@ -1,8 +1,8 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.diagnosis.Probes;
 import anabion.core.format.EvidenceCodec;
@@ -32,14 +32,14 @@ final class EvidenceOptions {
     private boolean visited;
 
     /** A set's forecasts, and the evidence to weigh. */
-    record Case(Forecasts forecasts, List<Observation> evidence) {}
+    record Case(PredictionModel forecasts, List<Observation> evidence) {}
 
     Case read() throws IOException {
         Chassis chassis = SettingOptions.wired(SetArchive.open(file).set().chassis());
         List<Observation> all = Lists.read(list, in -> EvidenceCodec.read(in, chassis));
         Priors usual = Priors.USUAL.from(chassis.identity().year().orElse(0));
         Priors priors = visited ? usual.visited() : usual;
-        Forecasts forecasts = new Forecasts(chassis, Calibrations.trims(chassis), priors);
+        PredictionModel forecasts = new PredictionModel(chassis, Calibrations.trims(chassis), priors);
         Probes.check(forecasts, all);
         return new Case(forecasts, all);
     }

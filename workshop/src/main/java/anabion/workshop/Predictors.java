@@ -1,7 +1,7 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.diagnosis.Forecasts;
+import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.reading.Predictor;
 import anabion.core.simulation.Calibrations;
@@ -27,9 +27,9 @@ public final class Predictors {
 
     /** Forecasts once they are made; its monitor is held by who asks them. */
     private static final class Foreseen {
-        private Forecasts forecasts;
+        private PredictionModel forecasts;
 
-        synchronized <T> T ask(Supplier<Forecasts> maker, Function<Forecasts, T> question) {
+        synchronized <T> T ask(Supplier<PredictionModel> maker, Function<PredictionModel, T> question) {
             if (forecasts == null) forecasts = maker.get();
             return question.apply(forecasts);
         }
@@ -55,11 +55,11 @@ public final class Predictors {
     }
 
     /** Asks the forecasts of a chassis; who comes second waits. */
-    public <T> T foreseen(Chassis chassis, Priors priors, Function<Forecasts, T> question) {
+    public <T> T foreseen(Chassis chassis, Priors priors, Function<PredictionModel, T> question) {
         Foreseen kept;
         synchronized (foreseen) {
             kept = foreseen.computeIfAbsent(new Ground(chassis, priors), g -> new Foreseen());
         }
-        return kept.ask(() -> new Forecasts(chassis, Calibrations.trims(chassis), priors), question);
+        return kept.ask(() -> new PredictionModel(chassis, Calibrations.trims(chassis), priors), question);
     }
 }

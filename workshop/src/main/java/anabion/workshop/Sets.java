@@ -1,7 +1,7 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.diagnosis.Experience;
+import anabion.core.diagnosis.FailureHistory;
 import anabion.core.diagnosis.Priors;
 import anabion.core.error.BadInput;
 import anabion.core.format.ChassisCodec;
@@ -80,10 +80,10 @@ public final class Sets {
 
     /** What the tests of parts say that were made on all sets but one, for {@link Priors#with}. */
     public Map<Priors.Key, Double> experience(UUID except) {
-        return Experience.factors(handle.createQuery(
+        return FailureHistory.factors(handle.createQuery(
                         "SELECT chassis, job FROM sets WHERE id <> ? AND place <> 'trash' AND job LIKE '%\"tests\"%'")
                 .bind(0, except.toString())
-                .map((rs, c) -> Experience.of(ChassisCodec.read(rs.getString(1)), JobCodec.read(rs.getString(2))))
+                .map((rs, c) -> FailureHistory.of(ChassisCodec.read(rs.getString(1)), JobCodec.read(rs.getString(2))))
                 .list());
     }
 

@@ -5,8 +5,8 @@ import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.diagnosis.Probe;
 import anabion.core.diagnosis.Probes;
@@ -43,14 +43,14 @@ public final class DiagnosisBench {
     private static final int CHARTS = 4;
 
     private final Chassis chassis;
-    private final Forecasts forecasts;
+    private final PredictionModel forecasts;
     private final boolean mismatched;
     private final boolean pairs;
     private final List<String> trace = new ArrayList<>();
 
     private DiagnosisBench(Chassis chassis, Map<String, Double> trims, boolean mismatched, boolean pairs) {
         this.chassis = chassis;
-        this.forecasts = new Forecasts(chassis, trims, Priors.USUAL);
+        this.forecasts = new PredictionModel(chassis, trims, Priors.USUAL);
         this.mismatched = mismatched;
         this.pairs = pairs;
     }

@@ -4,8 +4,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Probe;
 import anabion.core.job.Outcome;
 import java.util.ArrayList;
@@ -40,7 +40,7 @@ interface Walk {
     }
 
     /** The pins of one device after the other from the rectifier, then the ohms. */
-    static Walk pinByPin(Forecasts forecasts, List<Probe> allowed) {
+    static Walk pinByPin(PredictionModel forecasts, List<Probe> allowed) {
         List<Probe> order = new ArrayList<>();
         List<Part> devices = new ArrayList<>(forecasts.chassis().parts().stream()
                 .filter(p -> p.device().isPresent())
@@ -63,7 +63,7 @@ interface Walk {
     }
 
     /** A signal in the middle of what is left until one stage is left; then its pins, its ohms, its parts one by one, then the rest. */
-    static Walk halfSplit(Forecasts forecasts, List<Probe> allowed) {
+    static Walk halfSplit(PredictionModel forecasts, List<Probe> allowed) {
         List<Probe.Inject> points = new ArrayList<>();
         for (Probe p : allowed)
             if (p instanceof Probe.Inject i

@@ -95,12 +95,13 @@ public final class CauseWords {
         if (probe instanceof Probe.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
         if (probe instanceof Probe.Level)
             return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
-        return Phrase.of("meaning.plain", value > Unplugged.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
+        return Phrase.of(
+                "meaning.plain", value > ColdResistanceModel.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
     }
 
     /** What a reading is foreseen to be. A level that was read can be said in volts, however high; one that no generator gives cannot be read. */
     public static Phrase foreseen(Probe.Measured probe, double value) {
-        boolean beyond = probe instanceof Probe.Level && Levels.beyond(value);
+        boolean beyond = probe instanceof Probe.Level && SignalLevelModel.beyond(value);
         return beyond ? Phrase.of("meaning.beyond") : value(probe, value);
     }
 

@@ -100,26 +100,26 @@ public record Diagnosis(
     }
 
     /** Weighs every single fault. */
-    public static Diagnosis of(Forecasts forecasts, List<Observation> evidence) {
+    public static Diagnosis of(PredictionModel forecasts, List<Observation> evidence) {
         return of(forecasts, evidence, allowed(forecasts, evidence));
     }
 
     /** @param allowed the probes that may be proposed, and by which causes are told apart */
-    public static Diagnosis of(Forecasts forecasts, List<Observation> evidence, List<Probe> allowed) {
+    public static Diagnosis of(PredictionModel forecasts, List<Observation> evidence, List<Probe> allowed) {
         return of(forecasts, evidence, allowed, forecasts.hypotheses(), true);
     }
 
     /** The odds alone, without asking what to do next. */
-    public static Diagnosis verdict(Forecasts forecasts, List<Observation> evidence, List<Probe> allowed) {
+    public static Diagnosis verdict(PredictionModel forecasts, List<Observation> evidence, List<Probe> allowed) {
         return of(forecasts, evidence, allowed, forecasts.hypotheses(), false);
     }
 
     /** The same, each suspect as severe as the readings make it: for words. */
-    public Diagnosis sized(Forecasts forecasts, List<Observation> evidence) {
+    public Diagnosis sized(PredictionModel forecasts, List<Observation> evidence) {
         List<Suspect> sized = suspects.stream()
                 .map(s -> new Suspect(
                         s.causes().stream()
-                                .map(h -> Given.of(forecasts, h, evidence)
+                                .map(h -> ConditionalGaussian.of(forecasts, h, evidence)
                                         .map(g -> h.at(g::severity))
                                         .orElse(h))
                                 .toList(),
@@ -129,7 +129,7 @@ public record Diagnosis(
     }
 
     /** Why a suspect stands where it stands. */
-    public Explanation explained(Forecasts forecasts, List<Observation> evidence, Suspect suspect) {
+    public Explanation explained(PredictionModel forecasts, List<Observation> evidence, Suspect suspect) {
         Hypothesis rival = suspects.stream()
                 .filter(s -> !s.equals(suspect))
                 .findFirst()
@@ -139,12 +139,12 @@ public record Diagnosis(
     }
 
     private static Diagnosis of(
-            Forecasts forecasts,
+            PredictionModel forecasts,
             List<Observation> evidence,
             List<Probe> allowed,
             List<Hypothesis> hypotheses,
             boolean asking) {
-        Weighing w = new Weighing(forecasts, evidence, hypotheses);
+        Posterior w = new Posterior(forecasts, evidence, hypotheses);
         Groups groups = new Groups(forecasts, allowed);
         List<Hypothesis> likely = new ArrayList<>(w.likely(LIKELY, MOST));
         List<Hypothesis> quiet = likely.stream()
@@ -174,7 +174,7 @@ public record Diagnosis(
                                         evidence)
                         : List.of(),
                 doubtful && !evidence.isEmpty()
-                        ? new Witnesses(forecasts, evidence, hypotheses).kept(suspects, quiet, BROUGHT)
+                        ? new LeaveOneOut(forecasts, evidence, hypotheses).kept(suspects, quiet, BROUGHT)
                         : 0);
     }
 
@@ -202,7 +202,7 @@ public record Diagnosis(
     }
 
     /** Weighs single faults and, where these leave too much to something else or to slips, two at once of the likeliest. */
-    public static Diagnosis withPairs(Forecasts forecasts, List<Observation> evidence) {
+    public static Diagnosis withPairs(PredictionModel forecasts, List<Observation> evidence) {
         List<Probe> allowed = allowed(forecasts, evidence);
         Diagnosis single = of(forecasts, evidence, allowed);
         if (single.other() < PAIRS_FROM && !strained(forecasts, evidence, single)) return single;
@@ -212,7 +212,7 @@ public record Diagnosis(
     }
 
     /** Whether the likeliest cause leaves readings that only slips of the probe would explain. */
-    private static boolean strained(Forecasts forecasts, List<Observation> evidence, Diagnosis single) {
+    private static boolean strained(PredictionModel forecasts, List<Observation> evidence, Diagnosis single) {
         if (single.suspects().isEmpty()) return false;
         Hypothesis first = single.suspects().get(0).first();
         return Observation.measured(evidence).stream().anyMatch(m -> forecasts
@@ -222,16 +222,16 @@ public record Diagnosis(
     }
 
     /** Ohms that are worth taking after the evidence, or before any, the most telling per minute first. */
-    public static List<NextTest> ohms(Forecasts forecasts, List<Observation> evidence) {
+    public static List<NextTest> ohms(PredictionModel forecasts, List<Observation> evidence) {
         List<Probe> all = List.copyOf(forecasts.unplugged());
-        Weighing w = new Weighing(forecasts, evidence, forecasts.hypotheses());
+        Posterior w = new Posterior(forecasts, evidence, forecasts.hypotheses());
         Map<Hypothesis, Double> odds = w.without(List.of(), BROUGHT);
         List<Suspect> suspects = new Groups(forecasts, all).of(odds, w.likely(LIKELY, MOST));
         return new NextProbes(forecasts, odds, suspects).worth(all, evidence);
     }
 
     /** What can be done without lifting anything, volts under the conditions of the last reading, levels where some were taken. */
-    public static List<Probe> allowed(Forecasts forecasts, List<Observation> evidence) {
+    public static List<Probe> allowed(PredictionModel forecasts, List<Observation> evidence) {
         Setting setting = Setting.of(forecasts.chassis().supply().volts());
         MeterSpec meter = new MeterSpec.Fixed(10e6);
         for (Observation o : evidence)

@@ -25,7 +25,7 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
      */
     public record Reason(Observation observation, Optional<Double> foreseen, Optional<Double> sound, double speaks) {}
 
-    static Explanation of(Forecasts forecasts, List<Observation> evidence, Hypothesis cause, Hypothesis against) {
+    static Explanation of(PredictionModel forecasts, List<Observation> evidence, Hypothesis cause, Hypothesis against) {
         List<Reason> reasons = new ArrayList<>();
         for (Observation o : evidence) {
             if (o instanceof Observation.Measured m)
@@ -35,7 +35,7 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
                         value(forecasts, forecasts.healthy(), m.probe()),
                         log(forecasts, cause, m) - log(forecasts, against, m)));
             else {
-                int said = Weighing.outcome(o);
+                int said = Posterior.outcome(o);
                 double ratio =
                         forecasts.said(cause, o.probe())[said] / forecasts.said(against, o.probe())[said];
                 reasons.add(new Reason(o, Optional.empty(), Optional.empty(), Math.log(ratio)));
@@ -44,12 +44,12 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
         return new Explanation(cause, against, reasons);
     }
 
-    private static Optional<Double> value(Forecasts forecasts, Hypothesis h, Probe.Measured probe) {
+    private static Optional<Double> value(PredictionModel forecasts, Hypothesis h, Probe.Measured probe) {
         return forecasts.at(h, probe).map(f -> probe.unscaled(f.value()));
     }
 
     /** One reading by itself, slips included. */
-    private static double log(Forecasts forecasts, Hypothesis h, Observation.Measured m) {
+    private static double log(PredictionModel forecasts, Hypothesis h, Observation.Measured m) {
         double read = m.probe().scaled(m.value());
         double slip = Likelihood.SLIP * forecasts.slip(m.probe(), read);
         double near = forecasts.at(h, m.probe()).map(f -> f.density(read)).orElse(0.0);

@@ -20,11 +20,11 @@ final class Groups {
     /** Outcomes of listening whose odds differ by less than this in sum sound alike. */
     private static final double EAR = 0.3;
 
-    private final Forecasts forecasts;
+    private final PredictionModel forecasts;
     private final List<Probe.Measured> measured = new ArrayList<>();
     private final List<Probe> heard = new ArrayList<>();
 
-    Groups(Forecasts forecasts, List<Probe> allowed) {
+    Groups(PredictionModel forecasts, List<Probe> allowed) {
         this.forecasts = forecasts;
         for (Probe p : allowed) {
             if (p instanceof Probe.Measured m) measured.add(m);

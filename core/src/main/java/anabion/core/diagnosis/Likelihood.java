@@ -26,7 +26,7 @@ final class Likelihood {
      *
      * @param slips density of each reading, had it been taken at the wrong place
      */
-    static double of(double[] read, List<Foreseen> foreseen, double[] slips) {
+    static double of(double[] read, List<GaussianPrediction> foreseen, double[] slips) {
         int n = read.length;
         if (n == 0) return 0;
         double[] off = new double[n];
@@ -72,10 +72,10 @@ final class Likelihood {
     }
 
     /** Its lower triangle. */
-    private static double[] covariance(List<Foreseen> all) {
+    private static double[] covariance(List<GaussianPrediction> all) {
         int n = all.size();
         double[] matrix = new double[n * n];
-        double[][] shares = all.stream().map(Foreseen::shares).toArray(double[][]::new);
+        double[][] shares = all.stream().map(GaussianPrediction::shares).toArray(double[][]::new);
         int sources = n == 0 ? 0 : shares[0].length;
         double[] one = new double[n];
         for (int k = 0; k < sources; k++) {
@@ -142,7 +142,7 @@ final class Likelihood {
      *
      * @param ranges width of all that each reading could have shown
      */
-    static double other(double[] read, List<Foreseen> sound, double[] ranges) {
+    static double other(double[] read, List<GaussianPrediction> sound, double[] ranges) {
         double sum = 0;
         for (int i = 0; i < read.length; i++) {
             double near = sound.get(i).density(read[i]);

@@ -21,8 +21,8 @@ public record Meaning(Hypothesis cause, Phrase answer) {
     private static final double LEVEL = 0.15;
 
     /** One answer, with its number where it has one. */
-    private record Shown(Hypothesis cause, Phrase answer, double number, double close) {
-        boolean alike(Shown other) {
+    private record FaultResponse(Hypothesis cause, Phrase answer, double number, double close) {
+        boolean alike(FaultResponse other) {
             return answer.equals(other.answer) || Math.abs(number - other.number) <= Math.max(close, other.close);
         }
     }
@@ -32,13 +32,13 @@ public record Meaning(Hypothesis cause, Phrase answer) {
      * does not tell apart have the answer of the first of them.
      */
     public static List<Meaning> of(
-            Forecasts forecasts, List<Observation> evidence, Diagnosis d, Probe probe, int most) {
-        List<Shown> all = new ArrayList<>();
+            PredictionModel forecasts, List<Observation> evidence, Diagnosis d, Probe probe, int most) {
+        List<FaultResponse> all = new ArrayList<>();
         d.suspects().stream()
                 .limit(most)
                 .map(Diagnosis.Suspect::first)
                 .forEach(h -> all.add(shown(forecasts, evidence, h, probe)));
-        Shown sound = shown(forecasts, List.of(), forecasts.healthy(), probe);
+        FaultResponse sound = shown(forecasts, List.of(), forecasts.healthy(), probe);
         if (all.stream().allMatch(m -> m.alike(sound)))
             d.suspects().stream()
                     .skip(most)
@@ -83,14 +83,15 @@ public record Meaning(Hypothesis cause, Phrase answer) {
         return by;
     }
 
-    private static double close(Forecasts forecasts, Probe.Measured probe, double value) {
+    private static double close(PredictionModel forecasts, Probe.Measured probe, double value) {
         if (probe instanceof Probe.Volts) return Math.hypot(VOLTS * value, forecasts.little());
         return (probe instanceof Probe.Level ? LEVEL : OHMS) * value;
     }
 
     /** Of a cause as severe as the readings make it. */
-    private static Shown shown(Forecasts forecasts, List<Observation> evidence, Hypothesis h, Probe probe) {
-        Optional<Given> given = Given.of(forecasts, h, evidence);
+    private static FaultResponse shown(
+            PredictionModel forecasts, List<Observation> evidence, Hypothesis h, Probe probe) {
+        Optional<ConditionalGaussian> given = ConditionalGaussian.of(forecasts, h, evidence);
         Hypothesis cause = given.map(g -> h.at(g::severity)).orElse(h);
         if (probe instanceof Probe.Measured m) {
             double value = forecasts
@@ -98,13 +99,13 @@ public record Meaning(Hypothesis cause, Phrase answer) {
                     .map(f -> given.map(g -> g.outlook(f)[0]).orElse(f.value()))
                     .map(m::unscaled)
                     .orElse(0.0);
-            return new Shown(cause, CauseWords.foreseen(m, value), value, close(forecasts, m, value));
+            return new FaultResponse(cause, CauseWords.foreseen(m, value), value, close(forecasts, m, value));
         }
         double[] odds = forecasts.said(h, probe);
         if (probe instanceof Probe.Parted p)
-            return new Shown(cause, CauseWords.tried(p, odds[0] > odds[1]), Double.NaN, 0);
+            return new FaultResponse(cause, CauseWords.tried(p, odds[0] > odds[1]), Double.NaN, 0);
         int best = 0;
         for (int n = 1; n < odds.length; n++) if (odds[n] > odds[best]) best = n;
-        return new Shown(cause, Phrase.of("outcome." + Outcome.values()[best].code()), Double.NaN, 0);
+        return new FaultResponse(cause, Phrase.of("outcome." + Outcome.values()[best].code()), Double.NaN, 0);
     }
 }

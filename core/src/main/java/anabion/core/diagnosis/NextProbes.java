@@ -33,27 +33,27 @@ final class NextProbes {
                     (Diagnosis.NextTest t) -> t.information() / t.minutes())
             .reversed();
 
-    private final Telling alone;
+    private final InformationGain alone;
 
     /**
      * @param odds of those hypotheses that are still to be told apart
      * @param suspects causes that stand together, so that nobody asks which of them
      */
-    NextProbes(Forecasts forecasts, Map<Hypothesis, Double> odds, List<Diagnosis.Suspect> suspects) {
+    NextProbes(PredictionModel forecasts, Map<Hypothesis, Double> odds, List<Diagnosis.Suspect> suspects) {
         Map<String, String> together = new HashMap<>();
         suspects.forEach(
                 s -> s.causes().forEach(h -> together.put(h.cause(), s.first().cause())));
-        this.alone = Telling.of(forecasts, odds, cause -> together.getOrDefault(cause, cause));
+        this.alone = InformationGain.of(forecasts, odds, cause -> together.getOrDefault(cause, cause));
     }
 
     /** A few, the most telling per minute first, mostly without those that ask what one before them has asked. */
     List<Diagnosis.NextTest> of(List<Probe> allowed, List<Observation> evidence) {
-        Telling narrowed = alone.narrowed(evidence);
+        InformationGain narrowed = alone.narrowed(evidence);
         List<Diagnosis.NextTest> found = found(allowed, evidence);
         List<Diagnosis.NextTest> best = looked(found, narrowed, CANDIDATES);
         List<Diagnosis.NextTest> some = new ArrayList<>();
         List<Diagnosis.NextTest> same = new ArrayList<>();
-        Telling telling = narrowed;
+        InformationGain telling = narrowed;
         int tried = 0;
         for (int n = 0; n < found.size() && tried < CANDIDATES && some.size() < MOST; n++) {
             Probe p = (n < best.size() ? best : found).get(n).probe();
@@ -94,7 +94,7 @@ final class NextProbes {
                 .toList();
     }
 
-    private static List<Diagnosis.NextTest> tests(List<Probe> probes, Telling telling) {
+    private static List<Diagnosis.NextTest> tests(List<Probe> probes, InformationGain telling) {
         double[] bits = telling.bits(probes);
         return IntStream.range(0, bits.length)
                 .mapToObj(
@@ -108,7 +108,7 @@ final class NextProbes {
     }
 
     /** Those first found with what the readings leave of them, sorted anew: at least so many that surely come first. */
-    private static List<Diagnosis.NextTest> looked(List<Diagnosis.NextTest> found, Telling narrowed, int most) {
+    private static List<Diagnosis.NextTest> looked(List<Diagnosis.NextTest> found, InformationGain narrowed, int most) {
         List<Diagnosis.NextTest> looked = new ArrayList<>();
         List<Diagnosis.NextTest> ahead = List.of();
         for (int n = 0; n < Math.min(found.size(), LOOKED_AT); n++) {
@@ -122,7 +122,7 @@ final class NextProbes {
     }
 
     /** What was heard does not narrow what is heard. */
-    private static List<Diagnosis.NextTest> looked(List<Diagnosis.NextTest> found, Telling narrowed) {
+    private static List<Diagnosis.NextTest> looked(List<Diagnosis.NextTest> found, InformationGain narrowed) {
         List<Probe> measured = found.stream()
                 .map(Diagnosis.NextTest::probe)
                 .filter(Probe.Measured.class::isInstance)

@@ -22,22 +22,22 @@ final class Pairs {
 
     private static final int SOLVED = 80;
 
-    private final Forecasts forecasts;
+    private final PredictionModel forecasts;
     private final List<Observation.Measured> measured;
     private final List<Observation> heard;
     private final double[] read;
     private final double[] slips;
-    private final List<Foreseen> sound;
-    private final Map<Hypothesis, Optional<List<Foreseen>>> alone = new HashMap<>();
+    private final List<GaussianPrediction> sound;
+    private final Map<Hypothesis, Optional<List<GaussianPrediction>>> alone = new HashMap<>();
     private final Map<Hypothesis, double[]> said = new HashMap<>();
 
-    private Pairs(Forecasts forecasts, List<Observation> evidence) {
+    private Pairs(PredictionModel forecasts, List<Observation> evidence) {
         this.forecasts = forecasts;
         this.measured = Observation.measured(evidence);
         this.heard = evidence.stream()
                 .filter(o -> !(o instanceof Observation.Measured))
                 .toList();
-        this.read = Forecasts.scaled(measured);
+        this.read = PredictionModel.scaled(measured);
         this.slips = new double[read.length];
         for (int i = 0; i < read.length; i++)
             slips[i] = forecasts.slip(measured.get(i).probe(), read[i]);
@@ -45,7 +45,7 @@ final class Pairs {
     }
 
     /** The pairs worth solving, the likeliest as it seems first. */
-    static List<Hypothesis> of(Forecasts forecasts, List<Observation> evidence) {
+    static List<Hypothesis> of(PredictionModel forecasts, List<Observation> evidence) {
         return new Pairs(forecasts, evidence).best();
     }
 
@@ -90,10 +90,10 @@ final class Pairs {
 
     /** Logarithm of the likelihood, as if what both do to each reading added up, and of the two the ear heard the one that explains it. */
     private double together(Hypothesis a, Hypothesis b) {
-        Optional<List<Foreseen>> one = alone(a);
-        Optional<List<Foreseen>> other = alone(b);
+        Optional<List<GaussianPrediction>> one = alone(a);
+        Optional<List<GaussianPrediction>> other = alone(b);
         if (one.isEmpty() || other.isEmpty()) return Double.NEGATIVE_INFINITY;
-        List<Foreseen> both = new ArrayList<>();
+        List<GaussianPrediction> both = new ArrayList<>();
         for (int i = 0; i < read.length; i++)
             both.add(one.get().get(i).and(other.get().get(i), sound.get(i)));
         double log = Likelihood.of(read, both, slips);
@@ -103,13 +103,13 @@ final class Pairs {
         return log;
     }
 
-    private Optional<List<Foreseen>> alone(Hypothesis h) {
+    private Optional<List<GaussianPrediction>> alone(Hypothesis h) {
         return alone.computeIfAbsent(h, k -> forecasts.all(k, measured));
     }
 
     private double[] said(Hypothesis h) {
         return said.computeIfAbsent(h, k -> heard.stream()
-                .mapToDouble(o -> forecasts.said(k, o.probe())[Weighing.outcome(o)])
+                .mapToDouble(o -> forecasts.said(k, o.probe())[Posterior.outcome(o)])
                 .toArray());
     }
 }

@@ -28,13 +28,13 @@ final class PartProbes {
     private static final int MOST = 2;
     private static final Set<String> LEAKS = Set.of("leaky", "core");
 
-    private final Forecasts forecasts;
+    private final PredictionModel forecasts;
     private final Chassis chassis;
     private final String reference;
     private final Map<Fault, Double> causes = new LinkedHashMap<>();
     private final Map<Fault, Fault> sized = new HashMap<>();
 
-    private PartProbes(Forecasts forecasts, Map<Hypothesis, Double> odds) {
+    private PartProbes(PredictionModel forecasts, Map<Hypothesis, Double> odds) {
         this.forecasts = forecasts;
         this.chassis = forecasts.chassis();
         this.reference = Simulator.reference(chassis);
@@ -46,7 +46,7 @@ final class PartProbes {
 
     /** @param allowed without lifting anything: volts are read under the same conditions */
     static Set<Probe> of(
-            Forecasts forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds, List<Observation> evidence) {
+            PredictionModel forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds, List<Observation> evidence) {
         PartProbes parts = new PartProbes(forecasts, odds);
         Set<Probe> all = new LinkedHashSet<>(
                 parts.tried(evidence.stream().map(Observation::probe).collect(Collectors.toSet())));

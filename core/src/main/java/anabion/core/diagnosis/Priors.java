@@ -74,7 +74,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
         return new Priors(builtIn, disturbed, history);
     }
 
-    /** With what a workshop has found itself, from {@link Experience#factors}. */
+    /** With what a workshop has found itself, from {@link FailureHistory#factors}. */
     public Priors with(Map<Key, Double> experience) {
         return new Priors(year, disturbed, experience);
     }
@@ -96,7 +96,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
                 f.mode().equals("joint") || f.mode().equals("wrong") || f.mode().equals("mistuned");
         return usual
                 * age(kind(p.component()), f.mode())
-                * Strain.of(p, f)
+                * PartStress.of(p, f)
                 * (disturbed && touched ? DISTURBED : 1)
                 * experience(key(p, f.mode()));
     }

@@ -114,7 +114,7 @@ public sealed interface Probe {
 
         @Override
         public double scaled(double value) {
-            return Unplugged.log(value);
+            return ColdResistanceModel.log(value);
         }
 
         @Override
@@ -151,7 +151,7 @@ public sealed interface Probe {
 
         @Override
         public double scaled(double value) {
-            return Unplugged.log(value);
+            return ColdResistanceModel.log(value);
         }
 
         @Override
@@ -179,7 +179,7 @@ public sealed interface Probe {
 
         @Override
         public double scaled(double value) {
-            return Levels.log(value);
+            return SignalLevelModel.log(value);
         }
 
         @Override

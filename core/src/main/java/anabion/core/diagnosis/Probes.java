@@ -23,14 +23,14 @@ public final class Probes {
     private Probes() {}
 
     /** Volts of every net, ohms of every net and across parts, a signal at every point of every band. */
-    public static List<Probe> of(Forecasts forecasts, Setting setting, MeterSpec meter) {
+    public static List<Probe> of(PredictionModel forecasts, Setting setting, MeterSpec meter) {
         List<Probe> all = new ArrayList<>(measured(forecasts, setting, meter));
         for (Band b : forecasts.chassis().bands()) all.addAll(heard(forecasts, b.name()));
         return all;
     }
 
     /** Volts and ohms. */
-    public static List<Probe.Measured> measured(Forecasts forecasts, Setting setting, MeterSpec meter) {
+    public static List<Probe.Measured> measured(PredictionModel forecasts, Setting setting, MeterSpec meter) {
         Chassis chassis = forecasts.chassis();
         String reference = Simulator.reference(chassis);
         List<Probe.Measured> all = new ArrayList<>();
@@ -66,7 +66,7 @@ public final class Probes {
      *
      * @throws BadInput for a signal put in, or followed to, where none of its kind passes on that band
      */
-    public static void check(Forecasts forecasts, List<Observation> evidence) {
+    public static void check(PredictionModel forecasts, List<Observation> evidence) {
         for (Observation o : evidence) {
             if (o.probe() instanceof Probe.Inject i) check(forecasts, o.probe(), i);
             if (o.probe() instanceof Probe.Level l) check(forecasts, o.probe(), l.ear());
@@ -75,7 +75,7 @@ public final class Probes {
         }
     }
 
-    private static void check(Forecasts forecasts, Probe said, Probe.Inject at) {
+    private static void check(PredictionModel forecasts, Probe said, Probe.Inject at) {
         List<Probe> passed = heard(forecasts, at.band());
         if (passed.isEmpty() || passed.contains(at)) return;
         throw BadInput.at(said.text())
@@ -88,7 +88,7 @@ public final class Probes {
     }
 
     /** With levels for outcomes on some bands, where a generator and a meter at the speaker tell more finely than an ear. */
-    public static List<Probe> levels(Forecasts forecasts, List<Probe> allowed, Set<String> bands) {
+    public static List<Probe> levels(PredictionModel forecasts, List<Probe> allowed, Set<String> bands) {
         return allowed.stream()
                 .map(p -> p instanceof Probe.Inject i && bands.contains(i.band())
                         ? forecasts.level(i).<Probe>map(l -> l).orElse(p)
@@ -102,7 +102,7 @@ public final class Probes {
     }
 
     /** A band listened to, and a signal at every point of it; none where the circuit does not say how the band sounds. */
-    public static List<Probe> heard(Forecasts forecasts, String band) {
+    public static List<Probe> heard(PredictionModel forecasts, String band) {
         List<Probe> all = new ArrayList<>();
         forecasts.loudness(band).ifPresent(l -> {
             all.add(new Probe.Listen(band));

@@ -17,7 +17,7 @@ public record Separation(Probe probe, Optional<Double> one, Optional<Double> oth
     private static final int MOST = 5;
 
     /** The probes that separate best, most per minute first; those that hardly do are left out. */
-    public static List<Separation> of(Forecasts forecasts, List<Probe> allowed, Hypothesis a, Hypothesis b) {
+    public static List<Separation> of(PredictionModel forecasts, List<Probe> allowed, Hypothesis a, Hypothesis b) {
         List<Separation> all = new ArrayList<>();
         for (Probe p : allowed) {
             if (p instanceof Probe.Measured m) measured(forecasts, m, a, b).ifPresent(all::add);
@@ -31,9 +31,9 @@ public record Separation(Probe probe, Optional<Double> one, Optional<Double> oth
                 .toList();
     }
 
-    private static Optional<Separation> measured(Forecasts f, Probe.Measured p, Hypothesis a, Hypothesis b) {
-        Optional<Foreseen> one = f.at(a, p);
-        Optional<Foreseen> two = f.at(b, p);
+    private static Optional<Separation> measured(PredictionModel f, Probe.Measured p, Hypothesis a, Hypothesis b) {
+        Optional<GaussianPrediction> one = f.at(a, p);
+        Optional<GaussianPrediction> two = f.at(b, p);
         if (one.isEmpty() || two.isEmpty()) return Optional.empty();
         double apart = Math.abs(one.get().value() - two.get().value())
                 / Math.hypot(one.get().deviation(), two.get().deviation());
@@ -45,7 +45,7 @@ public record Separation(Probe probe, Optional<Double> one, Optional<Double> oth
     }
 
     /** By the overlap of the outcomes' odds: two Gaussians d apart overlap by exp(−d²/8). */
-    private static double heard(Forecasts f, Probe p, Hypothesis a, Hypothesis b) {
+    private static double heard(PredictionModel f, Probe p, Hypothesis a, Hypothesis b) {
         double[] one = f.said(a, p);
         double[] two = f.said(b, p);
         double overlap = 0;

@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 
 /**
- * What moves several readings at once, each at its place in {@link Foreseen#shares}: parts, tubes and the line; each electrolytic that has lain; how well
+ * What moves several readings at once, each at its place in {@link GaussianPrediction#shares}: parts, tubes and the line; each electrolytic that has lain; how well
  * cores and coils are set; the line while levels were taken; how ohms bow between the states of electrolytics, and between severities; that state; and last the
  * severities of the faults, of the second of two before that of the first.
  *

@@ -24,7 +24,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What a diagnosis owes whoever relies on it, on the Halcyon with its chart read. */
 @ResourceLock(SharedForecasts.LOCK)
 class DiagnosisTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();
 
     private static List<Observation> chart(long seed, String... faults) {

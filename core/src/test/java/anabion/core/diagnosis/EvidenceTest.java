@@ -308,7 +308,7 @@ class EvidenceTest {
         }
         assertThat(words.say(CauseWords.of(all.get(0).and(all.get(5)))))
                 .contains(all.get(0).from().get(0).part());
-        Forecasts forecasts = new Forecasts(set, java.util.Map.of(), Priors.USUAL);
+        PredictionModel forecasts = new PredictionModel(set, java.util.Map.of(), Priors.USUAL);
         for (Probe p : Diagnosis.allowed(forecasts, List.of()))
             assertThat(words.say(CauseWords.of(p))).doesNotContain("probe.").doesNotContain("{");
     }

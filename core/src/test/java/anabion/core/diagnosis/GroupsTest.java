@@ -21,7 +21,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What stands together because nothing tells it apart, and what is joined two by two. */
 @ResourceLock(SharedForecasts.LOCK)
 class GroupsTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("brae");
+    private static final PredictionModel FORECASTS = SharedForecasts.named("brae");
     private static final Chassis SET = FORECASTS.chassis();
     private static final Words WORDS = new Words(Vocabulary.STANDARD);
     private static final Groups GROUPS = new Groups(FORECASTS, Diagnosis.allowed(FORECASTS, List.of()));

@@ -22,11 +22,11 @@ class LikelihoodTest {
     private static final double[] ANYWHERE = {1 / 650.0, 1 / 650.0};
     private static final double[] RANGE = {650, 650};
 
-    private static Foreseen at(double value, double noise, double... shares) {
-        return new Foreseen(value, shares, noise);
+    private static GaussianPrediction at(double value, double noise, double... shares) {
+        return new GaussianPrediction(value, shares, noise);
     }
 
-    private static double of(double a, double b, Foreseen one, Foreseen two) {
+    private static double of(double a, double b, GaussianPrediction one, GaussianPrediction two) {
         return Likelihood.of(new double[] {a, b}, List.of(one, two), ANYWHERE);
     }
 
@@ -72,8 +72,8 @@ class LikelihoodTest {
 
     @Test
     void oneWildReadingCostsNoMoreThanASlip() {
-        Foreseen one = at(100, 3, 0);
-        Foreseen two = at(200, 4, 0);
+        GaussianPrediction one = at(100, 3, 0);
+        GaussianPrediction two = at(200, 4, 0);
         double good = of(100, 200, one, two);
         double wild = of(100, 431, one, two);
         assertThat(wild).isLessThan(good);
@@ -88,7 +88,7 @@ class LikelihoodTest {
         int n = 4;
         double[] read = new double[n];
         double[] slips = new double[n];
-        List<Foreseen> all = new java.util.ArrayList<>();
+        List<GaussianPrediction> all = new java.util.ArrayList<>();
         for (int i = 0; i < n; i++) {
             read[i] = random.nextGaussian();
             slips[i] = 0.01 * (i + 1);
@@ -99,7 +99,7 @@ class LikelihoodTest {
         double expected = none;
         for (int out = 0; out < n; out++) {
             double[] rest = new double[n - 1];
-            List<Foreseen> others = new java.util.ArrayList<>(all);
+            List<GaussianPrediction> others = new java.util.ArrayList<>(all);
             others.remove(out);
             for (int i = 0, k = 0; i < n; i++) if (i != out) rest[k++] = read[i];
             double one = Likelihood.of(rest, others, new double[n - 1]) + Math.log(Likelihood.SLIP * slips[out]);
@@ -111,14 +111,14 @@ class LikelihoodTest {
     /** The severity of a fault moves both readings along one line. */
     @Test
     void anotherSeverityOfTheSameFaultIsForgivenAnotherDirectionIsNot() {
-        Foreseen one = at(40, 2, -12);
-        Foreseen two = at(260, 4, 12);
+        GaussianPrediction one = at(40, 2, -12);
+        GaussianPrediction two = at(260, 4, 12);
         assertThat(of(52, 248, one, two)).isGreaterThan(of(52, 272, one, two) + 2);
     }
 
     @Test
     void whatNobodyListedIsBetterThanAWrongFaultAndWorseThanTheRightOne() {
-        List<Foreseen> sound = List.of(at(100, 3, 0), at(200, 5, 0));
+        List<GaussianPrediction> sound = List.of(at(100, 3, 0), at(200, 5, 0));
         double[] odd = {20, 431};
         double other = Likelihood.other(odd, sound, RANGE);
         assertThat(other).isGreaterThan(Likelihood.of(odd, List.of(at(150, 3, 0), at(90, 3, 0)), ANYWHERE));

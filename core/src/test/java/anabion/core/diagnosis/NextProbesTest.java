@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** What is asked for next, where it can be told by hand what that must be. */
 @ResourceLock(SharedForecasts.LOCK)
 class NextProbesTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis SET = FORECASTS.chassis();
     private static final List<Probe> ALLOWED = Diagnosis.allowed(FORECASTS, List.of());
 
@@ -152,7 +152,7 @@ class NextProbesTest {
     @Test
     void whatNobodyComputedTellsNothing() {
         Probe listen = new Probe.Listen("AM");
-        Forecasts fresh = new Forecasts(SET, Map.of(), Priors.USUAL);
+        PredictionModel fresh = new PredictionModel(SET, Map.of(), Priors.USUAL);
         Map<Hypothesis, Double> odds = new LinkedHashMap<>();
         for (int n = 0; n < fresh.hypotheses().size() && odds.size() < 120; n++) {
             double loud = FORECASTS.said(FORECASTS.hypotheses().get(n), listen)[Outcome.LOUD.ordinal()];

@@ -22,7 +22,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Parts tried, measured by themselves, or lifted to see behind them. */
 @ResourceLock(SharedForecasts.LOCK)
 class PartProbesTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();
     private static final List<Probe> ALLOWED = Diagnosis.allowed(FORECASTS, List.of());
 

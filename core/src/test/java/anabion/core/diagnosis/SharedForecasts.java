@@ -9,11 +9,11 @@ final class SharedForecasts {
     /** Of the tests that share them. */
     static final String LOCK = "forecasts";
 
-    private static final Map<String, Forecasts> KEPT = new HashMap<>();
+    private static final Map<String, PredictionModel> KEPT = new HashMap<>();
 
     private SharedForecasts() {}
 
-    static Forecasts named(String name) {
-        return KEPT.computeIfAbsent(name, n -> new Forecasts(SharedSets.named(n), Map.of(), Priors.USUAL));
+    static PredictionModel named(String name) {
+        return KEPT.computeIfAbsent(name, n -> new PredictionModel(SharedSets.named(n), Map.of(), Priors.USUAL));
     }
 }

@@ -16,7 +16,7 @@ import org.junit.jupiter.api.parallel.ResourceLock;
 /** What parts tried out with a good one, or measured, say of the odds. */
 @ResourceLock(SharedForecasts.LOCK)
 class TrialsTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();
 
     private static List<Observation> chart(long seed, String... faults) {

@@ -123,7 +123,7 @@ final class Workbench {
     }
 
     /** Starts with how every band sounds, then does what the diagnosis asks for, until it is sure or has asked so often. */
-    Played play(Forecasts forecasts, int most) {
+    Played play(PredictionModel forecasts, int most) {
         List<Observation> evidence = new ArrayList<>();
         for (var b : set.bands()) evidence.add(answer(new Probe.Listen(b.name())));
         List<Probe> allowed = Probes.of(forecasts, setting(), METER);

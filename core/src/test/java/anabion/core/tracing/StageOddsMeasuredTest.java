@@ -6,7 +6,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Stage;
-import anabion.core.diagnosis.Hearing;
+import anabion.core.diagnosis.AudibilityModel;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
@@ -51,7 +51,7 @@ class StageOddsMeasuredTest {
 
     /** Now and then an ear is wrong. */
     private Outcome ear(Loudness good, Optional<Loudness> bad, String point) {
-        if (random.nextDouble() > 0.04) return Hearing.usual(good, bad, point);
+        if (random.nextDouble() > 0.04) return AudibilityModel.usual(good, bad, point);
         return random.nextBoolean() ? Outcome.LOUD : Outcome.NOTHING;
     }
 
@@ -92,11 +92,11 @@ class StageOddsMeasuredTest {
         for (List<Fault> way : FaultList.ways(set)) {
             Fault fault = way.get(way.size() / 2);
             Optional<Loudness> bad = loudness(set, band, List.of(fault));
-            if (Hearing.usual(good, bad, good.whole()) == Outcome.LOUD) continue;
+            if (AudibilityModel.usual(good, bad, good.whole()) == Outcome.LOUD) continue;
             List<Complaint> complaints = new ArrayList<>();
             for (Band b : set.bands())
                 loudness(set, b, List.of()).ifPresent(sound -> complaint(
-                                b, Hearing.usual(sound, loudness(set, b, List.of(fault)), sound.whole()))
+                                b, AudibilityModel.usual(sound, loudness(set, b, List.of(fault)), sound.whole()))
                         .ifPresent(complaints::add));
             Job job = traced(
                     band,

@@ -6,9 +6,9 @@ import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Evidence;
 import anabion.core.diagnosis.Explanation;
-import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Meaning;
 import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.diagnosis.Probe;
 import anabion.core.job.Step;
@@ -146,7 +146,7 @@ public final class Diagnoses implements AutoCloseable {
         return session.predictors().foreseen(g.chassis(), g.priors(), forecasts -> weigh(forecasts, g, tried));
     }
 
-    private static Weighed weigh(Forecasts forecasts, Ground g, boolean tried) {
+    private static Weighed weigh(PredictionModel forecasts, Ground g, boolean tried) {
         List<Probe.Ohms> telling = g.cold()
                 ? Diagnosis.ohms(forecasts, g.evidence()).stream()
                         .limit(TELLING)
@@ -156,7 +156,7 @@ public final class Diagnoses implements AutoCloseable {
         return new Weighed(tried ? Optional.of(found(forecasts, g)) : Optional.empty(), telling);
     }
 
-    private static Found found(Forecasts forecasts, Ground g) {
+    private static Found found(PredictionModel forecasts, Ground g) {
         Diagnosis d = Diagnosis.withPairs(forecasts, g.evidence());
         List<Explanation> why = new ArrayList<>();
         d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(forecasts, g.evidence(), s)));

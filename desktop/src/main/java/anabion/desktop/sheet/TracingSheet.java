@@ -3,7 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Points;
-import anabion.core.diagnosis.Hearing;
+import anabion.core.diagnosis.AudibilityModel;
 import anabion.core.error.BadInput;
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;
@@ -333,7 +333,7 @@ public final class TracingSheet implements Sheet {
             throw BadInput.at(line)
                     .because(session.say("trace.level-" + no))
                     .so(session.say("trace.no-outcome.remedy"));
-        return Hearing.called(row.at().lacking(volts));
+        return AudibilityModel.called(row.at().lacking(volts));
     }
 
     @Override

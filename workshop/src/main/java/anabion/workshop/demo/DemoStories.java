@@ -5,7 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
-import anabion.core.diagnosis.Hearing;
+import anabion.core.diagnosis.AudibilityModel;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.signal.Loudness;
@@ -142,7 +142,7 @@ public final class DemoStories {
 
         private String heard(String band, Optional<String> at) {
             Loudness good = loudness(sound, band).orElseThrow();
-            return Hearing.usual(good, loudness(broken, band), at.orElse(good.whole()))
+            return AudibilityModel.usual(good, loudness(broken, band), at.orElse(good.whole()))
                     .code();
         }
 

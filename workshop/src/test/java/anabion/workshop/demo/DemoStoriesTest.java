@@ -4,8 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Forecasts;
 import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.simulation.Calibrations;
@@ -27,7 +27,7 @@ import org.junit.jupiter.params.provider.MethodSource;
 /** The stories of the demo are told by its circuits, and the diagnosis finds their causes. */
 class DemoStoriesTest {
     private static final Set<String> QUICK = Set.of("lark");
-    private static final Map<String, Forecasts> KEPT = new HashMap<>();
+    private static final Map<String, PredictionModel> KEPT = new HashMap<>();
 
     /** The first story of a set has all its faults solved, up to a minute. */
     static List<DemoStories.Story> stories() {
@@ -44,8 +44,8 @@ class DemoStoriesTest {
         }
     }
 
-    private static Forecasts of(Chassis set) {
-        return KEPT.computeIfAbsent(set.name(), n -> new Forecasts(set, Calibrations.trims(set), Priors.USUAL));
+    private static PredictionModel of(Chassis set) {
+        return KEPT.computeIfAbsent(set.name(), n -> new PredictionModel(set, Calibrations.trims(set), Priors.USUAL));
     }
 
     @Test

@@ -15,11 +15,11 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What ears make of decibels. */
-class HearingTest {
+class AudibilityModelTest {
     private static final Loudness SOUND = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, false);
 
     private static double[] odds(double change, double hum, boolean distorted) {
-        return Hearing.odds(
+        return AudibilityModel.odds(
                 SOUND, new Loudness(Map.of("af V1", 20.0 + change), Set.of(), -40 + hum, distorted), "af V1");
     }
 
@@ -79,13 +79,16 @@ class HearingTest {
     @Test
     void whatASoundSetDoesTooIsNotNamed() {
         Loudness usual = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, true);
-        assertThat(likeliest(Hearing.odds(usual, usual, "af V1"))).isEqualTo(Outcome.LOUD);
+        assertThat(likeliest(AudibilityModel.odds(usual, usual, "af V1"))).isEqualTo(Outcome.LOUD);
     }
 
     @Test
     void ofAnUnknownBandEverythingIsEvenlyLikely() {
-        assertThat(Hearing.unknown()).hasSize(Outcome.values().length).containsOnly(Hearing.unknown()[0]);
-        assertThat(Hearing.mean(new double[] {0, 1}, new double[] {1, 0})).containsExactly(0.5, 0.5);
+        assertThat(AudibilityModel.unknown())
+                .hasSize(Outcome.values().length)
+                .containsOnly(AudibilityModel.unknown()[0]);
+        assertThat(AudibilityModel.mean(new double[] {0, 1}, new double[] {1, 0}))
+                .containsExactly(0.5, 0.5);
     }
 
     private static Loudness path(double point, double aerial) {
@@ -101,14 +104,14 @@ class HearingTest {
         Loudness sound = path(20, 60);
         int loud = Outcome.LOUD.ordinal();
         int nothing = Outcome.NOTHING.ordinal();
-        assertThat(Hearing.traced(sound, sound, "if V2.1")[loud]).isGreaterThan(0.8);
-        assertThat(Hearing.traced(sound, path(-60, -20), "if V2.1")[loud])
+        assertThat(AudibilityModel.traced(sound, sound, "if V2.1")[loud]).isGreaterThan(0.8);
+        assertThat(AudibilityModel.traced(sound, path(-60, -20), "if V2.1")[loud])
                 .as("lost behind it")
                 .isGreaterThan(0.8);
-        assertThat(Hearing.traced(sound, path(20, -20), "if V2.1")[nothing])
+        assertThat(AudibilityModel.traced(sound, path(20, -20), "if V2.1")[nothing])
                 .as("lost before it")
                 .isGreaterThan(0.8);
-        double[] silent = Hearing.traced(sound, path(-300, -300), "if V2.1");
+        double[] silent = AudibilityModel.traced(sound, path(-300, -300), "if V2.1");
         assertThat(silent[loud]).isBetween(0.3, 0.6);
         assertThat(silent[nothing]).isBetween(0.3, 0.6);
         assertThat(Arrays.stream(silent).sum()).isCloseTo(1, within(1e-9));

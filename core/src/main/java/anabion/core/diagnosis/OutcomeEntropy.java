@@ -6,7 +6,7 @@ package anabion.core.diagnosis;
  * <p>Method: the entropy over causes that an answer leaves, on the mean over answers, is that over causes and answers together less that over
  * answers alone (the chain rule), so that no table of both is needed.
  */
-final class Answers {
+final class OutcomeEntropy {
     private static final int BITS = 9;
     private static final double LN2 = Math.log(2);
     private static final double[] INVERSE = new double[1 << BITS];
@@ -28,7 +28,7 @@ final class Answers {
     private int to = -1;
 
     /** @param answers that the probe can give */
-    Answers(int answers) {
+    OutcomeEntropy(int answers) {
         all = new double[answers];
         ofCause = new double[answers];
     }

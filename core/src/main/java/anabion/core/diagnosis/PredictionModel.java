@@ -29,7 +29,7 @@ import java.util.stream.IntStream;
  * little. Settings whose lines differ a little share one solution: each is computed at the nearest step of {@link #STEP} of the nominal line and
  * moved by the slope against the line. Not for several threads at once; where much is wanted at once it uses all processors itself.
  */
-public final class Forecasts {
+public final class PredictionModel {
     private static final double STEP = 0.05;
     /** All that a voltmeter may show, in highest rails; and the least rail. */
     private static final double WIDTH = 1.6;
@@ -63,31 +63,32 @@ public final class Forecasts {
     private final Chassis chassis;
     private final Setting usual;
     private final List<Hypothesis> hypotheses;
-    private List<State> ends = List.of();
+    private List<FaultState> ends = List.of();
     private final Map<List<Fault>, Hypothesis> listed;
     private final Hypothesis healthy;
     private final double widest;
     private final double little;
     private final Simulator engine = new Simulator();
-    private final Together together = new Together();
-    private final States states;
-    private final State well;
+    private final ParallelSolver together = new ParallelSolver();
+    private final FaultStates states;
+    private final FaultState well;
     private final Sources sources;
-    private final Unplugged cold;
-    private final Levels levels;
+    private final ColdResistanceModel cold;
+    private final SignalLevelModel levels;
     private Set<Probe.Ohms> unplugged = Set.of();
     private final Map<Setting, Setting> kept = new HashMap<>();
     private final Map<List<Object>, List<Probe>> allowed = new HashMap<>();
     private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
-    private final Kept<Probe.Measured, Optional<Foreseen>> foreseen = new Kept<>(FORESEEN);
-    private final Kept<Probe.Measured, double[]> outlooks = new Kept<>(OUTLOOKS);
-    private final Kept<Probe, double[]> heard = new Kept<>(OUTLOOKS);
+    private final PredictionCache<Probe.Measured, Optional<GaussianPrediction>> foreseen =
+            new PredictionCache<>(FORESEEN);
+    private final PredictionCache<Probe.Measured, double[]> outlooks = new PredictionCache<>(OUTLOOKS);
+    private final PredictionCache<Probe, double[]> heard = new PredictionCache<>(OUTLOOKS);
 
     /**
      * @param trims factors by which the charted specimen's parts differ from nominal; empty for none
      * @throws BadInput if the circuit does not settle even when sound, or what feeds it is not known
      */
-    public Forecasts(Chassis chassis, Map<String, Double> trims, Priors priors) {
+    public PredictionModel(Chassis chassis, Map<String, Double> trims, Priors priors) {
         this.chassis = chassis;
         Map<String, Double> shared = new HashMap<>();
         trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
@@ -96,15 +97,15 @@ public final class Forecasts {
         this.hypotheses = Hypothesis.of(chassis, priors);
         // a capacitor entered with no farads has severities that are all the same
         this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
-        this.states = new States(chassis);
+        this.states = new FaultStates(chassis);
         this.well = states.well();
         this.healthy = hypotheses.get(hypotheses.size() - 1);
-        Shown sound = well.shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
+        FaultResponse sound = well.shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
                 .because("its circuit does not settle even when sound")
                 .so("look at the checks of the Study sheet first"));
         this.sources = Sources.of(chassis, sound.sources());
-        this.cold = new Unplugged(usual, well, sources);
-        this.levels = new Levels(engine, chassis, loud(), well, sources);
+        this.cold = new ColdResistanceModel(usual, well, sources);
+        this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);
         double most = Simulator.nets(chassis).stream()
                 .mapToDouble(n -> Math.abs(sound.free(n)))
                 .max()
@@ -155,7 +156,7 @@ public final class Forecasts {
 
     /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
     void ready(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
-        List<State> ends = ends(of);
+        List<FaultState> ends = ends(of);
         probes.stream()
                 .filter(Probe.Volts.class::isInstance)
                 .map(p -> near(((Probe.Volts) p).setting()))
@@ -166,7 +167,7 @@ public final class Forecasts {
         heardReady(of, probes.stream().filter(Probe.Level.class::isInstance).toList());
     }
 
-    private List<State> ends(Collection<Hypothesis> of) {
+    private List<FaultState> ends(Collection<Hypothesis> of) {
         if (of != hypotheses) return states.ends(of);
         if (ends.isEmpty()) ends = states.ends(of);
         return ends;
@@ -175,19 +176,19 @@ public final class Forecasts {
     /** The same of how bands sound. */
     void heardReady(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
         List<Band> bands = probes.stream()
-                .map(Forecasts::band)
+                .map(PredictionModel::band)
                 .flatMap(Optional::stream)
                 .distinct()
                 .flatMap(name -> chassis.band(name).stream())
                 .toList();
         if (bands.isEmpty()) return;
-        List<State> states = ends(of);
+        List<FaultState> states = ends(of);
         for (Band b : bands)
             together.each(without(states, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b));
     }
 
     /** Those where it is still to be computed: to ask all of them again costs as much as a ranking. */
-    private static List<State> without(List<State> states, Predicate<State> done) {
+    private static List<FaultState> without(List<FaultState> states, Predicate<FaultState> done) {
         return states.stream().filter(done.negate()).toList();
     }
 
@@ -201,17 +202,17 @@ public final class Forecasts {
     // --- volts and ohms ---
 
     /** Empty where the circuit of the hypothesis does not settle. */
-    Optional<Foreseen> at(Hypothesis h, Probe.Measured probe) {
+    Optional<GaussianPrediction> at(Hypothesis h, Probe.Measured probe) {
         return foreseen.of(probe, h, x -> computed(x, probe));
     }
 
     /** The same of each. */
-    List<Optional<Foreseen>> at(List<Hypothesis> all, Probe.Measured probe) {
+    List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Probe.Measured probe) {
         return foreseen.of(probe, all, h -> computed(h, probe));
     }
 
-    private Optional<Foreseen> computed(Hypothesis h, Probe.Measured probe) {
-        Optional<Foreseen> all = whole(h, probe);
+    private Optional<GaussianPrediction> computed(Hypothesis h, Probe.Measured probe) {
+        Optional<GaussianPrediction> all = whole(h, probe);
         List<Hypothesis> each = h.apart().stream()
                 .flatMap(a -> Optional.ofNullable(listed.get(a.from())).stream())
                 .toList();
@@ -223,7 +224,7 @@ public final class Forecasts {
     }
 
     /** Of two faults both as severe. */
-    private Optional<Foreseen> whole(Hypothesis h, Probe.Measured probe) {
+    private Optional<GaussianPrediction> whole(Hypothesis h, Probe.Measured probe) {
         if (probe instanceof Probe.Volts v) return volts(h, v);
         if (probe instanceof Probe.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
         if (probe instanceof Probe.Value v) {
@@ -234,17 +235,17 @@ public final class Forecasts {
     }
 
     /** The same for every reading. */
-    Optional<List<Foreseen>> all(Hypothesis h, List<Observation.Measured> readings) {
+    Optional<List<GaussianPrediction>> all(Hypothesis h, List<Observation.Measured> readings) {
         return all(List.of(h), readings).get(0);
     }
 
     /** The same of each. */
-    List<Optional<List<Foreseen>>> all(List<Hypothesis> hypotheses, List<Observation.Measured> readings) {
-        List<List<Optional<Foreseen>>> each =
+    List<Optional<List<GaussianPrediction>>> all(List<Hypothesis> hypotheses, List<Observation.Measured> readings) {
+        List<List<Optional<GaussianPrediction>>> each =
                 readings.stream().map(m -> at(hypotheses, m.probe())).toList();
         return IntStream.range(0, hypotheses.size())
                 .mapToObj(h -> {
-                    List<Foreseen> all = new ArrayList<>();
+                    List<GaussianPrediction> all = new ArrayList<>();
                     each.forEach(f -> f.get(h).ifPresent(all::add));
                     return Optional.of(all).filter(a -> a.size() == each.size());
                 })
@@ -258,7 +259,7 @@ public final class Forecasts {
     /** Width of all that a probe can show, in that scale. */
     double range(Probe.Measured probe) {
         if (probe instanceof Probe.Volts) return widest;
-        return probe instanceof Probe.Level ? Levels.range() : Unplugged.range();
+        return probe instanceof Probe.Level ? SignalLevelModel.range() : ColdResistanceModel.range();
     }
 
     /** Volts near zero that say nothing. */
@@ -278,15 +279,15 @@ public final class Forecasts {
         for (double v : elsewhere) {
             double sigma = probe instanceof Probe.Volts
                     ? Math.hypot(3 * METER * v, little)
-                    : Unplugged.open(v) ? Unplugged.OHMS : 2 * Unplugged.OHMS;
-            sum += Foreseen.density(value - v, sigma);
+                    : ColdResistanceModel.open(v) ? ColdResistanceModel.OHMS : 2 * ColdResistanceModel.OHMS;
+            sum += GaussianPrediction.density(value - v, sigma);
         }
         return (anything + sum / elsewhere.size()) / 2;
     }
 
     private List<Double> elsewhere(Probe.Measured probe) {
         if (probe instanceof Probe.Volts v) {
-            Optional<Shown> shown = well.shown(engine, near(v.setting()));
+            Optional<FaultResponse> shown = well.shown(engine, near(v.setting()));
             return shown.isEmpty()
                     ? List.of()
                     : Simulator.nets(chassis).stream().map(shown.get()::free).toList();
@@ -297,12 +298,12 @@ public final class Forecasts {
                 .toList();
     }
 
-    private Optional<Foreseen> volts(Hypothesis h, Probe.Volts p) {
+    private Optional<GaussianPrediction> volts(Hypothesis h, Probe.Volts p) {
         Setting near = near(p.setting());
-        Span ends = states.of(h);
-        Optional<Shown> from = ends.least().shown(engine, near);
-        Optional<Shown> to = ends.most().shown(engine, near);
-        Optional<Shown> sound = well.shown(engine, near);
+        SeverityInterval ends = states.of(h);
+        Optional<FaultResponse> from = ends.least().shown(engine, near);
+        Optional<FaultResponse> to = ends.most().shown(engine, near);
+        Optional<FaultResponse> sound = well.shown(engine, near);
         if (from.isEmpty() || to.isEmpty() || sound.isEmpty()) return Optional.empty();
         double off = p.setting().line() / near.line() - 1;
         double a = read(from.get(), p, off);
@@ -311,13 +312,14 @@ public final class Forecasts {
         double[] one = from.get().spread(p.net(), p.meter().ohmsAt(a));
         double[] other = ends.graded() ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
         for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
-        shares[sources.severity()] =
-                ends.graded() ? Span.SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
+        shares[sources.severity()] = ends.graded()
+                ? SeverityInterval.SEVERITY * (b - a)
+                : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
         double middle = (a + b) / 2;
-        return Optional.of(new Foreseen(middle, shares, Math.hypot(METER * middle, little)));
+        return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(METER * middle, little)));
     }
 
-    private static double read(Shown s, Probe.Volts p, double off) {
+    private static double read(FaultResponse s, Probe.Volts p, double off) {
         return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
     }
 
@@ -348,19 +350,19 @@ public final class Forecasts {
 
     /** The same where nothing is known. */
     static double[] unknown(Probe probe) {
-        return probe instanceof Probe.Parted ? new double[] {OTHER_BAD, 1 - OTHER_BAD} : Hearing.unknown();
+        return probe instanceof Probe.Parted ? new double[] {OTHER_BAD, 1 - OTHER_BAD} : AudibilityModel.unknown();
     }
 
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
     private double[] heard(Hypothesis h, Probe probe) {
         String band = band(probe).orElseThrow();
-        Span ends = states.of(h);
+        SeverityInterval ends = states.of(h);
         Optional<Loudness> sound = loudness(well, band);
         Optional<Loudness> from = loudness(ends.least(), band);
         Optional<Loudness> to = loudness(ends.most(), band);
-        if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return Hearing.unknown();
+        if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return AudibilityModel.unknown();
         double[] one = called(sound.get(), from.get(), probe);
-        return !ends.graded() ? one : Hearing.mean(one, called(sound.get(), to.get(), probe));
+        return !ends.graded() ? one : AudibilityModel.mean(one, called(sound.get(), to.get(), probe));
     }
 
     /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
@@ -371,12 +373,13 @@ public final class Forecasts {
     }
 
     private static double[] called(Loudness sound, Loudness now, Probe probe) {
-        if (probe instanceof Probe.Tap t) return Hearing.traced(sound, now, Loudness.key(t.domain(), t.point()));
-        return Hearing.odds(
+        if (probe instanceof Probe.Tap t)
+            return AudibilityModel.traced(sound, now, Loudness.key(t.domain(), t.point()));
+        return AudibilityModel.odds(
                 sound, now, probe instanceof Probe.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
     }
 
-    private Optional<Loudness> loudness(State state, String band) {
+    private Optional<Loudness> loudness(FaultState state, String band) {
         return chassis.band(band).flatMap(b -> state.heard(engine, loud(), b));
     }
 

@@ -24,8 +24,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a generator must give on specimens of a set, against what is foreseen of the design. */
 @ResourceLock(SharedForecasts.LOCK)
-class LevelsTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+class SignalLevelModelTest {
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();
     private static final Observation LOUD = new Observation.Heard(new Probe.Listen("AM"), Outcome.LOUD);
 
@@ -33,7 +33,7 @@ class LevelsTest {
         return bench.answer(new Probe.Level("AM", domain, point));
     }
 
-    private static Hypothesis hypothesis(Forecasts forecasts, String cause) {
+    private static Hypothesis hypothesis(PredictionModel forecasts, String cause) {
         return forecasts.hypotheses().stream()
                 .filter(h -> h.cause().equals(cause))
                 .findFirst()
@@ -52,7 +52,7 @@ class LevelsTest {
         "lark, R15:open, 8"
     })
     void aFaultIsForeseenToTakeWhatItTakes(String set, String cause, double decibels) {
-        Forecasts forecasts = SharedForecasts.named(set);
+        PredictionModel forecasts = SharedForecasts.named(set);
         Hypothesis h = hypothesis(forecasts, cause);
         var loud = forecasts.loud().withFaults(h.from());
         Band band = forecasts.chassis().bands().get(0);
@@ -73,20 +73,20 @@ class LevelsTest {
     /** What is foreseen from one carrier holds at the standard output for nearly whatever is wrong: every sixth fault of a set with transistors. */
     @Test
     void nearlyEveryFaultLiesWithinWhatIsForeseenOfIt() {
-        Forecasts lark = SharedForecasts.named("lark");
+        PredictionModel lark = SharedForecasts.named("lark");
         Band band = lark.chassis().bands().get(0);
         int within = 0;
         int all = 0;
         for (int n = 0; n < lark.hypotheses().size(); n += 6) {
-            Hypothesis h = lark.hypotheses().get(n).at(x -> Span.HALF);
+            Hypothesis h = lark.hypotheses().get(n).at(x -> SeverityInterval.HALF);
             Optional<Gains> gains =
                     Gains.of(new Simulator(), lark.chassis(), lark.loud().withFaults(h.from()), band);
             for (Gains.Level l : gains.map(Gains::levels).orElse(List.of())) {
-                Foreseen foreseen = lark.at(
+                GaussianPrediction foreseen = lark.at(
                                 lark.hypotheses().get(n), new Probe.Level(band.name(), l.domain(), l.point()))
                         .orElseThrow();
                 all++;
-                if (Math.abs(Levels.log(l.volts()) - foreseen.value()) < 2.5 * foreseen.deviation()) within++;
+                if (Math.abs(SignalLevelModel.log(l.volts()) - foreseen.value()) < 2.5 * foreseen.deviation()) within++;
             }
         }
         assertThat(all).isGreaterThan(700);
@@ -96,7 +96,7 @@ class LevelsTest {
     /** Half an output transformer gives no standard output from any base: a reading there clears it. */
     @Test
     void aLevelThatWasReachedClearsWhatCouldNotGiveIt() {
-        Forecasts lark = SharedForecasts.named("lark");
+        PredictionModel lark = SharedForecasts.named("lark");
         Observation distorted = new Observation.Heard(new Probe.Listen("MW"), Outcome.DISTORTED);
         Observation reached = new Observation.Measured(new Probe.Level("MW", Domain.AF, "Q5.3"), 0.9);
         assertThat(odds(Diagnosis.of(lark, List.of(distorted)), "T2.first half:open"))
@@ -127,14 +127,14 @@ class LevelsTest {
     void specimensLieWithinTheSpread() {
         int within = 0;
         int all = 0;
-        for (Forecasts f : List.of(FORECASTS, SharedForecasts.named("brae"))) {
+        for (PredictionModel f : List.of(FORECASTS, SharedForecasts.named("brae"))) {
             Chassis set = f.chassis();
             for (int seed = 1; seed <= 12; seed++) {
                 var loud = f.loud().withTrims(Specimen.of(set, seed)).withControls(Controls.volume(set, 1));
                 Gains gains =
                         Gains.of(new Simulator(), set, loud, set.bands().get(0)).orElseThrow();
                 for (Gains.Level l : gains.levels()) {
-                    Foreseen sound = f.at(
+                    GaussianPrediction sound = f.at(
                                     f.healthy(),
                                     new Probe.Level(set.bands().get(0).name(), l.domain(), l.point()))
                             .orElseThrow();
@@ -188,7 +188,7 @@ class LevelsTest {
 
     /** All that is worth asking, not the few that are shown. */
     private static List<Probe> worth(List<Observation> evidence) {
-        Map<Hypothesis, Double> odds = new Weighing(FORECASTS, evidence, FORECASTS.hypotheses()).without(List.of(), 1);
+        Map<Hypothesis, Double> odds = new Posterior(FORECASTS, evidence, FORECASTS.hypotheses()).without(List.of(), 1);
         return new NextProbes(FORECASTS, odds, List.of())
                 .worth(Diagnosis.allowed(FORECASTS, evidence), evidence).stream()
                         .map(Diagnosis.NextTest::probe)

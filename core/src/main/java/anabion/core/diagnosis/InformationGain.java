@@ -18,11 +18,11 @@ import java.util.stream.Stream;
 /**
  * How much a probe tells of what is wrong.
  *
- * <p>Method: each hypothesis puts its odds into the answers that a probe can give, {@link Intervals} of what is read and outcomes of what is heard. The
+ * <p>Method: each hypothesis puts its odds into the answers that a probe can give, {@link ReadingBins} of what is read and outcomes of what is heard. The
  * entropy left is the mean, over answers, of the entropy of what remains possible. Severities of one cause count as one. What is foreseen is collected on
  * the caller's thread; what follows from it is computed on all processors.
  */
-final class Telling {
+final class InformationGain {
     /** What is heard is computed for so many of the likeliest. */
     private static final int LISTENED = 60;
     /** Hypotheses below these odds change nothing. */
@@ -36,14 +36,14 @@ final class Telling {
 
     private static final double[] UNSETTLED = {Double.NaN, Double.NaN};
 
-    private final Forecasts forecasts;
+    private final PredictionModel forecasts;
     private final List<Hypothesis> kept;
     /** Of each hypothesis the number of its cause; those of one cause follow each other. */
     private final int[] cause;
 
     private final double[] odds;
     /** What the readings leave open under each of the likelier hypotheses. */
-    private final List<Optional<Given>> given;
+    private final List<Optional<ConditionalGaussian>> given;
 
     /** Those under which they leave less open than nothing would, and the others. */
     private final List<Hypothesis> narrower;
@@ -57,13 +57,13 @@ final class Telling {
      * @param evidence what further answers are foreseen from
      * @param known of each hypothesis, where it has been told already
      */
-    private Telling(
-            Forecasts forecasts,
+    private InformationGain(
+            PredictionModel forecasts,
             List<Hypothesis> kept,
             int[] cause,
             double[] odds,
             List<Observation> evidence,
-            List<Optional<Given>> known) {
+            List<Optional<ConditionalGaussian>> known) {
         this.forecasts = forecasts;
         this.kept = kept;
         this.cause = cause;
@@ -76,7 +76,7 @@ final class Telling {
         double[] sorted = this.odds.clone();
         Arrays.sort(sorted);
         this.listened = sorted.length <= LISTENED ? 0 : sorted[sorted.length - LISTENED];
-        Answers none = new Answers(1);
+        OutcomeEntropy none = new OutcomeEntropy(1);
         for (int h = 0; h < odds.length; h++) put(none, h, 0, 1);
         this.before = none.left();
     }
@@ -85,7 +85,7 @@ final class Telling {
      * @param odds of those hypotheses that are still to be told apart
      * @param same the cause under which a cause counts
      */
-    static Telling of(Forecasts forecasts, Map<Hypothesis, Double> odds, UnaryOperator<String> same) {
+    static InformationGain of(PredictionModel forecasts, Map<Hypothesis, Double> odds, UnaryOperator<String> same) {
         Map<String, List<Hypothesis>> causes = new LinkedHashMap<>();
         odds.forEach((h, p) -> {
             if (p > FAINT)
@@ -100,33 +100,33 @@ final class Telling {
             Arrays.fill(cause, at, at + alike.size(), number++);
             at += alike.size();
         }
-        return new Telling(
+        return new InformationGain(
                 forecasts, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of(), none(kept.size()));
     }
 
     /** The same where what the readings leave open of further answers is asked for. */
-    Telling narrowed(List<Observation> readings) {
-        return new Telling(forecasts, kept, cause, odds, readings, none(odds.length));
+    InformationGain narrowed(List<Observation> readings) {
+        return new InformationGain(forecasts, kept, cause, odds, readings, none(odds.length));
     }
 
-    private static List<Optional<Given>> none(int hypotheses) {
+    private static List<Optional<ConditionalGaussian>> none(int hypotheses) {
         return Collections.nCopies(hypotheses, Optional.empty());
     }
 
     /** @param known those that the evidence has already been told; what has become faint is dropped, what has become likelier comes in */
-    private List<Optional<Given>> given(List<Optional<Given>> known) {
+    private List<Optional<ConditionalGaussian>> given(List<Optional<ConditionalGaussian>> known) {
         List<Observation.Measured> measured = Observation.measured(evidence);
         if (measured.isEmpty()) return none(odds.length);
-        double[] read = Forecasts.scaled(measured);
+        double[] read = PredictionModel.scaled(measured);
         List<Hypothesis> untold = IntStream.range(0, odds.length)
                 .filter(h -> odds[h] >= NARROWED && known.get(h).isEmpty())
                 .mapToObj(kept::get)
                 .toList();
-        Iterator<Optional<Given>> told = forecasts.all(untold, measured).parallelStream()
-                .map(foreseen -> foreseen.map(f -> Given.of(f, read)))
+        Iterator<Optional<ConditionalGaussian>> told = forecasts.all(untold, measured).parallelStream()
+                .map(foreseen -> foreseen.map(f -> ConditionalGaussian.of(f, read)))
                 .toList()
                 .iterator();
-        List<Optional<Given>> all = new ArrayList<>();
+        List<Optional<ConditionalGaussian>> all = new ArrayList<>();
         for (int h = 0; h < odds.length; h++) {
             if (odds[h] < NARROWED) all.add(Optional.empty());
             else all.add(known.get(h).isPresent() ? known.get(h) : told.next());
@@ -159,25 +159,25 @@ final class Telling {
     }
 
     /** The same once a probe has given the answer that is expected of it. */
-    Telling after(Probe p) {
+    InformationGain after(Probe p) {
         return p instanceof Probe.Measured m ? read(m) : said(p);
     }
 
     /** A reading in the middle of all that is foreseen. */
-    private Telling read(Probe.Measured p) {
+    private InformationGain read(Probe.Measured p) {
         double[][] o = outlooks(p).get();
         double middle = middle(o);
         double[] now = odds.clone();
         double slip = Likelihood.SLIP / forecasts.range(p);
         for (int h = 0; h < now.length; h++)
-            now[h] *= slip + (Double.isNaN(o[h][0]) ? 0 : Foreseen.density(middle - o[h][0], o[h][1]));
+            now[h] *= slip + (Double.isNaN(o[h][0]) ? 0 : GaussianPrediction.density(middle - o[h][0], o[h][1]));
         List<Observation> more = new ArrayList<>(evidence);
         more.add(new Observation.Measured(p, p.unscaled(middle)));
-        Iterator<Optional<Foreseen>> next = forecasts.at(narrower, p).iterator();
-        List<Optional<Given>> told = given.stream()
+        Iterator<Optional<GaussianPrediction>> next = forecasts.at(narrower, p).iterator();
+        List<Optional<ConditionalGaussian>> told = given.stream()
                 .map(known -> known.flatMap(g -> next.next().map(f -> g.and(f, middle))))
                 .toList();
-        return new Telling(forecasts, kept, cause, now, more, told);
+        return new InformationGain(forecasts, kept, cause, now, more, told);
     }
 
     private double middle(double[][] outlooks) {
@@ -218,34 +218,34 @@ final class Telling {
     }
 
     private boolean tied(Probe.Measured a, Probe.Measured b) {
-        Optional<Foreseen> x = forecasts.at(forecasts.healthy(), a);
-        Optional<Foreseen> y = forecasts.at(forecasts.healthy(), b);
+        Optional<GaussianPrediction> x = forecasts.at(forecasts.healthy(), a);
+        Optional<GaussianPrediction> y = forecasts.at(forecasts.healthy(), b);
         if (x.isEmpty() || y.isEmpty()) return false;
         double own = x.get().shared(x.get()) * y.get().shared(y.get());
         return x.get().shared(y.get()) > TIED * Math.sqrt(own);
     }
 
-    private Telling said(Probe p) {
+    private InformationGain said(Probe p) {
         Heard heard = heard(p);
         int likeliest = heard.likeliest();
         double[] now = odds.clone();
         for (int h = 0; h < now.length; h++) now[h] *= heard.of(h, likeliest);
-        return new Telling(forecasts, kept, cause, now, evidence, given);
+        return new InformationGain(forecasts, kept, cause, now, evidence, given);
     }
 
     /** Expected entropy after a probe, in bits. */
     private DoubleSupplier left(Probe.Measured p) {
         Supplier<double[][]> outlooks = outlooks(p);
         double[] sound = forecasts.outlook(forecasts.healthy(), p);
-        return () -> new Intervals(outlooks.get(), sound).left(odds, cause);
+        return () -> new ReadingBins(outlooks.get(), sound).left(odds, cause);
     }
 
     /** Of each hypothesis middle and deviation, as far as the readings leave them open. */
     private Supplier<double[][]> outlooks(Probe.Measured p) {
-        List<Optional<Foreseen>> next = forecasts.at(narrower, p);
+        List<Optional<GaussianPrediction>> next = forecasts.at(narrower, p);
         List<double[]> others = forecasts.outlook(wider, p);
         return () -> {
-            Iterator<Optional<Foreseen>> narrowed = next.iterator();
+            Iterator<Optional<GaussianPrediction>> narrowed = next.iterator();
             Iterator<double[]> wide = others.iterator();
             return given.stream()
                     .map(g -> g.isEmpty()
@@ -262,14 +262,14 @@ final class Telling {
                 .toList();
     }
 
-    private void put(Answers answers, int h, int answer, double share) {
+    private void put(OutcomeEntropy answers, int h, int answer, double share) {
         answers.put(cause[h], answer, share * odds[h]);
     }
 
     private DoubleSupplier leftSaid(Probe p) {
         Heard heard = heard(p);
         return () -> {
-            Answers answers = new Answers(heard.outcomes());
+            OutcomeEntropy answers = new OutcomeEntropy(heard.outcomes());
             for (int h = 0; h < odds.length; h++)
                 for (int b = 0; b < heard.outcomes(); b++) put(answers, h, b, heard.of(h, b));
             return answers.left();
@@ -308,7 +308,7 @@ final class Telling {
 
     private Heard heard(Probe p) {
         double[][] known = new double[odds.length][];
-        double[] usual = new double[Forecasts.unknown(p).length];
+        double[] usual = new double[PredictionModel.unknown(p).length];
         double sum = 0;
         for (int h = 0; h < odds.length; h++) {
             if (odds[h] < listened && !forecasts.knows(kept.get(h), p)) continue;

@@ -20,7 +20,7 @@ import java.util.stream.IntStream;
  * <p>Resistors move ohms by the share of the ohmmeter's power that they take; what is no resistor has a tolerance of its own. Besides there is the state
  * of the electrolytics, which nobody knows before they are formed, and the severity.
  */
-final class Unplugged {
+final class ColdResistanceModel {
     /** Deviation of the logarithm of ohms in circuit: tolerances of what lies there, and the meter. */
     static final double OHMS = 0.04;
 
@@ -51,11 +51,11 @@ final class Unplugged {
     private static final double SEEN = 0.03;
 
     private final Setting usual;
-    private final State sound;
+    private final FaultState sound;
     private final Sources sources;
 
     /** @param sound the state without a fault */
-    Unplugged(Setting usual, State sound, Sources sources) {
+    ColdResistanceModel(Setting usual, FaultState sound, Sources sources) {
         this.sources = sources;
         this.usual = usual;
         this.sound = sound;
@@ -106,11 +106,11 @@ final class Unplugged {
     /** @param source its place among the parts, or among the electrolytics */
     record Share(int source, double share) {}
 
-    private At at(State state, Probe.Ohms p) {
+    private At at(FaultState state, Probe.Ohms p) {
         return state.unplugged().computeIfAbsent(p, k -> computed(state, k));
     }
 
-    private At computed(State state, Probe.Ohms p) {
+    private At computed(FaultState state, Probe.Ohms p) {
         Setting setting = usual.withFaults(p.off());
         ColdSet set = state.cold(setting);
         Map<String, Double> taken = set.shares(p.net(), p.against(), p.test());
@@ -128,7 +128,7 @@ final class Unplugged {
     }
 
     /** Leaks, of a capacitor or of a fault, have their spread in what electrolytics do and in the severity. */
-    private double rest(State state, Map<String, Double> taken) {
+    private double rest(FaultState state, Map<String, Double> taken) {
         double known = 0;
         for (Map.Entry<String, Double> e : taken.entrySet()) {
             String part = OperatingPoint.reference(e.getKey());
@@ -156,7 +156,7 @@ final class Unplugged {
     }
 
     /** Computes at once, on all processors, what would be computed when asked for. */
-    void ready(Together together, List<State> states, Collection<? extends Probe> probes) {
+    void ready(ParallelSolver together, List<FaultState> states, Collection<? extends Probe> probes) {
         List<Probe.Ohms> all = probes.stream()
                 .filter(Probe.Ohms.class::isInstance)
                 .map(Probe.Ohms.class::cast)
@@ -173,25 +173,25 @@ final class Unplugged {
         together.each(states, (engine, state) -> answer(state, all));
     }
 
-    private void answer(State state, List<Probe.Ohms> probes) {
+    private void answer(FaultState state, List<Probe.Ohms> probes) {
         if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
     }
 
     /** Ohms of a resistor that is lifted; they say nothing where nobody knows what it should have. */
-    Foreseen itself(Span ends, Part part, Component.Resistor r) {
+    GaussianPrediction itself(SeverityInterval ends, Part part, Component.Resistor r) {
         double least = log(ends.least().ohms(part, r, usual));
         double most = log(ends.most().ohms(part, r, usual));
         double[] shares = sources.none();
         int n = sources.parts().indexOf(part.reference());
         if (n >= 0 && !ends.least().faulty(part.reference()))
             shares[n] = sources.spreads().get(n) / Math.log(10);
-        shares[sources.severity()] = Span.SEVERITY * (most - least);
+        shares[sources.severity()] = SeverityInterval.SEVERITY * (most - least);
         double noise = open(least) ? OHMS : METER;
-        return new Foreseen((least + most) / 2, shares, r.ohms() > 0 ? noise : range());
+        return new GaussianPrediction((least + most) / 2, shares, r.ohms() > 0 ? noise : range());
     }
 
     /** Where junctions lie, half way would take too long to compute and is taken to lie on the straight line. */
-    Foreseen foreseen(Span ends, Probe.Ohms p) {
+    GaussianPrediction foreseen(SeverityInterval ends, Probe.Ohms p) {
         double least = at(ends.least(), p).log();
         double most = at(ends.most(), p).log();
         At at = at(quick() ? ends.middle() : ends.least(), p);
@@ -202,12 +202,12 @@ final class Unplugged {
         // read again through the same electrolytic it is the same: what is its own moves all these readings alike
         for (Share x : at.over()) shares[sources.electrolytic(x.source())] = APART * x.share() * at.lain();
         shares[sources.bowed()] = BOWS * at.bow();
-        shares[sources.bent()] = Span.bends(least, half, most);
+        shares[sources.bent()] = SeverityInterval.bends(least, half, most);
         shares[sources.lain()] = at.lain();
-        shares[sources.severity()] = Span.SEVERITY * (most - least);
+        shares[sources.severity()] = SeverityInterval.SEVERITY * (most - least);
         double rest = (quick() ? OHMS : JUNCTIONS) * at.rest();
         double noise = open(least) && open(most) ? OHMS : Math.hypot(METER, rest);
         double besides = quick() ? BESIDES * at.bow() : UNKNOWN * at.lain();
-        return new Foreseen(Span.value(least, half, most), shares, Math.hypot(noise, besides));
+        return new GaussianPrediction(SeverityInterval.value(least, half, most), shares, Math.hypot(noise, besides));
     }
 }

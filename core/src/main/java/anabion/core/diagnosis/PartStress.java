@@ -9,7 +9,7 @@ import java.util.List;
  * How much oftener a part fails than others of its kind for where it sits: with volts across it, with a current through it, or with neither. The
  * figures are general knowledge of the trade.
  */
-final class Strain {
+final class PartStress {
     /**
      * One place.
      *
@@ -46,7 +46,7 @@ final class Strain {
     private static final double SELDOM = 0.4;
     private static final double OFTEN = 1.6;
 
-    private Strain() {}
+    private PartStress() {}
 
     static double of(Part p, Fault f) {
         if (p.component() instanceof Component.Resistor r && f.mode().equals("drifted")) return drift(r, f);

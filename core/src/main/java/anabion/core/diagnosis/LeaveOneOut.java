@@ -12,13 +12,13 @@ import java.util.stream.Collectors;
  * Whether a cause would stand without the reading that speaks loudest for it: one slip of the probe can make nearly any single reading, and two that agree
  * are rarely both slips.
  */
-final class Witnesses {
-    private final Forecasts forecasts;
+final class LeaveOneOut {
+    private final PredictionModel forecasts;
     private final List<Observation> evidence;
     private final List<Hypothesis> hypotheses;
 
     /** @param hypotheses that are weighed */
-    Witnesses(Forecasts forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
+    LeaveOneOut(PredictionModel forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
         this.forecasts = forecasts;
         this.evidence = evidence;
         this.hypotheses = hypotheses;
@@ -40,7 +40,7 @@ final class Witnesses {
         for (Observation left : loudest) {
             List<Observation> others = new ArrayList<>(evidence);
             others.remove(left);
-            double kept = new Weighing(forecasts, others, hypotheses)
+            double kept = new Posterior(forecasts, others, hypotheses)
                     .without(quiet, factor).entrySet().stream()
                             .filter(e -> causes.contains(e.getKey().cause()))
                             .mapToDouble(Map.Entry::getValue)

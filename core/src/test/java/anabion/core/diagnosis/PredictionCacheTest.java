@@ -7,7 +7,7 @@ import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 
-class KeptTest {
+class PredictionCacheTest {
     private final AtomicInteger computed = new AtomicInteger();
     private final Hypothesis one = hypothesis();
     private final Hypothesis other = hypothesis();
@@ -17,14 +17,14 @@ class KeptTest {
         return new Hypothesis(open, open, 0.1);
     }
 
-    private int ask(Kept<Probe, Integer> kept, Probe probe, Hypothesis h) {
+    private int ask(PredictionCache<Probe, Integer> kept, Probe probe, Hypothesis h) {
         return kept.of(probe, h, x -> computed.incrementAndGet());
     }
 
     /** A reading typed anew is another object that asks the same. */
     @Test
     void whatAsksTheSameIsComputedOnce() {
-        Kept<Probe, Integer> kept = new Kept<>(10);
+        PredictionCache<Probe, Integer> kept = new PredictionCache<>(10);
         assertThat(ask(kept, new Probe.Listen("MW"), one)).isEqualTo(1);
         assertThat(ask(kept, new Probe.Listen("MW"), one)).isEqualTo(1);
         assertThat(ask(kept, new Probe.Listen("LW"), one)).isEqualTo(2);
@@ -33,7 +33,7 @@ class KeptTest {
 
     @Test
     void ofManyOnlyWhatIsNewIsComputed() {
-        Kept<Probe, Integer> kept = new Kept<>(10);
+        PredictionCache<Probe, Integer> kept = new PredictionCache<>(10);
         Probe probe = new Probe.Listen("MW");
         assertThat(ask(kept, probe, other)).isEqualTo(1);
         assertThat(kept.of(probe, List.of(one, other), x -> computed.incrementAndGet()))
@@ -42,7 +42,7 @@ class KeptTest {
 
     @Test
     void whatWasAskedFirstGoesFirst() {
-        Kept<Probe, Integer> kept = new Kept<>(2);
+        PredictionCache<Probe, Integer> kept = new PredictionCache<>(2);
         Probe first = new Probe.Listen("1");
         Probe last = new Probe.Listen("3");
         for (Probe p : List.of(first, new Probe.Listen("2"), last)) ask(kept, p, one);

@@ -20,20 +20,20 @@ import java.util.concurrent.CancellationException;
 import java.util.stream.Stream;
 
 /** One state of a set's faults, and all that has been computed of it. */
-final class State {
+final class FaultState {
     private static final double[] INSULATION = {1, ColdOhms.WORN, Math.sqrt(ColdOhms.WORN)};
 
     private final Chassis chassis;
     private final List<Fault> faults;
     private final Faults known;
-    private final IdentityHashMap<Setting, Optional<Shown>> shown = new IdentityHashMap<>();
+    private final IdentityHashMap<Setting, Optional<FaultResponse>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
-    private final Optional<State> sound;
+    private final Optional<FaultState> sound;
     private final Map<List<Fault>, ColdSet[]> cold = new HashMap<>();
-    private final Map<Probe.Ohms, Unplugged.At> unplugged = new HashMap<>();
+    private final Map<Probe.Ohms, ColdResistanceModel.At> unplugged = new HashMap<>();
 
     /** @param sound the state without a fault, from which others start; empty for itself */
-    State(Chassis chassis, List<Fault> faults, Optional<State> sound) {
+    FaultState(Chassis chassis, List<Fault> faults, Optional<FaultState> sound) {
         this.chassis = chassis;
         this.faults = faults;
         this.known = new Faults(chassis, faults);
@@ -41,9 +41,9 @@ final class State {
     }
 
     /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
-    Optional<Shown> shown(Simulator engine, Setting setting) {
+    Optional<FaultResponse> shown(Simulator engine, Setting setting) {
         goOn();
-        return shown.computeIfAbsent(setting, s -> Shown.of(engine, chassis, with(s), this::decides));
+        return shown.computeIfAbsent(setting, s -> FaultResponse.of(engine, chassis, with(s), this::decides));
     }
 
     /** Whether its volts were computed under a setting. */
@@ -79,8 +79,8 @@ final class State {
         return known.ohms(part.reference(), r.ohms() * setting.trim(part.reference()));
     }
 
-    /** What {@link Unplugged} has computed of it. */
-    Map<Probe.Ohms, Unplugged.At> unplugged() {
+    /** What {@link ColdResistanceModel} has computed of it. */
+    Map<Probe.Ohms, ColdResistanceModel.At> unplugged() {
         return unplugged;
     }
 

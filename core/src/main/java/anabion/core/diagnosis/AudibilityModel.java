@@ -10,7 +10,7 @@ import java.util.Optional;
  * What an ear makes of a computed change of loudness: how likely each outcome is called. Between the names there is no sharp edge, and now and
  * then an ear is wrong: every outcome keeps {@link #WRONG}.
  */
-public final class Hearing {
+public final class AudibilityModel {
     /** Decibels below a good set at which half of all ears say weak, and nothing; and how sharply. */
     private static final double WEAK = -8;
 
@@ -27,7 +27,7 @@ public final class Hearing {
 
     private static final double SILENCE = -200;
 
-    private Hearing() {}
+    private AudibilityModel() {}
 
     /** What most ears call a set, or a point of it, against itself when sound; silent where its circuit does not settle. */
     public static Outcome usual(Loudness sound, Optional<Loudness> now, String point) {

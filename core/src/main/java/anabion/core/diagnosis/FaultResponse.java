@@ -21,7 +21,7 @@ import java.util.stream.Collectors;
  * <p>Method: a net of R ohms behind a meter of M shows V·M/(R + M), exact while the circuit is linear; where the meter takes more than
  * {@link #HEAVY} the circuit is solved again with the meter in it. Not for several threads.
  */
-final class Shown {
+final class FaultResponse {
     private static final double HEAVY = 0.04;
     /** Tubes that have worked for years lie wider apart than new ones. */
     static final double AGED = 1.5;
@@ -34,7 +34,7 @@ final class Shown {
     private final Map<List<Object>, Double> loaded = new HashMap<>();
     private final Map<String, double[]> moves = new HashMap<>();
 
-    private Shown(
+    private FaultResponse(
             Simulator.PreparedCircuit bench,
             OperatingPoint free,
             Sensitivity spread,
@@ -52,11 +52,11 @@ final class Shown {
      *
      * @param decided parts whose tolerance moves nothing
      */
-    static Optional<Shown> of(Simulator engine, Chassis chassis, Setting setting, Predicate<String> decided) {
+    static Optional<FaultResponse> of(Simulator engine, Chassis chassis, Setting setting, Predicate<String> decided) {
         Simulator.PreparedCircuit bench = engine.prepare(chassis, setting);
         OperatingPoint free = bench.solve();
         return Sensitivity.about(engine, chassis, setting, free)
-                .map(s -> new Shown(bench, free, s, tubes(chassis), decided));
+                .map(s -> new FaultResponse(bench, free, s, tubes(chassis), decided));
     }
 
     private static Set<String> tubes(Chassis chassis) {

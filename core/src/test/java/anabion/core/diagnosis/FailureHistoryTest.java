@@ -20,7 +20,7 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 
 /** What tests of parts teach for the next set. */
-class ExperienceTest {
+class FailureHistoryTest {
     private static final Chassis SET = SharedSets.named("halcyon");
 
     private static Job tested(List<PartTest> tests) {
@@ -41,8 +41,8 @@ class ExperienceTest {
 
     @Test
     void nothingTestedTeachesNothing() {
-        assertThat(Experience.of(SET, Job.NEW)).isEmpty();
-        assertThat(Experience.factors(List.of())).isEmpty();
+        assertThat(FailureHistory.of(SET, Job.NEW)).isEmpty();
+        assertThat(FailureHistory.factors(List.of())).isEmpty();
     }
 
     /** Tubes hold here and resistors drift: the odds of the next set follow, not without bound. */
@@ -52,9 +52,9 @@ class ExperienceTest {
         for (String v : List.of("V1", "V2", "V3", "V4")) tests.add(emission(v, 80));
         for (String r : List.of("R7", "R3", "R9", "R6"))
             tests.add(new PartTest(r, PartTest.What.VALUE, 3 * ohms(r), 0, 0));
-        Map<Priors.Key, Experience.Tally> one = Experience.of(SET, tested(tests));
-        Map<Priors.Key, Double> few = Experience.factors(List.of(one));
-        Map<Priors.Key, Double> many = Experience.factors(java.util.Collections.nCopies(20, one));
+        Map<Priors.Key, FailureHistory.Tally> one = FailureHistory.of(SET, tested(tests));
+        Map<Priors.Key, Double> few = FailureHistory.factors(List.of(one));
+        Map<Priors.Key, Double> many = FailureHistory.factors(java.util.Collections.nCopies(20, one));
         Priors.Key drift = Priors.key(part("R7"), "drifted");
         Priors.Key weak = Priors.key(part("V1"), "emission");
         assertThat(few.get(drift)).isBetween(1.05, 2.0);
@@ -81,7 +81,7 @@ class ExperienceTest {
                         anabion.core.job.AlterationKind.RENEWED,
                         "",
                         Extra.NONE));
-        assertThat(Experience.of(SET, job)
+        assertThat(FailureHistory.of(SET, job)
                         .get(Priors.key(part("V4"), "emission"))
                         .bad())
                 .isEqualTo(1);
@@ -94,7 +94,7 @@ class ExperienceTest {
         Chassis marked = MakeLine.parse("make kt: C14 C17", MakeLine.parse("make Blue band: C7 C10", SET));
         List<PartTest> tests = List.of(leak("C14", 300), leak("C17", 200), leak("C7", 0.1), leak("C10", 0.2));
         Map<Priors.Key, Double> learned =
-                Experience.factors(java.util.Collections.nCopies(5, Experience.of(marked, tested(tests))));
+                FailureHistory.factors(java.util.Collections.nCopies(5, FailureHistory.of(marked, tested(tests))));
         Fault fault = new Fault("C14", "leaky", "1M");
         Priors priors = Priors.USUAL.with(learned);
         double unmarked = priors.weight(part("C14"), fault);

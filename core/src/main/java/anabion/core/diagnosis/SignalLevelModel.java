@@ -23,7 +23,7 @@ import java.util.Optional;
  * line with it, stand as in a sound set. Parts and tubes move levels as finite differences say, one standard deviation of each, in a sound set. It fails where a fault makes
  * the control line itself wrong: then it is off by what control takes back.
  */
-final class Levels {
+final class SignalLevelModel {
     private static final double DECIBELS_A_DECADE = 20;
     /** Deviation in decibels of generator and output meter together. */
     private static final double METER = 2;
@@ -54,7 +54,7 @@ final class Levels {
     private final Simulator engine;
     private final Chassis chassis;
     private final Setting loud;
-    private final State sound;
+    private final FaultState sound;
     private final Sources sources;
     private final Map<String, Optional<Path>> bands = new HashMap<>();
 
@@ -62,7 +62,7 @@ final class Levels {
      * @param loud with the volume full up
      * @param sound the state without a fault
      */
-    Levels(Simulator engine, Chassis chassis, Setting loud, State sound, Sources sources) {
+    SignalLevelModel(Simulator engine, Chassis chassis, Setting loud, FaultState sound, Sources sources) {
         this.engine = engine;
         this.chassis = chassis;
         this.loud = loud;
@@ -94,7 +94,7 @@ final class Levels {
      * @param behind the last point behind the detector; empty where all are
      * @param share of what is lacking behind the detector that a signal before it must make up for
      */
-    private record Path(Loudness usual, Map<String, Foreseen> points, Optional<String> behind, double share) {
+    private record Path(Loudness usual, Map<String, GaussianPrediction> points, Optional<String> behind, double share) {
         /** Decades that a state needs more at a point. */
         double more(Loudness now, String key) {
             if (now.beyond().contains(key)) return MOST - LEAST;
@@ -109,8 +109,8 @@ final class Levels {
         }
 
         private double lacking(Loudness now, String key) {
-            double change = Hearing.level(now.decibels().getOrDefault(key, Double.NEGATIVE_INFINITY))
-                    - Hearing.level(usual.decibels().getOrDefault(key, 0.0));
+            double change = AudibilityModel.level(now.decibels().getOrDefault(key, Double.NEGATIVE_INFINITY))
+                    - AudibilityModel.level(usual.decibels().getOrDefault(key, 0.0));
             return Math.min(MOST - LEAST, -change / DECIBELS_A_DECADE);
         }
     }
@@ -120,7 +120,7 @@ final class Levels {
         return at(p).filter(f -> f.value() < Math.log10(USUAL)).isPresent();
     }
 
-    private Optional<Foreseen> at(Probe.Level p) {
+    private Optional<GaussianPrediction> at(Probe.Level p) {
         return path(p).map(b -> b.points().get(Loudness.key(p.domain(), p.point())));
     }
 
@@ -132,14 +132,14 @@ final class Levels {
         Optional<Gains> gains = Gains.of(engine, chassis, loud, band);
         Optional<Loudness> usual = sound.heard(engine, loud, band);
         if (gains.isEmpty() || usual.isEmpty()) return Optional.empty();
-        Map<String, Foreseen> points = new LinkedHashMap<>();
+        Map<String, GaussianPrediction> points = new LinkedHashMap<>();
         Optional<Gains.Level> behind = Optional.empty();
         Optional<Gains.Level> before = Optional.empty();
         for (Gains.Level l : gains.get().levels()) {
             if (!l.heard()) continue;
             points.put(
                     Loudness.key(l.domain(), l.point()),
-                    new Foreseen(log(l.volts()), sources.none(), METER / DECIBELS_A_DECADE));
+                    new GaussianPrediction(log(l.volts()), sources.none(), METER / DECIBELS_A_DECADE));
             if (l.domain() == Domain.AF) behind = Optional.of(l);
             else if (before.isEmpty()) before = Optional.of(l);
         }
@@ -183,28 +183,28 @@ final class Levels {
 
     private Setting moved(String source, double deviation) {
         Map<String, Double> trims = new LinkedHashMap<>(loud.trims());
-        double worn = chassis.part(source).filter(Part::isTube).isPresent() ? Shown.AGED : 1;
+        double worn = chassis.part(source).filter(Part::isTube).isPresent() ? FaultResponse.AGED : 1;
         trims.merge(source, 1 + worn * deviation, (a, b) -> a * b);
         return loud.withTrims(trims);
     }
 
     /** From one severity to another; empty where a circuit does not settle. Where a sound set brings nothing through, nobody foresees anything. */
-    Optional<Foreseen> foreseen(Span ends, Probe.Level p) {
-        Optional<Foreseen> at = at(p);
-        if (at.isEmpty()) return Optional.of(new Foreseen((LEAST + MOST) / 2, sources.none(), range()));
+    Optional<GaussianPrediction> foreseen(SeverityInterval ends, Probe.Level p) {
+        Optional<GaussianPrediction> at = at(p);
+        if (at.isEmpty()) return Optional.of(new GaussianPrediction((LEAST + MOST) / 2, sources.none(), range()));
         Optional<Double> a = needed(ends.least(), p, at.get());
         Optional<Double> b = ends.graded() ? needed(ends.most(), p, at.get()) : a;
         if (a.isEmpty() || b.isEmpty()) return Optional.empty();
         double[] shares = at.get().shares().clone();
         for (int k = 0; k < sources.parts().size(); k++)
             if (ends.least().decides(sources.parts().get(k))) shares[k] = 0;
-        shares[sources.severity()] = Span.SEVERITY * (b.get() - a.get());
+        shares[sources.severity()] = SeverityInterval.SEVERITY * (b.get() - a.get());
         double middle = (a.get() + b.get()) / 2;
         double noise = Math.hypot(at.get().noise(), BENT * (middle - at.get().value()));
-        return Optional.of(new Foreseen(middle, shares, noise));
+        return Optional.of(new GaussianPrediction(middle, shares, noise));
     }
 
-    private Optional<Double> needed(State state, Probe.Level p, Foreseen at) {
+    private Optional<Double> needed(FaultState state, Probe.Level p, GaussianPrediction at) {
         Path path = path(p).orElseThrow();
         return state.heard(engine, loud, chassis.band(p.band()).orElseThrow())
                 .map(now -> clamped(at.value() + path.more(now, Loudness.key(p.domain(), p.point()))));

@@ -1,7 +1,7 @@
 package anabion.core.diagnosis;
 
 /** What one hypothesis shows at one probe that is answered by a number: volts, or the common logarithm of ohms. */
-final class Foreseen {
+final class GaussianPrediction {
     private static final double STRAINED = 4;
 
     private final double value;
@@ -15,7 +15,7 @@ final class Foreseen {
      * @param noise standard deviation of the meter and of what is left out
      * @throws ArithmeticException if one of them is not a finite number: it would make every odds one that is none
      */
-    Foreseen(double value, double[] shares, double noise) {
+    GaussianPrediction(double value, double[] shares, double noise) {
         this.value = value;
         this.shares = shares;
         this.noise = noise;
@@ -34,11 +34,11 @@ final class Foreseen {
     }
 
     /** With what another fault does to the same reading added, as far as it differs from a sound set. */
-    Foreseen and(Foreseen other, Foreseen sound) {
+    GaussianPrediction and(GaussianPrediction other, GaussianPrediction sound) {
         double[] sum = new double[shares.length];
         for (int k = 0; k < sum.length; k++) sum[k] = shares[k] + other.shares[k] - sound.shares[k];
         severe(sum, severe(0), other.severe(0));
-        return new Foreseen(value + other.value - sound.value, sum, Math.max(noise, other.noise));
+        return new GaussianPrediction(value + other.value - sound.value, sum, Math.max(noise, other.noise));
     }
 
     /**
@@ -47,13 +47,13 @@ final class Foreseen {
      * @param one by how much one standard deviation of its severity moves the reading where the first fault is alone
      * @param other likewise the second; by what both move it together beyond that, or short of it, each has its share
      */
-    Foreseen apart(double one, double other) {
+    GaussianPrediction apart(double one, double other) {
         double alone = Math.abs(one) + Math.abs(other);
         if (alone == 0) return this;
         double besides = (severe(0) - one - other) / alone;
         double[] each = shares.clone();
         severe(each, one + besides * Math.abs(one), other + besides * Math.abs(other));
-        return new Foreseen(value, each, noise);
+        return new GaussianPrediction(value, each, noise);
     }
 
     private static void severe(double[] shares, double first, double second) {
@@ -76,7 +76,7 @@ final class Foreseen {
     }
 
     /** Covariance with another reading of the same set. */
-    double shared(Foreseen other) {
+    double shared(GaussianPrediction other) {
         double sum = 0;
         for (int k = 0; k < shares.length; k++) sum += shares[k] * other.shares[k];
         return sum;

@@ -8,17 +8,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-class AnswersTest {
+class OutcomeEntropyTest {
     @Test
     void anAnswerThatOnlyOneCauseGivesLeavesNothing() {
-        Answers answers = new Answers(4);
+        OutcomeEntropy answers = new OutcomeEntropy(4);
         for (int cause = 0; cause < 4; cause++) answers.put(cause, cause, 0.25);
         assertThat(answers.left()).isCloseTo(0, within(1e-12));
     }
 
     @Test
     void anAnswerThatAllGiveLeavesAll() {
-        Answers answers = new Answers(2);
+        OutcomeEntropy answers = new OutcomeEntropy(2);
         for (int cause = 0; cause < 4; cause++) answers.put(cause, 1, 0.25);
         assertThat(answers.left()).isCloseTo(2, within(1e-12));
     }
@@ -26,7 +26,7 @@ class AnswersTest {
     /** Half of the time the answer tells two causes apart, the other half it leaves the odds as they were. */
     @Test
     void halfAnAnswerLeavesHalf() {
-        Answers answers = new Answers(3);
+        OutcomeEntropy answers = new OutcomeEntropy(3);
         answers.put(0, 0, 0.25);
         answers.put(0, 2, 0.25);
         answers.put(1, 1, 0.25);
@@ -48,7 +48,7 @@ class AnswersTest {
                 row[n] = random.nextBoolean() ? random.nextDouble() : 0;
                 sum += row[n];
             }
-        Answers answers = new Answers(outcomes);
+        OutcomeEntropy answers = new OutcomeEntropy(outcomes);
         double[] whole = new double[outcomes];
         for (int c = 0; c < causes; c++)
             for (int n = 0; n < outcomes; n++) {
@@ -67,8 +67,8 @@ class AnswersTest {
     @Test
     void atOnceIsOneByOne() {
         double[] shares = {0.7, 0.2, 0.5, 0.3, 0.9};
-        Answers atOnce = new Answers(shares.length);
-        Answers single = new Answers(shares.length);
+        OutcomeEntropy atOnce = new OutcomeEntropy(shares.length);
+        OutcomeEntropy single = new OutcomeEntropy(shares.length);
         for (int cause = 0; cause < 3; cause++) {
             atOnce.put(cause, cause, cause + 2, shares, 0.1);
             for (int n = cause; n <= cause + 2; n++) single.put(cause, n, 0.1 * shares[n]);
@@ -81,8 +81,8 @@ class AnswersTest {
         Random random = new Random(1);
         for (int n = 0; n < 100_000; n++) {
             double x = Math.exp(-30 * random.nextDouble());
-            assertThat(Answers.log(x)).isCloseTo(Math.log(x), within(1e-12));
+            assertThat(OutcomeEntropy.log(x)).isCloseTo(Math.log(x), within(1e-12));
         }
-        assertThat(Answers.log(1)).isCloseTo(0, within(1e-12));
+        assertThat(OutcomeEntropy.log(1)).isCloseTo(0, within(1e-12));
     }
 }

@@ -6,7 +6,7 @@ package anabion.core.diagnosis;
  * <p>Every severity s between 0 and 1 is about as likely. Volts go from one end to the other nearly straight; ohms, with resistors in the way, along the
  * parabola through what they are half way: by 4·s·(1 − s) of what they are there off the straight line.
  */
-record Span(State least, State middle, State most) {
+record SeverityInterval(FaultState least, FaultState middle, FaultState most) {
     /** Half way, by ratio. */
     static final double HALF = 0.5;
     /** Deviation of the severity: a little more than that of an even spread. */
@@ -16,8 +16,8 @@ record Span(State least, State middle, State most) {
 
     private static final double BENDS = Math.sqrt(4.0 / 45);
 
-    static Span of(State state) {
-        return new Span(state, state, state);
+    static SeverityInterval of(FaultState state) {
+        return new SeverityInterval(state, state, state);
     }
 
     boolean graded() {

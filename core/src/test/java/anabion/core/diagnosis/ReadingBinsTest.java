@@ -8,13 +8,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What a reading leaves open of two causes that are as likely as each other: one bit before it. */
-class IntervalsTest {
+class ReadingBinsTest {
     private static final double[] SOUND = {100, 2};
     private static final double[] EVEN = {0.5, 0.5};
     private static final int[] APART = {0, 1};
 
     private static double left(double[] one, double[] other) {
-        return new Intervals(new double[][] {one, other}, SOUND).left(EVEN, APART);
+        return new ReadingBins(new double[][] {one, other}, SOUND).left(EVEN, APART);
     }
 
     @Test
@@ -38,8 +38,8 @@ class IntervalsTest {
         double width = (16 + deviations) / steps;
         for (int n = 0; n <= steps; n++) {
             double x = from + n * width;
-            double a = Foreseen.density(x, 1) / 2;
-            double b = Foreseen.density(x - deviations, 1) / 2;
+            double a = GaussianPrediction.density(x, 1) / 2;
+            double b = GaussianPrediction.density(x - deviations, 1) / 2;
             double open = -a * log2(a / (a + b)) - b * log2(b / (a + b));
             expected += open * (n == 0 || n == steps ? 1 : n % 2 == 1 ? 4 : 2) * width / 3;
         }
@@ -52,7 +52,7 @@ class IntervalsTest {
     void whatIsNotForeseenStaysOpen() {
         double[] unsettled = {Double.NaN, Double.NaN};
         assertThat(left(unsettled, unsettled)).isCloseTo(1, within(1e-9));
-        assertThat(new Intervals(new double[][] {{100, 2}, {150, 2}}, SOUND).left(EVEN, new int[] {0, 0}))
+        assertThat(new ReadingBins(new double[][] {{100, 2}, {150, 2}}, SOUND).left(EVEN, new int[] {0, 0}))
                 .isCloseTo(0, within(1e-12));
     }
 

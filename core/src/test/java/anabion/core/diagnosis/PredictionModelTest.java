@@ -21,8 +21,8 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What hypotheses show, against solving each for itself. */
 @ResourceLock(SharedForecasts.LOCK)
-class ForecastsTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+class PredictionModelTest {
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis SET = FORECASTS.chassis();
 
     private static Hypothesis exactly(String... faults) {
@@ -30,7 +30,7 @@ class ForecastsTest {
         return new Hypothesis(all, all, 0.1);
     }
 
-    private static Foreseen at(Hypothesis h, String net, double line, String meter) {
+    private static GaussianPrediction at(Hypothesis h, String net, double line, String meter) {
         return FORECASTS
                 .at(h, new Probe.Volts(net, net, Setting.of(line), MeterSpec.parse(meter)))
                 .orElseThrow();
@@ -92,7 +92,7 @@ class ForecastsTest {
     @CsvSource({"R3, 1500", "R6, 680", "R10, 1000", "R18, 470"})
     void besideAJunctionBothWaysRoundAreAsked(String emitter, double ohms) {
         Chassis lark = SharedSets.named("lark");
-        Forecasts forecasts = new Forecasts(lark, Map.of(), Priors.USUAL);
+        PredictionModel forecasts = new PredictionModel(lark, Map.of(), Priors.USUAL);
         List<Double> both = forecasts.unplugged().stream()
                 .filter(o -> lark.part(emitter).orElseThrow().joins(o.net(), o.against()))
                 .map(o -> forecasts.at(forecasts.healthy(), o).orElseThrow())
@@ -107,7 +107,7 @@ class ForecastsTest {
     /** Without junctions the other way round is the same question. */
     @Test
     void withoutJunctionsOneWayIsEnough() {
-        Set<Probe.Ohms> asked = new Forecasts(SharedSets.named("halcyon"), Map.of(), Priors.USUAL).unplugged();
+        Set<Probe.Ohms> asked = new PredictionModel(SharedSets.named("halcyon"), Map.of(), Priors.USUAL).unplugged();
         assertThat(asked).noneMatch(o -> asked.contains(o.reversed()));
     }
 
@@ -130,7 +130,7 @@ class ForecastsTest {
     void betweenTwoSeveritiesBothEndsAreWithinReach() {
         Hypothesis h =
                 new Hypothesis(List.of(Fault.parse("C14:leaky:10M")), List.of(Fault.parse("C14:leaky:3M3")), 0.1);
-        Foreseen f = at(h, "V4.1", 230, "10M");
+        GaussianPrediction f = at(h, "V4.1", 230, "10M");
         for (String end : List.of("C14:leaky:10M", "C14:leaky:3M3")) {
             double v = at(exactly(end), "V4.1", 230, "10M").value();
             assertThat(Math.abs(v - f.value())).isLessThan(2 * f.deviation());
@@ -163,7 +163,7 @@ class ForecastsTest {
     /** What the chart says of its specimen is half believed of the design. */
     @Test
     void aChartsDeviationsAreHalfTheDesigns() {
-        Forecasts charted = new Forecasts(SET, Map.of("R7", 1.21), Priors.USUAL);
+        PredictionModel charted = new PredictionModel(SET, Map.of("R7", 1.21), Priors.USUAL);
         Probe.Volts p = new Probe.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
         double half = charted.at(exactly(), p).orElseThrow().value();
         double wanted = solved(Setting.of(230).withTrims(Map.of("R7", 1.1)), "V2.6", 10e6);

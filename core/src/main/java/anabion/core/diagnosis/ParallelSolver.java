@@ -11,7 +11,7 @@ import java.util.function.BiConsumer;
  * Work on many states of one set, shared among the processors. An engine starts each solution from its last one and serves one thread at a time, so
  * there is a handful of them that wait for work; states have nothing in common.
  */
-final class Together {
+final class ParallelSolver {
     private final ConcurrentLinkedQueue<Simulator> idle = new ConcurrentLinkedQueue<>();
 
     /**
@@ -19,7 +19,7 @@ final class Together {
      *
      * @throws CancellationException if the calling thread is interrupted meanwhile
      */
-    void each(List<State> states, BiConsumer<Simulator, State> work) {
+    void each(List<FaultState> states, BiConsumer<Simulator, FaultState> work) {
         Thread caller = Thread.currentThread();
         AtomicReference<RuntimeException> failed = new AtomicReference<>();
         states.parallelStream().forEach(s -> {

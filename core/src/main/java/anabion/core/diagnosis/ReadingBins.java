@@ -6,7 +6,7 @@ package anabion.core.diagnosis;
  * <p>Method: all that can be read is cut into intervals, about the meter's error wide where sound sets lie and ever wider away from them; each
  * hypothesis puts its odds into them by a normal distribution. May be computed on any thread.
  */
-final class Intervals {
+final class ReadingBins {
     private static final int NUMBER = 32;
     /** The least spread, in intervals: what lies in the middle of one touches its neighbours. */
     private static final double LEAST = 0.4;
@@ -24,7 +24,7 @@ final class Intervals {
      * @param outlooks of each hypothesis middle and deviation; not a number where nothing is known of it
      * @param sound the same of a sound set
      */
-    Intervals(double[][] outlooks, double[] sound) {
+    ReadingBins(double[][] outlooks, double[] sound) {
         boolean known = !Double.isNaN(sound[0]);
         double middle = known ? sound[0] : 0;
         double unit = known ? sound[1] : 1;
@@ -52,7 +52,7 @@ final class Intervals {
      * @param cause its number; those of one cause follow each other
      */
     double left(double[] odds, int[] cause) {
-        Answers answers = new Answers(NUMBER);
+        OutcomeEntropy answers = new OutcomeEntropy(NUMBER);
         double[] bell = new double[NUMBER];
         for (int h = 0; h < odds.length; h++) {
             if (Double.isNaN(middles[h])) {

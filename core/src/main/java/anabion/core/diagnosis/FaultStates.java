@@ -13,51 +13,53 @@ import java.util.Optional;
 import java.util.Set;
 
 /** The states of a set that hypotheses speak of, each once. */
-final class States {
+final class FaultStates {
     private static final int PAIRS = 300;
 
     private final Chassis chassis;
-    private final State well;
-    private final Map<List<Fault>, State> single = new HashMap<>();
+    private final FaultState well;
+    private final Map<List<Fault>, FaultState> single = new HashMap<>();
     /** Of pairs there are thousands: only those last asked for are kept. */
-    private final Map<List<Fault>, State> pairs = new LinkedHashMap<>(16, 0.75f, true) {
+    private final Map<List<Fault>, FaultState> pairs = new LinkedHashMap<>(16, 0.75f, true) {
         @Override
-        protected boolean removeEldestEntry(Map.Entry<List<Fault>, State> eldest) {
+        protected boolean removeEldestEntry(Map.Entry<List<Fault>, FaultState> eldest) {
             return size() > PAIRS;
         }
     };
 
-    private final IdentityHashMap<Hypothesis, Span> spans = new IdentityHashMap<>();
+    private final IdentityHashMap<Hypothesis, SeverityInterval> spans = new IdentityHashMap<>();
 
-    States(Chassis chassis) {
+    FaultStates(Chassis chassis) {
         this.chassis = chassis;
-        this.well = new State(chassis, List.of(), Optional.empty());
+        this.well = new FaultState(chassis, List.of(), Optional.empty());
     }
 
     /** Without a fault. */
-    State well() {
+    FaultState well() {
         return well;
     }
 
     /** Of two faults both as severe. */
-    Span of(Hypothesis h) {
+    SeverityInterval of(Hypothesis h) {
         return h.from().size() > 1 ? found(h) : spans.computeIfAbsent(h, this::found);
     }
 
-    private Span found(Hypothesis h) {
-        State from = of(h.from());
-        return h.graded() ? new Span(from, of(h.at(n -> Span.HALF).from()), of(h.to())) : Span.of(from);
+    private SeverityInterval found(Hypothesis h) {
+        FaultState from = of(h.from());
+        return h.graded()
+                ? new SeverityInterval(from, of(h.at(n -> SeverityInterval.HALF).from()), of(h.to()))
+                : SeverityInterval.of(from);
     }
 
-    private State of(List<Fault> faults) {
+    private FaultState of(List<Fault> faults) {
         if (faults.isEmpty()) return well;
         return (faults.size() > 1 ? pairs : single)
-                .computeIfAbsent(faults, f -> new State(chassis, f, Optional.of(well)));
+                .computeIfAbsent(faults, f -> new FaultState(chassis, f, Optional.of(well)));
     }
 
     /** The ends of single faults. */
-    List<State> ends(Collection<Hypothesis> of) {
-        Set<State> all = new LinkedHashSet<>();
+    List<FaultState> ends(Collection<Hypothesis> of) {
+        Set<FaultState> all = new LinkedHashSet<>();
         of.stream()
                 .filter(h -> h.from().size() < 2)
                 .map(this::of)

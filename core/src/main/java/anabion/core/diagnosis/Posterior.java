@@ -10,11 +10,11 @@ import java.util.Optional;
 import java.util.stream.IntStream;
 
 /** Odds of hypotheses after evidence. */
-final class Weighing {
+final class Posterior {
     /** So far below the best in the logarithm, more than all that ears can add. */
     private static final double RULED_OUT = 25;
 
-    private final Forecasts forecasts;
+    private final PredictionModel forecasts;
     private final List<Observation.Measured> measured = new ArrayList<>();
     private final List<Observation> others = new ArrayList<>();
     private final double[] read;
@@ -25,14 +25,14 @@ final class Weighing {
     private final Map<Hypothesis, Double> odds = new LinkedHashMap<>();
     private double other;
 
-    Weighing(Forecasts forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
+    Posterior(PredictionModel forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
         this.forecasts = forecasts;
         this.hypotheses = hypotheses;
         for (Observation o : evidence) {
             if (o instanceof Observation.Measured m) measured.add(m);
             else others.add(o);
         }
-        read = Forecasts.scaled(measured);
+        read = PredictionModel.scaled(measured);
         ranges = measured.stream().mapToDouble(m -> range(m)).toArray();
         slips = measured.stream()
                 .mapToDouble(m -> forecasts.slip(m.probe(), m.probe().scaled(m.value())))
@@ -49,8 +49,8 @@ final class Weighing {
         forecasts.ready(
                 hypotheses, measured.stream().map(Observation.Measured::probe).toList());
         List<Hypothesis> settled = new ArrayList<>();
-        List<List<Foreseen>> foreseen = new ArrayList<>();
-        List<Optional<List<Foreseen>>> each = forecasts.all(hypotheses, measured);
+        List<List<GaussianPrediction>> foreseen = new ArrayList<>();
+        List<Optional<List<GaussianPrediction>>> each = forecasts.all(hypotheses, measured);
         for (int n = 0; n < each.size(); n++) {
             Hypothesis h = hypotheses.get(n);
             if (each.get(n).isEmpty()) unsettled.add(h.toString());
@@ -83,7 +83,7 @@ final class Weighing {
         for (int n : open) logs[n] += said(settled.get(n));
     }
 
-    private List<Foreseen> sound() {
+    private List<GaussianPrediction> sound() {
         return forecasts.all(forecasts.healthy(), measured).orElseThrow();
     }
 
@@ -96,11 +96,11 @@ final class Weighing {
 
     private double unlisted() {
         double log = 0;
-        for (Observation o : others) log += Math.log(Forecasts.unknown(o.probe())[outcome(o)]);
+        for (Observation o : others) log += Math.log(PredictionModel.unknown(o.probe())[outcome(o)]);
         return log;
     }
 
-    /** Its place among the outcomes of {@link Forecasts#said}. */
+    /** Its place among the outcomes of {@link PredictionModel#said}. */
     static int outcome(Observation o) {
         return o instanceof Observation.Heard x ? x.outcome().ordinal() : ((Observation.Tested) o).good() ? 1 : 0;
     }

@@ -12,7 +12,7 @@ import java.util.function.Function;
  * Answers of hypotheses to probes. Probes that ask the same are one; hypotheses are told apart by identity, since each is listed once. Not for
  * several threads.
  */
-final class Kept<P, T> {
+final class PredictionCache<P, T> {
     private static final int LATELY = 4000;
 
     private final int most;
@@ -23,7 +23,7 @@ final class Kept<P, T> {
     private int size;
 
     /** @param most answers, beyond which those to the probes asked first go */
-    Kept(int most) {
+    PredictionCache(int most) {
         this.most = most;
     }
 

@@ -17,11 +17,11 @@ import java.util.Map;
  * workshop's overall share of bad ones, and those of one make against as many as that kind leads to expect; {@link #HELD} imagined cases that agree with the priors keep a few tests from saying much (a gamma prior on the
  * ratio). A factor stays within {@link #MOST} either way.
  */
-public final class Experience {
+public final class FailureHistory {
     private static final double HELD = 4;
     private static final double MOST = 4;
 
-    private Experience() {}
+    private FailureHistory() {}
 
     /**
      * Tests of one kind of part for one way of failing.

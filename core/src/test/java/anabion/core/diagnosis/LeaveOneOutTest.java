@@ -9,8 +9,8 @@ import org.junit.jupiter.api.parallel.ResourceLock;
 
 /** How much must speak for a cause before it is repaired. */
 @ResourceLock(SharedForecasts.LOCK)
-class WitnessesTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+class LeaveOneOutTest {
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis HALCYON = FORECASTS.chassis();
 
     /** Two ohmmeter readings that agree on a leak of the rail are enough; one of a leak of the line, after a sound chart, may be a slip. */

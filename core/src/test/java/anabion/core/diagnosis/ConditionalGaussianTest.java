@@ -18,34 +18,35 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What the readings leave open of the next one, and how severe they make a fault. */
 @ResourceLock(SharedForecasts.LOCK)
-class GivenTest {
-    private static final Forecasts FORECASTS = SharedForecasts.named("halcyon");
+class ConditionalGaussianTest {
+    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
     private static final Chassis SET = FORECASTS.chassis();
 
     /** Two readings that hang on one source: by hand, the mean moves by half of the first's distance, and a half of the variance goes. */
     @Test
     void aSharedSourceCarriesOver() {
-        Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
-        Foreseen second = new Foreseen(20, new double[] {1, 0, 0}, 0.1);
-        double[] outlook = Given.of(List.of(first), new double[] {11}).outlook(second);
+        GaussianPrediction first = new GaussianPrediction(10, new double[] {1, 0, 0}, 1);
+        GaussianPrediction second = new GaussianPrediction(20, new double[] {1, 0, 0}, 0.1);
+        double[] outlook =
+                ConditionalGaussian.of(List.of(first), new double[] {11}).outlook(second);
         assertThat(outlook[0]).isCloseTo(20.5, within(1e-12));
         assertThat(outlook[1]).isCloseTo(Math.sqrt(0.01 + 0.5), within(1e-12));
     }
 
     @Test
     void whatHasNothingInCommonTellsNothing() {
-        Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
-        Foreseen second = new Foreseen(20, new double[] {0, 2, 0}, 0.1);
-        assertThat(Given.of(List.of(first), new double[] {12}).outlook(second))
+        GaussianPrediction first = new GaussianPrediction(10, new double[] {1, 0, 0}, 1);
+        GaussianPrediction second = new GaussianPrediction(20, new double[] {0, 2, 0}, 0.1);
+        assertThat(ConditionalGaussian.of(List.of(first), new double[] {12}).outlook(second))
                 .containsExactly(second.value(), second.deviation());
     }
 
     /** By the formula itself, of two readings that hang together: c·C⁻¹·d and c·C⁻¹·c. */
     @Test
     void twoReadingsTellTogether() {
-        Foreseen one = new Foreseen(10, new double[] {2, 1, 0}, 0.5);
-        Foreseen two = new Foreseen(20, new double[] {1, -1, 0}, 0.3);
-        Foreseen next = new Foreseen(30, new double[] {1, 3, 1}, 0.2);
+        GaussianPrediction one = new GaussianPrediction(10, new double[] {2, 1, 0}, 0.5);
+        GaussianPrediction two = new GaussianPrediction(20, new double[] {1, -1, 0}, 0.3);
+        GaussianPrediction next = new GaussianPrediction(30, new double[] {1, 3, 1}, 0.2);
         double a = one.variance();
         double b = one.shared(two);
         double d = two.variance();
@@ -55,8 +56,10 @@ class GivenTest {
         double middle = 30 + (x * (d * 1.5 - b * -0.4) + y * (a * -0.4 - b * 1.5)) / whole;
         double variance = next.variance() - (x * (d * x - b * y) + y * (a * y - b * x)) / whole;
         for (double[] outlook : List.of(
-                Given.of(List.of(one, two), new double[] {11.5, 19.6}).outlook(next),
-                Given.of(List.of(two, one), new double[] {19.6, 11.5}).outlook(next))) {
+                ConditionalGaussian.of(List.of(one, two), new double[] {11.5, 19.6})
+                        .outlook(next),
+                ConditionalGaussian.of(List.of(two, one), new double[] {19.6, 11.5})
+                        .outlook(next))) {
             assertThat(outlook[0]).isCloseTo(middle, within(1e-9));
             assertThat(outlook[1]).isCloseTo(Math.sqrt(variance), within(1e-9));
         }
@@ -65,9 +68,9 @@ class GivenTest {
     /** A slip is no news of the next reading. */
     @Test
     void aReadingFromElsewhereIsLeftOut() {
-        Foreseen first = new Foreseen(10, new double[] {1, 0, 0}, 1);
-        Foreseen second = new Foreseen(20, new double[] {1, 0, 0}, 0.1);
-        assertThat(Given.of(List.of(first), new double[] {200}).outlook(second)[0])
+        GaussianPrediction first = new GaussianPrediction(10, new double[] {1, 0, 0}, 1);
+        GaussianPrediction second = new GaussianPrediction(20, new double[] {1, 0, 0}, 0.1);
+        assertThat(ConditionalGaussian.of(List.of(first), new double[] {200}).outlook(second)[0])
                 .isEqualTo(20);
     }
 
@@ -88,7 +91,7 @@ class GivenTest {
         double shown = FORECASTS.at(exact, first).orElseThrow().value();
         double wanted = FORECASTS.at(exact, second).orElseThrow().value();
         List<Observation> evidence = List.of(new Observation.Measured(first, first.unscaled(shown)));
-        double foreseen = Given.of(FORECASTS, h, evidence)
+        double foreseen = ConditionalGaussian.of(FORECASTS, h, evidence)
                 .orElseThrow()
                 .outlook(FORECASTS.at(h, second).orElseThrow())[0];
         assertThat(second.unscaled(foreseen)).isCloseTo(second.unscaled(wanted), withinPercentage(2));
@@ -132,7 +135,8 @@ class GivenTest {
         List<Observation> evidence = new ArrayList<>(bench.read(List.of("V2.6", "V2.7", "V1.6")));
         Hypothesis drifted = about(Fault.parse("R7:drifted:64k"));
         Probe.Ohms across = new Probe.Ohms("V2.6", "B2", 1.5);
-        Given given = Given.of(FORECASTS, drifted, evidence).orElseThrow();
+        ConditionalGaussian given =
+                ConditionalGaussian.of(FORECASTS, drifted, evidence).orElseThrow();
         double named = drifted.at(given::severity).from().get(0).ohms().value();
         double foreseen =
                 across.unscaled(given.outlook(FORECASTS.at(drifted, across).orElseThrow())[0]);
@@ -163,7 +167,8 @@ class GivenTest {
         Workbench bench = new Workbench(SET, 3, one, other);
         List<Observation> evidence = bench.read(List.of("V2.6", "V2.7", "V2.5", "V4.1", "V4.2", "V3.7"));
         Hypothesis both = about(planted.get(0)).and(about(planted.get(1)));
-        Given given = Given.of(FORECASTS, both, evidence).orElseThrow();
+        ConditionalGaussian given =
+                ConditionalGaussian.of(FORECASTS, both, evidence).orElseThrow();
         List<Fault> named = both.at(given::severity).from();
         for (int n = 0; n < 2; n++)
             assertThat(Math.log(
@@ -178,10 +183,12 @@ class GivenTest {
     /** What two faults move is shared out by what each moves alone; what they move together beyond that by the same share. */
     @Test
     void togetherTheyMoveWhatTheyMove() {
-        Foreseen both = new Foreseen(10, new double[] {1, 0, 0, 6}, 1).apart(3, 1);
+        GaussianPrediction both = new GaussianPrediction(10, new double[] {1, 0, 0, 6}, 1).apart(3, 1);
         assertThat(both.severe(0)).isCloseTo(4.5, within(1e-12));
         assertThat(both.severe(1)).isCloseTo(1.5, within(1e-12));
-        assertThat(new Foreseen(10, new double[] {1, 0, 0, 6}, 1).apart(0, 0).severe(0))
+        assertThat(new GaussianPrediction(10, new double[] {1, 0, 0, 6}, 1)
+                        .apart(0, 0)
+                        .severe(0))
                 .as("where neither moves it alone, one severity moves both")
                 .isEqualTo(6);
     }
@@ -191,11 +198,12 @@ class GivenTest {
     void evidenceNeverWidensTheOutlook() {
         Workbench bench = new Workbench(SET, 7);
         List<Observation> evidence = new ArrayList<>();
-        Foreseen next = FORECASTS.at(FORECASTS.healthy(), bench.volts("V2.5")).orElseThrow();
+        GaussianPrediction next =
+                FORECASTS.at(FORECASTS.healthy(), bench.volts("V2.5")).orElseThrow();
         double before = next.deviation();
         for (String p : List.of("V2.6", "V2.7", "V1.5", "V4.6", "V4.2")) {
             evidence.add(bench.read(p));
-            double now = Given.of(FORECASTS, FORECASTS.healthy(), evidence)
+            double now = ConditionalGaussian.of(FORECASTS, FORECASTS.healthy(), evidence)
                     .orElseThrow()
                     .outlook(next)[1];
             assertThat(now).as("after %s", p).isLessThanOrEqualTo(before + 1e-9);

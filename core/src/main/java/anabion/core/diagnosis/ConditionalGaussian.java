@@ -12,50 +12,51 @@ import java.util.Optional;
  * covariance of a further reading with them, the mean moves by c·C⁻¹·d and the variance falls by c·C⁻¹·c. C is kept as its Cholesky factor L, to which every
  * reading adds a row: L⁻¹·c, and the deviation that is left. A reading that the hypothesis can only take for a slip of the probe says nothing and is left out.
  */
-final class Given {
-    private static final Given NOTHING = new Given(new Foreseen[0], new double[0][], new double[0]);
+final class ConditionalGaussian {
+    private static final ConditionalGaussian NOTHING =
+            new ConditionalGaussian(new GaussianPrediction[0], new double[0][], new double[0]);
 
-    private final Foreseen[] readings;
+    private final GaussianPrediction[] readings;
     private final double[][] rows;
     /** L⁻¹·d: how far each reading lies off what those before it made it, in deviations. */
     private final double[] off;
 
-    private Given(Foreseen[] readings, double[][] rows, double[] off) {
+    private ConditionalGaussian(GaussianPrediction[] readings, double[][] rows, double[] off) {
         this.readings = readings;
         this.rows = rows;
         this.off = off;
     }
 
     /** Empty where the circuit of the hypothesis does not settle. */
-    static Optional<Given> of(Forecasts forecasts, Hypothesis h, List<Observation> evidence) {
+    static Optional<ConditionalGaussian> of(PredictionModel forecasts, Hypothesis h, List<Observation> evidence) {
         List<Observation.Measured> measured = Observation.measured(evidence);
-        return forecasts.all(h, measured).map(f -> of(f, Forecasts.scaled(measured)));
+        return forecasts.all(h, measured).map(f -> of(f, PredictionModel.scaled(measured)));
     }
 
     /** @param read in the order of the readings foreseen, in their scale */
-    static Given of(List<Foreseen> foreseen, double[] read) {
-        Given given = NOTHING;
+    static ConditionalGaussian of(List<GaussianPrediction> foreseen, double[] read) {
+        ConditionalGaussian given = NOTHING;
         for (int i = 0; i < read.length; i++) given = given.and(foreseen.get(i), read[i]);
         return given;
     }
 
     /** With one reading more. */
-    Given and(Foreseen next, double read) {
+    ConditionalGaussian and(GaussianPrediction next, double read) {
         if (!next.allows(read)) return this;
         int n = readings.length;
         double[] row = Arrays.copyOf(reduced(shared(next)), n + 1);
         row[n] = deviation(next, row);
-        Foreseen[] more = Arrays.copyOf(readings, n + 1);
+        GaussianPrediction[] more = Arrays.copyOf(readings, n + 1);
         more[n] = next;
         double[][] factor = Arrays.copyOf(rows, n + 1);
         factor[n] = row;
         double[] farther = Arrays.copyOf(off, n + 1);
         farther[n] = (read - middle(next, row)) / row[n];
-        return new Given(more, factor, farther);
+        return new ConditionalGaussian(more, factor, farther);
     }
 
     /** Middle and standard deviation of a further reading. */
-    double[] outlook(Foreseen next) {
+    double[] outlook(GaussianPrediction next) {
         double[] row = reduced(shared(next));
         return new double[] {middle(next, row), deviation(next, row)};
     }
@@ -64,10 +65,10 @@ final class Given {
     double severity(int fault) {
         double[] moved =
                 Arrays.stream(readings).mapToDouble(f -> f.severe(fault)).toArray();
-        return Math.max(0, Math.min(1, 0.5 + Span.SEVERITY * moves(reduced(moved))));
+        return Math.max(0, Math.min(1, 0.5 + SeverityInterval.SEVERITY * moves(reduced(moved))));
     }
 
-    private double middle(Foreseen next, double[] row) {
+    private double middle(GaussianPrediction next, double[] row) {
         return next.value() + moves(row);
     }
 
@@ -78,14 +79,14 @@ final class Given {
         return sum;
     }
 
-    private double deviation(Foreseen next, double[] row) {
+    private double deviation(GaussianPrediction next, double[] row) {
         double variance = next.variance();
         for (int i = 0; i < rows.length; i++) variance -= row[i] * row[i];
         // never below what the meter itself leaves open
         return Math.sqrt(Math.max(variance, next.noise() * next.noise()));
     }
 
-    private double[] shared(Foreseen next) {
+    private double[] shared(GaussianPrediction next) {
         double[] shared = new double[readings.length];
         for (int i = 0; i < shared.length; i++) shared[i] = next.shared(readings[i]);
         return shared;
