@@ -44,7 +44,7 @@ public class JudgeBench {
 
     private final Predictors predictors = new Predictors();
     private final SetRecord set = DemoWorkshop.set("halcyon");
-    private final PredictionModel forecasts =
+    private final PredictionModel predictions =
             new PredictionModel(set.chassis(), Calibrations.trims(set.chassis()), Priors.USUAL);
     private final List<Observation> evidence = Evidence.of(set.chassis(), set.readings(), set.job());
     private int read = FIRST;
@@ -62,13 +62,13 @@ public class JudgeBench {
     @Benchmark
     public Diagnosis ranking() {
         List<Observation> now = onceMore();
-        return Diagnosis.verdict(forecasts, now, Diagnosis.allowed(forecasts, now));
+        return Diagnosis.verdict(predictions, now, Diagnosis.allowed(predictions, now));
     }
 
     @Benchmark
     public Diagnosis next() {
         List<Observation> now = onceMore();
-        return Diagnosis.of(forecasts, now, Diagnosis.allowed(forecasts, now));
+        return Diagnosis.of(predictions, now, Diagnosis.allowed(predictions, now));
     }
 
     /** The readings one by one, over and over. */

@@ -2,7 +2,7 @@ package anabion.benchmarks;
 
 import anabion.benchmarks.diagnosis.DiagnosisBench;
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.TreeWriter;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
@@ -62,7 +62,7 @@ public final class Main {
                     !words.contains("--matched"),
                     words.contains("--pairs"),
                     words.contains("--missed"));
-        } catch (BadInput e) {
+        } catch (InputException e) {
             System.err.println("anabion: " + e.getMessage());
             System.exit(2);
             return Map.of();
@@ -77,7 +77,7 @@ public final class Main {
     private static long number(List<String> words, String name, long usual) {
         String text = option(words, name).orElse(String.valueOf(usual));
         if (text.matches("[1-9]\\d{0,8}")) return Long.parseLong(text);
-        throw BadInput.at(name + " " + text)
+        throw InputException.at(name + " " + text)
                 .because("this is no whole number above zero")
                 .so("write it like " + name + " " + usual);
     }

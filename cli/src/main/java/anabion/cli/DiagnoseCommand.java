@@ -35,8 +35,9 @@ final class DiagnoseCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         EvidenceOptions.Case c = evidence.read();
-        Diagnosis d =
-                pairs ? Diagnosis.withPairs(c.forecasts(), c.evidence()) : Diagnosis.of(c.forecasts(), c.evidence());
+        Diagnosis d = pairs
+                ? Diagnosis.withPairs(c.predictions(), c.evidence())
+                : Diagnosis.of(c.predictions(), c.evidence());
         output.say(tree(d), text(d));
         return d.sound() > 0.5 ? Main.FINE : Main.FINDING;
     }

@@ -1,10 +1,10 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.Measurements;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
-import anabion.core.diagnosis.Probes;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.simulation.Calibrations;
 import anabion.workshop.archive.SetArchive;
@@ -31,16 +31,16 @@ final class EvidenceOptions {
             description = "an earlier visitor's work was seen: joints and wrong values are likelier")
     private boolean visited;
 
-    /** A set's forecasts, and the evidence to weigh. */
-    record Case(PredictionModel forecasts, List<Observation> evidence) {}
+    /** A set's predictions, and the evidence to weigh. */
+    record Case(PredictionModel predictions, List<Observation> evidence) {}
 
     Case read() throws IOException {
         Chassis chassis = SettingOptions.wired(SetArchive.open(file).set().chassis());
         List<Observation> all = Lists.read(list, in -> EvidenceCodec.read(in, chassis));
         Priors usual = Priors.USUAL.from(chassis.identity().year().orElse(0));
         Priors priors = visited ? usual.visited() : usual;
-        PredictionModel forecasts = new PredictionModel(chassis, Calibrations.trims(chassis), priors);
-        Probes.check(forecasts, all);
-        return new Case(forecasts, all);
+        PredictionModel predictions = new PredictionModel(chassis, Calibrations.trims(chassis), priors);
+        Measurements.check(predictions, all);
+        return new Case(predictions, all);
     }
 }

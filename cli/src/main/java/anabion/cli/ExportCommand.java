@@ -3,7 +3,7 @@ package anabion.cli;
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ReadingCodec;
 import anabion.core.json.TreeWriter;
 import anabion.core.signal.Domain;
@@ -98,7 +98,7 @@ final class ExportCommand implements Callable<Integer> {
         try {
             replace(target, bytes);
         } catch (IOException e) {
-            throw BadInput.at(target.toString())
+            throw InputException.at(target.toString())
                     .because("the file cannot be written (" + e.getClass().getSimpleName() + ")")
                     .so("choose another place with --out");
         }
@@ -114,11 +114,11 @@ final class ExportCommand implements Callable<Integer> {
     private void refuse(Path target) throws IOException {
         if (!Files.exists(target)) return;
         if (Files.isSameFile(target, options.file()))
-            throw BadInput.at(target.toString())
+            throw InputException.at(target.toString())
                     .because("this is the file that is exported from")
                     .so("choose another place with --out");
         if (!force || !Files.isRegularFile(target))
-            throw BadInput.at(target.toString())
+            throw InputException.at(target.toString())
                     .because("there is something of this name already")
                     .so("choose another place with --out, or write over a file with --force");
     }
@@ -169,7 +169,7 @@ final class ExportCommand implements Callable<Integer> {
         Setting setting = options.setting(SettingOptions.wired(chassis));
         var arrangement = chassis.supply().arrangement();
         if (to == To.deck_tran && !arrangement.usesMains() && arrangement != Arrangement.VIBRATOR)
-            throw BadInput.at("--to " + to)
+            throw InputException.at("--to " + to)
                     .because("nothing alternates in this set's supply")
                     .so("use --to deck");
         String text = to == To.deck ? SpiceNetlist.direct(chassis, setting) : SpiceNetlist.overTime(chassis, setting);
@@ -180,12 +180,12 @@ final class ExportCommand implements Callable<Integer> {
         Setting setting = options.loud(SettingOptions.wired(chassis));
         Band band = options.band(chassis);
         if (domain == Domain.RF)
-            throw BadInput.at("--domain rf")
+            throw InputException.at("--domain rf")
                     .because("a deck has one frequency, and a converter has two")
                     .so("use --domain af or if");
         boolean between = domain == Domain.IF;
         if (between && Frequencies.intermediate(chassis, Optional.of(band)).isEmpty())
-            throw BadInput.at("--domain if")
+            throw InputException.at("--domain if")
                     .because("no IF transformer with its frequency is entered")
                     .so("use --domain af");
         String net = at.isEmpty() ? SignalDeck.usual(chassis, band, domain) : SettingOptions.net(chassis, at);

@@ -2,7 +2,7 @@ package anabion.cli;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.signal.Gains;
@@ -35,7 +35,7 @@ final class GainsCommand implements Callable<Integer> {
         Chassis chassis = options.chassis();
         Setting setting = options.loud(chassis);
         Band band = options.band(chassis);
-        Gains g = Gains.of(new Simulator(), chassis, setting, band).orElseThrow(() -> BadInput.at(chassis.name())
+        Gains g = Gains.of(new Simulator(), chassis, setting, band).orElseThrow(() -> InputException.at(chassis.name())
                 .because("the circuit does not settle, or has no speaker or stages on " + band.name())
                 .so("check it with solve, and its stages on the Study sheet"));
         output.say(tree(band, g), plain(band, g));

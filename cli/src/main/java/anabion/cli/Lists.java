@@ -1,6 +1,6 @@
 package anabion.cli;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.IOException;
 import java.io.Reader;
 import java.nio.charset.CharacterCodingException;
@@ -19,21 +19,23 @@ final class Lists {
         T from(Reader in) throws IOException;
     }
 
-    /** @throws BadInput naming the file, where there is none or what is in it cannot be read */
+    /** @throws InputException naming the file, where there is none or what is in it cannot be read */
     static <T> T read(Path file, Reading<T> reading) throws IOException {
         if (!Files.isRegularFile(file))
-            throw BadInput.at(file.toString()).because("there is no such file").so("check the name");
+            throw InputException.at(file.toString())
+                    .because("there is no such file")
+                    .so("check the name");
         if (Files.size(file) > MOST_BYTES)
-            throw BadInput.at(file.getFileName().toString())
+            throw InputException.at(file.getFileName().toString())
                     .because("no list is larger than " + (MOST_BYTES >> 20) + " MB")
                     .so("take rows out");
         try (Reader in = Files.newBufferedReader(file, StandardCharsets.UTF_8)) {
             return reading.from(in);
         } catch (CharacterCodingException e) {
-            throw BadInput.at(file.getFileName().toString())
+            throw InputException.at(file.getFileName().toString())
                     .because("the file is not text in UTF-8")
                     .so("save it as CSV in UTF-8");
-        } catch (BadInput e) {
+        } catch (InputException e) {
             throw e.inside(file.getFileName().toString());
         }
     }

@@ -1,8 +1,8 @@
 package anabion.cli;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.TreeWriter;
-import anabion.workshop.StorageTrouble;
+import anabion.workshop.StorageException;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.io.PrintWriter;
@@ -102,11 +102,11 @@ public final class Main {
     }
 
     private static int failed(Throwable e, PrintStream err, boolean json) {
-        if (e instanceof BadInput b) {
+        if (e instanceof InputException b) {
             complain(err, json, b.where(), b.what(), b.remedy());
             return BAD_INPUT;
         }
-        if (e instanceof StorageTrouble s) {
+        if (e instanceof StorageException s) {
             complain(err, json, "disk", s.getMessage(), s.remedy());
             return BAD_INPUT;
         }

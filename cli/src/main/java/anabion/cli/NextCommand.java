@@ -2,7 +2,7 @@ package anabion.cli;
 
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Probe;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.diagnosis.Separation;
 import anabion.core.quantity.Figures;
 import anabion.core.text.Vocabulary;
@@ -32,12 +32,12 @@ final class NextCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         EvidenceOptions.Case c = evidence.read();
-        Diagnosis d = Diagnosis.of(c.forecasts(), c.evidence());
+        Diagnosis d = Diagnosis.of(c.predictions(), c.evidence());
         List<Separation> between = d.suspects().size() < 2
                 ? List.of()
                 : Separation.of(
-                        c.forecasts(),
-                        Diagnosis.allowed(c.forecasts(), c.evidence()),
+                        c.predictions(),
+                        Diagnosis.allowed(c.predictions(), c.evidence()),
                         d.suspects().get(0).first(),
                         d.suspects().get(1).first());
         Map<String, Object> out = new LinkedHashMap<>();
@@ -69,13 +69,13 @@ final class NextCommand implements Callable<Integer> {
                     d.suspects().get(0).first().cause(),
                     d.suspects().get(1).first().cause(),
                     s.probe().text(),
-                    s.probe() instanceof Probe.Measured m
+                    s.probe() instanceof Measurement.Metered m
                             ? ", " + shown(m, s.one()) + " against " + shown(m, s.other())
                             : ""));
         return out.toString();
     }
 
-    private static String shown(Probe.Measured probe, Optional<Double> value) {
+    private static String shown(Measurement.Metered probe, Optional<Double> value) {
         return WORDS.say(CauseWords.foreseen(probe, value.orElse(0.0)));
     }
 

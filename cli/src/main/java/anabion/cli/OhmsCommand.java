@@ -1,7 +1,7 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
@@ -60,7 +60,7 @@ final class OhmsCommand implements Callable<Integer> {
     private double test() {
         double volts = Notation.exact(meter, Unit.VOLT);
         if (volts > 0 && volts <= 500) return volts;
-        throw BadInput.at("--meter " + meter)
+        throw InputException.at("--meter " + meter)
                 .because("an ohmmeter tests with more than 0 and at most 500 V")
                 .so("give its open-circuit volts, such as 1.5V");
     }

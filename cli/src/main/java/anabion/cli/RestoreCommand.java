@@ -1,7 +1,7 @@
 package anabion.cli;
 
 import anabion.workshop.Restore;
-import anabion.workshop.StorageTrouble;
+import anabion.workshop.StorageException;
 import anabion.workshop.Workshop;
 import anabion.workshop.storage.Backup;
 import java.nio.file.Path;
@@ -39,7 +39,7 @@ final class RestoreCommand implements Callable<Integer> {
     }
 
     private int list() {
-        Optional<StorageTrouble> finding = Workshop.finding(folder);
+        Optional<StorageException> finding = Workshop.finding(folder);
         List<Backup> all = Restore.choices(folder);
         Map<String, Object> tree = new LinkedHashMap<>();
         finding.ifPresent(f -> tree.put("finding", f.getMessage()));

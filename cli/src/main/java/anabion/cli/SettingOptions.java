@@ -3,7 +3,7 @@ package anabion.cli;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.simulation.Controls;
 import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
@@ -39,14 +39,14 @@ final class SettingOptions {
             description = "a control's setting from 0 to 1, or a switch's position; may be repeated")
     private List<String> controls = new ArrayList<>();
 
-    /** @throws BadInput if no circuit is entered yet */
+    /** @throws InputException if no circuit is entered yet */
     Chassis chassis() throws IOException {
         return wired(SetArchive.open(file).set().chassis());
     }
 
     static Chassis wired(Chassis chassis) {
         if (chassis.parts().isEmpty())
-            throw BadInput.at(chassis.name())
+            throw InputException.at(chassis.name())
                     .because("no circuit is entered yet")
                     .so("enter its parts and nets first");
         return chassis;
@@ -58,7 +58,7 @@ final class SettingOptions {
 
     Setting setting(Chassis chassis) {
         if (!band.isEmpty() && chassis.band(band).isEmpty())
-            throw BadInput.at("--band " + band)
+            throw InputException.at("--band " + band)
                     .because("this set has no such band")
                     .so("use one of "
                             + String.join(
@@ -66,7 +66,7 @@ final class SettingOptions {
                                     chassis.bands().stream().map(b -> b.name()).toList()));
         double volts = line != null ? line : chassis.supply().volts();
         if (!(volts >= 0 && volts <= HIGHEST_LINE))
-            throw BadInput.at("--line")
+            throw InputException.at("--line")
                     .because("no line has " + volts + " V")
                     .so("give volts from 0 to " + HIGHEST_LINE + ", such as 230");
         Controls set = Controls.of(chassis, controls);
@@ -92,7 +92,9 @@ final class SettingOptions {
     /** The band asked for, or the first. */
     Band band(Chassis chassis) {
         if (chassis.bands().isEmpty())
-            throw BadInput.at(chassis.name()).because("no band is entered yet").so("name its stages and a band first");
+            throw InputException.at(chassis.name())
+                    .because("no band is entered yet")
+                    .so("name its stages and a band first");
         return chassis.band(band).orElse(chassis.bands().get(0));
     }
 

@@ -4,7 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Spread;
 import java.util.ArrayList;
@@ -46,7 +46,7 @@ final class SpreadCommand implements Callable<Integer> {
                         options.setting(chassis),
                         MeterSpec.parse(meter),
                         List.copyOf(points.values()))
-                .orElseThrow(() -> BadInput.at(chassis.name())
+                .orElseThrow(() -> InputException.at(chassis.name())
                         .because("the circuit does not settle")
                         .so("see which nets with solve"));
         List<String> names = List.copyOf(points.keySet());

@@ -1,7 +1,7 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.simulation.PowerUp;
 import anabion.core.simulation.Setting;
 import java.util.LinkedHashMap;
@@ -34,16 +34,16 @@ final class SupplyCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         if (steps < 1 || steps > 200)
-            throw BadInput.at("--steps " + steps)
+            throw InputException.at("--steps " + steps)
                     .because("this is no number of steps")
                     .so("give 1 to 200");
         if (!(lamp >= 0))
-            throw BadInput.at("--lamp " + lamp)
+            throw InputException.at("--lamp " + lamp)
                     .because("a lamp has no such watts")
                     .so("give its rated watts, such as 100");
         Chassis chassis = options.chassis();
         if (!chassis.supply().arrangement().usesMains())
-            throw BadInput.at(chassis.name())
+            throw InputException.at(chassis.name())
                     .because("this set is not fed from the mains")
                     .so("use solve for its battery");
         Setting setting = options.setting(chassis);

@@ -1,6 +1,6 @@
 package anabion.desktop;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Step;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
@@ -8,7 +8,7 @@ import anabion.desktop.session.Session;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.desktop.theme.Look;
-import anabion.workshop.StorageTrouble;
+import anabion.workshop.StorageException;
 import anabion.workshop.Workshop;
 import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
@@ -72,7 +72,7 @@ public final class AnabionApp {
         Optional<RuntimeException> failed = Optional.empty();
         try {
             folder = work.get();
-        } catch (BadInput | StorageTrouble e) {
+        } catch (InputException | StorageException e) {
             failed = Optional.of(e);
         }
         try {
@@ -80,7 +80,7 @@ public final class AnabionApp {
             Shell shown = show(stage, next, ports);
             live(stage, next, shown);
             failed.ifPresent(shown::trouble);
-        } catch (BadInput | StorageTrouble e) {
+        } catch (InputException | StorageException e) {
             Refusal.fill(stage, e.getMessage());
         }
     }

@@ -1,7 +1,7 @@
 package anabion.desktop;
 
-import anabion.core.error.BadInput;
-import anabion.workshop.StorageTrouble;
+import anabion.core.error.InputException;
+import anabion.workshop.StorageException;
 import anabion.workshop.Workshop;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
@@ -39,12 +39,12 @@ public final class Main {
                     return null;
                 });
             AnabionApp.start(workshop, file.isEmpty() ? Optional.empty() : Optional.of(Path.of(file)));
-        } catch (BadInput e) {
+        } catch (InputException e) {
             System.err.println("anabion: " + e.getMessage());
             Refusal.show(e.getMessage(), BAD_INPUT);
-        } catch (StorageTrouble e) {
+        } catch (StorageException e) {
             System.err.println("anabion: " + e.getMessage());
-            if (e.kind() == StorageTrouble.Kind.RESTORABLE) Refusal.offer(e.getMessage(), folder, BAD_INPUT);
+            if (e.kind() == StorageException.Kind.RESTORABLE) Refusal.offer(e.getMessage(), folder, BAD_INPUT);
             else Refusal.show(e.getMessage(), BAD_INPUT);
         }
     }

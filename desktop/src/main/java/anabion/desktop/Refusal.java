@@ -1,13 +1,13 @@
 package anabion.desktop;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.desktop.control.Texts;
 import anabion.desktop.shell.BackupList;
 import anabion.desktop.theme.Look;
 import anabion.workshop.Restore;
-import anabion.workshop.StorageTrouble;
+import anabion.workshop.StorageException;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -79,7 +79,7 @@ final class Refusal {
             try {
                 Restore.from(folder, b.name(), clock);
                 restored.accept(Workshop.open(folder, clock));
-            } catch (BadInput | StorageTrouble e) {
+            } catch (InputException | StorageException e) {
                 said.setText(e.getMessage());
             }
         });

@@ -3,7 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Measure;
-import anabion.core.diagnosis.Probe;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
 import anabion.core.tracing.StageOdds;
@@ -60,7 +60,7 @@ class DiagnosisTest extends WindowCase {
                 "surer of R7",
                 f -> f.diagnosis().singly().get(0).parts().contains("R7")
                         && f.diagnosis().singly().get(0).odds() > 0.9);
-        Probe first = session.diagnoses()
+        Measurement first = session.diagnoses()
                 .found()
                 .get()
                 .orElseThrow()
@@ -93,17 +93,18 @@ class DiagnosisTest extends WindowCase {
         until("undone", () -> session.need().readings().size() == before);
     }
 
-    private boolean leadsTo(Probe p) {
+    private boolean leadsTo(Measurement p) {
         String begun = shell.probe().field().getText();
-        if (p instanceof Probe.Parted x) return begun.matches("(across|swapped|measured|leak|gain) " + x.part() + " ");
-        if (p instanceof Probe.Value v) return begun.equals("measured " + v.part() + " ");
-        boolean lifting = (p instanceof Probe.Volts v && !v.lifted().isEmpty())
-                || (p instanceof Probe.Ohms o && !o.lifted().isEmpty());
+        if (p instanceof Measurement.PartTest x)
+            return begun.matches("(across|swapped|measured|leak|gain) " + x.part() + " ");
+        if (p instanceof Measurement.Value v) return begun.equals("measured " + v.part() + " ");
+        boolean lifting = (p instanceof Measurement.Volts v && !v.lifted().isEmpty())
+                || (p instanceof Measurement.Ohms o && !o.lifted().isEmpty());
         if (lifting) return begun.startsWith("lift");
         Step at = session.step().get();
-        if (p instanceof Probe.Volts) return at == Step.VOLTAGES;
-        if (p instanceof Probe.Ohms) return at == Step.COLD_CHECKS;
-        boolean traced = p instanceof Probe.Inject || p instanceof Probe.Level;
+        if (p instanceof Measurement.Volts) return at == Step.VOLTAGES;
+        if (p instanceof Measurement.Ohms) return at == Step.COLD_CHECKS;
+        boolean traced = p instanceof Measurement.Inject || p instanceof Measurement.Level;
         return at == (traced ? Step.TRACE : Step.ARRIVAL);
     }
 

@@ -5,9 +5,9 @@ import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Measure;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.instruments.Meter;
-import anabion.instruments.MeterTrouble;
+import anabion.instruments.MeterException;
 import java.util.concurrent.CountDownLatch;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -38,7 +38,7 @@ class MeterTest extends WindowCase {
         connected();
         when(meter.read(Measure.DC_VOLTS))
                 .thenReturn(84.7)
-                .thenThrow(new MeterTrouble("The meter is over its range", "Check the leads"));
+                .thenThrow(new MeterException("The meter is over its range", "Check the leads"));
         key(KeyCode.F6);
         until("taken", () -> taken("V3.7", 84.7));
         int before = session.need().readings().size();
@@ -84,7 +84,7 @@ class MeterTest extends WindowCase {
         key(KeyCode.F6);
         until("said", () -> shows("no meter is connected"));
         when(meters.connect("nowhere:port"))
-                .thenThrow(BadInput.at("nowhere:port")
+                .thenThrow(InputException.at("nowhere:port")
                         .because("this is no address of a meter")
                         .so("type another"));
         enter("connect nowhere:port");

@@ -10,7 +10,7 @@ public interface Meter extends AutoCloseable {
     /**
      * Takes one reading, in volts or ohms.
      *
-     * @throws MeterTrouble if it does not answer, or is over its range
+     * @throws MeterException if it does not answer, or is over its range
      */
     double read(Measure measure);
 

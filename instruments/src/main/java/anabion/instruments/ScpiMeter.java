@@ -1,7 +1,7 @@
 package anabion.instruments;
 
 import anabion.core.chassis.Measure;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.IOException;
 import java.net.InetSocketAddress;
 import java.net.ProtocolException;
@@ -36,8 +36,8 @@ public final class ScpiMeter implements Meter {
     /**
      * Connects to {@code host} or {@code host:port}.
      *
-     * @throws BadInput if the address is none
-     * @throws MeterTrouble if nobody answers there
+     * @throws InputException if the address is none
+     * @throws MeterException if nobody answers there
      */
     public static ScpiMeter connect(String address) {
         return connect(address, SocketFactory.getDefault());
@@ -52,13 +52,13 @@ public final class ScpiMeter implements Meter {
             port = -1;
         }
         if (parts[0].isEmpty() || port < 1 || port > 65535)
-            throw BadInput.at("\"" + address + "\"")
+            throw InputException.at("\"" + address + "\"")
                     .because("this is no address of a meter")
                     .so("type it like connect 192.0.2.7:5025");
         try {
             return new ScpiMeter(new InetSocketAddress(parts[0], port), sockets);
         } catch (IOException e) {
-            throw new MeterTrouble(
+            throw new MeterException(
                     "No meter answers at " + address, "Check its address, its cable and that remote control is on", e);
         }
     }
@@ -80,23 +80,23 @@ public final class ScpiMeter implements Meter {
             String answer = ask(command);
             if (!NUMBER.matcher(answer).matches()) {
                 close();
-                throw new MeterTrouble(
+                throw new MeterException(
                         "The meter answered \"" + answer + "\" to " + command,
                         "Check that it is a meter that measures volts");
             }
             double value = Double.parseDouble(answer);
             if (Math.abs(value) > OVERLOAD)
-                throw new MeterTrouble("The meter is over its range", "Check the leads, or choose a larger range");
+                throw new MeterException("The meter is over its range", "Check the leads, or choose a larger range");
             return value;
         } catch (SocketTimeoutException e) {
-            throw new MeterTrouble("The meter did not answer in time", "Try again, or type the reading", e);
+            throw new MeterException("The meter did not answer in time", "Try again, or type the reading", e);
         } catch (ProtocolException e) {
-            throw new MeterTrouble(
+            throw new MeterException(
                     "The meter's answer to " + command + " has no end",
                     "Check that it is a meter that measures volts",
                     e);
         } catch (IOException e) {
-            throw new MeterTrouble("The connection to the meter is lost", "Type connect and its address again", e);
+            throw new MeterException("The connection to the meter is lost", "Type connect and its address again", e);
         }
     }
 

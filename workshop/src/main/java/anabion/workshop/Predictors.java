@@ -21,17 +21,17 @@ public final class Predictors {
     private static final int FORESEEN = 2;
 
     private final Map<Chassis, Predictor> made = kept(SETS);
-    private final Map<Ground, Foreseen> foreseen = kept(FORESEEN);
+    private final Map<Ground, KeptPredictions> foreseen = kept(FORESEEN);
 
     private record Ground(Chassis chassis, Priors priors) {}
 
-    /** Forecasts once they are made; its monitor is held by who asks them. */
-    private static final class Foreseen {
-        private PredictionModel forecasts;
+    /** A prediction model once it is made; its monitor is held by who asks them. */
+    private static final class KeptPredictions {
+        private PredictionModel predictions;
 
         synchronized <T> T ask(Supplier<PredictionModel> maker, Function<PredictionModel, T> question) {
-            if (forecasts == null) forecasts = maker.get();
-            return question.apply(forecasts);
+            if (predictions == null) predictions = maker.get();
+            return question.apply(predictions);
         }
     }
 
@@ -54,11 +54,11 @@ public final class Predictors {
         return found;
     }
 
-    /** Asks the forecasts of a chassis; who comes second waits. */
+    /** Asks the predictions of a chassis; who comes second waits. */
     public <T> T foreseen(Chassis chassis, Priors priors, Function<PredictionModel, T> question) {
-        Foreseen kept;
+        KeptPredictions kept;
         synchronized (foreseen) {
-            kept = foreseen.computeIfAbsent(new Ground(chassis, priors), g -> new Foreseen());
+            kept = foreseen.computeIfAbsent(new Ground(chassis, priors), g -> new KeptPredictions());
         }
         return kept.ask(() -> new PredictionModel(chassis, Calibrations.trims(chassis), priors), question);
     }

@@ -4,7 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Predictor;
 import anabion.core.simulation.CircuitPredictor;
@@ -23,7 +23,7 @@ public record Question(Point point, Condition condition, Controls controls, List
     /**
      * Reads the words behind a point.
      *
-     * @throws BadInput naming the word that is neither a band, a setting nor a fault of this chassis
+     * @throws InputException naming the word that is neither a band, a setting nor a fault of this chassis
      */
     public static Question of(Chassis chassis, String point, List<String> words, Condition now) {
         Condition condition = now;

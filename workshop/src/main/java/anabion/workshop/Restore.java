@@ -1,6 +1,6 @@
 package anabion.workshop;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Backups;
 import anabion.workshop.storage.Database;
@@ -27,7 +27,7 @@ public final class Restore {
      * What can be restored in a workshop that is not open: its backups, the newest first; before them the database as it is, where only its
      * log is missing.
      *
-     * @throws StorageTrouble if the disk will not
+     * @throws StorageException if the disk will not
      */
     public static List<Backup> choices(Path folder) {
         try {
@@ -39,7 +39,7 @@ public final class Restore {
             all.addAll(new Backups(folder, Workshop.DAILY_BACKUPS).all());
             return List.copyOf(all);
         } catch (IOException e) {
-            throw StorageTrouble.of(e, folder);
+            throw StorageException.of(e, folder);
         }
     }
 
@@ -48,14 +48,14 @@ public final class Restore {
      *
      * @param name of its file
      * @return the folder with what was there before; empty where the database was taken as it is
-     * @throws BadInput if there is no such choice, it is not sound, or the workshop is open; nothing is changed then
-     * @throws StorageTrouble if the disk will not
+     * @throws InputException if there is no such choice, it is not sound, or the workshop is open; nothing is changed then
+     * @throws StorageException if the disk will not
      */
     public static Optional<Path> from(Path folder, String name, Clock clock) {
         Backup chosen = choices(folder).stream()
                 .filter(b -> b.name().equals(name))
                 .findFirst()
-                .orElseThrow(() -> BadInput.at(name)
+                .orElseThrow(() -> InputException.at(name)
                         .because("there is no such backup in " + folder)
                         .so("list them with: anabion restore " + folder));
         try (WorkshopLock lock = WorkshopLock.take(folder)) {
@@ -68,18 +68,20 @@ public final class Restore {
             lock.markClosed();
             return kept;
         } catch (IOException e) {
-            throw StorageTrouble.of(e, folder);
+            throw StorageException.of(e, folder);
         }
     }
 
     /** Every record in it must be readable: a copy is opened as a workshop is. */
     private static void check(Backup chosen, Path folder) throws IOException {
         if (chosen.state() == Backup.State.NEWER)
-            throw BadInput.at(chosen.name())
+            throw InputException.at(chosen.name())
                     .because("it was written by a newer release")
                     .so("choose another, or use that release");
         if (chosen.state() == Backup.State.DAMAGED)
-            throw BadInput.at(chosen.name()).because("this backup is damaged").so("choose another");
+            throw InputException.at(chosen.name())
+                    .because("this backup is damaged")
+                    .so("choose another");
         Path trial = Files.createTempDirectory(folder, "trial-");
         try {
             Files.copy(chosen.file(), Database.in(trial));
@@ -88,8 +90,8 @@ public final class Restore {
                         .map(s -> w.sets().get(s.id()))
                         .toList());
             }
-        } catch (BadInput | StorageTrouble e) {
-            throw BadInput.at(chosen.name())
+        } catch (InputException | StorageException e) {
+            throw InputException.at(chosen.name())
                     .because("this backup is damaged (" + e.getMessage() + ")")
                     .so("choose another");
         } finally {

@@ -3,7 +3,7 @@ package anabion.workshop;
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.FailureHistory;
 import anabion.core.diagnosis.Priors;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
@@ -62,7 +62,7 @@ public final class Sets {
                 > 0;
     }
 
-    /** @throws BadInput if there is no such set */
+    /** @throws InputException if there is no such set */
     public SetRecord get(UUID id) {
         return handle.createQuery("SELECT chassis, job, place FROM sets WHERE id = ?")
                 .bind(0, id.toString())
@@ -73,7 +73,7 @@ public final class Sets {
                         photos(id),
                         Op.Place.of(rs.getString(3))))
                 .findOne()
-                .orElseThrow(() -> BadInput.at("set " + id)
+                .orElseThrow(() -> InputException.at("set " + id)
                         .because("it is not in this workshop")
                         .so("choose a set from the Shelf"));
     }
@@ -127,7 +127,7 @@ public final class Sets {
     public void add(SetRecord set) {
         handle.useTransaction(h -> {
             if (has(set.id())) {
-                throw BadInput.at(set.chassis().name())
+                throw InputException.at(set.chassis().name())
                         .because("this set is in the workshop already")
                         .so("look on the Shelf, in the archive and in the trash");
             }
@@ -148,7 +148,7 @@ public final class Sets {
     public void purge(UUID id) {
         handle.useTransaction(h -> {
             if (get(id).place() != Op.Place.TRASH)
-                throw BadInput.at(get(id).chassis().name())
+                throw InputException.at(get(id).chassis().name())
                         .because("it is not in the trash")
                         .so("delete it first");
             h.createUpdate("DELETE FROM sets WHERE id = ?")

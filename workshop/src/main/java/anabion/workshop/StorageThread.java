@@ -33,7 +33,7 @@ public final class StorageThread implements AutoCloseable {
             return CompletableFuture.supplyAsync(work, thread);
         } catch (RejectedExecutionException e) {
             return CompletableFuture.failedFuture(
-                    new StorageTrouble("The workshop is closed", "Open it and enter this again", e));
+                    new StorageException("The workshop is closed", "Open it and enter this again", e));
         }
     }
 

@@ -1,6 +1,6 @@
 package anabion.workshop;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Backups;
 import anabion.workshop.storage.Database;
@@ -50,8 +50,8 @@ public final class Workshop implements AutoCloseable {
     /**
      * Opens the workshop in a folder, making it if there is none.
      *
-     * @throws BadInput if it is open elsewhere, or of a newer release
-     * @throws StorageTrouble if the disk will not, or the database or its log is missing
+     * @throws InputException if it is open elsewhere, or of a newer release
+     * @throws StorageException if the disk will not, or the database or its log is missing
      */
     public static Workshop open(Path folder, Clock clock) {
         return open(folder, clock, new Predictors());
@@ -63,7 +63,7 @@ public final class Workshop implements AutoCloseable {
         try {
             ForcedFiles.createFolders(folder);
             lock = WorkshopLock.take(folder);
-            Optional<StorageTrouble> finding = finding(folder, lock);
+            Optional<StorageException> finding = finding(folder, lock);
             if (finding.isPresent()) throw finding.get();
             Database database = Database.open(folder, new Backups(folder, DAILY_BACKUPS));
             ForcedFiles.forceFolder(folder);
@@ -71,38 +71,38 @@ public final class Workshop implements AutoCloseable {
             Workshop workshop = new Workshop(folder, lock, database, clock, predictors);
             if (database.migrated()) workshop.sets.cutHistory();
             return workshop;
-        } catch (BadInput | StorageTrouble e) {
+        } catch (InputException | StorageException e) {
             release(lock);
             throw e;
         } catch (IOException | SQLException | RuntimeException e) {
             release(lock);
-            throw StorageTrouble.of(e, folder);
+            throw StorageException.of(e, folder);
         }
     }
 
     /**
      * What is missing in a workshop that is not open; empty where it can be opened.
      *
-     * @throws BadInput if it is open elsewhere, or there is no such folder
+     * @throws InputException if it is open elsewhere, or there is no such folder
      */
-    public static Optional<StorageTrouble> finding(Path folder) {
+    public static Optional<StorageException> finding(Path folder) {
         if (!Files.isDirectory(folder))
-            throw BadInput.at(folder.toString())
+            throw InputException.at(folder.toString())
                     .because("there is no such folder")
                     .so("check the name");
         try (WorkshopLock lock = WorkshopLock.take(folder)) {
-            Optional<StorageTrouble> missing = finding(folder, lock);
+            Optional<StorageException> missing = finding(folder, lock);
             if (missing.isPresent() || !Database.isThere(folder)) return missing;
-            return Database.isSound(folder) ? Optional.empty() : Optional.of(StorageTrouble.damaged(folder, null));
+            return Database.isSound(folder) ? Optional.empty() : Optional.of(StorageException.damaged(folder, null));
         } catch (IOException e) {
-            throw StorageTrouble.of(e, folder);
+            throw StorageException.of(e, folder);
         }
     }
 
-    private static Optional<StorageTrouble> finding(Path folder, WorkshopLock lock) throws IOException {
+    private static Optional<StorageException> finding(Path folder, WorkshopLock lock) throws IOException {
         if (!Database.isThere(folder) && new Backups(folder, DAILY_BACKUPS).exist())
-            return Optional.of(StorageTrouble.missing(folder));
-        if (lock.wasLeftOpen() && !Database.hasLog(folder)) return Optional.of(StorageTrouble.withoutLog(folder));
+            return Optional.of(StorageException.missing(folder));
+        if (lock.wasLeftOpen() && !Database.hasLog(folder)) return Optional.of(StorageException.withoutLog(folder));
         return Optional.empty();
     }
 
@@ -118,20 +118,20 @@ public final class Workshop implements AutoCloseable {
         } catch (IOException e) {
             // it is not there any more
         }
-        throw StorageTrouble.moved(folder);
+        throw StorageException.moved(folder);
     }
 
     /**
      * Saves all that is in it in a new folder, also where its own is gone.
      *
      * @return the photos whose files could not be found
-     * @throws BadInput if the new folder is not empty
-     * @throws StorageTrouble if the disk will not
+     * @throws InputException if the new folder is not empty
+     * @throws StorageException if the disk will not
      */
     public List<Photo> saveTo(Path elsewhere) {
         try {
             if (Files.exists(elsewhere) && !Folders.isEmpty(elsewhere))
-                throw BadInput.at(elsewhere.toString())
+                throw InputException.at(elsewhere.toString())
                         .because("there is something in this folder")
                         .so("name a new one");
             ForcedFiles.createFolders(elsewhere);
@@ -144,7 +144,7 @@ public final class Workshop implements AutoCloseable {
             ForcedFiles.forceFolder(elsewhere);
             return lost;
         } catch (IOException e) {
-            throw StorageTrouble.of(e, elsewhere);
+            throw StorageException.of(e, elsewhere);
         }
     }
 
@@ -171,16 +171,16 @@ public final class Workshop implements AutoCloseable {
     /**
      * Runs storage work and says its failures in words. A failed change has changed nothing.
      *
-     * @throws StorageTrouble if the disk will not, or the folder is not the one that was opened
+     * @throws StorageException if the disk will not, or the folder is not the one that was opened
      */
     public <T> T doing(Supplier<T> work) {
         unmoved();
         try {
             return work.get();
-        } catch (BadInput | StorageTrouble e) {
+        } catch (InputException | StorageException e) {
             throw e;
         } catch (RuntimeException e) {
-            if (isStorage(e)) throw StorageTrouble.of(e, folder);
+            if (isStorage(e)) throw StorageException.of(e, folder);
             throw e;
         }
     }
@@ -210,7 +210,7 @@ public final class Workshop implements AutoCloseable {
         try {
             new Backups(folder, DAILY_BACKUPS).daily(handle().getConnection(), LocalDate.now(clock));
         } catch (IOException | SQLException e) {
-            throw StorageTrouble.of(e, folder);
+            throw StorageException.of(e, folder);
         }
     }
 
@@ -219,7 +219,7 @@ public final class Workshop implements AutoCloseable {
         try {
             return new Backups(folder, DAILY_BACKUPS).all();
         } catch (IOException e) {
-            throw StorageTrouble.of(e, folder);
+            throw StorageException.of(e, folder);
         }
     }
 
@@ -230,7 +230,7 @@ public final class Workshop implements AutoCloseable {
     /**
      * Stores a picture on disk and, only then, its row.
      *
-     * @throws BadInput if it is no picture
+     * @throws InputException if it is no picture
      */
     public SetRecord addPhoto(UUID set, byte[] bytes, String name, String caption) {
         Photo photo = storePhoto(UUID.randomUUID(), bytes, name, caption, clock.instant());
@@ -242,7 +242,7 @@ public final class Workshop implements AutoCloseable {
         try {
             return new Photo(id, photoFiles.store(bytes, name), caption, at);
         } catch (IOException e) {
-            throw StorageTrouble.of(e, folder);
+            throw StorageException.of(e, folder);
         }
     }
 

@@ -9,7 +9,7 @@ import static org.mockito.Mockito.times;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.workshop.archive.SetArchive;
 import java.io.ByteArrayInputStream;
@@ -82,7 +82,7 @@ class ArchiveTest {
         Files.write(file, bytes);
         try (Workshop w = Temp.open(folder.resolve("target"))) {
             assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.open(file), "opened"))
-                    .isInstanceOf(BadInput.class)
+                    .isInstanceOf(InputException.class)
                     .hasMessageContaining(what);
             assertThat(w.sets().summaries()).isEmpty();
         }
@@ -178,7 +178,7 @@ class ArchiveTest {
         assertThat(SetArchive.open(file).set().chassis())
                 .isEqualTo(Temp.halcyon().chassis());
         assertThatThrownBy(() -> SetArchive.open(folder.resolve("none.json")))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("no such file");
     }
 
@@ -288,7 +288,7 @@ class ArchiveTest {
             renamed(forged, hash, bad);
             assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(zip(forged))))
                     .as(bad)
-                    .isInstanceOf(BadInput.class);
+                    .isInstanceOf(InputException.class);
         }
         for (String bad : List.of("sh", "/../x.png", "PNG", "")) {
             Map<String, byte[]> forged = new LinkedHashMap<>(entries);
@@ -296,7 +296,7 @@ class ArchiveTest {
             renamed(forged, "\"png\"", "\"" + bad + "\"");
             assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(zip(forged))))
                     .as(bad)
-                    .isInstanceOf(BadInput.class);
+                    .isInstanceOf(InputException.class);
         }
     }
 
@@ -334,7 +334,7 @@ class ArchiveTest {
         for (int part = 1; part < 10; part++) {
             byte[] cut = Arrays.copyOf(whole, whole.length * part / 12);
             assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(cut)))
-                    .isInstanceOf(BadInput.class);
+                    .isInstanceOf(InputException.class);
         }
     }
 }

@@ -3,7 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -54,7 +54,7 @@ class DemoWorkshopTest {
         try (Workshop w = Temp.open(folder)) {
             w.sets().make(own(), "new set");
             assertThatThrownBy(() -> DemoWorkshop.fill(w))
-                    .isInstanceOf(BadInput.class)
+                    .isInstanceOf(InputException.class)
                     .hasMessageContaining("another folder");
             assertThat(w.sets().summaries()).hasSize(1);
         }
@@ -64,7 +64,7 @@ class DemoWorkshopTest {
             w.sets().make(own(), "new set");
         }
         assertThatThrownBy(() -> DemoWorkshop.reset(demo))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("no demo's");
         try (Workshop w = Temp.open(demo)) {
             assertThat(w.sets().summaries()).hasSize(8);
@@ -81,13 +81,13 @@ class DemoWorkshopTest {
             w.sets().add(Temp.halcyon());
         }
         assertThatThrownBy(() -> DemoWorkshop.reset(folder))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("own workshop");
         try (Workshop w = Temp.open(folder)) {
             assertThat(w.sets().get(Temp.halcyon().id())).isEqualTo(Temp.halcyon());
             w.setting("demo", "yes");
             assertThatThrownBy(() -> DemoWorkshop.reset(folder))
-                    .isInstanceOf(BadInput.class)
+                    .isInstanceOf(InputException.class)
                     .hasMessageContaining("open in another");
             assertThat(w.sets().summaries()).hasSize(1);
         }

@@ -78,7 +78,7 @@ class ForcedWritesTest {
             set.photos().stream()
                     .filter(p -> Files.isRegularFile(w.file(p)) && sized(w.file(p)))
                     .forEach(p -> there.add("photo " + p.id()));
-        } catch (StorageTrouble | anabion.core.error.BadInput e) {
+        } catch (StorageException | anabion.core.error.InputException e) {
             return List.of("all: " + e.getMessage());
         }
         return acknowledged.stream().filter(a -> !there.contains(a)).toList();

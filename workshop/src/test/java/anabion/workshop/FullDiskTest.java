@@ -63,7 +63,7 @@ class FullDiskTest {
             assertThatThrownBy(() -> {
                         for (int i = 0; i < 50; i++) Temp.take(w, before, "V3.7", i);
                     })
-                    .isInstanceOf(StorageTrouble.class)
+                    .isInstanceOf(StorageException.class)
                     .hasMessageContaining("full")
                     .hasMessageContaining("Free some space");
             SetRecord now = w.sets().get(before.id());
@@ -71,7 +71,7 @@ class FullDiskTest {
             assertThat(now.chassis()).isEqualTo(before.chassis());
             int kept = now.readings().size();
             assertThatThrownBy(() -> w.addPhoto(before.id(), Temp.picture(3), "a.png", "a"))
-                    .isInstanceOf(StorageTrouble.class);
+                    .isInstanceOf(StorageException.class);
             assertThat(w.sets().get(before.id()).photos()).isEmpty();
             Files.delete(disk.resolve("ballast"));
             assertThat(Temp.take(w, before, "V3.7", 85).readings()).hasSize(kept + 1);
@@ -91,7 +91,7 @@ class FullDiskTest {
         Temp.open(disk).close();
         assertThat(run("mount", "-o", "remount,ro", disk.toString())).isTrue();
         assertThatThrownBy(() -> Temp.open(disk))
-                .isInstanceOf(StorageTrouble.class)
+                .isInstanceOf(StorageException.class)
                 .hasMessageContaining(disk.toString());
     }
 
@@ -113,7 +113,7 @@ class FullDiskTest {
                             w.doing(() -> w.sets()
                                     .change(before.id(), "chassis", List.of(new Op.PutChassis(before.chassis()))));
                     })
-                    .isInstanceOf(StorageTrouble.class)
+                    .isInstanceOf(StorageException.class)
                     .hasMessageContaining("full");
             assertThat(w.sets().get(before.id())).isEqualTo(before);
             w.handle()

@@ -5,7 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import java.nio.file.Path;
 import java.time.Clock;
@@ -51,7 +51,7 @@ final class KillChild {
                 }
                 System.out.flush();
             }
-        } catch (BadInput e) {
+        } catch (InputException e) {
             System.err.println(e.getMessage());
             System.exit(2);
         }

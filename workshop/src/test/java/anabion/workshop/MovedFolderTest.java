@@ -3,7 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -26,7 +26,7 @@ class MovedFolderTest {
     private static void said(Workshop w, SetRecord set) {
         assertThatThrownBy(() -> Temp.take(w, set, "V4.1", 2))
                 .isInstanceOfSatisfying(
-                        StorageTrouble.class, t -> assertThat(t.kind()).isEqualTo(StorageTrouble.Kind.MOVED))
+                        StorageException.class, t -> assertThat(t.kind()).isEqualTo(StorageException.Kind.MOVED))
                 .hasMessageContaining("deleted, moved or replaced");
     }
 
@@ -50,7 +50,7 @@ class MovedFolderTest {
                     .as("its picture went with the folder")
                     .isEqualTo(set.photos());
             assertThatThrownBy(() -> w.saveTo(elsewhere))
-                    .isInstanceOf(BadInput.class)
+                    .isInstanceOf(InputException.class)
                     .hasMessageContaining("something in this folder");
         }
         try (Workshop w = Temp.open(elsewhere)) {

@@ -3,7 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
@@ -65,17 +65,17 @@ class PhotoTest {
     void whatIsNoPictureIsRefusedAndLeavesNothing() throws IOException {
         byte[] text = "GIF89a, said the spider".getBytes(StandardCharsets.UTF_8);
         assertThatThrownBy(() -> w.addPhoto(set.id(), text, "a.gif", "a"))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("a.gif");
         assertThatThrownBy(() -> w.addPhoto(set.id(), "hello".getBytes(StandardCharsets.UTF_8), "a.png", "a"))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("not a picture");
         int whole = Temp.picture(1).length;
         for (int length : new int[] {20, 40, 60, whole - 40}) { // a header, a header and no body, half of one
             byte[] cut = Arrays.copyOf(Temp.picture(1), length);
             assertThatThrownBy(() -> w.addPhoto(set.id(), cut, "cut.png", "a"))
                     .as("%d of %d bytes", length, whole)
-                    .isInstanceOf(BadInput.class)
+                    .isInstanceOf(InputException.class)
                     .hasMessageContaining("cut.png");
         }
         assertThat(files()).isZero();

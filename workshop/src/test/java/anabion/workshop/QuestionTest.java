@@ -5,7 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.reading.Condition;
 import anabion.core.simulation.CircuitPredictor;
 import anabion.workshop.demo.DemoWorkshop;
@@ -70,7 +70,7 @@ class QuestionTest {
     void whatCannotBeAskedIsSaid(String point, String word, String said) {
         List<String> words = word == null ? List.of() : List.of(word);
         assertThatThrownBy(() -> Question.of(set, point, words, now).answer(predictors.of(set)))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining(said);
     }
 

@@ -3,7 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Database;
 import java.io.IOException;
@@ -55,7 +55,7 @@ class RestoreTest {
     private static void refused(Path folder, String what) {
         assertThatThrownBy(() -> Temp.open(folder))
                 .isInstanceOfSatisfying(
-                        StorageTrouble.class, t -> assertThat(t.kind()).isEqualTo(StorageTrouble.Kind.RESTORABLE))
+                        StorageException.class, t -> assertThat(t.kind()).isEqualTo(StorageException.Kind.RESTORABLE))
                 .hasMessageContaining(what);
         assertThat(Workshop.finding(folder))
                 .get()
@@ -142,7 +142,7 @@ class RestoreTest {
         for (byte[] bad : List.of(halved, garbage, new byte[0])) {
             Files.write(backup, bad);
             assertThat(Restore.choices(folder)).extracting(Backup::state).containsExactly(Backup.State.DAMAGED);
-            assertThatThrownBy(() -> Restore.from(folder, BACKUP, Temp.CLOCK)).isInstanceOf(BadInput.class);
+            assertThatThrownBy(() -> Restore.from(folder, BACKUP, Temp.CLOCK)).isInstanceOf(InputException.class);
         }
         Files.write(backup, whole);
         try (FileChannel channel = FileChannel.open(backup, StandardOpenOption.WRITE)) {

@@ -8,7 +8,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.json.Extra;
@@ -169,7 +169,7 @@ class WorkshopTest {
                                     set.id(),
                                     "bad",
                                     List.of(new Op.PutJob(set.job().withWaitsFor("x")), new Op.PutChassis(bad))))
-                    .isInstanceOf(BadInput.class);
+                    .isInstanceOf(InputException.class);
             assertThat(w.sets().get(set.id())).isEqualTo(set);
             assertThat(w.sets().history(set.id()).undo()).isEmpty();
         }
@@ -179,7 +179,7 @@ class WorkshopTest {
     void aSecondInstanceIsRefusedAndTheFirstGoesOn() {
         try (Workshop w = Temp.open(folder)) {
             assertThatThrownBy(() -> Temp.open(folder))
-                    .isInstanceOf(BadInput.class)
+                    .isInstanceOf(InputException.class)
                     .hasMessageContaining("open in another");
             w.sets().add(Temp.halcyon());
             assertThat(w.sets().summaries()).hasSize(1);
@@ -208,7 +208,9 @@ class WorkshopTest {
             channel.write(ByteBuffer.allocate(4).putInt(99).flip(), 60);
         }
         byte[] before = Files.readAllBytes(file);
-        assertThatThrownBy(() -> Temp.open(folder)).isInstanceOf(BadInput.class).hasMessageContaining("newer release");
+        assertThatThrownBy(() -> Temp.open(folder))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("newer release");
         assertThat(Files.readAllBytes(file)).isEqualTo(before);
         assertThat(folder.resolve("workshop.db-wal")).doesNotExist();
     }
@@ -235,7 +237,7 @@ class WorkshopTest {
     void aDamagedDatabaseSaysWhatToDo() throws IOException {
         Files.writeString(folder.resolve("workshop.db"), "this was a database once, before the coffee. ".repeat(40));
         assertThatThrownBy(() -> Temp.open(folder))
-                .isInstanceOf(StorageTrouble.class)
+                .isInstanceOf(StorageException.class)
                 .hasMessageContaining("damaged")
                 .hasMessageContaining("backups");
     }
@@ -273,7 +275,7 @@ class WorkshopTest {
         try (Workshop w = Temp.open(folder)) {
             w.sets().add(Temp.halcyon());
             UUID id = Temp.halcyon().id();
-            assertThatThrownBy(() -> w.sets().purge(id)).isInstanceOf(BadInput.class);
+            assertThatThrownBy(() -> w.sets().purge(id)).isInstanceOf(InputException.class);
             w.sets().change(id, "trash", List.of(new Op.PutPlace(Op.Place.TRASH)));
             w.sets().purge(id);
             assertThat(w.sets().has(id)).isFalse();
@@ -282,7 +284,7 @@ class WorkshopTest {
                             .mapTo(Integer.class)
                             .one())
                     .isZero();
-            assertThatThrownBy(() -> w.sets().get(id)).isInstanceOf(BadInput.class);
+            assertThatThrownBy(() -> w.sets().get(id)).isInstanceOf(InputException.class);
         }
     }
 

@@ -4,8 +4,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.Probe;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
@@ -94,17 +94,17 @@ final class Bench {
         return bench.solve().converged();
     }
 
-    Observation answer(Probe probe) {
-        if (probe instanceof Probe.Volts v) return new Observation.Measured(v, volts(v));
-        if (probe instanceof Probe.Ohms o) return new Observation.Measured(o, ohms(o));
-        if (probe instanceof Probe.Value v) return new Observation.Measured(v, value(v));
-        if (probe instanceof Probe.Level l) return level(l);
-        if (probe instanceof Probe.Parted p) return new Observation.Tested(p, !bad(p));
+    Observation answer(Measurement probe) {
+        if (probe instanceof Measurement.Volts v) return new Observation.Measured(v, volts(v));
+        if (probe instanceof Measurement.Ohms o) return new Observation.Measured(o, ohms(o));
+        if (probe instanceof Measurement.Value v) return new Observation.Measured(v, value(v));
+        if (probe instanceof Measurement.Level l) return level(l);
+        if (probe instanceof Measurement.PartTest p) return new Observation.Tested(p, !bad(p));
         return new Observation.Heard(probe, heard(probe));
     }
 
     /** A tester, or the ear after a swap, is not always right; it passes a tube that has lost little. */
-    private boolean bad(Probe.Parted p) {
+    private boolean bad(Measurement.PartTest p) {
         boolean caught = planted.faults().stream().anyMatch(f -> p.catches(f) && noticed(f));
         return random.nextDouble() < (caught ? 1 - MISSED : ACCUSED);
     }
@@ -123,7 +123,7 @@ final class Bench {
         return random.nextDouble() < SLIP ? nets.get(random.nextInt(nets.size())) : net;
     }
 
-    private double volts(Probe.Volts v) {
+    private double volts(Measurement.Volts v) {
         String net = touched(v.net());
         if (net.equals(bench.circuit().reference())) return 0;
         double free = bench.solve().volts(net).orElse(0);
@@ -132,7 +132,7 @@ final class Bench {
         return Math.rint(shown * error() / DIGIT) * DIGIT;
     }
 
-    private double ohms(Probe.Ohms o) {
+    private double ohms(Measurement.Ohms o) {
         return cold.computeIfAbsent(o.off(), this::unplugged).between(touched(o.net()), o.against(), o.test())
                 * error();
     }
@@ -143,7 +143,7 @@ final class Bench {
     }
 
     /** Of a lifted resistor, or of another that was taken for it. */
-    private double value(Probe.Value v) {
+    private double value(Measurement.Value v) {
         List<Part> resistors = planted.chassis().parts().stream()
                 .filter(p -> p.component() instanceof Component.Resistor)
                 .toList();
@@ -157,7 +157,7 @@ final class Bench {
     }
 
     /** What the generator must give at this point, or where the probe slipped to; where none is strong enough, what is heard from there. */
-    private Observation level(Probe.Level l) {
+    private Observation level(Measurement.Level l) {
         List<Gains.Level> all = gains.computeIfAbsent(l.band(), this::gains);
         Optional<Gains.Level> at = random.nextDouble() < SLIP && !all.isEmpty()
                 ? Optional.of(all.get(random.nextInt(all.size())))
@@ -179,7 +179,7 @@ final class Bench {
                 .orElse(List.of());
     }
 
-    private Outcome heard(Probe probe) {
+    private Outcome heard(Measurement probe) {
         if (random.nextDouble() < MISHEARD) return Outcome.values()[random.nextInt(3)];
         Heard h = compared(probe);
         double change = h.change() + EAR * random.nextGaussian();
@@ -192,12 +192,12 @@ final class Bench {
     /** Decibels by which signal and hum differ from the same specimen without its fault. */
     private record Heard(double change, double hum, boolean distorted) {}
 
-    private Heard compared(Probe probe) {
-        String band = probe instanceof Probe.Inject i ? i.band() : ((Probe.Listen) probe).band();
+    private Heard compared(Measurement probe) {
+        String band = probe instanceof Measurement.Inject i ? i.band() : ((Measurement.Listen) probe).band();
         Optional<Loudness> good = before.computeIfAbsent(band, b -> loudness(sound, List.of(), b));
         Optional<Loudness> bad = now.computeIfAbsent(band, b -> loudness(planted.chassis(), planted.faults(), b));
         if (good.isEmpty() || bad.isEmpty()) return new Heard(-200, 0, false);
-        String point = probe instanceof Probe.Inject i
+        String point = probe instanceof Measurement.Inject i
                 ? Loudness.key(i.domain(), i.point())
                 : good.get().whole();
         return new Heard(
@@ -213,7 +213,7 @@ final class Bench {
     }
 
     /** Whether the fault moves anything that can be measured further than sound specimens differ, or can be heard. */
-    boolean shows(List<Probe> allowed) {
+    boolean shows(List<Measurement> allowed) {
         int n = allowed.size();
         double[] sum = new double[n];
         double[] squares = new double[n];
@@ -228,30 +228,34 @@ final class Bench {
         }
         for (int p = 0; p < n; p++) {
             double spread = Math.sqrt(Math.max(0, squares[p] / SOUND - Math.pow(sum[p] / SOUND, 2)));
-            double meter = allowed.get(p) instanceof Probe.Volts ? METER * Math.abs(same[p]) + 0.1 : 0.05;
+            double meter = allowed.get(p) instanceof Measurement.Volts ? METER * Math.abs(same[p]) + 0.1 : 0.05;
             if (Math.abs(faulty[p] - same[p]) > BEYOND * spread + meter) return true;
         }
-        return allowed.stream().anyMatch(p -> !(p instanceof Probe.Measured) && audible(p));
+        return allowed.stream().anyMatch(p -> !(p instanceof Measurement.Metered) && audible(p));
     }
 
     private double[] numbers(
-            Chassis chassis, List<Fault> faults, Map<String, Double> parts, double electrolytics, List<Probe> allowed) {
+            Chassis chassis,
+            List<Fault> faults,
+            Map<String, Double> parts,
+            double electrolytics,
+            List<Measurement> allowed) {
         Setting setting = Setting.of(line).withTrims(parts).withFaults(faults);
         var volts = engine.prepare(chassis, setting).solve();
         ColdSet unplugged = ColdSet.of(chassis, setting, electrolytics);
         return allowed.stream()
-                .mapToDouble(p -> p instanceof Probe.Volts v
+                .mapToDouble(p -> p instanceof Measurement.Volts v
                         ? volts.volts(v.net()).orElse(0)
-                        : p instanceof Probe.Ohms o ? logOhms(unplugged, o) : 0)
+                        : p instanceof Measurement.Ohms o ? logOhms(unplugged, o) : 0)
                 .toArray();
     }
 
-    private static double logOhms(ColdSet set, Probe.Ohms o) {
+    private static double logOhms(ColdSet set, Measurement.Ohms o) {
         return Math.log(Math.max(0.3, Math.min(2e7, set.between(o.net(), o.against(), o.test()))));
     }
 
     /** Plainly, without the errors of an ear. */
-    private boolean audible(Probe p) {
+    private boolean audible(Measurement p) {
         Heard h = compared(p);
         return h.change() < WEAK || h.hum() > HUMS || h.distorted();
     }

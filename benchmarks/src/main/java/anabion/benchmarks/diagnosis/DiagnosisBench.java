@@ -5,12 +5,12 @@ import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Measurement;
+import anabion.core.diagnosis.Measurements;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
-import anabion.core.diagnosis.Probe;
-import anabion.core.diagnosis.Probes;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
 import anabion.core.simulation.Calibrations;
 import anabion.core.simulation.ChartMaker;
@@ -43,14 +43,14 @@ public final class DiagnosisBench {
     private static final int CHARTS = 4;
 
     private final Chassis chassis;
-    private final PredictionModel forecasts;
+    private final PredictionModel predictions;
     private final boolean mismatched;
     private final boolean pairs;
     private final List<String> trace = new ArrayList<>();
 
     private DiagnosisBench(Chassis chassis, Map<String, Double> trims, boolean mismatched, boolean pairs) {
         this.chassis = chassis;
-        this.forecasts = new PredictionModel(chassis, trims, Priors.USUAL);
+        this.predictions = new PredictionModel(chassis, trims, Priors.USUAL);
         this.mismatched = mismatched;
         this.pairs = pairs;
     }
@@ -99,7 +99,7 @@ public final class DiagnosisBench {
         Bench bench;
         Planted planted;
         double line;
-        List<Probe> allowed;
+        List<Measurement> allowed;
         boolean unlisted = mismatched && random.nextDouble() < UNLISTED;
         do {
             planted = pairs
@@ -107,18 +107,18 @@ public final class DiagnosisBench {
                     : unlisted ? Planted.unlisted(chassis, random) : Planted.listed(chassis, random);
             line = chassis.supply().volts() * (1 + LINE * Specimen.even(random));
             bench = new Bench(chassis, planted, Specimen.of(chassis, random, mismatched), line, random);
-            allowed = Probes.of(forecasts, Setting.of(bench.lineRead()), new MeterSpec.Fixed(10e6));
+            allowed = Measurements.of(predictions, Setting.of(bench.lineRead()), new MeterSpec.Fixed(10e6));
         } while (!bench.settles() || !bench.shows(allowed));
         Set<String> truth = planted.causes();
-        List<Probe> finer = Probes.levels(
-                forecasts, allowed, chassis.bands().stream().map(Band::name).collect(Collectors.toSet()));
+        List<Measurement> finer = Measurements.levels(
+                predictions, allowed, chassis.bands().stream().map(Band::name).collect(Collectors.toSet()));
         Score.Outcome led = walk(Walk.led(), bench, finer, truth, unlisted);
         int half = 0;
         int pins = 0;
         if (compared) {
-            half = walk(Walk.halfSplit(forecasts, allowed), bench, allowed, truth, unlisted)
+            half = walk(Walk.halfSplit(predictions, allowed), bench, allowed, truth, unlisted)
                     .tests();
-            pins = walk(Walk.pinByPin(forecasts, allowed), bench, allowed, truth, unlisted)
+            pins = walk(Walk.pinByPin(predictions, allowed), bench, allowed, truth, unlisted)
                     .tests();
         }
         score.add(led, half, pins);
@@ -129,18 +129,18 @@ public final class DiagnosisBench {
 
     private String last = "";
 
-    private Score.Outcome walk(Walk walk, Bench bench, List<Probe> allowed, Set<String> truth, boolean unlisted) {
+    private Score.Outcome walk(Walk walk, Bench bench, List<Measurement> allowed, Set<String> truth, boolean unlisted) {
         List<Observation> evidence = new ArrayList<>();
         List<Double> said = new ArrayList<>();
         List<Boolean> hits = new ArrayList<>();
         // a set arrives with its complaint, for every band: no tests of this walk
-        allowed.stream().filter(p -> p instanceof Probe.Listen).forEach(p -> evidence.add(bench.answer(p)));
+        allowed.stream().filter(p -> p instanceof Measurement.Listen).forEach(p -> evidence.add(bench.answer(p)));
         int free = evidence.size();
         boolean complains =
                 evidence.stream().anyMatch(o -> o instanceof Observation.Heard h && h.outcome() != Outcome.LOUD);
         Diagnosis d = look(walk, evidence, allowed);
         while (!finished(d) && evidence.size() - free < MOST_TESTS) {
-            Optional<Probe> next = walk.next(d, evidence);
+            Optional<Measurement> next = walk.next(d, evidence);
             if (next.isEmpty()) break;
             evidence.add(bench.answer(next.get()));
             d = look(walk, evidence, allowed);
@@ -174,11 +174,11 @@ public final class DiagnosisBench {
                 hits);
     }
 
-    private Diagnosis look(Walk walk, List<Observation> evidence, List<Probe> allowed) {
-        if (pairs) return Diagnosis.withPairs(forecasts, evidence);
+    private Diagnosis look(Walk walk, List<Observation> evidence, List<Measurement> allowed) {
+        if (pairs) return Diagnosis.withPairs(predictions, evidence);
         return walk.asks()
-                ? Diagnosis.of(forecasts, evidence, allowed)
-                : Diagnosis.verdict(forecasts, evidence, allowed);
+                ? Diagnosis.of(predictions, evidence, allowed)
+                : Diagnosis.verdict(predictions, evidence, allowed);
     }
 
     private static double top(Diagnosis d) {
@@ -224,7 +224,7 @@ public final class DiagnosisBench {
             boolean verbose) {
         for (Chassis set : sets)
             if (!CircuitPredictor.powered(set))
-                throw BadInput.at(set.name())
+                throw InputException.at(set.name())
                         .because("it has no circuit with a supply, so no fault can be planted")
                         .so("enter its parts and nets first");
         Map<String, Object> all = new LinkedHashMap<>();

@@ -4,9 +4,9 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.PredictionModel;
-import anabion.core.diagnosis.Probe;
 import anabion.core.job.Outcome;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -17,7 +17,7 @@ import java.util.Set;
 /** Ways of choosing the next test. All hand the same evidence to the same verdict. */
 interface Walk {
     /** Empty when it has no more to ask. */
-    Optional<Probe> next(Diagnosis now, List<Observation> evidence);
+    Optional<Measurement> next(Diagnosis now, List<Observation> evidence);
 
     /** Whether it needs to be told what the diagnosis would ask. */
     default boolean asks() {
@@ -28,7 +28,7 @@ interface Walk {
     static Walk led() {
         return new Walk() {
             @Override
-            public Optional<Probe> next(Diagnosis now, List<Observation> evidence) {
+            public Optional<Measurement> next(Diagnosis now, List<Observation> evidence) {
                 return now.next().stream().findFirst().map(Diagnosis.NextTest::probe);
             }
 
@@ -40,33 +40,33 @@ interface Walk {
     }
 
     /** The pins of one device after the other from the rectifier, then the ohms. */
-    static Walk pinByPin(PredictionModel forecasts, List<Probe> allowed) {
-        List<Probe> order = new ArrayList<>();
-        List<Part> devices = new ArrayList<>(forecasts.chassis().parts().stream()
+    static Walk pinByPin(PredictionModel predictions, List<Measurement> allowed) {
+        List<Measurement> order = new ArrayList<>();
+        List<Part> devices = new ArrayList<>(predictions.chassis().parts().stream()
                 .filter(p -> p.device().isPresent())
                 .toList());
         java.util.Collections.reverse(devices); // the rectifier stands last in a line-up
         for (Part p : devices) order.addAll(pins(p, allowed));
-        allowed.stream().filter(p -> p instanceof Probe.Ohms).forEach(order::add);
+        allowed.stream().filter(p -> p instanceof Measurement.Ohms).forEach(order::add);
         return inOrder(order);
     }
 
-    private static List<Probe> pins(Part p, List<Probe> allowed) {
+    private static List<Measurement> pins(Part p, List<Measurement> allowed) {
         return allowed.stream()
-                .filter(x -> x instanceof Probe.Volts v && p.touches(v.net()))
+                .filter(x -> x instanceof Measurement.Volts v && p.touches(v.net()))
                 .toList();
     }
 
-    private static Walk inOrder(List<Probe> order) {
-        Set<Probe> done = new HashSet<>();
+    private static Walk inOrder(List<Measurement> order) {
+        Set<Measurement> done = new HashSet<>();
         return (now, evidence) -> order.stream().filter(done::add).findFirst();
     }
 
     /** A signal in the middle of what is left until one stage is left; then its pins, its ohms, its parts one by one, then the rest. */
-    static Walk halfSplit(PredictionModel forecasts, List<Probe> allowed) {
-        List<Probe.Inject> points = new ArrayList<>();
-        for (Probe p : allowed)
-            if (p instanceof Probe.Inject i
+    static Walk halfSplit(PredictionModel predictions, List<Measurement> allowed) {
+        List<Measurement.Inject> points = new ArrayList<>();
+        for (Measurement p : allowed)
+            if (p instanceof Measurement.Inject i
                     && (points.isEmpty() || points.get(0).band().equals(i.band()))) points.add(i);
         return new Walk() {
             private int good = -1;
@@ -75,7 +75,7 @@ interface Walk {
             private Optional<Walk> rest = Optional.empty();
 
             @Override
-            public Optional<Probe> next(Diagnosis now, List<Observation> evidence) {
+            public Optional<Measurement> next(Diagnosis now, List<Observation> evidence) {
                 if (asked >= 0 && evidence.get(evidence.size() - 1) instanceof Observation.Heard h) {
                     if (h.outcome() == Outcome.LOUD) good = asked;
                     else bad = asked;
@@ -85,13 +85,14 @@ interface Walk {
                     asked = (good + bad) / 2;
                     return Optional.of(points.get(asked));
                 }
-                if (rest.isEmpty()) rest = Optional.of(inside(forecasts.chassis(), allowed, points, good, bad));
+                if (rest.isEmpty()) rest = Optional.of(inside(predictions.chassis(), allowed, points, good, bad));
                 return rest.get().next(now, evidence);
             }
         };
     }
 
-    private static Walk inside(Chassis chassis, List<Probe> allowed, List<Probe.Inject> points, int good, int bad) {
+    private static Walk inside(
+            Chassis chassis, List<Measurement> allowed, List<Measurement.Inject> points, int good, int bad) {
         Set<String> near = new HashSet<>();
         for (int n : new int[] {Math.max(0, good), Math.min(bad, points.size() - 1)}) {
             if (points.isEmpty()) break;
@@ -100,14 +101,15 @@ interface Walk {
                 if (s.parts().stream().anyMatch(r -> at.startsWith(r + ".") || touches(chassis, r, at)))
                     near.addAll(s.parts());
         }
-        List<Probe> order = new ArrayList<>();
+        List<Measurement> order = new ArrayList<>();
         for (Part p : chassis.parts())
             if (p.device().isPresent() && near.contains(p.reference())) order.addAll(pins(p, allowed));
-        for (Probe x : allowed)
-            if (x instanceof Probe.Ohms o && near.stream().anyMatch(r -> touches(chassis, r, o.net()))) order.add(x);
-        for (Part p : chassis.parts()) if (near.contains(p.reference())) order.add(Probe.Try.of(p));
+        for (Measurement x : allowed)
+            if (x instanceof Measurement.Ohms o && near.stream().anyMatch(r -> touches(chassis, r, o.net())))
+                order.add(x);
+        for (Part p : chassis.parts()) if (near.contains(p.reference())) order.add(Measurement.Try.of(p));
         for (Part p : chassis.parts()) if (p.device().isPresent()) order.addAll(pins(p, allowed));
-        allowed.stream().filter(p -> p instanceof Probe.Ohms).forEach(order::add);
+        allowed.stream().filter(p -> p instanceof Measurement.Ohms).forEach(order::add);
         return inOrder(order);
     }
 

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,7 +18,7 @@ public final class AdjusterLine {
     /**
      * The chassis with the adjuster added, or changed where its letter is there already.
      *
-     * @throws BadInput if the line is too short or names a part that the chassis lacks
+     * @throws InputException if the line is too short or names a part that the chassis lacks
      */
     public static Chassis put(String line, Chassis chassis) {
         int at = line.indexOf('@');
@@ -26,13 +26,15 @@ public final class AdjusterLine {
         List<String> words = new ArrayList<>(
                 List.of((at < 0 ? line : line.substring(0, at)).strip().split("\\s+")));
         if (words.size() < 2)
-            throw BadInput.at("\"" + line + "\"")
+            throw InputException.at("\"" + line + "\"")
                     .because("an adjuster has a letter and a part")
                     .so("type it like A1 L4 top secondary core @ second IF can");
         String letter = words.remove(0).toUpperCase(Locale.ROOT);
         String part = words.remove(0).toUpperCase(Locale.ROOT);
         if (chassis.part(part).isEmpty())
-            throw BadInput.at(part).because("there is no such part").so("enter the part first, or mend its reference");
+            throw InputException.at(part)
+                    .because("there is no such part")
+                    .so("enter the part first, or mend its reference");
         String side = !words.isEmpty() && SIDES.contains(words.get(0).toLowerCase(Locale.ROOT))
                 ? words.remove(0).toLowerCase(Locale.ROOT)
                 : "";

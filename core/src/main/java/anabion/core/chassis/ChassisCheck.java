@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -12,7 +12,7 @@ import java.util.Set;
 public final class ChassisCheck {
     private final Chassis chassis;
     private final Points points;
-    private final List<BadInput> flaws = new ArrayList<>();
+    private final List<InputException> flaws = new ArrayList<>();
 
     private ChassisCheck(Chassis chassis) {
         this.chassis = chassis;
@@ -20,7 +20,7 @@ public final class ChassisCheck {
     }
 
     /** All breaches of the laws, in the order of the file; empty for a sound chassis. */
-    public static List<BadInput> flaws(Chassis chassis) {
+    public static List<InputException> flaws(Chassis chassis) {
         ChassisCheck check = new ChassisCheck(chassis);
         check.references();
         check.nets();
@@ -32,16 +32,16 @@ public final class ChassisCheck {
     /**
      * The chassis itself, if it is sound.
      *
-     * @throws BadInput the first breach
+     * @throws InputException the first breach
      */
     public static Chassis sound(Chassis chassis) {
-        List<BadInput> flaws = flaws(chassis);
+        List<InputException> flaws = flaws(chassis);
         if (!flaws.isEmpty()) throw flaws.get(0);
         return chassis;
     }
 
     private void flaw(String where, String what, String remedy) {
-        flaws.add(BadInput.at(where).because(what).so(remedy));
+        flaws.add(InputException.at(where).because(what).so(remedy));
     }
 
     private void references() {
@@ -135,7 +135,7 @@ public final class ChassisCheck {
     private void meter(String text) {
         try {
             MeterSpec.parse(text);
-        } catch (BadInput e) {
+        } catch (InputException e) {
             flaws.add(e.inside("field chart.conditions.meter"));
         }
     }

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
@@ -60,12 +60,12 @@ public record Fault(String target, String mode, String amount) {
     /**
      * Reads the grammar.
      *
-     * @throws BadInput if the mode is not known
+     * @throws InputException if the mode is not known
      */
     public static Fault parse(String text) {
         String[] parts = text.strip().split(":", 3);
         if (parts.length < 2 || !MODES.contains(parts[1])) {
-            throw BadInput.at("\"" + text + "\"")
+            throw InputException.at("\"" + text + "\"")
                     .because("this is no fault")
                     .so("write it like C12:leaky:1M, with one of " + String.join(", ", MODES));
         }
@@ -121,7 +121,7 @@ public record Fault(String target, String mode, String amount) {
     /**
      * The amount as ohms. In this grammar M is always mega, whatever it means on old lists.
      *
-     * @throws BadInput if it is no resistance
+     * @throws InputException if it is no resistance
      */
     public Quantity ohms() {
         return Quantity.ohms(Notation.metered(amount));
@@ -130,7 +130,7 @@ public record Fault(String target, String mode, String amount) {
     /**
      * The amount as farads.
      *
-     * @throws BadInput if it is no capacitance
+     * @throws InputException if it is no capacitance
      */
     public Quantity farads() {
         return Quantity.farads(Notation.exact(amount, Unit.FARAD));

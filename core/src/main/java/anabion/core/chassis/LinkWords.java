@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -63,7 +63,7 @@ final class LinkWords {
             else if (upper.endsWith("H")) henries = Notation.exact(value, Unit.HENRY);
             else if (upper.matches("[\\d.]+(R|K|R\\d+|K\\d+)?")) ohms = Notation.exact(value, Unit.OHM);
             else
-                throw BadInput.at("\"" + word + "\"")
+                throw InputException.at("\"" + word + "\"")
                         .because("\"" + value + "\" is neither ohms, volts nor henries")
                         .so("write a winding like V5.1>CHASSIS=240V,190R,2H");
         }
@@ -74,7 +74,7 @@ final class LinkWords {
         List<Contact> all = new ArrayList<>();
         for (String word : words) {
             if (positions.isEmpty())
-                throw BadInput.at("\"" + word + "\"")
+                throw InputException.at("\"" + word + "\"")
                         .because("the switch has no positions")
                         .so("name them first: S2 MW/LW A>B@MW");
             String[] halves = word.split("@", 2);
@@ -82,7 +82,7 @@ final class LinkWords {
             List<String> at = halves.length > 1 ? List.of(halves[1].split(",")) : List.of("on");
             for (String position : at)
                 if (!positions.contains(position))
-                    throw BadInput.at("\"" + word + "\"")
+                    throw InputException.at("\"" + word + "\"")
                             .because("the switch has no position \"" + position + "\"")
                             .so("use one of " + String.join(", ", positions));
             all.add(new Contact(shared(ends[0]), shared(ends[1]), at, Extra.NONE));
@@ -93,7 +93,7 @@ final class LinkWords {
     private static String[] ends(String text) {
         String[] ends = text.split(">", -1);
         if (ends.length != 2 || ends[0].isEmpty() || ends[1].isEmpty())
-            throw BadInput.at("\"" + text + "\"")
+            throw InputException.at("\"" + text + "\"")
                     .because("a winding or contact has two ends")
                     .so("write it like V4.5>B1");
         return ends;

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -21,13 +21,13 @@ public final class MakeLine {
         return text.equals(WORD) || text.startsWith(WORD + " ");
     }
 
-    /** @throws BadInput if there is no colon, no part after it, or a part that the chassis has not */
+    /** @throws InputException if there is no colon, no part after it, or a part that the chassis has not */
     public static Chassis parse(String line, Chassis chassis) {
         String text = line.strip().substring(WORD.length());
         int colon = text.indexOf(':');
         String rest = text.substring(colon + 1).strip();
         if (colon < 0 || rest.isEmpty())
-            throw BadInput.at("\"" + line.strip() + "\"")
+            throw InputException.at("\"" + line.strip() + "\"")
                     .because("a mark and the parts that carry it are told apart by a colon")
                     .so("write it like make KT: C14 C15");
         String mark = text.substring(0, colon).strip();
@@ -35,7 +35,9 @@ public final class MakeLine {
                 new LinkedHashSet<>(List.of(rest.toUpperCase(Locale.ROOT).split("[\\s,]+")));
         for (String r : marked)
             if (chassis.part(r).isEmpty())
-                throw BadInput.at(r).because("this chassis has no such part").so("check the reference");
+                throw InputException.at(r)
+                        .because("this chassis has no such part")
+                        .so("check the reference");
         List<Part> parts = new ArrayList<>();
         for (Part p : chassis.parts()) parts.add(marked.contains(p.reference()) ? p.withMake(mark) : p);
         return chassis.withParts(parts);

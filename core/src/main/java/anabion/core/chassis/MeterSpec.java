@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
@@ -68,7 +68,7 @@ public sealed interface MeterSpec {
     /**
      * Reads {@code 10M}, {@code 20k/V} or {@code 20k/V@250}.
      *
-     * @throws BadInput if it is neither
+     * @throws InputException if it is neither
      */
     static MeterSpec parse(String text) {
         String plain = text.strip();
@@ -80,7 +80,7 @@ public sealed interface MeterSpec {
         String rest = plain.substring(perVolt + 2).strip();
         if (rest.isEmpty()) return new PerVolt(ohms, OptionalDouble.empty());
         if (!rest.startsWith("@")) {
-            throw BadInput.in(text, perVolt + 2)
+            throw InputException.in(text, perVolt + 2)
                     .because("a range is written behind @")
                     .so("write it like 20k/V@250");
         }
@@ -89,7 +89,7 @@ public sealed interface MeterSpec {
 
     private static double positive(String text, double value) {
         if (value > 0) return value;
-        throw BadInput.at("\"" + text + "\"")
+        throw InputException.at("\"" + text + "\"")
                 .because("a meter's resistance and range are above zero")
                 .so("write it like 10M or 20k/V@250");
     }

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -35,10 +35,10 @@ public final class Points {
     /**
      * The point of that name.
      *
-     * @throws BadInput if the chassis has none
+     * @throws InputException if the chassis has none
      */
     public Point need(String name) {
-        return find(name).orElseThrow(() -> BadInput.at("point " + name)
+        return find(name).orElseThrow(() -> InputException.at("point " + name)
                 .because("this chassis has no pin or net of that name")
                 .so(hint(name)));
     }

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,12 +11,14 @@ import java.util.function.UnaryOperator;
 public final class Renames {
     private Renames() {}
 
-    /** @throws BadInput if the old reference is not there or the new one is taken */
+    /** @throws InputException if the old reference is not there or the new one is taken */
     public static Chassis part(Chassis chassis, String from, String to) {
         if (chassis.part(from).isEmpty())
-            throw BadInput.at(from).because("this chassis has no such part").so("check the reference");
+            throw InputException.at(from)
+                    .because("this chassis has no such part")
+                    .so("check the reference");
         if (chassis.part(to).isPresent())
-            throw BadInput.at(to).because("this reference is taken").so("choose another");
+            throw InputException.at(to).because("this reference is taken").so("choose another");
         UnaryOperator<String> pin = name -> point(name, from, to);
         List<Part> parts = new ArrayList<>();
         for (Part p : chassis.parts()) {

@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -30,7 +30,7 @@ public final class StudyLine {
     public static Chassis chartRow(String line, Chassis chassis) {
         String[] words = line.strip().split("\\s+");
         if (words.length < 2)
-            throw BadInput.at("\"" + line + "\"")
+            throw InputException.at("\"" + line + "\"")
                     .because("a chart row has a point and its volts")
                     .so("type it like V4.6 222 2k2");
         Point point = Points.of(chassis).need(words[0]);
@@ -107,7 +107,7 @@ public final class StudyLine {
             return stage(
                     line.substring(0, colon).strip(), line.substring(colon + 1).strip(), chassis);
         if (equals > 0) return band(line.substring(0, equals).strip(), line.substring(equals + 1), chassis);
-        throw BadInput.at("\"" + line + "\"")
+        throw InputException.at("\"" + line + "\"")
                 .because("this is neither a stage nor a band")
                 .so("type a stage like Output: V4 C14, a band like AM = Mixer, IF, Output");
     }
@@ -141,7 +141,7 @@ public final class StudyLine {
     private static String known(String word, Chassis chassis) {
         String reference = word.toUpperCase(Locale.ROOT);
         if (chassis.part(reference).isPresent()) return reference;
-        throw BadInput.at(word)
+        throw InputException.at(word)
                 .because("this chassis has no such part")
                 .so("enter the part first, or check the reference");
     }
@@ -153,7 +153,7 @@ public final class StudyLine {
         for (String word : rest.split(",")) {
             String stage = word.strip();
             if (chassis.stage(stage).isEmpty())
-                throw BadInput.at(stage)
+                throw InputException.at(stage)
                         .because("there is no stage of that name")
                         .so("type the stage first, like " + (stage.isEmpty() ? "Output" : stage) + ": V4");
             stages.add(stage);
@@ -216,7 +216,7 @@ public final class StudyLine {
             return c.withAdjusters(c.adjusters().stream()
                     .filter(a -> !a.letter().equalsIgnoreCase(name))
                     .toList());
-        throw BadInput.at(name)
+        throw InputException.at(name)
                 .because("there is no part, stage, charted point or adjuster of that name")
                 .so("type its reference, such as R12, its point, such as V4.6, or its letter, such as A1");
     }

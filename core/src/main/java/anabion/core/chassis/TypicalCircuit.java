@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Coded;
 import anabion.core.json.Extra;
 import java.io.IOException;
@@ -64,11 +64,11 @@ public enum TypicalCircuit implements Coded {
     /**
      * A chassis with this circuit put in, fed as the circuit is drawn for.
      *
-     * @throws BadInput if it has parts already: they would be lost
+     * @throws InputException if it has parts already: they would be lost
      */
     public Chassis into(Chassis chassis) {
         if (!chassis.parts().isEmpty())
-            throw BadInput.at(chassis.name())
+            throw InputException.at(chassis.name())
                     .because("it has parts already")
                     .so("start from a typical circuit with a set that has none");
         Chassis grown = chassis.withSupply(supply()).withStages(List.of(), List.of());

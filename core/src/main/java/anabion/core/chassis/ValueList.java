@@ -1,6 +1,6 @@
 package anabion.core.chassis;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -33,7 +33,7 @@ public final class ValueList {
             List<String> unplaced,
             List<String> doubled,
             List<Contradiction> contradictory,
-            List<BadInput> unreadable) {
+            List<InputException> unreadable) {
         /** Whether every reference found its value and none disagreed. */
         public boolean clean() {
             return missing.isEmpty()
@@ -55,7 +55,7 @@ public final class ValueList {
         List<Part> parts = new ArrayList<>();
         List<String> missing = new ArrayList<>();
         List<Contradiction> contradictory = new ArrayList<>();
-        List<BadInput> unreadable = new ArrayList<>();
+        List<InputException> unreadable = new ArrayList<>();
         for (Part part : chassis.parts()) {
             Optional<Row> row = Optional.ofNullable(byReference.remove(part.reference()));
             boolean usable = row.isPresent() && !doubled.contains(part.reference());
@@ -67,7 +67,7 @@ public final class ValueList {
     }
 
     private static Part filled(
-            Part part, Row row, Chassis chassis, List<Contradiction> contradictory, List<BadInput> unreadable) {
+            Part part, Row row, Chassis chassis, List<Contradiction> contradictory, List<InputException> unreadable) {
         try {
             Part read = WiringLine.parse(part.reference() + " " + row.value().strip(), chassis);
             if (part.printed().isEmpty()) {
@@ -76,7 +76,7 @@ public final class ValueList {
             if (!same(part.component(), read.component()))
                 contradictory.add(new Contradiction(part.reference(), part.printed(), row.value()));
             return part;
-        } catch (BadInput e) {
+        } catch (InputException e) {
             unreadable.add(e.inside("value of " + part.reference()));
             return part;
         }

@@ -4,7 +4,7 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Component.Device;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Notation;
@@ -41,7 +41,7 @@ public final class WiringLine {
     /**
      * Reads a line for a chassis. A part of the same reference keeps its id, role, make and note.
      *
-     * @throws BadInput naming the word that cannot be read
+     * @throws InputException naming the word that cannot be read
      */
     public static Part parse(String text, Chassis chassis) {
         return parse(text, chassis, DeviceLibrary.standard());
@@ -52,14 +52,16 @@ public final class WiringLine {
         List<String> words = new ArrayList<>(List.of(text.strip().split("\\s+")));
         Matcher ref = REFERENCE.matcher(words.get(0));
         if (!ref.matches()) {
-            throw BadInput.at("\"" + words.get(0) + "\"")
+            throw InputException.at("\"" + words.get(0) + "\"")
                     .because("a part begins with its reference")
                     .so("write it like R12 220k V3.7 B2");
         }
         String reference = words.remove(0).toUpperCase(Locale.ROOT);
         String letters = ref.group(1).toUpperCase(Locale.ROOT);
         if (words.isEmpty())
-            throw BadInput.at(reference).because("the value or type is missing").so("write it like R12 220k V3.7 B2");
+            throw InputException.at(reference)
+                    .because("the value or type is missing")
+                    .so("write it like R12 220k V3.7 B2");
         Optional<Part> before = chassis.part(reference);
         return letters.equals("V") || letters.equals("Q") || letters.equals("D")
                 ? device(reference, letters, words, chassis, before, library)
@@ -144,7 +146,7 @@ public final class WiringLine {
             if (!word.contains("=")) continue;
             String[] pair = word.split("=", 2);
             if (pair[0].isEmpty() || pair[1].isEmpty())
-                throw BadInput.at("\"" + word + "\"")
+                throw InputException.at("\"" + word + "\"")
                         .because("a terminal and its net belong to both sides of =")
                         .so("write it like 3=B1");
             nets.put(pair[0], netOrName(pair[1], chassis));

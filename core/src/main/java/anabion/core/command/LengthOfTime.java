@@ -1,6 +1,6 @@
 package anabion.core.command;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.time.Duration;
 import java.time.Period;
 import java.time.temporal.TemporalAmount;
@@ -25,7 +25,7 @@ public record LengthOfTime(TemporalAmount amount, String rest) {
      *
      * @param line without the word before it
      * @param example of a whole line, for the error
-     * @throws BadInput if none stands there, it is none at all, or longer than ten years
+     * @throws InputException if none stands there, it is none at all, or longer than ten years
      */
     public static LengthOfTime parse(String line, String example) {
         Matcher m = LENGTH.matcher(line.strip());
@@ -37,8 +37,8 @@ public record LengthOfTime(TemporalAmount amount, String rest) {
         return new LengthOfTime(amount, m.group(3) == null ? "" : m.group(3).strip());
     }
 
-    private static BadInput refused(String line, String why, String example) {
-        return BadInput.at(line.strip()).because(why).so("type it like " + example);
+    private static InputException refused(String line, String why, String example) {
+        return InputException.at(line.strip()).because(why).so("type it like " + example);
     }
 
     private static TemporalAmount amount(int n, String unit) {

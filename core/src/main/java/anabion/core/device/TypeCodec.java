@@ -1,6 +1,6 @@
 package anabion.core.device;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
 import java.util.LinkedHashMap;
@@ -15,7 +15,7 @@ public final class TypeCodec {
     /**
      * Reads a row.
      *
-     * @throws BadInput naming the field
+     * @throws InputException naming the field
      */
     public static DeviceType read(Fields row) {
         String base = row.text("base");

@@ -1,7 +1,7 @@
 package anabion.core.device;
 
 import anabion.core.device.model.Curves;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
@@ -53,7 +53,7 @@ public final class TypeLine {
     /** A new type with the figures of a known one; its other numbers are left behind. */
     public static DeviceType like(String name, DeviceType pattern) {
         if (!name.matches("[0-9A-Za-z][0-9A-Za-z/-]{1,15}"))
-            throw BadInput.at("\"" + name + "\"")
+            throw InputException.at("\"" + name + "\"")
                     .because("this is no type number")
                     .so("write it like 6AQ5, of letters and digits");
         Map<String, Object> row = TypeCodec.write(pattern);
@@ -65,7 +65,7 @@ public final class TypeLine {
     /**
      * The type after the line.
      *
-     * @throws BadInput naming the word that cannot be carried out, or the figures that no tube can have
+     * @throws InputException naming the word that cannot be carried out, or the figures that no tube can have
      */
     public static DeviceType edit(DeviceType type, String line) {
         TypeLine edit = new TypeLine(type, line);
@@ -110,7 +110,7 @@ public final class TypeLine {
         List<Map<String, Object>> all = sections();
         boolean named = all.stream().anyMatch(s -> s.get("section").equals(first) && !first.isEmpty());
         if (!named && all.size() > 1 && (OF_SECTION.contains(first) || first.equals("point") || first.equals("drop")))
-            throw BadInput.at(first)
+            throw InputException.at(first)
                     .because("this tube has several systems")
                     .so("begin with " + String.join(" or ", names(all)));
         String field = named ? word("what to change") : first;
@@ -121,7 +121,7 @@ public final class TypeLine {
                         .orElseThrow()
                 : all.isEmpty() ? Map.of() : all.get(0);
         if (section.isEmpty() || !(OF_SECTION.contains(field) || field.equals("point") || field.equals("drop")))
-            throw BadInput.at(field)
+            throw InputException.at(field)
                     .because("no field of a type")
                     .so(
                             "type what, base, heater, pin, limit, mu, cutoff, point, drop point, flag, source or the name of a semiconductor's figure");
@@ -140,7 +140,7 @@ public final class TypeLine {
         while (!words.isEmpty()) {
             String name = word("a figure");
             if (!OF_POINT.contains(name))
-                throw BadInput.at(name)
+                throw InputException.at(name)
                         .because("no figure of a point")
                         .so("type "
                                 + String.join(", ", OF_POINT.stream().sorted().toList()));
@@ -150,17 +150,19 @@ public final class TypeLine {
 
     private void drop(List<Map<String, Object>> points) {
         if (!word("point").equals("point"))
-            throw BadInput.at("drop").because("only points can be dropped").so("type drop point 2");
+            throw InputException.at("drop")
+                    .because("only points can be dropped")
+                    .so("type drop point 2");
         int at = at(points.size());
         if (points.size() == 1)
-            throw BadInput.at("point 1").because("the law rests on it").so("change its figures instead");
+            throw InputException.at("point 1").because("the law rests on it").so("change its figures instead");
         points.remove(at);
     }
 
     private int at(int most) {
         double n = number("the point's number");
         if (n != Math.rint(n) || n < 1 || n > most)
-            throw BadInput.at("point").because("there is no such point").so("points count from 1 to " + most);
+            throw InputException.at("point").because("there is no such point").so("points count from 1 to " + most);
         return (int) n - 1;
     }
 
@@ -184,7 +186,8 @@ public final class TypeLine {
     }
 
     private String word(String what) {
-        if (words.isEmpty()) throw BadInput.at("").because(what + " is missing").so("type it behind");
+        if (words.isEmpty())
+            throw InputException.at("").because(what + " is missing").so("type it behind");
         return words.remove(0);
     }
 
@@ -196,7 +199,7 @@ public final class TypeLine {
         } catch (NumberFormatException e) {
             // said below
         }
-        throw BadInput.at("\"" + text + "\"")
+        throw InputException.at("\"" + text + "\"")
                 .because(what + " must be a number")
                 .so("type it in digits");
     }

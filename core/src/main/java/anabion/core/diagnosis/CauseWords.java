@@ -67,47 +67,47 @@ public final class CauseWords {
     }
 
     /** What to do, such as "Read V2.6". */
-    public static Phrase of(Probe probe) {
-        if (probe instanceof Probe.Volts v)
+    public static Phrase of(Measurement probe) {
+        if (probe instanceof Measurement.Volts v)
             return v.lifted().isEmpty()
                     ? Phrase.of("probe.volts", v.point())
                     : Phrase.of("probe.lifted", String.join(", ", v.lifted()), v.point());
-        if (probe instanceof Probe.Ohms o)
+        if (probe instanceof Measurement.Ohms o)
             return o.lifted().isEmpty()
                     ? Phrase.of("probe.ohms", o.net(), o.against())
                     : Phrase.of("probe.ohms-lifted", String.join(", ", o.lifted()), o.net(), o.against());
-        if (probe instanceof Probe.Value v) return Phrase.of("probe.value", v.part());
-        if (probe instanceof Probe.Level l)
+        if (probe instanceof Measurement.Value v) return Phrase.of("probe.value", v.part());
+        if (probe instanceof Measurement.Level l)
             return Phrase.of("probe.level-" + l.domain().code(), l.point(), l.band());
-        if (probe instanceof Probe.Inject i)
+        if (probe instanceof Measurement.Inject i)
             return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
-        if (probe instanceof Probe.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
-        if (probe instanceof Probe.Listen l) return Phrase.of("probe.listen", l.band());
-        if (probe instanceof Probe.Lifted l)
+        if (probe instanceof Measurement.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
+        if (probe instanceof Measurement.Listen l) return Phrase.of("probe.listen", l.band());
+        if (probe instanceof Measurement.Lifted l)
             return Phrase.of("probe." + l.what().word(), l.part());
-        if (probe instanceof Probe.Across a) return Phrase.of("probe.across", a.part());
-        Probe.Try t = (Probe.Try) probe;
+        if (probe instanceof Measurement.Across a) return Phrase.of("probe.across", a.part());
+        Measurement.Try t = (Measurement.Try) probe;
         return Phrase.of(t.plugged() ? "probe.swap" : "probe.try", t.part());
     }
 
     /** A reading, such as "2.4 V". */
-    public static Phrase value(Probe.Measured probe, double value) {
-        if (probe instanceof Probe.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
-        if (probe instanceof Probe.Level)
+    public static Phrase value(Measurement.Metered probe, double value) {
+        if (probe instanceof Measurement.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
+        if (probe instanceof Measurement.Level)
             return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
         return Phrase.of(
                 "meaning.plain", value > ColdResistanceModel.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
     }
 
     /** What a reading is foreseen to be. A level that was read can be said in volts, however high; one that no generator gives cannot be read. */
-    public static Phrase foreseen(Probe.Measured probe, double value) {
-        boolean beyond = probe instanceof Probe.Level && SignalLevelModel.beyond(value);
+    public static Phrase foreseen(Measurement.Metered probe, double value) {
+        boolean beyond = probe instanceof Measurement.Level && SignalLevelModel.beyond(value);
         return beyond ? Phrase.of("meaning.beyond") : value(probe, value);
     }
 
     /** What trying a part proves. */
-    static Phrase tried(Probe.Parted p, boolean bad) {
-        boolean swapped = p instanceof Probe.Across || (p instanceof Probe.Try t && t.plugged());
+    static Phrase tried(Measurement.PartTest p, boolean bad) {
+        boolean swapped = p instanceof Measurement.Across || (p instanceof Measurement.Try t && t.plugged());
         if (swapped) return Phrase.of(bad ? "meaning.better" : "meaning.same");
         return Phrase.of(bad ? "meaning.bad" : "meaning.good");
     }

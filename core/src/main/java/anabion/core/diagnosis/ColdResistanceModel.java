@@ -79,12 +79,12 @@ final class ColdResistanceModel {
         return sound.cold(usual).quick();
     }
 
-    double sound(Probe.Ohms p) {
+    double sound(Measurement.Ohms p) {
         return at(sound, p).log();
     }
 
     /** Electrolytics through which the meter sees a sound set there, the one that takes most first. */
-    List<String> through(Probe.Ohms p) {
+    List<String> through(Measurement.Ohms p) {
         return at(sound, p).over().stream()
                 .filter(s -> s.share() > SEEN)
                 .sorted(Comparator.comparingDouble(Share::share).reversed())
@@ -106,11 +106,11 @@ final class ColdResistanceModel {
     /** @param source its place among the parts, or among the electrolytics */
     record Share(int source, double share) {}
 
-    private At at(FaultState state, Probe.Ohms p) {
+    private At at(FaultState state, Measurement.Ohms p) {
         return state.unplugged().computeIfAbsent(p, k -> computed(state, k));
     }
 
-    private At computed(FaultState state, Probe.Ohms p) {
+    private At computed(FaultState state, Measurement.Ohms p) {
         Setting setting = usual.withFaults(p.off());
         ColdSet set = state.cold(setting);
         Map<String, Double> taken = set.shares(p.net(), p.against(), p.test());
@@ -151,19 +151,20 @@ final class ColdResistanceModel {
                 .toList();
     }
 
-    private static double shown(ColdSet set, Probe.Ohms p) {
+    private static double shown(ColdSet set, Measurement.Ohms p) {
         return log(set.between(p.net(), p.against(), p.test()));
     }
 
     /** Computes at once, on all processors, what would be computed when asked for. */
-    void ready(ParallelSolver together, List<FaultState> states, Collection<? extends Probe> probes) {
-        List<Probe.Ohms> all = probes.stream()
-                .filter(Probe.Ohms.class::isInstance)
-                .map(Probe.Ohms.class::cast)
+    void ready(ParallelSolver together, List<FaultState> states, Collection<? extends Measurement> probes) {
+        List<Measurement.Ohms> all = probes.stream()
+                .filter(Measurement.Ohms.class::isInstance)
+                .map(Measurement.Ohms.class::cast)
                 .toList();
         if (all.isEmpty()) return;
         // the others start from its answers
-        for (List<Fault> off : all.stream().map(Probe.Ohms::off).distinct().toList()) {
+        for (List<Fault> off :
+                all.stream().map(Measurement.Ohms::off).distinct().toList()) {
             Setting setting = usual.withFaults(off);
             sound.cold(setting);
             sound.worn(setting);
@@ -173,7 +174,7 @@ final class ColdResistanceModel {
         together.each(states, (engine, state) -> answer(state, all));
     }
 
-    private void answer(FaultState state, List<Probe.Ohms> probes) {
+    private void answer(FaultState state, List<Measurement.Ohms> probes) {
         if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
     }
 
@@ -191,7 +192,7 @@ final class ColdResistanceModel {
     }
 
     /** Where junctions lie, half way would take too long to compute and is taken to lie on the straight line. */
-    GaussianPrediction foreseen(SeverityInterval ends, Probe.Ohms p) {
+    GaussianPrediction foreseen(SeverityInterval ends, Measurement.Ohms p) {
         double least = at(ends.least(), p).log();
         double most = at(ends.most(), p).log();
         At at = at(quick() ? ends.middle() : ends.least(), p);

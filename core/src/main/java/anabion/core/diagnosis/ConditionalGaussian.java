@@ -28,9 +28,9 @@ final class ConditionalGaussian {
     }
 
     /** Empty where the circuit of the hypothesis does not settle. */
-    static Optional<ConditionalGaussian> of(PredictionModel forecasts, Hypothesis h, List<Observation> evidence) {
+    static Optional<ConditionalGaussian> of(PredictionModel predictions, Hypothesis h, List<Observation> evidence) {
         List<Observation.Measured> measured = Observation.measured(evidence);
-        return forecasts.all(h, measured).map(f -> of(f, PredictionModel.scaled(measured)));
+        return predictions.all(h, measured).map(f -> of(f, PredictionModel.scaled(measured)));
     }
 
     /** @param read in the order of the readings foreseen, in their scale */

@@ -83,7 +83,7 @@ public record Diagnosis(
      *
      * @param information expected fall of entropy, in bits
      */
-    public record NextTest(Probe probe, double minutes, double information) {}
+    public record NextTest(Measurement probe, double minutes, double information) {}
 
     public Diagnosis {
         suspects = List.copyOf(suspects);
@@ -100,26 +100,27 @@ public record Diagnosis(
     }
 
     /** Weighs every single fault. */
-    public static Diagnosis of(PredictionModel forecasts, List<Observation> evidence) {
-        return of(forecasts, evidence, allowed(forecasts, evidence));
+    public static Diagnosis of(PredictionModel predictions, List<Observation> evidence) {
+        return of(predictions, evidence, allowed(predictions, evidence));
     }
 
     /** @param allowed the probes that may be proposed, and by which causes are told apart */
-    public static Diagnosis of(PredictionModel forecasts, List<Observation> evidence, List<Probe> allowed) {
-        return of(forecasts, evidence, allowed, forecasts.hypotheses(), true);
+    public static Diagnosis of(PredictionModel predictions, List<Observation> evidence, List<Measurement> allowed) {
+        return of(predictions, evidence, allowed, predictions.hypotheses(), true);
     }
 
     /** The odds alone, without asking what to do next. */
-    public static Diagnosis verdict(PredictionModel forecasts, List<Observation> evidence, List<Probe> allowed) {
-        return of(forecasts, evidence, allowed, forecasts.hypotheses(), false);
+    public static Diagnosis verdict(
+            PredictionModel predictions, List<Observation> evidence, List<Measurement> allowed) {
+        return of(predictions, evidence, allowed, predictions.hypotheses(), false);
     }
 
     /** The same, each suspect as severe as the readings make it: for words. */
-    public Diagnosis sized(PredictionModel forecasts, List<Observation> evidence) {
+    public Diagnosis sized(PredictionModel predictions, List<Observation> evidence) {
         List<Suspect> sized = suspects.stream()
                 .map(s -> new Suspect(
                         s.causes().stream()
-                                .map(h -> ConditionalGaussian.of(forecasts, h, evidence)
+                                .map(h -> ConditionalGaussian.of(predictions, h, evidence)
                                         .map(g -> h.at(g::severity))
                                         .orElse(h))
                                 .toList(),
@@ -129,26 +130,26 @@ public record Diagnosis(
     }
 
     /** Why a suspect stands where it stands. */
-    public Explanation explained(PredictionModel forecasts, List<Observation> evidence, Suspect suspect) {
+    public Explanation explained(PredictionModel predictions, List<Observation> evidence, Suspect suspect) {
         Hypothesis rival = suspects.stream()
                 .filter(s -> !s.equals(suspect))
                 .findFirst()
                 .map(Suspect::first)
-                .orElse(forecasts.healthy());
-        return Explanation.of(forecasts, evidence, suspect.first(), rival);
+                .orElse(predictions.healthy());
+        return Explanation.of(predictions, evidence, suspect.first(), rival);
     }
 
     private static Diagnosis of(
-            PredictionModel forecasts,
+            PredictionModel predictions,
             List<Observation> evidence,
-            List<Probe> allowed,
+            List<Measurement> allowed,
             List<Hypothesis> hypotheses,
             boolean asking) {
-        Posterior w = new Posterior(forecasts, evidence, hypotheses);
-        Groups groups = new Groups(forecasts, allowed);
+        Posterior w = new Posterior(predictions, evidence, hypotheses);
+        Groups groups = new Groups(predictions, allowed);
         List<Hypothesis> likely = new ArrayList<>(w.likely(LIKELY, MOST));
         List<Hypothesis> quiet = likely.stream()
-                .filter(h -> groups.alike(h, forecasts.healthy()))
+                .filter(h -> groups.alike(h, predictions.healthy()))
                 .toList();
         likely.removeAll(quiet);
         Map<Hypothesis, Double> odds = w.without(quiet, BROUGHT);
@@ -165,16 +166,17 @@ public record Diagnosis(
                 other,
                 w.unsettled(),
                 asking
-                        ? new NextProbes(forecasts, odds, suspects)
+                        ? new NextMeasurements(predictions, odds, suspects)
                                 .of(
                                         Stream.concat(
                                                         allowed.stream(),
-                                                        PartProbes.of(forecasts, allowed, odds, evidence).stream())
+                                                        PartMeasurements.of(predictions, allowed, odds, evidence)
+                                                                .stream())
                                                 .toList(),
                                         evidence)
                         : List.of(),
                 doubtful && !evidence.isEmpty()
-                        ? new LeaveOneOut(forecasts, evidence, hypotheses).kept(suspects, quiet, BROUGHT)
+                        ? new LeaveOneOut(predictions, evidence, hypotheses).kept(suspects, quiet, BROUGHT)
                         : 0);
     }
 
@@ -202,52 +204,52 @@ public record Diagnosis(
     }
 
     /** Weighs single faults and, where these leave too much to something else or to slips, two at once of the likeliest. */
-    public static Diagnosis withPairs(PredictionModel forecasts, List<Observation> evidence) {
-        List<Probe> allowed = allowed(forecasts, evidence);
-        Diagnosis single = of(forecasts, evidence, allowed);
-        if (single.other() < PAIRS_FROM && !strained(forecasts, evidence, single)) return single;
-        List<Hypothesis> all = new ArrayList<>(forecasts.hypotheses());
-        all.addAll(Pairs.of(forecasts, evidence));
-        return of(forecasts, evidence, allowed, all, true);
+    public static Diagnosis withPairs(PredictionModel predictions, List<Observation> evidence) {
+        List<Measurement> allowed = allowed(predictions, evidence);
+        Diagnosis single = of(predictions, evidence, allowed);
+        if (single.other() < PAIRS_FROM && !strained(predictions, evidence, single)) return single;
+        List<Hypothesis> all = new ArrayList<>(predictions.hypotheses());
+        all.addAll(Pairs.of(predictions, evidence));
+        return of(predictions, evidence, allowed, all, true);
     }
 
     /** Whether the likeliest cause leaves readings that only slips of the probe would explain. */
-    private static boolean strained(PredictionModel forecasts, List<Observation> evidence, Diagnosis single) {
+    private static boolean strained(PredictionModel predictions, List<Observation> evidence, Diagnosis single) {
         if (single.suspects().isEmpty()) return false;
         Hypothesis first = single.suspects().get(0).first();
-        return Observation.measured(evidence).stream().anyMatch(m -> forecasts
+        return Observation.measured(evidence).stream().anyMatch(m -> predictions
                 .at(first, m.probe())
                 .filter(f -> !f.allows(m.probe().scaled(m.value())))
                 .isPresent());
     }
 
     /** Ohms that are worth taking after the evidence, or before any, the most telling per minute first. */
-    public static List<NextTest> ohms(PredictionModel forecasts, List<Observation> evidence) {
-        List<Probe> all = List.copyOf(forecasts.unplugged());
-        Posterior w = new Posterior(forecasts, evidence, forecasts.hypotheses());
+    public static List<NextTest> ohms(PredictionModel predictions, List<Observation> evidence) {
+        List<Measurement> all = List.copyOf(predictions.unplugged());
+        Posterior w = new Posterior(predictions, evidence, predictions.hypotheses());
         Map<Hypothesis, Double> odds = w.without(List.of(), BROUGHT);
-        List<Suspect> suspects = new Groups(forecasts, all).of(odds, w.likely(LIKELY, MOST));
-        return new NextProbes(forecasts, odds, suspects).worth(all, evidence);
+        List<Suspect> suspects = new Groups(predictions, all).of(odds, w.likely(LIKELY, MOST));
+        return new NextMeasurements(predictions, odds, suspects).worth(all, evidence);
     }
 
     /** What can be done without lifting anything, volts under the conditions of the last reading, levels where some were taken. */
-    public static List<Probe> allowed(PredictionModel forecasts, List<Observation> evidence) {
-        Setting setting = Setting.of(forecasts.chassis().supply().volts());
+    public static List<Measurement> allowed(PredictionModel predictions, List<Observation> evidence) {
+        Setting setting = Setting.of(predictions.chassis().supply().volts());
         MeterSpec meter = new MeterSpec.Fixed(10e6);
         for (Observation o : evidence)
-            if (o.probe() instanceof Probe.Volts v && v.setting().faults().isEmpty()) {
+            if (o.probe() instanceof Measurement.Volts v && v.setting().faults().isEmpty()) {
                 setting = v.setting();
                 meter = v.meter();
             }
-        return forecasts.allowed(setting, meter, levelled(evidence));
+        return predictions.allowed(setting, meter, levelled(evidence));
     }
 
     /** Whoever has read one level of a band can read others. */
     private static Set<String> levelled(List<Observation> evidence) {
         return evidence.stream()
                 .map(Observation::probe)
-                .filter(Probe.Level.class::isInstance)
-                .map(p -> ((Probe.Level) p).band())
+                .filter(Measurement.Level.class::isInstance)
+                .map(p -> ((Measurement.Level) p).band())
                 .collect(Collectors.toCollection(TreeSet::new));
     }
 }

@@ -18,7 +18,7 @@ import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Trial;
 import anabion.core.reading.Reading;
-import anabion.core.recap.Piece;
+import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Tested;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.CircuitPredictor;
@@ -103,10 +103,11 @@ public final class Evidence {
 
     private static Observation observed(Heard h, Domain domain) {
         if (h.how() == Heard.How.TAP)
-            return new Observation.Heard(new Probe.Tap(h.band(), domain, h.point()), h.outcome());
-        if (h.volts() > 0) return new Observation.Measured(new Probe.Level(h.band(), domain, h.point()), h.volts());
+            return new Observation.Heard(new Measurement.Tap(h.band(), domain, h.point()), h.outcome());
+        if (h.volts() > 0)
+            return new Observation.Measured(new Measurement.Level(h.band(), domain, h.point()), h.volts());
         return new Observation.Heard(
-                new Probe.Inject(h.band(), domain, h.point()), h.good() ? Outcome.LOUD : h.outcome());
+                new Measurement.Inject(h.band(), domain, h.point()), h.good() ? Outcome.LOUD : h.outcome());
     }
 
     private Optional<Observation> observation(Reading r) {
@@ -116,13 +117,13 @@ public final class Evidence {
         if (r.measure() == Measure.OHMS) {
             if (!Simulator.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
             List<Fault> off = CircuitPredictor.setting(chassis, r.condition()).faults();
-            return Optional.of(
-                    new Observation.Measured(new Probe.Ohms(net, r.reference(), Probes.TEST, off), r.value()));
+            return Optional.of(new Observation.Measured(
+                    new Measurement.Ohms(net, r.reference(), Measurements.TEST, off), r.value()));
         }
         boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(Simulator.reference(chassis));
         if (!direct || r.condition().line() <= 0) return Optional.empty();
         return Optional.of(new Observation.Measured(
-                new Probe.Volts(
+                new Measurement.Volts(
                         r.point(),
                         net,
                         CircuitPredictor.setting(chassis, r.condition()),
@@ -134,7 +135,7 @@ public final class Evidence {
     private List<Observation> compared() {
         List<Observation> all = new ArrayList<>();
         for (Band b : chassis.bands())
-            now(b.name()).ifPresent(c -> all.add(new Observation.Heard(new Probe.Listen(b.name()), c.outcome())));
+            now(b.name()).ifPresent(c -> all.add(new Observation.Heard(new Measurement.Listen(b.name()), c.outcome())));
         return all;
     }
 
@@ -150,7 +151,9 @@ public final class Evidence {
                 chassis.bands().stream().filter(b -> now(b.name()).isEmpty()).toList())
             for (Complaint c : job.arrival().complaints())
                 if (c.where().equalsIgnoreCase(b.name()))
-                    c.symptom().outcome().ifPresent(o -> all.add(new Observation.Heard(new Probe.Listen(b.name()), o)));
+                    c.symptom()
+                            .outcome()
+                            .ifPresent(o -> all.add(new Observation.Heard(new Measurement.Listen(b.name()), o)));
         return all;
     }
 
@@ -171,10 +174,12 @@ public final class Evidence {
     /** A leak says nothing of the value, and a good value or loss nothing of the leak. */
     private Optional<Observation> tested(Part p, PartTest t) {
         if (p.component() instanceof Component.Resistor && t.what() == PartTest.What.VALUE)
-            return Optional.of(new Observation.Measured(new Probe.Value(p.reference()), t.amount()));
-        Probe.Lifted.What what = t.what() == PartTest.What.LEAKAGE ? Probe.Lifted.What.LEAK : Probe.Lifted.What.VALUE;
-        Probe.Parted probe =
-                p.component() instanceof Component.Capacitor ? new Probe.Lifted(p.reference(), what) : Probe.Try.of(p);
+            return Optional.of(new Observation.Measured(new Measurement.Value(p.reference()), t.amount()));
+        Measurement.Lifted.What what =
+                t.what() == PartTest.What.LEAKAGE ? Measurement.Lifted.What.LEAK : Measurement.Lifted.What.VALUE;
+        Measurement.PartTest probe = p.component() instanceof Component.Capacitor
+                ? new Measurement.Lifted(p.reference(), what)
+                : Measurement.Try.of(p);
         return fails(chassis, p, t).map(bad -> new Observation.Tested(probe, !bad));
     }
 
@@ -183,7 +188,8 @@ public final class Evidence {
         for (Trial t : job.trials())
             if (!outdated(t.state()))
                 chassis.part(t.part())
-                        .<Probe.Parted>map(p -> t.how() == Trial.How.ACROSS ? Probe.Across.of(p) : Probe.Try.of(p))
+                        .<Measurement.PartTest>map(
+                                p -> t.how() == Trial.How.ACROSS ? Measurement.Across.of(p) : Measurement.Try.of(p))
                         .ifPresent(p -> all.add(new Observation.Tested(p, !t.better())));
         return all;
     }
@@ -194,7 +200,7 @@ public final class Evidence {
             return t.good() > 0 ? Optional.of(Tested.of(t).fails()) : Optional.empty();
         if (p.component() instanceof Component.Resistor r)
             return Optional.of(Tested.of(t, r, Math.max(BENIGN, r.tolerance())).fails());
-        for (Piece c : Piece.of(chassis))
+        for (CapacitorSection c : CapacitorSection.of(chassis))
             if (c.key().equals(t.key())) return Optional.of(Tested.of(t, c).fails());
         return Optional.empty();
     }

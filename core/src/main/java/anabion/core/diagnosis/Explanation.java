@@ -25,34 +25,35 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
      */
     public record Reason(Observation observation, Optional<Double> foreseen, Optional<Double> sound, double speaks) {}
 
-    static Explanation of(PredictionModel forecasts, List<Observation> evidence, Hypothesis cause, Hypothesis against) {
+    static Explanation of(
+            PredictionModel predictions, List<Observation> evidence, Hypothesis cause, Hypothesis against) {
         List<Reason> reasons = new ArrayList<>();
         for (Observation o : evidence) {
             if (o instanceof Observation.Measured m)
                 reasons.add(new Reason(
                         o,
-                        value(forecasts, cause, m.probe()),
-                        value(forecasts, forecasts.healthy(), m.probe()),
-                        log(forecasts, cause, m) - log(forecasts, against, m)));
+                        value(predictions, cause, m.probe()),
+                        value(predictions, predictions.healthy(), m.probe()),
+                        log(predictions, cause, m) - log(predictions, against, m)));
             else {
                 int said = Posterior.outcome(o);
                 double ratio =
-                        forecasts.said(cause, o.probe())[said] / forecasts.said(against, o.probe())[said];
+                        predictions.said(cause, o.probe())[said] / predictions.said(against, o.probe())[said];
                 reasons.add(new Reason(o, Optional.empty(), Optional.empty(), Math.log(ratio)));
             }
         }
         return new Explanation(cause, against, reasons);
     }
 
-    private static Optional<Double> value(PredictionModel forecasts, Hypothesis h, Probe.Measured probe) {
-        return forecasts.at(h, probe).map(f -> probe.unscaled(f.value()));
+    private static Optional<Double> value(PredictionModel predictions, Hypothesis h, Measurement.Metered probe) {
+        return predictions.at(h, probe).map(f -> probe.unscaled(f.value()));
     }
 
     /** One reading by itself, slips included. */
-    private static double log(PredictionModel forecasts, Hypothesis h, Observation.Measured m) {
+    private static double log(PredictionModel predictions, Hypothesis h, Observation.Measured m) {
         double read = m.probe().scaled(m.value());
-        double slip = Likelihood.SLIP * forecasts.slip(m.probe(), read);
-        double near = forecasts.at(h, m.probe()).map(f -> f.density(read)).orElse(0.0);
+        double slip = Likelihood.SLIP * predictions.slip(m.probe(), read);
+        double near = predictions.at(h, m.probe()).map(f -> f.density(read)).orElse(0.0);
         return Math.log((1 - Likelihood.SLIP) * near + slip);
     }
 

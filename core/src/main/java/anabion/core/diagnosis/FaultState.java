@@ -30,7 +30,7 @@ final class FaultState {
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
     private final Optional<FaultState> sound;
     private final Map<List<Fault>, ColdSet[]> cold = new HashMap<>();
-    private final Map<Probe.Ohms, ColdResistanceModel.At> unplugged = new HashMap<>();
+    private final Map<Measurement.Ohms, ColdResistanceModel.At> unplugged = new HashMap<>();
 
     /** @param sound the state without a fault, from which others start; empty for itself */
     FaultState(Chassis chassis, List<Fault> faults, Optional<FaultState> sound) {
@@ -80,7 +80,7 @@ final class FaultState {
     }
 
     /** What {@link ColdResistanceModel} has computed of it. */
-    Map<Probe.Ohms, ColdResistanceModel.At> unplugged() {
+    Map<Measurement.Ohms, ColdResistanceModel.At> unplugged() {
         return unplugged;
     }
 

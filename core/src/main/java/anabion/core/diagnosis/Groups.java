@@ -20,14 +20,14 @@ final class Groups {
     /** Outcomes of listening whose odds differ by less than this in sum sound alike. */
     private static final double EAR = 0.3;
 
-    private final PredictionModel forecasts;
-    private final List<Probe.Measured> measured = new ArrayList<>();
-    private final List<Probe> heard = new ArrayList<>();
+    private final PredictionModel predictions;
+    private final List<Measurement.Metered> measured = new ArrayList<>();
+    private final List<Measurement> heard = new ArrayList<>();
 
-    Groups(PredictionModel forecasts, List<Probe> allowed) {
-        this.forecasts = forecasts;
-        for (Probe p : allowed) {
-            if (p instanceof Probe.Measured m) measured.add(m);
+    Groups(PredictionModel predictions, List<Measurement> allowed) {
+        this.predictions = predictions;
+        for (Measurement p : allowed) {
+            if (p instanceof Measurement.Metered m) measured.add(m);
             else heard.add(p);
         }
     }
@@ -52,15 +52,15 @@ final class Groups {
     }
 
     boolean alike(Hypothesis a, Hypothesis b) {
-        for (Probe.Measured p : measured) {
-            double[] x = forecasts.outlook(a, p);
-            double[] y = forecasts.outlook(b, p);
+        for (Measurement.Metered p : measured) {
+            double[] x = predictions.outlook(a, p);
+            double[] y = predictions.outlook(b, p);
             // not where one is no number
             if (!(Math.abs(x[0] - y[0]) <= error(p, x, y))) return false;
         }
-        for (Probe p : heard) {
-            double[] one = forecasts.said(a, p);
-            double[] two = forecasts.said(b, p);
+        for (Measurement p : heard) {
+            double[] one = predictions.said(a, p);
+            double[] two = predictions.said(b, p);
             double sum = 0;
             for (int n = 0; n < one.length; n++) sum += Math.abs(one[n] - two[n]);
             if (sum > EAR) return false;
@@ -68,9 +68,10 @@ final class Groups {
         return true;
     }
 
-    private double error(Probe.Measured p, double[] a, double[] b) {
-        if (p instanceof Probe.Volts) return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + forecasts.little();
-        if (p instanceof Probe.Level) return LEVEL;
+    private double error(Measurement.Metered p, double[] a, double[] b) {
+        if (p instanceof Measurement.Volts)
+            return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + predictions.little();
+        if (p instanceof Measurement.Level) return LEVEL;
         // of ohms through electrolytics nobody knows more than their order
         return OHMS + Math.max(Math.abs(a[2]), Math.abs(b[2]));
     }

@@ -36,7 +36,7 @@ final class InformationGain {
 
     private static final double[] UNSETTLED = {Double.NaN, Double.NaN};
 
-    private final PredictionModel forecasts;
+    private final PredictionModel predictions;
     private final List<Hypothesis> kept;
     /** Of each hypothesis the number of its cause; those of one cause follow each other. */
     private final int[] cause;
@@ -58,13 +58,13 @@ final class InformationGain {
      * @param known of each hypothesis, where it has been told already
      */
     private InformationGain(
-            PredictionModel forecasts,
+            PredictionModel predictions,
             List<Hypothesis> kept,
             int[] cause,
             double[] odds,
             List<Observation> evidence,
             List<Optional<ConditionalGaussian>> known) {
-        this.forecasts = forecasts;
+        this.predictions = predictions;
         this.kept = kept;
         this.cause = cause;
         this.evidence = evidence;
@@ -85,7 +85,7 @@ final class InformationGain {
      * @param odds of those hypotheses that are still to be told apart
      * @param same the cause under which a cause counts
      */
-    static InformationGain of(PredictionModel forecasts, Map<Hypothesis, Double> odds, UnaryOperator<String> same) {
+    static InformationGain of(PredictionModel predictions, Map<Hypothesis, Double> odds, UnaryOperator<String> same) {
         Map<String, List<Hypothesis>> causes = new LinkedHashMap<>();
         odds.forEach((h, p) -> {
             if (p > FAINT)
@@ -101,12 +101,12 @@ final class InformationGain {
             at += alike.size();
         }
         return new InformationGain(
-                forecasts, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of(), none(kept.size()));
+                predictions, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of(), none(kept.size()));
     }
 
     /** The same where what the readings leave open of further answers is asked for. */
     InformationGain narrowed(List<Observation> readings) {
-        return new InformationGain(forecasts, kept, cause, odds, readings, none(odds.length));
+        return new InformationGain(predictions, kept, cause, odds, readings, none(odds.length));
     }
 
     private static List<Optional<ConditionalGaussian>> none(int hypotheses) {
@@ -122,7 +122,7 @@ final class InformationGain {
                 .filter(h -> odds[h] >= NARROWED && known.get(h).isEmpty())
                 .mapToObj(kept::get)
                 .toList();
-        Iterator<Optional<ConditionalGaussian>> told = forecasts.all(untold, measured).parallelStream()
+        Iterator<Optional<ConditionalGaussian>> told = predictions.all(untold, measured).parallelStream()
                 .map(foreseen -> foreseen.map(f -> ConditionalGaussian.of(f, read)))
                 .toList()
                 .iterator();
@@ -135,9 +135,9 @@ final class InformationGain {
     }
 
     /** Has computed at once what would be computed when asked for. */
-    void ready(List<? extends Probe> probes) {
-        forecasts.ready(kept, probes);
-        forecasts.heardReady(
+    void ready(List<? extends Measurement> probes) {
+        predictions.ready(kept, probes);
+        predictions.heardReady(
                 IntStream.range(0, odds.length)
                         .filter(h -> odds[h] >= listened)
                         .mapToObj(kept::get)
@@ -146,38 +146,39 @@ final class InformationGain {
     }
 
     /** Bits of a probe: the expected fall of entropy over the causes. */
-    double bits(Probe p) {
+    double bits(Measurement p) {
         return bits(List.of(p))[0];
     }
 
     /** The same of each. */
-    double[] bits(List<Probe> probes) {
+    double[] bits(List<Measurement> probes) {
         List<DoubleSupplier> left = probes.stream()
-                .map(p -> p instanceof Probe.Measured m ? left(m) : leftSaid(p))
+                .map(p -> p instanceof Measurement.Metered m ? left(m) : leftSaid(p))
                 .toList();
         return left.parallelStream().mapToDouble(l -> before - l.getAsDouble()).toArray();
     }
 
     /** The same once a probe has given the answer that is expected of it. */
-    InformationGain after(Probe p) {
-        return p instanceof Probe.Measured m ? read(m) : said(p);
+    InformationGain after(Measurement p) {
+        return p instanceof Measurement.Metered m ? read(m) : said(p);
     }
 
     /** A reading in the middle of all that is foreseen. */
-    private InformationGain read(Probe.Measured p) {
+    private InformationGain read(Measurement.Metered p) {
         double[][] o = outlooks(p).get();
         double middle = middle(o);
         double[] now = odds.clone();
-        double slip = Likelihood.SLIP / forecasts.range(p);
+        double slip = Likelihood.SLIP / predictions.range(p);
         for (int h = 0; h < now.length; h++)
             now[h] *= slip + (Double.isNaN(o[h][0]) ? 0 : GaussianPrediction.density(middle - o[h][0], o[h][1]));
         List<Observation> more = new ArrayList<>(evidence);
         more.add(new Observation.Measured(p, p.unscaled(middle)));
-        Iterator<Optional<GaussianPrediction>> next = forecasts.at(narrower, p).iterator();
+        Iterator<Optional<GaussianPrediction>> next =
+                predictions.at(narrower, p).iterator();
         List<Optional<ConditionalGaussian>> told = given.stream()
                 .map(known -> known.flatMap(g -> next.next().map(f -> g.and(f, middle))))
                 .toList();
-        return new InformationGain(forecasts, kept, cause, now, more, told);
+        return new InformationGain(predictions, kept, cause, now, more, told);
     }
 
     private double middle(double[][] outlooks) {
@@ -198,52 +199,53 @@ final class InformationGain {
      * Whether two readings move together as long as a set is sound, such as nets behind one rail; or two signals sound alike whatever is wrong, such as
      * those put in before the fault.
      */
-    boolean alike(Probe one, Probe other) {
-        if (one instanceof Probe.Measured a && other instanceof Probe.Measured b) return tied(a, b);
-        boolean heard = Stream.of(one, other).noneMatch(p -> p instanceof Probe.Measured || p instanceof Probe.Parted);
+    boolean alike(Measurement one, Measurement other) {
+        if (one instanceof Measurement.Metered a && other instanceof Measurement.Metered b) return tied(a, b);
+        boolean heard = Stream.of(one, other)
+                .noneMatch(p -> p instanceof Measurement.Metered || p instanceof Measurement.PartTest);
         return heard && soundAlike(one, other);
     }
 
-    private boolean soundAlike(Probe one, Probe other) {
+    private boolean soundAlike(Measurement one, Measurement other) {
         double apart = 0;
         double all = 0;
         for (int h = 0; h < odds.length; h++) {
             if (odds[h] < listened) continue;
-            double[] x = forecasts.said(kept.get(h), one);
-            double[] y = forecasts.said(kept.get(h), other);
+            double[] x = predictions.said(kept.get(h), one);
+            double[] y = predictions.said(kept.get(h), other);
             for (int b = 0; b < x.length; b++) apart += odds[h] * Math.abs(x[b] - y[b]);
             all += odds[h];
         }
         return apart < SAME * all;
     }
 
-    private boolean tied(Probe.Measured a, Probe.Measured b) {
-        Optional<GaussianPrediction> x = forecasts.at(forecasts.healthy(), a);
-        Optional<GaussianPrediction> y = forecasts.at(forecasts.healthy(), b);
+    private boolean tied(Measurement.Metered a, Measurement.Metered b) {
+        Optional<GaussianPrediction> x = predictions.at(predictions.healthy(), a);
+        Optional<GaussianPrediction> y = predictions.at(predictions.healthy(), b);
         if (x.isEmpty() || y.isEmpty()) return false;
         double own = x.get().shared(x.get()) * y.get().shared(y.get());
         return x.get().shared(y.get()) > TIED * Math.sqrt(own);
     }
 
-    private InformationGain said(Probe p) {
+    private InformationGain said(Measurement p) {
         Heard heard = heard(p);
         int likeliest = heard.likeliest();
         double[] now = odds.clone();
         for (int h = 0; h < now.length; h++) now[h] *= heard.of(h, likeliest);
-        return new InformationGain(forecasts, kept, cause, now, evidence, given);
+        return new InformationGain(predictions, kept, cause, now, evidence, given);
     }
 
     /** Expected entropy after a probe, in bits. */
-    private DoubleSupplier left(Probe.Measured p) {
+    private DoubleSupplier left(Measurement.Metered p) {
         Supplier<double[][]> outlooks = outlooks(p);
-        double[] sound = forecasts.outlook(forecasts.healthy(), p);
+        double[] sound = predictions.outlook(predictions.healthy(), p);
         return () -> new ReadingBins(outlooks.get(), sound).left(odds, cause);
     }
 
     /** Of each hypothesis middle and deviation, as far as the readings leave them open. */
-    private Supplier<double[][]> outlooks(Probe.Measured p) {
-        List<Optional<GaussianPrediction>> next = forecasts.at(narrower, p);
-        List<double[]> others = forecasts.outlook(wider, p);
+    private Supplier<double[][]> outlooks(Measurement.Metered p) {
+        List<Optional<GaussianPrediction>> next = predictions.at(narrower, p);
+        List<double[]> others = predictions.outlook(wider, p);
         return () -> {
             Iterator<Optional<GaussianPrediction>> narrowed = next.iterator();
             Iterator<double[]> wide = others.iterator();
@@ -266,7 +268,7 @@ final class InformationGain {
         answers.put(cause[h], answer, share * odds[h]);
     }
 
-    private DoubleSupplier leftSaid(Probe p) {
+    private DoubleSupplier leftSaid(Measurement p) {
         Heard heard = heard(p);
         return () -> {
             OutcomeEntropy answers = new OutcomeEntropy(heard.outcomes());
@@ -306,13 +308,13 @@ final class InformationGain {
         }
     }
 
-    private Heard heard(Probe p) {
+    private Heard heard(Measurement p) {
         double[][] known = new double[odds.length][];
         double[] usual = new double[PredictionModel.unknown(p).length];
         double sum = 0;
         for (int h = 0; h < odds.length; h++) {
-            if (odds[h] < listened && !forecasts.knows(kept.get(h), p)) continue;
-            known[h] = forecasts.said(kept.get(h), p);
+            if (odds[h] < listened && !predictions.knows(kept.get(h), p)) continue;
+            known[h] = predictions.said(kept.get(h), p);
             sum += odds[h];
             for (int b = 0; b < usual.length; b++) usual[b] += odds[h] * known[h][b];
         }

@@ -13,13 +13,13 @@ import java.util.stream.Collectors;
  * are rarely both slips.
  */
 final class LeaveOneOut {
-    private final PredictionModel forecasts;
+    private final PredictionModel predictions;
     private final List<Observation> evidence;
     private final List<Hypothesis> hypotheses;
 
     /** @param hypotheses that are weighed */
-    LeaveOneOut(PredictionModel forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
-        this.forecasts = forecasts;
+    LeaveOneOut(PredictionModel predictions, List<Observation> evidence, List<Hypothesis> hypotheses) {
+        this.predictions = predictions;
         this.evidence = evidence;
         this.hypotheses = hypotheses;
     }
@@ -32,7 +32,7 @@ final class LeaveOneOut {
     double kept(List<Diagnosis.Suspect> suspects, List<Hypothesis> quiet, double factor) {
         Diagnosis.Suspect first = suspects.get(0);
         Set<Observation> loudest = new LinkedHashSet<>();
-        loudest.add(loudest(first.first(), forecasts.healthy()));
+        loudest.add(loudest(first.first(), predictions.healthy()));
         if (suspects.size() > 1)
             loudest.add(loudest(first.first(), suspects.get(1).first()));
         Set<String> causes = first.causes().stream().map(Hypothesis::cause).collect(Collectors.toSet());
@@ -40,7 +40,7 @@ final class LeaveOneOut {
         for (Observation left : loudest) {
             List<Observation> others = new ArrayList<>(evidence);
             others.remove(left);
-            double kept = new Posterior(forecasts, others, hypotheses)
+            double kept = new Posterior(predictions, others, hypotheses)
                     .without(quiet, factor).entrySet().stream()
                             .filter(e -> causes.contains(e.getKey().cause()))
                             .mapToDouble(Map.Entry::getValue)
@@ -51,7 +51,7 @@ final class LeaveOneOut {
     }
 
     private Observation loudest(Hypothesis cause, Hypothesis against) {
-        return Explanation.of(forecasts, evidence, cause, against).readings().stream()
+        return Explanation.of(predictions, evidence, cause, against).readings().stream()
                 .max(Comparator.comparingDouble(Explanation.Reason::speaks))
                 .orElseThrow()
                 .observation();

@@ -32,17 +32,17 @@ public record Meaning(Hypothesis cause, Phrase answer) {
      * does not tell apart have the answer of the first of them.
      */
     public static List<Meaning> of(
-            PredictionModel forecasts, List<Observation> evidence, Diagnosis d, Probe probe, int most) {
+            PredictionModel predictions, List<Observation> evidence, Diagnosis d, Measurement probe, int most) {
         List<FaultResponse> all = new ArrayList<>();
         d.suspects().stream()
                 .limit(most)
                 .map(Diagnosis.Suspect::first)
-                .forEach(h -> all.add(shown(forecasts, evidence, h, probe)));
-        FaultResponse sound = shown(forecasts, List.of(), forecasts.healthy(), probe);
+                .forEach(h -> all.add(shown(predictions, evidence, h, probe)));
+        FaultResponse sound = shown(predictions, List.of(), predictions.healthy(), probe);
         if (all.stream().allMatch(m -> m.alike(sound)))
             d.suspects().stream()
                     .skip(most)
-                    .map(s -> shown(forecasts, evidence, s.first(), probe))
+                    .map(s -> shown(predictions, evidence, s.first(), probe))
                     .filter(m -> !m.alike(sound) && all.stream().noneMatch(m::alike))
                     .findFirst()
                     .ifPresent(all::add);
@@ -83,26 +83,26 @@ public record Meaning(Hypothesis cause, Phrase answer) {
         return by;
     }
 
-    private static double close(PredictionModel forecasts, Probe.Measured probe, double value) {
-        if (probe instanceof Probe.Volts) return Math.hypot(VOLTS * value, forecasts.little());
-        return (probe instanceof Probe.Level ? LEVEL : OHMS) * value;
+    private static double close(PredictionModel predictions, Measurement.Metered probe, double value) {
+        if (probe instanceof Measurement.Volts) return Math.hypot(VOLTS * value, predictions.little());
+        return (probe instanceof Measurement.Level ? LEVEL : OHMS) * value;
     }
 
     /** Of a cause as severe as the readings make it. */
     private static FaultResponse shown(
-            PredictionModel forecasts, List<Observation> evidence, Hypothesis h, Probe probe) {
-        Optional<ConditionalGaussian> given = ConditionalGaussian.of(forecasts, h, evidence);
+            PredictionModel predictions, List<Observation> evidence, Hypothesis h, Measurement probe) {
+        Optional<ConditionalGaussian> given = ConditionalGaussian.of(predictions, h, evidence);
         Hypothesis cause = given.map(g -> h.at(g::severity)).orElse(h);
-        if (probe instanceof Probe.Measured m) {
-            double value = forecasts
+        if (probe instanceof Measurement.Metered m) {
+            double value = predictions
                     .at(h, m)
                     .map(f -> given.map(g -> g.outlook(f)[0]).orElse(f.value()))
                     .map(m::unscaled)
                     .orElse(0.0);
-            return new FaultResponse(cause, CauseWords.foreseen(m, value), value, close(forecasts, m, value));
+            return new FaultResponse(cause, CauseWords.foreseen(m, value), value, close(predictions, m, value));
         }
-        double[] odds = forecasts.said(h, probe);
-        if (probe instanceof Probe.Parted p)
+        double[] odds = predictions.said(h, probe);
+        if (probe instanceof Measurement.PartTest p)
             return new FaultResponse(cause, CauseWords.tried(p, odds[0] > odds[1]), Double.NaN, 0);
         int best = 0;
         for (int n = 1; n < odds.length; n++) if (odds[n] > odds[best]) best = n;

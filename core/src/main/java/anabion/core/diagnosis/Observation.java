@@ -5,7 +5,7 @@ import java.util.List;
 
 /** What a probe showed. */
 public sealed interface Observation {
-    Probe probe();
+    Measurement probe();
 
     /** The readings among pieces of evidence, in their order. */
     static List<Measured> measured(List<Observation> evidence) {
@@ -16,7 +16,7 @@ public sealed interface Observation {
     }
 
     /** @param value volts, or ohms */
-    record Measured(Probe.Measured probe, double value) implements Observation {
+    record Measured(Measurement.Metered probe, double value) implements Observation {
         public Measured {
             if (Double.isNaN(value) || !Double.isFinite(probe.scaled(value)))
                 throw new IllegalArgumentException(value + " is no reading: " + probe.text());
@@ -28,8 +28,8 @@ public sealed interface Observation {
      *
      * @param probe an injection, or a band listened to
      */
-    record Heard(Probe probe, Outcome outcome) implements Observation {}
+    record Heard(Measurement probe, Outcome outcome) implements Observation {}
 
     /** @param good the tester found nothing wrong, or a good one in its place or across it changed nothing */
-    record Tested(Probe.Parted probe, boolean good) implements Observation {}
+    record Tested(Measurement.PartTest probe, boolean good) implements Observation {}
 }

@@ -22,7 +22,7 @@ final class Pairs {
 
     private static final int SOLVED = 80;
 
-    private final PredictionModel forecasts;
+    private final PredictionModel predictions;
     private final List<Observation.Measured> measured;
     private final List<Observation> heard;
     private final double[] read;
@@ -31,8 +31,8 @@ final class Pairs {
     private final Map<Hypothesis, Optional<List<GaussianPrediction>>> alone = new HashMap<>();
     private final Map<Hypothesis, double[]> said = new HashMap<>();
 
-    private Pairs(PredictionModel forecasts, List<Observation> evidence) {
-        this.forecasts = forecasts;
+    private Pairs(PredictionModel predictions, List<Observation> evidence) {
+        this.predictions = predictions;
         this.measured = Observation.measured(evidence);
         this.heard = evidence.stream()
                 .filter(o -> !(o instanceof Observation.Measured))
@@ -40,13 +40,13 @@ final class Pairs {
         this.read = PredictionModel.scaled(measured);
         this.slips = new double[read.length];
         for (int i = 0; i < read.length; i++)
-            slips[i] = forecasts.slip(measured.get(i).probe(), read[i]);
-        this.sound = forecasts.all(forecasts.healthy(), measured).orElseThrow();
+            slips[i] = predictions.slip(measured.get(i).probe(), read[i]);
+        this.sound = predictions.all(predictions.healthy(), measured).orElseThrow();
     }
 
     /** The pairs worth solving, the likeliest as it seems first. */
-    static List<Hypothesis> of(PredictionModel forecasts, List<Observation> evidence) {
-        return new Pairs(forecasts, evidence).best();
+    static List<Hypothesis> of(PredictionModel predictions, List<Observation> evidence) {
+        return new Pairs(predictions, evidence).best();
     }
 
     private List<Hypothesis> best() {
@@ -68,8 +68,8 @@ final class Pairs {
 
     private List<Hypothesis> single() {
         Map<Hypothesis, Double> scores = new HashMap<>();
-        for (Hypothesis h : forecasts.hypotheses()) if (!h.sound()) scores.put(h, Math.log(h.prior()) + explained(h));
-        return forecasts.hypotheses().stream()
+        for (Hypothesis h : predictions.hypotheses()) if (!h.sound()) scores.put(h, Math.log(h.prior()) + explained(h));
+        return predictions.hypotheses().stream()
                 .filter(scores::containsKey)
                 .sorted(Comparator.comparingDouble((Hypothesis h) -> scores.get(h))
                         .reversed())
@@ -80,10 +80,10 @@ final class Pairs {
     private double explained(Hypothesis h) {
         double sum = 0;
         for (int i = 0; i < read.length; i++) {
-            Probe.Measured probe = measured.get(i).probe();
+            Measurement.Metered probe = measured.get(i).probe();
             double value = read[i];
-            double near = forecasts.at(h, probe).map(f -> f.density(value)).orElse(0.0);
-            sum += Math.log(HALF * near + (1 - HALF) / forecasts.range(probe));
+            double near = predictions.at(h, probe).map(f -> f.density(value)).orElse(0.0);
+            sum += Math.log(HALF * near + (1 - HALF) / predictions.range(probe));
         }
         return sum;
     }
@@ -104,12 +104,12 @@ final class Pairs {
     }
 
     private Optional<List<GaussianPrediction>> alone(Hypothesis h) {
-        return alone.computeIfAbsent(h, k -> forecasts.all(k, measured));
+        return alone.computeIfAbsent(h, k -> predictions.all(k, measured));
     }
 
     private double[] said(Hypothesis h) {
         return said.computeIfAbsent(h, k -> heard.stream()
-                .mapToDouble(o -> forecasts.said(k, o.probe())[Posterior.outcome(o)])
+                .mapToDouble(o -> predictions.said(k, o.probe())[Posterior.outcome(o)])
                 .toArray());
     }
 }

@@ -14,7 +14,7 @@ final class Posterior {
     /** So far below the best in the logarithm, more than all that ears can add. */
     private static final double RULED_OUT = 25;
 
-    private final PredictionModel forecasts;
+    private final PredictionModel predictions;
     private final List<Observation.Measured> measured = new ArrayList<>();
     private final List<Observation> others = new ArrayList<>();
     private final double[] read;
@@ -25,8 +25,8 @@ final class Posterior {
     private final Map<Hypothesis, Double> odds = new LinkedHashMap<>();
     private double other;
 
-    Posterior(PredictionModel forecasts, List<Observation> evidence, List<Hypothesis> hypotheses) {
-        this.forecasts = forecasts;
+    Posterior(PredictionModel predictions, List<Observation> evidence, List<Hypothesis> hypotheses) {
+        this.predictions = predictions;
         this.hypotheses = hypotheses;
         for (Observation o : evidence) {
             if (o instanceof Observation.Measured m) measured.add(m);
@@ -35,22 +35,22 @@ final class Posterior {
         read = PredictionModel.scaled(measured);
         ranges = measured.stream().mapToDouble(m -> range(m)).toArray();
         slips = measured.stream()
-                .mapToDouble(m -> forecasts.slip(m.probe(), m.probe().scaled(m.value())))
+                .mapToDouble(m -> predictions.slip(m.probe(), m.probe().scaled(m.value())))
                 .toArray();
         weigh();
     }
 
     private double range(Observation.Measured m) {
-        double usual = forecasts.range(m.probe());
-        return m.probe() instanceof Probe.Volts ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
+        double usual = predictions.range(m.probe());
+        return m.probe() instanceof Measurement.Volts ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
     }
 
     private void weigh() {
-        forecasts.ready(
+        predictions.ready(
                 hypotheses, measured.stream().map(Observation.Measured::probe).toList());
         List<Hypothesis> settled = new ArrayList<>();
         List<List<GaussianPrediction>> foreseen = new ArrayList<>();
-        List<Optional<List<GaussianPrediction>>> each = forecasts.all(hypotheses, measured);
+        List<Optional<List<GaussianPrediction>>> each = predictions.all(hypotheses, measured);
         for (int n = 0; n < each.size(); n++) {
             Hypothesis h = hypotheses.get(n);
             if (each.get(n).isEmpty()) unsettled.add(h.toString());
@@ -77,20 +77,20 @@ final class Posterior {
         double least = Arrays.stream(logs).max().orElse(0) - RULED_OUT;
         int[] open =
                 IntStream.range(0, logs.length).filter(n -> logs[n] > least).toArray();
-        forecasts.heardReady(
+        predictions.heardReady(
                 Arrays.stream(open).mapToObj(settled::get).toList(),
                 others.stream().map(Observation::probe).toList());
         for (int n : open) logs[n] += said(settled.get(n));
     }
 
     private List<GaussianPrediction> sound() {
-        return forecasts.all(forecasts.healthy(), measured).orElseThrow();
+        return predictions.all(predictions.healthy(), measured).orElseThrow();
     }
 
     /** What was heard, and what testers said. */
     private double said(Hypothesis h) {
         double log = 0;
-        for (Observation o : others) log += Math.log(forecasts.said(h, o.probe())[outcome(o)]);
+        for (Observation o : others) log += Math.log(predictions.said(h, o.probe())[outcome(o)]);
         return log;
     }
 

@@ -6,7 +6,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Controls;
@@ -54,12 +54,6 @@ public final class PredictionModel {
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
     private static final double ALONE = 0.015;
 
-    /** A tester, or a part swapped, convicts a bad part so often, and a good one; and some part where the fault is on no list. */
-    private static final double CONVICTS = 0.95;
-
-    private static final double ACCUSES = 0.03;
-    private static final double OTHER_BAD = 0.1;
-
     private final Chassis chassis;
     private final Setting usual;
     private final List<Hypothesis> hypotheses;
@@ -75,18 +69,18 @@ public final class PredictionModel {
     private final Sources sources;
     private final ColdResistanceModel cold;
     private final SignalLevelModel levels;
-    private Set<Probe.Ohms> unplugged = Set.of();
+    private Set<Measurement.Ohms> unplugged = Set.of();
     private final Map<Setting, Setting> kept = new HashMap<>();
-    private final Map<List<Object>, List<Probe>> allowed = new HashMap<>();
+    private final Map<List<Object>, List<Measurement>> allowed = new HashMap<>();
     private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
-    private final PredictionCache<Probe.Measured, Optional<GaussianPrediction>> foreseen =
+    private final PredictionCache<Measurement.Metered, Optional<GaussianPrediction>> foreseen =
             new PredictionCache<>(FORESEEN);
-    private final PredictionCache<Probe.Measured, double[]> outlooks = new PredictionCache<>(OUTLOOKS);
-    private final PredictionCache<Probe, double[]> heard = new PredictionCache<>(OUTLOOKS);
+    private final PredictionCache<Measurement.Metered, double[]> outlooks = new PredictionCache<>(OUTLOOKS);
+    private final PredictionCache<Measurement, double[]> heard = new PredictionCache<>(OUTLOOKS);
 
     /**
      * @param trims factors by which the charted specimen's parts differ from nominal; empty for none
-     * @throws BadInput if the circuit does not settle even when sound, or what feeds it is not known
+     * @throws InputException if the circuit does not settle even when sound, or what feeds it is not known
      */
     public PredictionModel(Chassis chassis, Map<String, Double> trims, Priors priors) {
         this.chassis = chassis;
@@ -100,7 +94,7 @@ public final class PredictionModel {
         this.states = new FaultStates(chassis);
         this.well = states.well();
         this.healthy = hypotheses.get(hypotheses.size() - 1);
-        FaultResponse sound = well.shown(engine, near(usual)).orElseThrow(() -> BadInput.at(chassis.name())
+        FaultResponse sound = well.shown(engine, near(usual)).orElseThrow(() -> InputException.at(chassis.name())
                 .because("its circuit does not settle even when sound")
                 .so("look at the checks of the Study sheet first"));
         this.sources = Sources.of(chassis, sound.sources());
@@ -137,34 +131,36 @@ public final class PredictionModel {
     }
 
     /** What can be done without lifting anything: one list to a setting and meter, since what is foreseen is kept by its members. */
-    List<Probe> allowed(Setting setting, MeterSpec meter, Set<String> levelled) {
+    List<Measurement> allowed(Setting setting, MeterSpec meter, Set<String> levelled) {
         if (allowed.size() > FEW) allowed.clear();
         return allowed.computeIfAbsent(
-                List.of(setting, meter, levelled), k -> Probes.levels(this, Probes.of(this, setting, meter), levelled));
+                List.of(setting, meter, levelled),
+                k -> Measurements.levels(this, Measurements.of(this, setting, meter), levelled));
     }
 
     /** Ohms of every net and across parts: the same whatever the line, so that what is foreseen of them is kept. */
-    Set<Probe.Ohms> unplugged() {
-        if (unplugged.isEmpty()) unplugged = Probes.ohms(chassis, cold.quick());
+    Set<Measurement.Ohms> unplugged() {
+        if (unplugged.isEmpty()) unplugged = Measurements.ohms(chassis, cold.quick());
         return unplugged;
     }
 
     /** Electrolytics through which an ohmmeter sees a sound set, the one that takes most first. */
-    List<String> through(Probe.Ohms p) {
+    List<String> through(Measurement.Ohms p) {
         return cold.through(p);
     }
 
     /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
-    void ready(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
+    void ready(Collection<Hypothesis> of, Collection<? extends Measurement> probes) {
         List<FaultState> ends = ends(of);
         probes.stream()
-                .filter(Probe.Volts.class::isInstance)
-                .map(p -> near(((Probe.Volts) p).setting()))
+                .filter(Measurement.Volts.class::isInstance)
+                .map(p -> near(((Measurement.Volts) p).setting()))
                 .distinct()
                 .limit(FEW)
                 .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
         cold.ready(together, ends, probes);
-        heardReady(of, probes.stream().filter(Probe.Level.class::isInstance).toList());
+        heardReady(
+                of, probes.stream().filter(Measurement.Level.class::isInstance).toList());
     }
 
     private List<FaultState> ends(Collection<Hypothesis> of) {
@@ -174,7 +170,7 @@ public final class PredictionModel {
     }
 
     /** The same of how bands sound. */
-    void heardReady(Collection<Hypothesis> of, Collection<? extends Probe> probes) {
+    void heardReady(Collection<Hypothesis> of, Collection<? extends Measurement> probes) {
         List<Band> bands = probes.stream()
                 .map(PredictionModel::band)
                 .flatMap(Optional::stream)
@@ -192,26 +188,26 @@ public final class PredictionModel {
         return states.stream().filter(done.negate()).toList();
     }
 
-    private static Optional<String> band(Probe p) {
-        if (p instanceof Probe.Inject i) return Optional.of(i.band());
-        if (p instanceof Probe.Tap t) return Optional.of(t.band());
-        if (p instanceof Probe.Level l) return Optional.of(l.band());
-        return p instanceof Probe.Listen l ? Optional.of(l.band()) : Optional.empty();
+    private static Optional<String> band(Measurement p) {
+        if (p instanceof Measurement.Inject i) return Optional.of(i.band());
+        if (p instanceof Measurement.Tap t) return Optional.of(t.band());
+        if (p instanceof Measurement.Level l) return Optional.of(l.band());
+        return p instanceof Measurement.Listen l ? Optional.of(l.band()) : Optional.empty();
     }
 
     // --- volts and ohms ---
 
     /** Empty where the circuit of the hypothesis does not settle. */
-    Optional<GaussianPrediction> at(Hypothesis h, Probe.Measured probe) {
+    Optional<GaussianPrediction> at(Hypothesis h, Measurement.Metered probe) {
         return foreseen.of(probe, h, x -> computed(x, probe));
     }
 
     /** The same of each. */
-    List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Probe.Measured probe) {
+    List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Measurement.Metered probe) {
         return foreseen.of(probe, all, h -> computed(h, probe));
     }
 
-    private Optional<GaussianPrediction> computed(Hypothesis h, Probe.Measured probe) {
+    private Optional<GaussianPrediction> computed(Hypothesis h, Measurement.Metered probe) {
         Optional<GaussianPrediction> all = whole(h, probe);
         List<Hypothesis> each = h.apart().stream()
                 .flatMap(a -> Optional.ofNullable(listed.get(a.from())).stream())
@@ -219,19 +215,19 @@ public final class PredictionModel {
         return each.size() < 2 ? all : all.map(f -> f.apart(severe(each.get(0), probe), severe(each.get(1), probe)));
     }
 
-    private double severe(Hypothesis h, Probe.Measured probe) {
+    private double severe(Hypothesis h, Measurement.Metered probe) {
         return h.graded() ? at(h, probe).map(f -> f.severe(0)).orElse(0.0) : 0;
     }
 
     /** Of two faults both as severe. */
-    private Optional<GaussianPrediction> whole(Hypothesis h, Probe.Measured probe) {
-        if (probe instanceof Probe.Volts v) return volts(h, v);
-        if (probe instanceof Probe.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
-        if (probe instanceof Probe.Value v) {
+    private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered probe) {
+        if (probe instanceof Measurement.Volts v) return volts(h, v);
+        if (probe instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
+        if (probe instanceof Measurement.Value v) {
             Part part = chassis.part(v.part()).orElseThrow();
             return Optional.of(cold.itself(states.of(h), part, (Component.Resistor) part.component()));
         }
-        return levels.foreseen(states.of(h), (Probe.Level) probe);
+        return levels.foreseen(states.of(h), (Measurement.Level) probe);
     }
 
     /** The same for every reading. */
@@ -257,9 +253,9 @@ public final class PredictionModel {
     }
 
     /** Width of all that a probe can show, in that scale. */
-    double range(Probe.Measured probe) {
-        if (probe instanceof Probe.Volts) return widest;
-        return probe instanceof Probe.Level ? SignalLevelModel.range() : ColdResistanceModel.range();
+    double range(Measurement.Metered probe) {
+        if (probe instanceof Measurement.Volts) return widest;
+        return probe instanceof Measurement.Level ? SignalLevelModel.range() : ColdResistanceModel.range();
     }
 
     /** Volts near zero that say nothing. */
@@ -271,13 +267,13 @@ public final class PredictionModel {
      * Density of a value at a probe that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
      * many), half the time anything.
      */
-    double slip(Probe.Measured probe, double value) {
+    double slip(Measurement.Metered probe, double value) {
         double anything = 1 / range(probe);
         List<Double> elsewhere = elsewhere(probe);
         if (elsewhere.isEmpty()) return anything;
         double sum = 0;
         for (double v : elsewhere) {
-            double sigma = probe instanceof Probe.Volts
+            double sigma = probe instanceof Measurement.Volts
                     ? Math.hypot(3 * METER * v, little)
                     : ColdResistanceModel.open(v) ? ColdResistanceModel.OHMS : 2 * ColdResistanceModel.OHMS;
             sum += GaussianPrediction.density(value - v, sigma);
@@ -285,20 +281,20 @@ public final class PredictionModel {
         return (anything + sum / elsewhere.size()) / 2;
     }
 
-    private List<Double> elsewhere(Probe.Measured probe) {
-        if (probe instanceof Probe.Volts v) {
+    private List<Double> elsewhere(Measurement.Metered probe) {
+        if (probe instanceof Measurement.Volts v) {
             Optional<FaultResponse> shown = well.shown(engine, near(v.setting()));
             return shown.isEmpty()
                     ? List.of()
                     : Simulator.nets(chassis).stream().map(shown.get()::free).toList();
         }
-        if (!(probe instanceof Probe.Ohms o) || !cold.quick()) return List.of();
+        if (!(probe instanceof Measurement.Ohms o) || !cold.quick()) return List.of();
         return Simulator.nets(chassis).stream()
-                .map(n -> cold.sound(new Probe.Ohms(n, o.against(), o.test())))
+                .map(n -> cold.sound(new Measurement.Ohms(n, o.against(), o.test())))
                 .toList();
     }
 
-    private Optional<GaussianPrediction> volts(Hypothesis h, Probe.Volts p) {
+    private Optional<GaussianPrediction> volts(Hypothesis h, Measurement.Volts p) {
         Setting near = near(p.setting());
         SeverityInterval ends = states.of(h);
         Optional<FaultResponse> from = ends.least().shown(engine, near);
@@ -319,21 +315,21 @@ public final class PredictionModel {
         return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(METER * middle, little)));
     }
 
-    private static double read(FaultResponse s, Probe.Volts p, double off) {
+    private static double read(FaultResponse s, Measurement.Volts p, double off) {
         return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
     }
 
     /** What a hypothesis shows at a probe in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */
-    double[] outlook(Hypothesis h, Probe.Measured probe) {
+    double[] outlook(Hypothesis h, Measurement.Metered probe) {
         return outlooks.of(probe, h, x -> brief(x, probe));
     }
 
     /** The same of each. */
-    List<double[]> outlook(List<Hypothesis> all, Probe.Measured probe) {
+    List<double[]> outlook(List<Hypothesis> all, Measurement.Metered probe) {
         return outlooks.of(probe, all, h -> brief(h, probe));
     }
 
-    private double[] brief(Hypothesis h, Probe.Measured probe) {
+    private double[] brief(Hypothesis h, Measurement.Metered probe) {
         return computed(h, probe)
                 .map(f -> new double[] {f.value(), f.deviation(), f.lain()})
                 .orElse(new double[] {Double.NaN, Double.NaN, 0});
@@ -342,19 +338,19 @@ public final class PredictionModel {
     // --- sound ---
 
     /** The odds of every outcome of what has no number: of {@link Outcome} where it is heard, of bad and good where a part is tried. */
-    double[] said(Hypothesis h, Probe probe) {
-        if (!(probe instanceof Probe.Parted p)) return heard.of(probe, h, x -> heard(x, probe));
-        double bad = h.from().stream().anyMatch(p::catches) ? CONVICTS : ACCUSES;
-        return new double[] {bad, 1 - bad};
+    double[] said(Hypothesis h, Measurement probe) {
+        return probe instanceof Measurement.PartTest p
+                ? PartTestModel.odds(h, p)
+                : heard.of(probe, h, x -> heard(x, probe));
     }
 
     /** The same where nothing is known. */
-    static double[] unknown(Probe probe) {
-        return probe instanceof Probe.Parted ? new double[] {OTHER_BAD, 1 - OTHER_BAD} : AudibilityModel.unknown();
+    static double[] unknown(Measurement probe) {
+        return probe instanceof Measurement.PartTest ? PartTestModel.unknown() : AudibilityModel.unknown();
     }
 
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
-    private double[] heard(Hypothesis h, Probe probe) {
+    private double[] heard(Hypothesis h, Measurement probe) {
         String band = band(probe).orElseThrow();
         SeverityInterval ends = states.of(h);
         Optional<Loudness> sound = loudness(well, band);
@@ -366,17 +362,19 @@ public final class PredictionModel {
     }
 
     /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
-    boolean knows(Hypothesis h, Probe probe) {
+    boolean knows(Hypothesis h, Measurement probe) {
         return band(probe)
                 .map(b -> states.of(h).least().heard(b) && states.of(h).most().heard(b))
                 .orElse(true);
     }
 
-    private static double[] called(Loudness sound, Loudness now, Probe probe) {
-        if (probe instanceof Probe.Tap t)
+    private static double[] called(Loudness sound, Loudness now, Measurement probe) {
+        if (probe instanceof Measurement.Tap t)
             return AudibilityModel.traced(sound, now, Loudness.key(t.domain(), t.point()));
         return AudibilityModel.odds(
-                sound, now, probe instanceof Probe.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
+                sound,
+                now,
+                probe instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
     }
 
     private Optional<Loudness> loudness(FaultState state, String band) {
@@ -389,8 +387,9 @@ public final class PredictionModel {
     }
 
     /** A level for an outcome; empty where a sound set brings nothing through. */
-    Optional<Probe.Level> level(Probe.Inject i) {
-        return Optional.of(new Probe.Level(i.band(), i.domain(), i.point())).filter(levels::known);
+    Optional<Measurement.Level> level(Measurement.Inject i) {
+        return Optional.of(new Measurement.Level(i.band(), i.domain(), i.point()))
+                .filter(levels::known);
     }
 
     /** What a band of a sound set lets through; empty where that is not known. */

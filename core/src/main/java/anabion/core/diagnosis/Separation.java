@@ -13,15 +13,17 @@ import java.util.Optional;
  * @param other what the second would show
  * @param apart how far these lie apart, in standard deviations of the reading; of what is heard, as many as make the same odds
  */
-public record Separation(Probe probe, Optional<Double> one, Optional<Double> other, double apart) {
+public record Separation(Measurement probe, Optional<Double> one, Optional<Double> other, double apart) {
     private static final int MOST = 5;
 
     /** The probes that separate best, most per minute first; those that hardly do are left out. */
-    public static List<Separation> of(PredictionModel forecasts, List<Probe> allowed, Hypothesis a, Hypothesis b) {
+    public static List<Separation> of(
+            PredictionModel predictions, List<Measurement> allowed, Hypothesis a, Hypothesis b) {
         List<Separation> all = new ArrayList<>();
-        for (Probe p : allowed) {
-            if (p instanceof Probe.Measured m) measured(forecasts, m, a, b).ifPresent(all::add);
-            else all.add(new Separation(p, Optional.empty(), Optional.empty(), heard(forecasts, p, a, b)));
+        for (Measurement p : allowed) {
+            if (p instanceof Measurement.Metered m)
+                measured(predictions, m, a, b).ifPresent(all::add);
+            else all.add(new Separation(p, Optional.empty(), Optional.empty(), heard(predictions, p, a, b)));
         }
         return all.stream()
                 .filter(s -> s.apart() > 1)
@@ -31,7 +33,7 @@ public record Separation(Probe probe, Optional<Double> one, Optional<Double> oth
                 .toList();
     }
 
-    private static Optional<Separation> measured(PredictionModel f, Probe.Measured p, Hypothesis a, Hypothesis b) {
+    private static Optional<Separation> measured(PredictionModel f, Measurement.Metered p, Hypothesis a, Hypothesis b) {
         Optional<GaussianPrediction> one = f.at(a, p);
         Optional<GaussianPrediction> two = f.at(b, p);
         if (one.isEmpty() || two.isEmpty()) return Optional.empty();
@@ -45,7 +47,7 @@ public record Separation(Probe probe, Optional<Double> one, Optional<Double> oth
     }
 
     /** By the overlap of the outcomes' odds: two Gaussians d apart overlap by exp(−d²/8). */
-    private static double heard(PredictionModel f, Probe p, Hypothesis a, Hypothesis b) {
+    private static double heard(PredictionModel f, Measurement p, Hypothesis a, Hypothesis b) {
         double[] one = f.said(a, p);
         double[] two = f.said(b, p);
         double overlap = 0;

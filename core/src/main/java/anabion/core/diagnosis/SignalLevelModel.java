@@ -116,15 +116,15 @@ final class SignalLevelModel {
     }
 
     /** Whether a generator can bring something through a sound set from there. */
-    boolean known(Probe.Level p) {
+    boolean known(Measurement.Level p) {
         return at(p).filter(f -> f.value() < Math.log10(USUAL)).isPresent();
     }
 
-    private Optional<GaussianPrediction> at(Probe.Level p) {
+    private Optional<GaussianPrediction> at(Measurement.Level p) {
         return path(p).map(b -> b.points().get(Loudness.key(p.domain(), p.point())));
     }
 
-    private Optional<Path> path(Probe.Level p) {
+    private Optional<Path> path(Measurement.Level p) {
         return bands.computeIfAbsent(p.band(), name -> chassis.band(name).flatMap(this::computed));
     }
 
@@ -189,7 +189,7 @@ final class SignalLevelModel {
     }
 
     /** From one severity to another; empty where a circuit does not settle. Where a sound set brings nothing through, nobody foresees anything. */
-    Optional<GaussianPrediction> foreseen(SeverityInterval ends, Probe.Level p) {
+    Optional<GaussianPrediction> foreseen(SeverityInterval ends, Measurement.Level p) {
         Optional<GaussianPrediction> at = at(p);
         if (at.isEmpty()) return Optional.of(new GaussianPrediction((LEAST + MOST) / 2, sources.none(), range()));
         Optional<Double> a = needed(ends.least(), p, at.get());
@@ -204,7 +204,7 @@ final class SignalLevelModel {
         return Optional.of(new GaussianPrediction(middle, shares, noise));
     }
 
-    private Optional<Double> needed(FaultState state, Probe.Level p, GaussianPrediction at) {
+    private Optional<Double> needed(FaultState state, Measurement.Level p, GaussianPrediction at) {
         Path path = path(p).orElseThrow();
         return state.heard(engine, loud, chassis.band(p.band()).orElseThrow())
                 .map(now -> clamped(at.value() + path.more(now, Loudness.key(p.domain(), p.point()))));

@@ -13,7 +13,7 @@ import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.chassis.Supply;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
@@ -39,7 +39,7 @@ public final class ChassisCodec {
     /**
      * Reads and checks a chassis.
      *
-     * @throws BadInput with line and field, if it is no sound chassis of a known version
+     * @throws InputException with line and field, if it is no sound chassis of a known version
      * @throws IOException if the stream fails
      */
     public static Chassis read(InputStream in) throws IOException {

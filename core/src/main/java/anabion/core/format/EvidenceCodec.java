@@ -7,10 +7,10 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.Measurement;
+import anabion.core.diagnosis.Measurements;
 import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.Probe;
-import anabion.core.diagnosis.Probes;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -46,7 +46,7 @@ public final class EvidenceCodec {
         this.chassis = chassis;
     }
 
-    /** @throws BadInput with line and field */
+    /** @throws InputException with line and field */
     public static List<Observation> read(Reader in, Chassis chassis) throws IOException {
         EvidenceCodec codec = new EvidenceCodec(chassis);
         List<Observation> all = new ArrayList<>();
@@ -63,9 +63,11 @@ public final class EvidenceCodec {
             case "inject" -> new Observation.Heard(injected(row), outcome(row));
             case "level" -> level(row);
             case "tap" -> tapped(row);
-            case "symptom" -> new Observation.Heard(new Probe.Listen(band(row, "at", row.need("at"))), outcome(row));
-            case "test" -> tested(row, Probe.Try.of(part(row)));
-            case "leak" -> tested(row, new Probe.Lifted(capacitor(row).reference(), Probe.Lifted.What.LEAK));
+            case "symptom" ->
+                new Observation.Heard(new Measurement.Listen(band(row, "at", row.need("at"))), outcome(row));
+            case "test" -> tested(row, Measurement.Try.of(part(row)));
+            case "leak" ->
+                tested(row, new Measurement.Lifted(capacitor(row).reference(), Measurement.Lifted.What.LEAK));
             case "value" -> value(row);
             case "across" -> bridged(row);
             default ->
@@ -80,7 +82,8 @@ public final class EvidenceCodec {
         String against = row.get("against").isEmpty() ? Simulator.reference(chassis) : row.get("against");
         double ohms = row.ohms("value");
         return new Observation.Measured(
-                new Probe.Ohms(net(row, "at", row.need("at")), net(row, "against", against), Probes.TEST, lifted(row)),
+                new Measurement.Ohms(
+                        net(row, "at", row.need("at")), net(row, "against", against), Measurements.TEST, lifted(row)),
                 ohms);
     }
 
@@ -98,7 +101,7 @@ public final class EvidenceCodec {
         String band = row.get("band").isEmpty() ? "" : band(row, "band", row.get("band"));
         String meter = row.get("meter").isEmpty() ? "10M" : row.get("meter");
         return new Observation.Measured(
-                new Probe.Volts(
+                new Measurement.Volts(
                         row.need("at"),
                         net(row, "at", row.need("at")),
                         Setting.of(line).withBand(band).withFaults(lifted(row)),
@@ -107,7 +110,7 @@ public final class EvidenceCodec {
     }
 
     /** The domain stands before the point where a point takes several: {@code if V1.7}. */
-    private Probe.Inject injected(Table.Row row) {
+    private Measurement.Inject injected(Table.Row row) {
         String[] at = row.need("at").split(" +");
         String point = at[at.length - 1];
         net(row, "at", point);
@@ -119,23 +122,23 @@ public final class EvidenceCodec {
                         .findFirst();
         if (domain.isEmpty())
             throw row.trouble("at", "\"" + at[0] + "\" is no kind of signal", "write af, if or rf before the point");
-        return new Probe.Inject(band, domain.get(), point);
+        return new Measurement.Inject(band, domain.get(), point);
     }
 
     private Observation level(Table.Row row) {
-        Probe.Inject at = injected(row);
+        Measurement.Inject at = injected(row);
         double volts = row.number("value", Unit.VOLT);
         if (volts <= 0 || volts >= Gains.Level.SILENT)
             throw row.trouble("value", "no generator gives that", "write its volts, such as 12mV, or use inject");
-        return new Observation.Measured(new Probe.Level(at.band(), at.domain(), at.point()), volts);
+        return new Observation.Measured(new Measurement.Level(at.band(), at.domain(), at.point()), volts);
     }
 
     private Observation tapped(Table.Row row) {
-        Probe.Inject at = injected(row);
-        return new Observation.Heard(new Probe.Tap(at.band(), at.domain(), at.point()), outcome(row));
+        Measurement.Inject at = injected(row);
+        return new Observation.Heard(new Measurement.Tap(at.band(), at.domain(), at.point()), outcome(row));
     }
 
-    private static Observation tested(Table.Row row, Probe.Parted probe) {
+    private static Observation tested(Table.Row row, Measurement.PartTest probe) {
         String value = row.need("value").toLowerCase(Locale.ROOT);
         if (!value.equals("good") && !value.equals("bad"))
             throw row.trouble("value", "\"" + value + "\" is no verdict of a tester", "write good or bad");
@@ -146,9 +149,9 @@ public final class EvidenceCodec {
     private Observation value(Table.Row row) {
         Part part = part(row);
         if (part.component() instanceof Component.Resistor)
-            return new Observation.Measured(new Probe.Value(part.reference()), row.ohms("value"));
+            return new Observation.Measured(new Measurement.Value(part.reference()), row.ohms("value"));
         if (part.component() instanceof Component.Capacitor)
-            return tested(row, new Probe.Lifted(part.reference(), Probe.Lifted.What.VALUE));
+            return tested(row, new Measurement.Lifted(part.reference(), Measurement.Lifted.What.VALUE));
         throw row.trouble(
                 "at", part.reference() + " is neither a resistor nor a capacitor", "name one of these, or use test");
     }
@@ -158,7 +161,7 @@ public final class EvidenceCodec {
         if (!value.equals("better") && !value.equals("same"))
             throw row.trouble("value", "\"" + value + "\" is not how a set plays on", "write better or same");
         Part part = capacitor(row);
-        return new Observation.Tested(Probe.Across.of(part), value.equals("same"));
+        return new Observation.Tested(Measurement.Across.of(part), value.equals("same"));
     }
 
     private Part part(Table.Row row) {
@@ -213,7 +216,7 @@ public final class EvidenceCodec {
         if (Simulator.nets(chassis).contains(name)) return name;
         try {
             return Points.of(chassis).need(name).net();
-        } catch (BadInput e) {
+        } catch (InputException e) {
             throw row.trouble(column, "\"" + name + "\": " + e.what(), e.remedy());
         }
     }

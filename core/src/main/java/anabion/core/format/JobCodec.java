@@ -1,6 +1,6 @@
 package anabion.core.format;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
@@ -40,7 +40,7 @@ public final class JobCodec {
 
     private JobCodec() {}
 
-    /** @throws BadInput with line and field */
+    /** @throws InputException with line and field */
     public static Job read(InputStream in) throws IOException {
         Fields f = Fields.of(TreeReader.read(in), "");
         String format = f.text("format");

@@ -8,7 +8,7 @@ import anabion.core.chassis.Points;
 import anabion.core.chassis.ValueList;
 import anabion.core.chassis.WiringLine;
 import anabion.core.device.DeviceLibrary;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Unit;
 import java.io.IOException;
@@ -42,7 +42,7 @@ public final class ListCodec {
                 Part read = WiringLine.parse(line, grown, library);
                 Part made = row.get("make").isEmpty() ? read : read.withMake(row.get("make"));
                 grown = withPart(grown, row.get("note").isEmpty() ? made : made.withNote(row.get("note")));
-            } catch (BadInput e) {
+            } catch (InputException e) {
                 throw e.inside("line " + row.line() + ", field value");
             }
         }

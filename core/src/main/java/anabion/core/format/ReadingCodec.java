@@ -5,7 +5,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.FittedState;
 import anabion.core.json.Extra;
 import anabion.core.json.Fields;
@@ -135,7 +135,7 @@ public final class ReadingCodec {
     /**
      * Reads readings for a chassis. A row without an id gets one from what it says: the same file read twice gives the same ids.
      *
-     * @throws BadInput with line and field; an unknown point is one
+     * @throws InputException with line and field; an unknown point is one
      */
     public static List<Reading> csv(Reader in, Chassis chassis, Usual usual) throws IOException {
         List<Reading> readings = new ArrayList<>();
@@ -208,7 +208,7 @@ public final class ReadingCodec {
     private static MeterSpec meter(Table.Row row) {
         try {
             return MeterSpec.parse(row.get("meter"));
-        } catch (BadInput e) {
+        } catch (InputException e) {
             throw e.inside("line " + row.line() + ", field meter");
         }
     }

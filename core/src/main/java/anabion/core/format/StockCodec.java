@@ -1,6 +1,6 @@
 package anabion.core.format;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -21,7 +21,7 @@ public final class StockCodec {
      * Reads {@code kind,value,count} and optionally {@code class}; the value carries its rating: {@code film,10n/630,8}; of a tube its test:
      * {@code tube,6AQ5 71/50,1}.
      *
-     * @throws BadInput with line and field
+     * @throws InputException with line and field
      */
     public static Stock read(Reader in) throws IOException {
         List<Stock.Line> lines = new ArrayList<>();
@@ -66,7 +66,7 @@ public final class StockCodec {
     private static Decoded decoded(Table.Row row) {
         try {
             return Notation.decode(row.need("value"), Unit.FARAD);
-        } catch (BadInput e) {
+        } catch (InputException e) {
             throw row.trouble("value", e.what(), e.remedy());
         }
     }

@@ -1,6 +1,6 @@
 package anabion.core.format;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import java.io.IOException;
@@ -35,8 +35,8 @@ public final class Table {
             return text;
         }
 
-        public BadInput trouble(String column, String what, String remedy) {
-            return BadInput.at("line " + line + ", field " + column)
+        public InputException trouble(String column, String what, String remedy) {
+            return InputException.at("line " + line + ", field " + column)
                     .because(what)
                     .so(remedy);
         }
@@ -45,7 +45,7 @@ public final class Table {
         public double ohms(String column) {
             try {
                 return Notation.metered(need(column));
-            } catch (BadInput e) {
+            } catch (InputException e) {
                 throw e.inside("line " + line + ", field " + column);
             }
         }
@@ -57,7 +57,7 @@ public final class Table {
             try {
                 double size = Notation.exact(negative ? text.substring(1) : text, unit);
                 return negative ? -size : size;
-            } catch (BadInput e) {
+            } catch (InputException e) {
                 throw e.inside("line " + line + ", field " + column);
             }
         }
@@ -68,7 +68,7 @@ public final class Table {
      *
      * @param required columns that must be there
      * @param optional columns that may be there; any other column is an error
-     * @throws BadInput with the line and field
+     * @throws InputException with the line and field
      */
     public static List<Row> read(Reader in, List<String> required, List<String> optional) throws IOException {
         StringBuilder all = new StringBuilder();
@@ -77,7 +77,9 @@ public final class Table {
         String text = all.toString().startsWith("\uFEFF") ? all.substring(1) : all.toString();
         String firstLine = text.lines().findFirst().orElse("");
         if (firstLine.isBlank())
-            throw BadInput.at("line 1").because("the header is missing").so("begin with " + String.join(",", required));
+            throw InputException.at("line 1")
+                    .because("the header is missing")
+                    .so("begin with " + String.join(",", required));
         try (CSVParser parser = CSVFormat.DEFAULT
                 .builder()
                 .setDelimiter(delimiter(firstLine))
@@ -85,7 +87,7 @@ public final class Table {
                 .parse(new java.io.StringReader(text))) {
             return rows(parser, required, optional);
         } catch (java.io.UncheckedIOException | CSVException e) {
-            throw BadInput.at("")
+            throw InputException.at("")
                     .because("a quoted field does not end: " + e.getMessage())
                     .so("close the quotes");
         }
@@ -113,7 +115,7 @@ public final class Table {
     private static void checkHeader(List<String> header, List<String> required, List<String> optional) {
         for (String name : required) {
             if (!header.contains(name)) {
-                throw BadInput.at("line 1")
+                throw InputException.at("line 1")
                         .because("the header has no column \"" + name + "\"; it has " + String.join(", ", header))
                         .so("the columns are " + String.join(", ", required) + " and, if wanted, "
                                 + String.join(", ", optional));
@@ -121,12 +123,12 @@ public final class Table {
         }
         for (String name : header) {
             if (!required.contains(name) && !optional.contains(name)) {
-                throw BadInput.at("line 1, field " + name)
+                throw InputException.at("line 1, field " + name)
                         .because("this column is not known")
                         .so("use " + String.join(", ", required) + " and, if wanted, " + String.join(", ", optional));
             }
             if (header.indexOf(name) != header.lastIndexOf(name))
-                throw BadInput.at("line 1, field " + name)
+                throw InputException.at("line 1, field " + name)
                         .because("this column stands twice")
                         .so("keep one");
         }
@@ -134,7 +136,7 @@ public final class Table {
 
     private static Row row(List<String> header, CSVRecord record, long line) {
         if (record.size() != header.size()) {
-            throw BadInput.at("line " + line)
+            throw InputException.at("line " + line)
                     .because("this row has " + record.size() + " fields, the header has " + header.size())
                     .so(
                             record.size() > header.size()

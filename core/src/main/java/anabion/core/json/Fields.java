@@ -1,6 +1,6 @@
 package anabion.core.json;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.math.BigDecimal;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -31,7 +31,7 @@ public final class Fields {
 
     public static Fields of(Tree tree, String path) {
         if (tree instanceof Tree.Obj o) return new Fields(o, path);
-        throw BadInput.at("line " + tree.line() + (path.isEmpty() ? "" : ", field " + path))
+        throw InputException.at("line " + tree.line() + (path.isEmpty() ? "" : ", field " + path))
                 .because("an object belongs here, not " + tree.describe())
                 .so("see the format's description in docs/formats");
     }
@@ -56,10 +56,10 @@ public final class Fields {
     }
 
     /** An error at one field of this object. */
-    public BadInput trouble(String name, String what, String remedy) {
+    public InputException trouble(String name, String what, String remedy) {
         Tree at = object.fields().get(name);
         int line = at == null ? object.line() : at.line();
-        return BadInput.at("line " + line + ", field " + join(name))
+        return InputException.at("line " + line + ", field " + join(name))
                 .because(what)
                 .so(remedy);
     }

@@ -1,6 +1,6 @@
 package anabion.core.json;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import com.fasterxml.jackson.core.JsonFactory;
 import com.fasterxml.jackson.core.JsonLocation;
 import com.fasterxml.jackson.core.JsonParser;
@@ -28,27 +28,27 @@ public final class TreeReader {
     /**
      * Reads one JSON value from the stream, which must hold nothing else.
      *
-     * @throws BadInput with the line, if it is not JSON
+     * @throws InputException with the line, if it is not JSON
      * @throws IOException if the stream itself fails
      */
     public static Tree read(InputStream in) throws IOException {
         try (JsonParser parser = FACTORY.createParser(in)) {
             if (parser.nextToken() == null)
-                throw BadInput.at("").because("the file is empty").so("choose a file with content");
+                throw InputException.at("").because("the file is empty").so("choose a file with content");
             Tree tree = value(parser);
             if (parser.nextToken() != null) {
-                throw BadInput.at("line " + line(parser))
+                throw InputException.at("line " + line(parser))
                         .because("there is more text behind the end")
                         .so("keep one JSON object per file");
             }
             return tree;
         } catch (CharConversionException e) {
-            throw BadInput.at("").because("the file is not text in UTF-8").so("save it in UTF-8");
+            throw InputException.at("").because("the file is not text in UTF-8").so("save it in UTF-8");
         } catch (JsonProcessingException e) {
             JsonLocation at = e.getLocation();
             String where = at == null ? "" : "line " + at.getLineNr() + ", column " + at.getColumnNr();
             String first = e.getOriginalMessage().lines().findFirst().orElse("this is not JSON");
-            throw BadInput.at(where)
+            throw InputException.at(where)
                     .because("this is not complete JSON: " + first)
                     .so("get the file again, or mend it there");
         }
@@ -75,7 +75,9 @@ public final class TreeReader {
         try {
             return p.getDecimalValue();
         } catch (NumberFormatException | ArithmeticException e) {
-            throw BadInput.at("line " + line).because("no number has this size").so("write it with a smaller exponent");
+            throw InputException.at("line " + line)
+                    .because("no number has this size")
+                    .so("write it with a smaller exponent");
         }
     }
 

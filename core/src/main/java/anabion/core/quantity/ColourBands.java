@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -61,7 +61,7 @@ public final class ColourBands {
     /**
      * Reads colour names in the order of the bands, e.g. {@code yellow violet orange silver}.
      *
-     * @throws BadInput naming the band that cannot be
+     * @throws InputException naming the band that cannot be
      */
     public static Decoded decode(String text) {
         List<Colour> bands = new ArrayList<>();
@@ -69,7 +69,7 @@ public final class ColourBands {
         for (String word : text.strip().split("[\\s,-]+")) {
             int at = text.indexOf(word, from);
             from = at + word.length();
-            bands.add(Colour.named(word).orElseThrow(() -> BadInput.in(text, at)
+            bands.add(Colour.named(word).orElseThrow(() -> InputException.in(text, at)
                     .because("\"" + word + "\" is no band colour")
                     .so("use black brown red orange yellow green blue violet grey white gold silver")));
         }
@@ -79,7 +79,7 @@ public final class ColourBands {
     private static Decoded decode(String text, List<Colour> bands) {
         int n = bands.size();
         if (n < 3 || n > 6) {
-            throw BadInput.at("\"" + text + "\"")
+            throw InputException.at("\"" + text + "\"")
                     .because("a resistor has three to six bands, not " + n)
                     .so("name each band once, figures first");
         }
@@ -87,7 +87,7 @@ public final class ColourBands {
         double value = 0;
         for (int i = 0; i < figures; i++) {
             if (bands.get(i).exponent < 0) {
-                throw BadInput.at("\"" + text + "\", band " + (i + 1))
+                throw InputException.at("\"" + text + "\", band " + (i + 1))
                         .because("a metallic band cannot be a figure")
                         .so("read the bands from the other end");
             }
@@ -96,7 +96,7 @@ public final class ColourBands {
         value *= Math.pow(10, bands.get(figures).exponent);
         double tolerance = n > figures + 1 ? bands.get(figures + 1).tolerance : 0.20;
         if (tolerance == 0) {
-            throw BadInput.at("\"" + text + "\", band " + (figures + 2))
+            throw InputException.at("\"" + text + "\", band " + (figures + 2))
                     .because("this colour is no tolerance")
                     .so("read the bands from the other end");
         }

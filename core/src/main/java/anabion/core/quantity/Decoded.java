@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -41,7 +41,7 @@ public record Decoded(
     public double certain(String text) {
         if (!alternatives.isEmpty()) {
             Alternative other = alternatives.get(0);
-            throw BadInput.at("\"" + text + "\"")
+            throw InputException.at("\"" + text + "\"")
                     .because("this can mean " + Figures.si(quantity()) + " or " + Figures.si(other.quantity()) + " ("
                             + other.reason() + ")")
                     .so("write it so that only one is possible");

@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.ColourBands.Colour;
 import java.util.ArrayList;
 import java.util.List;
@@ -21,7 +21,7 @@ public final class Markings {
 
     private Markings() {}
 
-    /** @throws BadInput naming the word that cannot be */
+    /** @throws InputException naming the word that cannot be */
     public static Decoded decode(String text) {
         String first = text.strip().split("\\s+")[0].toLowerCase(Locale.ROOT);
         if (first.equals("body")) return body(text);
@@ -30,7 +30,7 @@ public final class Markings {
     }
 
     private static Colour colour(String text, String word) {
-        return Colour.named(word).orElseThrow(() -> BadInput.in(text, text.indexOf(word))
+        return Colour.named(word).orElseThrow(() -> InputException.in(text, text.indexOf(word))
                 .because("\"" + word + "\" is no colour of a code")
                 .so("use black brown red orange yellow green blue violet grey white gold silver"));
     }
@@ -38,7 +38,7 @@ public final class Markings {
     private static int figure(String text, String word) {
         Colour c = colour(text, word);
         if (c.exponent() < 0)
-            throw BadInput.in(text, text.indexOf(word))
+            throw InputException.in(text, text.indexOf(word))
                     .because("a metallic colour cannot be a figure")
                     .so("look at the part from the other side");
         return c.exponent();
@@ -51,13 +51,13 @@ public final class Markings {
         for (int n = 0; n + 1 < words.length; n += 2) {
             int at = names.indexOf(words[n]);
             if (at < 0)
-                throw BadInput.at(words[n])
+                throw InputException.at(words[n])
                         .because("no place on the part")
                         .so("write it like body green end brown dot yellow");
             named[at] = words[n + 1];
         }
         if (named[0] == null || named[1] == null)
-            throw BadInput.at(text)
+            throw InputException.at(text)
                     .because("body and end are wanted")
                     .so("write it like body green end brown dot yellow");
         // a dot that cannot be seen has the body's colour
@@ -70,7 +70,7 @@ public final class Markings {
     private static Decoded mica(String text) {
         String[] words = text.strip().toLowerCase(Locale.ROOT).split("[\\s/]+");
         if (words.length != 7)
-            throw BadInput.at("\"" + text + "\"")
+            throw InputException.at("\"" + text + "\"")
                     .because("six dots are wanted, not " + (words.length - 1))
                     .so("read the upper row along the arrow, then the lower row back");
         Colour type = colour(text, words[1]);

@@ -2,7 +2,7 @@ package anabion.core.quantity;
 
 import static anabion.core.quantity.ValueReader.alternative;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Decoded.Alternative;
 import anabion.core.quantity.ValueReader.Section;
 import java.math.BigDecimal;
@@ -43,7 +43,7 @@ record Meaning(
                     && "unpUNP".contains(shared.get().text());
             if (expected.isPresent() && bareMultiplier) return expected.get();
             if (expected.isPresent() && expected.get() != unit) {
-                throw BadInput.at("\"" + original + "\"")
+                throw InputException.at("\"" + original + "\"")
                         .because("this is a " + unit.kind() + " value, and a "
                                 + expected.get().kind() + " value belongs here")
                         .so("give it in " + expected.get().symbol());

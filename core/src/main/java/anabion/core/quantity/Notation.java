@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.Optional;
 
 /**
@@ -14,7 +14,7 @@ public final class Notation {
     /**
      * Reads a value without knowing what it belongs to.
      *
-     * @throws BadInput naming the character where the text stops making sense
+     * @throws InputException naming the character where the text stops making sense
      */
     public static Decoded decode(String text) {
         return new ValueReader(text, Optional.empty()).read();
@@ -24,7 +24,7 @@ public final class Notation {
      * Reads a value that must be in a known unit, such as the value of a part whose kind is known. A bare number is taken
      * in the unit customary for it: ohms, microfarads for capacitors below 1000 (picofarads from there on), volts, and so on.
      *
-     * @throws BadInput if the text is no value or is in another unit
+     * @throws InputException if the text is no value or is in another unit
      */
     public static Decoded decode(String text, Unit expected) {
         return new ValueReader(text, Optional.of(expected)).read();
@@ -41,13 +41,13 @@ public final class Notation {
     /**
      * Ohms as a meter of today shows them: M is mega, {@code open} is no passage at all.
      *
-     * @throws BadInput if it is no resistance, or below zero
+     * @throws InputException if it is no resistance, or below zero
      */
     public static double metered(String text) {
         String plain = text.strip();
         if (plain.equalsIgnoreCase("open")) return OPEN;
         if (plain.startsWith("-") || plain.startsWith("−"))
-            throw BadInput.at("\"" + plain + "\"")
+            throw InputException.at("\"" + plain + "\"")
                     .because("a resistance is not below zero")
                     .so("turn the probes round, or write open");
         return exact(plain.endsWith("M") ? plain + "eg" : plain, Unit.OHM);

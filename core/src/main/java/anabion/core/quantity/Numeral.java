@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.regex.Pattern;
@@ -13,7 +13,7 @@ record Numeral(double value, OptionalDouble other) {
 
     static Numeral of(String digits, String whole, int position) {
         if (digits.length() > MOST_DIGITS)
-            throw BadInput.in(whole, position)
+            throw InputException.in(whole, position)
                     .because("no value has " + digits.length() + " digits")
                     .so("write it with a prefix, such as 4.7M");
         if (GROUPED.matcher(digits).matches()) {
@@ -23,7 +23,7 @@ record Numeral(double value, OptionalDouble other) {
         }
         long marks = digits.chars().filter(c -> c == '.' || c == ',').count();
         if (marks > 1) {
-            throw BadInput.in(whole, position + second(digits))
+            throw InputException.in(whole, position + second(digits))
                     .because("a number has one decimal mark")
                     .so("write it with a single point or comma");
         }

@@ -1,6 +1,6 @@
 package anabion.core.quantity;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Decoded.Alternative;
 import java.util.ArrayList;
 import java.util.List;
@@ -152,7 +152,7 @@ final class ValueReader {
     }
 
     private Prefix suffix(String word, int start) {
-        return Suffixes.find(word).orElseThrow(() -> BadInput.in(original, start + blanksBeforeWord(start))
+        return Suffixes.find(word).orElseThrow(() -> InputException.in(original, start + blanksBeforeWord(start))
                 .because("\"" + word + "\" is no unit or multiplier known here")
                 .so("known are k, M, Ω, µF, nF, pF, mfd, mmf, cm, mH, V, A, W and Hz"));
     }
@@ -215,8 +215,8 @@ final class ValueReader {
         return Optional.of(m.group());
     }
 
-    private BadInput trouble(String what, String remedy) {
-        return BadInput.in(original, at).because(what).so(remedy);
+    private InputException trouble(String what, String remedy) {
+        return InputException.in(original, at).because(what).so(remedy);
     }
 
     /** One section as read: its number, its digits as written, its own suffix if it has one. */

@@ -18,9 +18,9 @@ final class Batches {
 
     private final Chassis chassis;
     private final Policy policy;
-    private final Surroundings around;
+    private final NetClassifier around;
 
-    Batches(Chassis chassis, Policy policy, Surroundings around) {
+    Batches(Chassis chassis, Policy policy, NetClassifier around) {
         this.chassis = chassis;
         this.policy = policy;
         this.around = around;

@@ -1,6 +1,6 @@
 package anabion.core.recap;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Matcher;
@@ -43,12 +43,12 @@ public record CanFit(double diameter, double height) {
     /**
      * Reads inner diameter and height in millimetres: {@code 24x70}.
      *
-     * @throws BadInput if it is no size
+     * @throws InputException if it is no size
      */
     public static CanFit of(String text) {
         Matcher m = SIZE.matcher(text.strip());
         if (!m.matches())
-            throw BadInput.at("\"" + text + "\"")
+            throw InputException.at("\"" + text + "\"")
                     .because("no size of a can")
                     .so("write inner diameter and height in millimetres: 24x70");
         return new CanFit(number(m.group(1)), number(m.group(2)));

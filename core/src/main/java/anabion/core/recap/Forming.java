@@ -17,7 +17,7 @@ public record Forming(double volts, double ohms, double passes, Duration time) {
     private static final Duration OXIDE = Duration.ofMinutes(30);
 
     /** @return nothing sensible without a rating, so only for pieces that have one */
-    public static Forming of(Piece c) {
+    public static Forming of(CapacitorSection c) {
         double volts = c.rating();
         double ohms = Series.E12.atOrAbove(volts / AMPERES);
         long charging = Math.round(5 * ohms * c.farads());

@@ -11,7 +11,7 @@ import java.util.List;
  * @param neighbours other values that would do, with what they change
  */
 public record Item(
-        Piece piece,
+        CapacitorSection piece,
         Role role,
         Phrase why,
         boolean byHand,

@@ -43,9 +43,9 @@ public final class Planner {
     private final Stock stock;
     private final Map<String, PartTest> tests;
     private final Stresses stresses;
-    private final Surroundings around;
+    private final NetClassifier around;
     private final Simulator engine = new Simulator();
-    private final List<Piece> pieces;
+    private final List<CapacitorSection> pieces;
     /** The circuit about its operating point, with all large capacitors. */
     private final SmallSignal still;
 
@@ -58,9 +58,9 @@ public final class Planner {
         this.tests = tests;
         this.stresses = Stresses.of(chassis);
         this.around = stresses.around();
-        this.pieces = Piece.of(chassis);
+        this.pieces = CapacitorSection.of(chassis);
         this.still = SmallSignal.about(stresses.normal().direct(), e -> false);
-        for (Piece p : pieces) if (p.farads() >= HOLDS) still.capacitor(p.plus(), p.minus(), p.farads(), 0);
+        for (CapacitorSection p : pieces) if (p.farads() >= HOLDS) still.capacitor(p.plus(), p.minus(), p.farads(), 0);
     }
 
     /** The plan without anything said or tested by hand. */
@@ -71,7 +71,7 @@ public final class Planner {
     /**
      * @param said roles by hand, by the key of the capacitor
      * @param tests the last test of each part, by its key
-     * @throws anabion.core.error.BadInput if the circuit does not settle
+     * @throws anabion.core.error.InputException if the circuit does not settle
      */
     public static Plan plan(
             Chassis chassis, Policy policy, Stock stock, Map<String, Role> said, Map<String, PartTest> tests) {
@@ -81,9 +81,9 @@ public final class Planner {
     private Plan made(Map<String, Role> said) {
         Roles roles = new Roles(around);
         boolean hot = around.hot() || chassis.supply().arrangement().chassisMayBeLive();
-        Chooser chooser = new Chooser(chassis, policy, hot);
+        ReplacementRules chooser = new ReplacementRules(chassis, policy, hot);
         List<Item> items = new ArrayList<>();
-        for (Piece c : pieces) {
+        for (CapacitorSection c : pieces) {
             Roles.Found found = roles.of(c);
             Role role = said.getOrDefault(c.key(), found.role());
             Stress stress = stresses.of(c, role);
@@ -105,7 +105,7 @@ public final class Planner {
 
     // --- the school ---
 
-    private Choice bySchool(Piece c, Role role, Choice choice) {
+    private Choice bySchool(CapacitorSection c, Role role, Choice choice) {
         Optional<PartTest> test = Optional.ofNullable(tests.get(c.key()));
         boolean failed = test.filter(t -> Tested.of(t, c).fails()).isPresent();
         if (failed && choice.action() != Action.RENEW)
@@ -126,7 +126,7 @@ public final class Planner {
     }
 
     /** A tuning mica that failed: C = 1/((2πf)²·L) of the coil across it, where its inductance is known; else as it was. */
-    private Choice resonant(Piece c, Role role, Choice choice) {
+    private Choice resonant(CapacitorSection c, Role role, Choice choice) {
         if (role != Role.IF_TUNING) return choice;
         double hertz = Frequencies.intermediate(chassis, Optional.empty()).orElse(0.0);
         double henries = around.henries(c.plus(), c.minus());
@@ -146,7 +146,7 @@ public final class Planner {
 
     // --- the rectifier's limit ---
 
-    private Choice limited(Piece c, Choice choice) {
+    private Choice limited(CapacitorSection c, Choice choice) {
         Choice chosen = choice;
         Optional<Part> rectifier = stresses.normal().rectifiers().getOrDefault(c.plus(), List.of()).stream()
                 .flatMap(r -> chassis.part(r).stream())
@@ -184,13 +184,13 @@ public final class Planner {
         return chosen;
     }
 
-    private Optional<Cycle> cycle(Piece c, double farads) {
+    private Optional<Cycle> cycle(CapacitorSection c, double farads) {
         Setting high = Setting.of(chassis.supply().volts() * Stresses.HIGH);
         var solved = engine.solve(with(c, farads), high);
         return Optional.ofNullable(solved.supplies().get(c.plus()));
     }
 
-    private Chassis with(Piece c, double farads) {
+    private Chassis with(CapacitorSection c, double farads) {
         Capacitor old = (Capacitor) c.part().component();
         List<Double> all = new ArrayList<>(old.farads());
         all.set(c.section() - 1, farads);
@@ -207,7 +207,7 @@ public final class Planner {
      *
      * @return ohms; 0 where one of its nets is not part of the solved circuit, or the network has no solution
      */
-    private double seen(Piece c) {
+    private double seen(CapacitorSection c) {
         if (!known(still, c.plus()) || !known(still, c.minus())) return 0;
         SmallSignal.Volts volts;
         try {
@@ -226,14 +226,14 @@ public final class Planner {
         return tone.orElseThrow();
     }
 
-    private void holding(SmallSignal network, Piece without) {
-        for (Piece other : pieces)
+    private void holding(SmallSignal network, CapacitorSection without) {
+        for (CapacitorSection other : pieces)
             if (!other.equals(without) && other.farads() >= HOLDS)
                 network.capacitor(other.plus(), other.minus(), other.farads(), 0);
     }
 
     /** Hum that is left on a smoothed rail, peak to peak, of the first reservoir's ripple. */
-    private Optional<Double> hum(Piece c, double farads) {
+    private Optional<Double> hum(CapacitorSection c, double farads) {
         var ripples = stresses.normal().ripples().entrySet().stream().findFirst();
         if (ripples.isEmpty()) return Optional.empty();
         SmallSignal network = SmallSignal.about(stresses.normal().direct(), e -> false);

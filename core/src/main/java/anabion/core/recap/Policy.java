@@ -1,6 +1,6 @@
 package anabion.core.recap;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Coded;
 import java.util.ArrayList;
 import java.util.List;
@@ -70,7 +70,7 @@ public record Policy(Scope scope, Cans cans, Rounding rounding, double drift) {
     /**
      * This policy with what some words change, such as {@code tested,restuff,nearest,drift-10}.
      *
-     * @throws BadInput naming a word that is none of {@link #words}
+     * @throws InputException naming a word that is none of {@link #words}
      */
     public Policy with(String text) {
         Policy p = this;
@@ -85,7 +85,7 @@ public record Policy(Scope scope, Cans cans, Rounding rounding, double drift) {
         for (Rounding r : Rounding.values()) if (r.code().equals(word)) return new Policy(scope, cans, r, drift);
         if (word.equals("drift-10")) return new Policy(scope, cans, rounding, 0.1);
         if (word.equals("drift-20")) return new Policy(scope, cans, rounding, 0.2);
-        throw BadInput.at("\"" + word + "\"")
+        throw InputException.at("\"" + word + "\"")
                 .because("no school of recapping")
                 .so("use some of " + String.join(", ", words()));
     }

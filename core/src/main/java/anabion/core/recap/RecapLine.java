@@ -3,7 +3,7 @@ package anabion.core.recap;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
@@ -56,7 +56,7 @@ public final class RecapLine {
     /**
      * The log after the line.
      *
-     * @throws BadInput naming the word that cannot be read, or the part that is not there
+     * @throws InputException naming the word that cannot be read, or the part that is not there
      */
     public static RecapLog edit(String line, RecapLog log, Chassis chassis, Instant now) {
         String[] words = line.strip().split("\\s+");
@@ -68,9 +68,11 @@ public final class RecapLine {
             return log.withSchool(school.toLowerCase(Locale.ROOT));
         }
         if (!WORDS.contains(verb))
-            throw BadInput.at("\"" + verb + "\"").because("not known here").so("use " + String.join(", ", WORDS));
+            throw InputException.at("\"" + verb + "\"")
+                    .because("not known here")
+                    .so("use " + String.join(", ", WORDS));
         if (rest.isEmpty())
-            throw BadInput.at(verb).because("the part is missing").so("write it like " + verb + " C14");
+            throw InputException.at(verb).because("the part is missing").so("write it like " + verb + " C14");
         if (verb.equals("can")) return can(rest, log, chassis);
         String key = key(rest.get(0), chassis);
         List<String> more = rest.subList(1, rest.size());
@@ -87,8 +89,11 @@ public final class RecapLine {
     /** {@code can C18 24x70}: the inside of a can. */
     private static RecapLog can(List<String> words, RecapLog log, Chassis chassis) {
         String reference = words.get(0).toUpperCase(Locale.ROOT);
-        if (Piece.of(chassis).stream().noneMatch(p -> p.part().reference().equals(reference)))
-            throw BadInput.at(reference).because("there is no such capacitor").so("name a can of this set");
+        if (CapacitorSection.of(chassis).stream()
+                .noneMatch(p -> p.part().reference().equals(reference)))
+            throw InputException.at(reference)
+                    .because("there is no such capacitor")
+                    .so("name a can of this set");
         String size = String.join("", words.subList(1, words.size()));
         CanFit.of(size);
         return log.withMark(reference, size);
@@ -120,32 +125,34 @@ public final class RecapLine {
     /** The key of a capacitor or the reference of another part. */
     private static String key(String word, Chassis chassis) {
         String key = word.toUpperCase(Locale.ROOT);
-        boolean capacitor = Piece.of(chassis).stream().anyMatch(p -> p.key().equals(key));
+        boolean capacitor =
+                CapacitorSection.of(chassis).stream().anyMatch(p -> p.key().equals(key));
         if (capacitor
                 || chassis.part(key)
                         .filter(p -> !(p.component() instanceof Component.Capacitor))
                         .isPresent()) return key;
         Optional<Part> can = chassis.part(key);
-        throw BadInput.at(key)
+        throw InputException.at(key)
                 .because(can.isPresent() ? "it has several sections" : "there is no such part")
                 .so(can.isPresent() ? "name one, such as " + key + ".1" : "name a part of this set");
     }
 
     private static String need(List<String> words, String what) {
-        if (words.isEmpty()) throw BadInput.at("").because(what + " is missing").so("type it behind the part");
+        if (words.isEmpty())
+            throw InputException.at("").because(what + " is missing").so("type it behind the part");
         return words.get(0);
     }
 
     private static Tick tick(String word) {
         for (Tick t : Tick.values()) if (t.code().equals(word.toLowerCase(Locale.ROOT))) return t;
-        throw BadInput.at(word).because("nothing to tick").so("use removed, measured, fitted, polarity or photo");
+        throw InputException.at(word).because("nothing to tick").so("use removed, measured, fitted, polarity or photo");
     }
 
     private static Optional<Role> role(String word) {
         if (word.equalsIgnoreCase("auto")) return Optional.empty();
         Optional<Role> named = Role.named(word.toLowerCase(Locale.ROOT));
         if (named.isPresent()) return named;
-        throw BadInput.at(word)
+        throw InputException.at(word)
                 .because("no role")
                 .so("use auto or one of "
                         + String.join(
@@ -155,7 +162,8 @@ public final class RecapLine {
 
     private static PartTest test(String verb, String key, List<String> more, Chassis chassis) {
         String text = need(more, "the reading");
-        boolean capacitor = Piece.of(chassis).stream().anyMatch(p -> p.key().equals(key));
+        boolean capacitor =
+                CapacitorSection.of(chassis).stream().anyMatch(p -> p.key().equals(key));
         return switch (verb) {
             case "measured" ->
                 new PartTest(
@@ -177,7 +185,7 @@ public final class RecapLine {
     private static PartTest leak(String key, String text, List<String> more) {
         String[] halves = text.split("@", 2);
         if (halves.length < 2)
-            throw BadInput.at(text).because("the volts are missing").so("write it like 1.2mA@300");
+            throw InputException.at(text).because("the volts are missing").so("write it like 1.2mA@300");
         double good = more.size() > 2 && more.get(1).equalsIgnoreCase("good") ? amperes(more.get(2)) : 0;
         return new PartTest(
                 key, PartTest.What.LEAKAGE, amperes(halves[0]), good, number(halves[1].replaceFirst("[vV]$", "")));
@@ -185,7 +193,7 @@ public final class RecapLine {
 
     private static double amperes(String text) {
         var m = java.util.regex.Pattern.compile("([0-9.,]+)(m|u|µ|n)?A?").matcher(text);
-        if (!m.matches()) throw BadInput.at(text).because("no current").so("write it like 1.2mA or 40uA");
+        if (!m.matches()) throw InputException.at(text).because("no current").so("write it like 1.2mA or 40uA");
         double scale = m.group(2) == null
                 ? 1
                 : m.group(2).equals("m") ? 1e-3 : m.group(2).equals("n") ? 1e-9 : 1e-6;
@@ -205,6 +213,6 @@ public final class RecapLine {
         } catch (NumberFormatException e) {
             // said below
         }
-        throw BadInput.at("\"" + text + "\"").because("no number").so("type it in digits");
+        throw InputException.at("\"" + text + "\"").because("no number").so("type it in digits");
     }
 }

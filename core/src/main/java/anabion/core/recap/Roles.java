@@ -1,6 +1,6 @@
 package anabion.core.recap;
 
-import anabion.core.recap.Surroundings.Electrode;
+import anabion.core.recap.NetClassifier.Electrode;
 import anabion.core.text.Phrase;
 import java.util.Optional;
 
@@ -17,16 +17,16 @@ public final class Roles {
     /** Direct volts below which a net is a grid's return or a detector's load rather than a rail. */
     private static final double QUIET = 8;
 
-    private final Surroundings around;
+    private final NetClassifier around;
 
-    Roles(Surroundings around) {
+    Roles(NetClassifier around) {
         this.around = around;
     }
 
     /** A role and the reason for it. */
     public record Found(Role role, Phrase why) {}
 
-    Found of(Piece c) {
+    Found of(CapacitorSection c) {
         String a = around.isReference(c.plus()) ? c.minus() : c.plus();
         String b = a.equals(c.plus()) ? c.minus() : c.plus();
         return tuned(c, a, b)
@@ -50,7 +50,7 @@ public final class Roles {
         return Optional.of(found(role, fillings));
     }
 
-    private Optional<Found> tuned(Piece c, String a, String b) {
+    private Optional<Found> tuned(CapacitorSection c, String a, String b) {
         String role = c.part().role();
         if (c.kind() == Kind.AIR || role.contains("gang") || role.contains("trimmer") || role.contains("padder"))
             return is(Role.TUNING, a, b);
@@ -79,7 +79,7 @@ public final class Roles {
         return Optional.empty();
     }
 
-    private Optional<Found> rectifier(Piece c, String a, String b) {
+    private Optional<Found> rectifier(CapacitorSection c, String a, String b) {
         boolean vibrates = around.vibrates();
         Optional<Electrode> plate = around.on(a, "a")
                 .filter(Electrode::rectifies)
@@ -109,7 +109,7 @@ public final class Roles {
                         e.part().reference()));
     }
 
-    private Optional<Found> screen(Piece c, String a, String b) {
+    private Optional<Found> screen(CapacitorSection c, String a, String b) {
         boolean rail =
                 c.farads() >= SMOOTHS && around.fed(a) && around.on(a, "g2").isPresent() && many(a);
         if (!around.earthy(b) || rail) return Optional.empty();
@@ -125,7 +125,7 @@ public final class Roles {
         return fedParts > 1;
     }
 
-    private Optional<Found> ratio(Piece c, String a, String b) {
+    private Optional<Found> ratio(CapacitorSection c, String a, String b) {
         if (c.farads() < 1e-6 || Math.abs(around.dc(a)) > QUIET || Math.abs(around.dc(b)) > QUIET)
             return Optional.empty();
         boolean detector = around.on(a, "d").isPresent()
@@ -133,7 +133,7 @@ public final class Roles {
         return detector ? is(Role.RATIO_STABILISER, a, b) : Optional.empty();
     }
 
-    private Optional<Found> rail(Piece c, String a, String b) {
+    private Optional<Found> rail(CapacitorSection c, String a, String b) {
         if (!around.earthy(b) && !around.held(b)) return Optional.empty();
         double volts = around.dc(a) - around.dc(b);
         boolean electrode =
@@ -151,7 +151,7 @@ public final class Roles {
         return around.high(a) ? is(Role.DECOUPLING, a) : Optional.empty();
     }
 
-    private Optional<Found> coupling(Piece c, String a, String b) {
+    private Optional<Found> coupling(CapacitorSection c, String a, String b) {
         Optional<Electrode> grid =
                 around.on(a, "g1", "g3", "b", "gate").or(() -> around.on(b, "g1", "g3", "b", "gate"));
         if (around.earthy(a) || around.earthy(b)) return Optional.empty();
@@ -175,7 +175,7 @@ public final class Roles {
         return Optional.empty();
     }
 
-    private Optional<Found> plate(Piece c, String a, String b) {
+    private Optional<Found> plate(CapacitorSection c, String a, String b) {
         Optional<Electrode> plate = around.on(a, "a", "c").filter(e -> !e.rectifies());
         if (plate.isPresent()) return is(around.output(a) ? Role.PLATE_TONE : Role.PLATE_BYPASS, a, b);
         if (around.near(a, "tone") || around.near(b, "tone") || c.part().role().contains("tone"))
@@ -184,7 +184,7 @@ public final class Roles {
     }
 
     /** Held to the chassis, with hardly any direct volts: a detector's load, a grid's return, a base's divider. */
-    private Optional<Found> quiet(Piece c, String a, String b) {
+    private Optional<Found> quiet(CapacitorSection c, String a, String b) {
         boolean diode = around.electrodes(a).stream().anyMatch(e -> e.diode() && !e.rectifies());
         boolean detector = diode
                 || around.behindCoil(a, "d").isPresent()

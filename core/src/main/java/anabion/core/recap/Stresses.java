@@ -5,7 +5,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.rectifier.Cycle;
 import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
@@ -29,16 +29,16 @@ public final class Stresses {
     private final OperatingPoint normal;
     private final OperatingPoint high;
     private final OperatingPoint start;
-    private final Surroundings around;
+    private final NetClassifier around;
 
     private Stresses(Chassis chassis, OperatingPoint normal, OperatingPoint high, OperatingPoint start) {
         this.normal = normal;
         this.high = high;
         this.start = start;
-        this.around = new Surroundings(chassis, normal);
+        this.around = new NetClassifier(chassis, normal);
     }
 
-    /** @throws BadInput if the circuit does not settle, with what to look at */
+    /** @throws InputException if the circuit does not settle, with what to look at */
     static Stresses of(Chassis chassis) {
         Simulator engine = new Simulator();
         Setting usual = Setting.of(chassis.supply().volts());
@@ -56,7 +56,7 @@ public final class Stresses {
 
     private static OperatingPoint settled(OperatingPoint o, Chassis chassis) {
         if (o.converged()) return o;
-        throw BadInput.at(chassis.name())
+        throw InputException.at(chassis.name())
                 .because("the circuit as entered does not settle at "
                         + String.join(", ", o.direct().unsettled()))
                 .so("look at the checks of the Study sheet first");
@@ -76,7 +76,7 @@ public final class Stresses {
         return dead;
     }
 
-    Surroundings around() {
+    NetClassifier around() {
         return around;
     }
 
@@ -84,7 +84,7 @@ public final class Stresses {
         return normal;
     }
 
-    Stress of(Piece c, Role role) {
+    Stress of(CapacitorSection c, Role role) {
         double usual = across(normal, c);
         double most = across(high, c);
         double first = across(start, c);
@@ -93,12 +93,12 @@ public final class Stresses {
         return new Stress(usual, first, most, peak, role == Role.RESERVOIR ? amperes(c) : 0);
     }
 
-    private static double across(OperatingPoint o, Piece c) {
+    private static double across(OperatingPoint o, CapacitorSection c) {
         return o.volts(c.plus()).orElse(0) - o.volts(c.minus()).orElse(0);
     }
 
     /** Peak of the mains or the winding between its ends at high line. */
-    private double alternating(Piece c) {
+    private double alternating(CapacitorSection c) {
         if (high.mains().isEmpty()) return 0;
         double direct = Math.abs(across(high, c));
         double v = high.mains().get().volts(c.plus()).orElse(0)
@@ -106,7 +106,7 @@ public final class Stresses {
         return Math.abs(v) < 1 ? 0 : Math.sqrt(2) * Math.abs(v) + direct;
     }
 
-    private double swing(Piece c, Role role, double direct) {
+    private double swing(CapacitorSection c, Role role, double direct) {
         boolean loud = role == Role.PLATE_TONE || around.output(c.plus()) || around.output(c.minus());
         boolean plate = loud
                 && (around.on(c.plus(), "a", "c").isPresent()
@@ -116,17 +116,17 @@ public final class Stresses {
         return Math.max(Math.abs(direct), SWING * HIGH * rail);
     }
 
-    private Optional<Cycle> cycle(Piece c) {
+    private Optional<Cycle> cycle(CapacitorSection c) {
         return Optional.ofNullable(high.supplies().get(c.plus()))
                 .or(() -> Optional.ofNullable(high.supplies().get(c.minus())));
     }
 
-    private double ripple(Piece c) {
+    private double ripple(CapacitorSection c) {
         return cycle(c).map(Cycle::ripple).orElse(0.0);
     }
 
     /** Of a reservoir: what the rectifier gives effectively, less the mean that flows on. */
-    private double amperes(Piece c) {
+    private double amperes(CapacitorSection c) {
         String net = high.supplies().containsKey(c.plus()) ? c.plus() : c.minus();
         return high.rippleAmperes().getOrDefault(net, 0.0);
     }

@@ -29,7 +29,7 @@ public final class Tested {
     public record Verdict(boolean fails, Phrase words) {}
 
     /** The verdict on a capacitor, by stated limits. */
-    public static Verdict of(PartTest t, Piece c) {
+    public static Verdict of(PartTest t, CapacitorSection c) {
         double amount = t.amount();
         return switch (t.what()) {
             case VALUE -> {
@@ -52,7 +52,7 @@ public final class Tested {
         };
     }
 
-    private static Verdict leakage(PartTest t, Piece c) {
+    private static Verdict leakage(PartTest t, CapacitorSection c) {
         double amount = t.amount();
         double good = t.good();
         double volts = t.volts();
@@ -67,7 +67,7 @@ public final class Tested {
     }
 
     /** What an old electrolytic may leak after it was formed again, in amperes. */
-    public static double formed(Piece c, double volts) {
+    public static double formed(CapacitorSection c, double volts) {
         return OLD * (LEAKAGE * c.farads() * volts + FORMED);
     }
 

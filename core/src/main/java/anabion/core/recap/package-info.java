@@ -2,7 +2,7 @@
  * What to renew, by what, in which order, and why.
  *
  * <p>Idea: the nets say what every capacitor does ({@link anabion.core.recap.Roles}), the engine says what it must bear
- * ({@link anabion.core.recap.Stresses}), a rule for its role says what goes in ({@link anabion.core.recap.Chooser}), and the policy of the
+ * ({@link anabion.core.recap.Stresses}), a rule for its role says what goes in ({@link anabion.core.recap.ReplacementRules}), and the policy of the
  * workshop says what is renewed at all and in which order ({@link anabion.core.recap.Planner}).
  *
  * <p>Laws: no part below the worst volts that it meets; no reservoir above its rectifier's limit without a named warning; no part between

@@ -6,7 +6,7 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Reactances;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.simulation.Faults;
@@ -157,7 +157,7 @@ final class Coils {
         if (loads.length != 2 || index > 1) return Optional.empty();
         try {
             return Optional.of(Notation.exact(loads[index].strip(), Unit.OHM));
-        } catch (BadInput e) {
+        } catch (InputException e) {
             return Optional.empty(); // printed is what stood on the part: it need not be a ratio
         }
     }

@@ -3,7 +3,7 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.simulation.Detector;
 import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
@@ -38,25 +38,25 @@ public final class SignalDeck {
                 .filter(a -> domain == Domain.AF ? a.before() == Domain.AF : a.after() == Domain.IF)
                 .map(a -> domain == Domain.AF ? a.inputNet() : a.outputNet())
                 .findFirst()
-                .orElseThrow(() -> BadInput.at(band.name())
+                .orElseThrow(() -> InputException.at(band.name())
                         .because("no stage of this band amplifies there")
                         .so("name its stages, or say where with --at"));
     }
 
-    static SpiceNetlist.Probe probe(Chassis chassis, Band band, Domain domain, String net) {
+    static SpiceNetlist.AcPorts probe(Chassis chassis, Band band, Domain domain, String net) {
         if (domain == Domain.AF) {
             String speaker = chassis.parts().stream()
                     .filter(p -> p.component() instanceof Component.Speaker)
                     .flatMap(p -> Stream.ofNullable(p.nets().get("1")))
                     .findFirst()
                     .orElse(net);
-            return new SpiceNetlist.Probe(
+            return new SpiceNetlist.AcPorts(
                     net, speaker, Generator.SOUND.ohms(), Generator.SOUND.farads(), Frequencies.TONE, 100, 10000, 100);
         }
         double middle = Frequencies.intermediate(chassis, Optional.of(band)).orElse(465e3);
         String fed = Detector.of(chassis, band).map(Detector::fed).orElse(net);
         double span = middle / 20;
-        return new SpiceNetlist.Probe(
+        return new SpiceNetlist.AcPorts(
                 net, fed, Generator.RADIO.ohms(), Generator.RADIO.farads(), middle, middle - span, middle + span, 101);
     }
 }

@@ -9,7 +9,7 @@ import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.simulation.Detector;
 import anabion.core.simulation.Faults;
@@ -60,7 +60,7 @@ public final class StageFinder {
         List<Device> all = devices();
         order(all);
         if (path.isEmpty())
-            throw BadInput.at(chassis.name())
+            throw InputException.at(chassis.name())
                     .because("no tube or transistor leads to a speaker yet")
                     .so("enter the output stage with its transformer and the speaker first");
         List<String> names = names();

@@ -13,7 +13,7 @@ import anabion.core.device.Semiconductor;
 import anabion.core.device.model.Fit;
 import anabion.core.device.model.LampLaw;
 import anabion.core.device.model.RectifierLaw;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -47,12 +47,12 @@ public final class ColdOhms {
 
     /**
      * @param test volts of the ohmmeter with open probes
-     * @throws BadInput if the chassis has no such net
+     * @throws InputException if the chassis has no such net
      */
     public static Answer between(Chassis chassis, Setting setting, String a, String b, double test) {
         for (String net : List.of(a, b))
             if (!Simulator.nets(chassis).contains(net))
-                throw BadInput.at("net " + net)
+                throw InputException.at("net " + net)
                         .because("this chassis has no such net")
                         .so("name one of its nets or pins");
         double usual = measure(chassis, setting, a, b, test, 1);

@@ -3,7 +3,7 @@ package anabion.core.simulation;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -24,7 +24,7 @@ public record Controls(Map<String, Double> pots, Map<String, String> switches) {
     /**
      * Reads settings.
      *
-     * @throws BadInput naming the word that is no setting of a control or switch of this chassis
+     * @throws InputException naming the word that is no setting of a control or switch of this chassis
      */
     public static Controls of(Chassis chassis, List<String> words) {
         Map<String, Double> pots = new LinkedHashMap<>();
@@ -37,7 +37,7 @@ public record Controls(Map<String, Double> pots, Map<String, String> switches) {
             if (part instanceof Component.Switch s) switches.put(reference, position(word, s, value));
             else if (part instanceof Component.Potentiometer) pots.put(reference, share(word, value));
             else
-                throw BadInput.at(word)
+                throw InputException.at(word)
                         .because("this set has no control or switch " + pair[0])
                         .so("write it like RV1=0.3 or S2=LW");
         }
@@ -57,7 +57,7 @@ public record Controls(Map<String, Double> pots, Map<String, String> switches) {
         return s.positions().stream()
                 .filter(p -> p.equalsIgnoreCase(value))
                 .findFirst()
-                .orElseThrow(() -> BadInput.at(word)
+                .orElseThrow(() -> InputException.at(word)
                         .because("the switch has no position \"" + value + "\"")
                         .so("use one of " + String.join(", ", s.positions())));
     }
@@ -69,6 +69,8 @@ public record Controls(Map<String, Double> pots, Map<String, String> switches) {
         } catch (NumberFormatException e) {
             // said below
         }
-        throw BadInput.at(word).because("a control stands between 0 and 1").so("write it like RV1=0.3");
+        throw InputException.at(word)
+                .because("a control stands between 0 and 1")
+                .so("write it like RV1=0.3");
     }
 }

@@ -6,7 +6,7 @@ import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import java.util.List;
 import java.util.Optional;
@@ -29,26 +29,28 @@ public final class Faults {
 
     private final List<Fault> all;
 
-    /** @throws BadInput if a fault names a part that the chassis lacks, or one that cannot fail so */
+    /** @throws InputException if a fault names a part that the chassis lacks, or one that cannot fail so */
     public Faults(Chassis chassis, List<Fault> all) {
         this.all = all;
         all.forEach(f -> check(chassis, f));
     }
 
     private static void check(Chassis chassis, Fault f) {
-        Part part = chassis.part(f.part()).orElseThrow(() -> BadInput.at(f.text())
+        Part part = chassis.part(f.part()).orElseThrow(() -> InputException.at(f.text())
                 .because("there is no part " + f.part())
                 .so("name a part of this chassis"));
         List<String> modes = modes(part.component());
         if (!modes.contains(f.mode()))
-            throw BadInput.at(f.text())
+            throw InputException.at(f.text())
                     .because("a " + part.component().kind() + " does not fail as \"" + f.mode() + "\"")
                     .so("use one of " + String.join(", ", modes));
         if (part.component() instanceof Component.Switch s) check(f, s);
         if (part.component() instanceof Component.Windings w && !f.mode().equals("joint")) check(f, w);
         if (f.mode().equals("wrong")) checkFitted(f, part.component());
         if (f.amount().startsWith("-") || f.amount().startsWith("−"))
-            throw BadInput.at(f.text()).because("the amount lies below zero").so("give a size, or leave it out");
+            throw InputException.at(f.text())
+                    .because("the amount lies below zero")
+                    .so("give a size, or leave it out");
     }
 
     private static void check(Fault f, Component.Switch s) {
@@ -56,7 +58,7 @@ public final class Faults {
                         s.positions().stream(), s.contacts().stream().map(Contact::pair))
                 .toList();
         if (!f.amount().isEmpty() && !known.contains(f.amount()))
-            throw BadInput.at(f.text())
+            throw InputException.at(f.text())
                     .because(f.part() + " has no position and no contact \"" + f.amount() + "\"")
                     .so("use one of " + String.join(", ", known) + ", or none for all of them");
     }
@@ -68,7 +70,7 @@ public final class Faults {
                 .distinct()
                 .toList();
         if (!names.contains(f.target()))
-            throw BadInput.at(f.text())
+            throw InputException.at(f.text())
                     .because(f.part() + " has no winding of that name")
                     .so("use one of " + String.join(", ", names));
     }
@@ -76,17 +78,17 @@ public final class Faults {
     private static void checkFitted(Fault f, Component c) {
         boolean capacitor = c instanceof Component.Capacitor;
         if (c instanceof Component.Capacitor k && k.farads().size() > 1)
-            throw BadInput.at(f.text())
+            throw InputException.at(f.text())
                     .because(f.part() + " has several sections")
                     .so("enter them as single parts, or use " + f.part() + ":dried");
         if (f.amount().isEmpty())
-            throw BadInput.at(f.text())
+            throw InputException.at(f.text())
                     .because("it does not say what is fitted")
                     .so("add the value, such as " + f.text() + (capacitor ? ":470pF" : ":4k7"));
         if (!capacitor) return;
         double farads = f.farads().value();
         if (farads <= 0 || farads >= 1)
-            throw BadInput.at(f.text())
+            throw InputException.at(f.text())
                     .because("no capacitor of a receiver has " + Figures.si(f.farads()))
                     .so("write it like 470pF; for none at all use " + f.part() + ":open");
     }
@@ -133,7 +135,7 @@ public final class Faults {
     private static double ohms(Fault f) {
         double ohms = f.ohms().value();
         if (ohms > 0) return ohms;
-        throw BadInput.at(f.text())
+        throw InputException.at(f.text())
                 .because("a resistance lies above zero")
                 .so("for none at all use " + f.target() + ":short");
     }
@@ -167,7 +169,7 @@ public final class Faults {
         try {
             return Double.parseDouble(f.get().amount());
         } catch (NumberFormatException e) {
-            throw BadInput.at(f.get().text())
+            throw InputException.at(f.get().text())
                     .because("\"" + f.get().amount() + "\" is no number")
                     .so("write it like V4:emission:0.3");
         }

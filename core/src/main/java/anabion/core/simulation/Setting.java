@@ -2,7 +2,7 @@ package anabion.core.simulation;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.List;
 import java.util.Map;
 
@@ -41,11 +41,11 @@ public record Setting(
     /**
      * As a set is fed by what is entered of it.
      *
-     * @throws BadInput if its volts are not entered
+     * @throws InputException if its volts are not entered
      */
     public static Setting fed(Chassis chassis) {
         if (!(chassis.supply().volts() > 0))
-            throw BadInput.at(chassis.name())
+            throw InputException.at(chassis.name())
                     .because("the volts that feed it are not entered")
                     .so("enter them on the Arrival sheet");
         return of(chassis.supply().volts());

@@ -7,7 +7,7 @@ import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Reactances;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.rectifier.Characteristic;
 import anabion.core.rectifier.Rectifier;
 import java.util.ArrayList;
@@ -69,7 +69,7 @@ public final class SpiceNetlist {
             Setting setting,
             Predicate<Element> replaced,
             Consumer<Reactances> reactances,
-            Probe probe) {
+            AcPorts probe) {
         SpiceNetlist deck = new SpiceNetlist(chassis, setting);
         AlternatingDeck alternating = new AlternatingDeck(deck, probe.hertz());
         alternating.elements(deck.bench.circuit(), replaced);
@@ -86,7 +86,7 @@ public final class SpiceNetlist {
      *
      * @param hertz at which the losses of coils hold
      */
-    public record Probe(
+    public record AcPorts(
             String net, String output, double ohms, double farads, double hertz, double from, double to, int points) {}
 
     void line(String line) {
@@ -170,7 +170,7 @@ public final class SpiceNetlist {
 
     private String overTime() {
         if (bench.rails().isEmpty())
-            throw BadInput.at(chassis.name())
+            throw InputException.at(chassis.name())
                     .because("no rectifier with a reservoir is entered")
                     .so("enter the supply, or use the deck for direct current");
         Rectifier first = bench.rails().get(0).rectifier();

@@ -3,7 +3,7 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import org.junit.jupiter.api.Test;
 
 class AdjusterLineTest {
@@ -47,10 +47,10 @@ class AdjusterLineTest {
     @Test
     void anUnknownPartAndALoneLetterAreRefused() {
         assertThatThrownBy(() -> AdjusterLine.put("A1 L99 top core", set))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("L99");
         assertThatThrownBy(() -> AdjusterLine.put("A1", set))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("letter and a part");
     }
 }

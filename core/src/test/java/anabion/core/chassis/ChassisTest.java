@@ -3,7 +3,7 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
@@ -81,13 +81,13 @@ class ChassisTest {
         Chassis noTriode = set.withParts(
                 set.parts().stream().filter(p -> !p.reference().equals("V3")).toList());
         assertThat(ChassisCheck.flaws(noTriode))
-                .extracting(BadInput::getMessage)
+                .extracting(InputException::getMessage)
                 .anyMatch(m -> m.contains("net V3.7 is unknown") && m.contains("there is no V3"))
                 .anyMatch(m -> m.contains("Audio owns V3"))
                 .anyMatch(m -> m.contains("V3.7 is unknown") && m.contains("chart"));
         Chassis noStage = set.withStages(List.of(), set.bands());
         assertThat(ChassisCheck.flaws(noStage))
-                .extracting(BadInput::getMessage)
+                .extracting(InputException::getMessage)
                 .anyMatch(m -> m.contains("there is no stage Mixer"));
     }
 
@@ -110,7 +110,7 @@ class ChassisTest {
         for (String text : List.of("10M", "20k/V", "20k/V@250", "1k/V@2.5"))
             assertThat(MeterSpec.parse(text).text()).isEqualTo(text);
         for (String text : List.of("", "volts", "20k/V 250", "0", "20k/V@0")) {
-            assertThatThrownBy(() -> MeterSpec.parse(text)).as(text).isInstanceOf(BadInput.class);
+            assertThatThrownBy(() -> MeterSpec.parse(text)).as(text).isInstanceOf(InputException.class);
         }
     }
 
@@ -129,6 +129,6 @@ class ChassisTest {
                 .doesNotContain("V4.2");
         assertThat(Renames.part(renamed, "V7", "V4")).isEqualTo(set);
         assertThatThrownBy(() -> Renames.part(set, "V4", "V5")).hasMessageContaining("taken");
-        assertThatThrownBy(() -> Renames.part(set, "V99", "V5")).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> Renames.part(set, "V99", "V5")).isInstanceOf(InputException.class);
     }
 }

@@ -3,7 +3,7 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.testing.SharedSets;
 import java.io.IOException;
@@ -45,6 +45,6 @@ class MakeLineTest {
     @ValueSource(strings = {"make", "make KT", "make KT:", "make KT: C14 C999"})
     void whatIsNoMarkIsRefused(String line) {
         assertThat(MakeLine.looksLike(line)).isTrue();
-        assertThatThrownBy(() -> MakeLine.parse(line, SET)).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> MakeLine.parse(line, SET)).isInstanceOf(InputException.class);
     }
 }

@@ -3,7 +3,7 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -76,19 +76,19 @@ class StudyLineTest {
 
     @Test
     void aTubeThatOthersHangOnIsNotDropped() {
-        assertThatThrownBy(() -> StudyLine.drop("V4", set)).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> StudyLine.drop("V4", set)).isInstanceOf(InputException.class);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"V4.2", "V4.2 x", "V9.1 12", "V4.2 1,000"})
     void badChartRowsAreRefused(String line) {
-        assertThatThrownBy(() -> StudyLine.chartRow(line, set)).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> StudyLine.chartRow(line, set)).isInstanceOf(InputException.class);
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"Output V4", "Output: V9", "AM = Nowhere", "Output: @V9.1"})
     void badStagesAreRefused(String line) {
-        assertThatThrownBy(() -> StudyLine.stageOrBand(line, set)).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> StudyLine.stageOrBand(line, set)).isInstanceOf(InputException.class);
     }
 
     @Test

@@ -3,7 +3,7 @@ package anabion.core.chassis;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -97,7 +97,7 @@ class WiringLineTest {
     void aLineThatCannotBeReadSaysWhy(String line) {
         assertThatThrownBy(() -> WiringLine.parse(line, set))
                 .isInstanceOfSatisfying(
-                        BadInput.class, e -> assertThat(e.remedy()).isNotBlank());
+                        InputException.class, e -> assertThat(e.remedy()).isNotBlank());
     }
 
     @Test
@@ -163,6 +163,6 @@ class WiringLineTest {
                 "LP9 6V/ A B"
             })
     void halfAWordIsRefusedAndNotTakenForSomethingElse(String line) {
-        assertThatThrownBy(() -> WiringLine.parse(line, set)).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> WiringLine.parse(line, set)).isInstanceOf(InputException.class);
     }
 }

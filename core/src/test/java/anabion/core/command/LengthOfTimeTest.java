@@ -3,7 +3,7 @@ package anabion.core.command;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.time.Duration;
 import java.time.Period;
 import java.time.temporal.TemporalAmount;
@@ -32,6 +32,8 @@ class LengthOfTimeTest {
     @ValueSource(
             strings = {"", "soak", "99999999999999999999h", "4 moons", "0 min", "11 years", "2", "-3h", "99999 weeks"})
     void whatIsNoneIsRefused(String text) {
-        assertThatThrownBy(() -> length(text)).isInstanceOf(BadInput.class).hasMessageContaining("timer 2h soak");
+        assertThatThrownBy(() -> length(text))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("timer 2h soak");
     }
 }

@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.OwnTypes;
 import anabion.core.chassis.WiringLine;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
@@ -75,7 +75,7 @@ class TypeLineTest {
     })
     void whatCannotBeIsRefusedByName(String type, String line, String said) {
         assertThatThrownBy(() -> TypeLine.edit(find(type), line))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining(said);
     }
 
@@ -85,7 +85,7 @@ class TypeLineTest {
         assertThat(made.name()).isEqualTo("MY-5");
         assertThat(made.also()).isEmpty();
         assertThat(made.sections()).isEqualTo(find("6AQ5").sections());
-        assertThatThrownBy(() -> TypeLine.like("?", find("6AQ5"))).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> TypeLine.like("?", find("6AQ5"))).isInstanceOf(InputException.class);
     }
 
     @Test

@@ -17,10 +17,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What the readings leave open of the next one, and how severe they make a fault. */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class ConditionalGaussianTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis SET = FORECASTS.chassis();
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis SET = PREDICTIONS.chassis();
 
     /** Two readings that hang on one source: by hand, the mean moves by half of the first's distance, and a half of the variance goes. */
     @Test
@@ -85,22 +85,22 @@ class ConditionalGaussianTest {
     void oneReadingHalfWayForeseesTheNext(String least, String most, String what, String read, String next) {
         Hypothesis h = new Hypothesis(List.of(Fault.parse(least)), List.of(Fault.parse(most)), 0.1);
         Fault half = h.at(x -> 0.5).from().get(0);
-        Probe.Measured first = probe(what, read);
-        Probe.Measured second = probe(what, next);
+        Measurement.Metered first = probe(what, read);
+        Measurement.Metered second = probe(what, next);
         Hypothesis exact = new Hypothesis(List.of(half), List.of(half), 0.1);
-        double shown = FORECASTS.at(exact, first).orElseThrow().value();
-        double wanted = FORECASTS.at(exact, second).orElseThrow().value();
+        double shown = PREDICTIONS.at(exact, first).orElseThrow().value();
+        double wanted = PREDICTIONS.at(exact, second).orElseThrow().value();
         List<Observation> evidence = List.of(new Observation.Measured(first, first.unscaled(shown)));
-        double foreseen = ConditionalGaussian.of(FORECASTS, h, evidence)
+        double foreseen = ConditionalGaussian.of(PREDICTIONS, h, evidence)
                 .orElseThrow()
-                .outlook(FORECASTS.at(h, second).orElseThrow())[0];
+                .outlook(PREDICTIONS.at(h, second).orElseThrow())[0];
         assertThat(second.unscaled(foreseen)).isCloseTo(second.unscaled(wanted), withinPercentage(2));
     }
 
-    private static Probe.Measured probe(String what, String at) {
+    private static Measurement.Metered probe(String what, String at) {
         return what.equals("ohms")
-                ? new Probe.Ohms(at, "CHASSIS", 1.5)
-                : new Probe.Volts(at, at, Setting.of(230), MeterSpec.parse("10M"));
+                ? new Measurement.Ohms(at, "CHASSIS", 1.5)
+                : new Measurement.Volts(at, at, Setting.of(230), MeterSpec.parse("10M"));
     }
 
     /** The amount that is named lies near the one planted, wherever between the listed severities that is. */
@@ -111,13 +111,13 @@ class ConditionalGaussianTest {
         Workbench bench = new Workbench(SET, 5, fault);
         List<Observation> evidence =
                 new ArrayList<>(bench.read(List.of("V2.6", "V2.7", "V2.5", "V4.1", "V4.2", "V3.7")));
-        evidence.add(bench.answer(new Probe.Ohms("V2.6", "B2", 1.5)));
-        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
+        evidence.add(bench.answer(new Measurement.Ohms("V2.6", "B2", 1.5)));
+        Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
         assertThat(d.suspects().get(0).names(planted.cause()))
                 .as("%s", d.suspects())
                 .isTrue();
         Hypothesis listed = d.suspects().get(0).first();
-        Hypothesis sized = d.sized(FORECASTS, evidence).suspects().get(0).first();
+        Hypothesis sized = d.sized(PREDICTIONS, evidence).suspects().get(0).first();
         assertThat(sized.cause()).isEqualTo(listed.cause());
         double named = sized.from().get(0).ohms().value();
         double least = listed.from().get(0).ohms().value();
@@ -134,18 +134,18 @@ class ConditionalGaussianTest {
         Workbench bench = new Workbench(SET, seed, "R7:drifted:64k");
         List<Observation> evidence = new ArrayList<>(bench.read(List.of("V2.6", "V2.7", "V1.6")));
         Hypothesis drifted = about(Fault.parse("R7:drifted:64k"));
-        Probe.Ohms across = new Probe.Ohms("V2.6", "B2", 1.5);
+        Measurement.Ohms across = new Measurement.Ohms("V2.6", "B2", 1.5);
         ConditionalGaussian given =
-                ConditionalGaussian.of(FORECASTS, drifted, evidence).orElseThrow();
+                ConditionalGaussian.of(PREDICTIONS, drifted, evidence).orElseThrow();
         double named = drifted.at(given::severity).from().get(0).ohms().value();
         double foreseen =
-                across.unscaled(given.outlook(FORECASTS.at(drifted, across).orElseThrow())[0]);
+                across.unscaled(given.outlook(PREDICTIONS.at(drifted, across).orElseThrow())[0]);
         assertThat(foreseen).isCloseTo(named, withinPercentage(1));
     }
 
     private static Hypothesis about(Fault fault) {
         double ohms = fault.ohms().value();
-        return FORECASTS.hypotheses().stream()
+        return PREDICTIONS.hypotheses().stream()
                 .filter(h -> h.cause().equals(fault.cause()))
                 .filter(h -> (h.from().get(0).ohms().value() - ohms)
                                 * (h.to().get(0).ohms().value() - ohms)
@@ -168,15 +168,15 @@ class ConditionalGaussianTest {
         List<Observation> evidence = bench.read(List.of("V2.6", "V2.7", "V2.5", "V4.1", "V4.2", "V3.7"));
         Hypothesis both = about(planted.get(0)).and(about(planted.get(1)));
         ConditionalGaussian given =
-                ConditionalGaussian.of(FORECASTS, both, evidence).orElseThrow();
+                ConditionalGaussian.of(PREDICTIONS, both, evidence).orElseThrow();
         List<Fault> named = both.at(given::severity).from();
         for (int n = 0; n < 2; n++)
             assertThat(Math.log(
                             named.get(n).ohms().value() / planted.get(n).ohms().value()))
                     .as("%s named %s", planted, named)
                     .isBetween(-0.25, 0.25);
-        Probe.Ohms across = new Probe.Ohms("V2.6", "B2", 1.5);
-        assertThat(across.unscaled(given.outlook(FORECASTS.at(both, across).orElseThrow())[0]))
+        Measurement.Ohms across = new Measurement.Ohms("V2.6", "B2", 1.5);
+        assertThat(across.unscaled(given.outlook(PREDICTIONS.at(both, across).orElseThrow())[0]))
                 .isCloseTo(named.get(1).ohms().value(), withinPercentage(5));
     }
 
@@ -199,11 +199,11 @@ class ConditionalGaussianTest {
         Workbench bench = new Workbench(SET, 7);
         List<Observation> evidence = new ArrayList<>();
         GaussianPrediction next =
-                FORECASTS.at(FORECASTS.healthy(), bench.volts("V2.5")).orElseThrow();
+                PREDICTIONS.at(PREDICTIONS.healthy(), bench.volts("V2.5")).orElseThrow();
         double before = next.deviation();
         for (String p : List.of("V2.6", "V2.7", "V1.5", "V4.6", "V4.2")) {
             evidence.add(bench.read(p));
-            double now = ConditionalGaussian.of(FORECASTS, FORECASTS.healthy(), evidence)
+            double now = ConditionalGaussian.of(PREDICTIONS, PREDICTIONS.healthy(), evidence)
                     .orElseThrow()
                     .outlook(next)[1];
             assertThat(now).as("after %s", p).isLessThanOrEqualTo(before + 1e-9);

@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.job.Outcome;
 import java.io.IOException;
@@ -22,17 +22,17 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a diagnosis owes whoever relies on it, on the Halcyon with its chart read. */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class DiagnosisTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis HALCYON = FORECASTS.chassis();
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis HALCYON = PREDICTIONS.chassis();
 
     private static List<Observation> chart(long seed, String... faults) {
         return new Workbench(HALCYON, seed, faults).read(Workbench.CHART);
     }
 
     private static Diagnosis diagnosed(List<Observation> evidence) {
-        return Diagnosis.of(FORECASTS, evidence);
+        return Diagnosis.of(PREDICTIONS, evidence);
     }
 
     private static void first(Diagnosis d, String... wanted) {
@@ -71,8 +71,8 @@ class DiagnosisTest {
                     .map(Hypothesis::cause)
                     .toList();
             assertThat(named).as(fault).contains("V4:gassy", "C14:leaky");
-            Probe.Volts grid = bench.volts("V4.1");
-            Probe lifted = new Probe.Volts(
+            Measurement.Volts grid = bench.volts("V4.1");
+            Measurement lifted = new Measurement.Volts(
                     grid.point(),
                     grid.net(),
                     grid.setting().withFaults(List.of(Fault.of("C14", "open"))),
@@ -93,7 +93,7 @@ class DiagnosisTest {
     @Test
     void theOddsSumToOneAndTheOrderOfTheEvidenceDoesNotMatter() {
         List<Observation> evidence = chart(9, "R7:open");
-        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
+        evidence.add(new Observation.Heard(new Measurement.Listen("AM"), Outcome.NOTHING));
         Diagnosis d = diagnosed(evidence);
         double listed =
                 d.suspects().stream().mapToDouble(Diagnosis.Suspect::odds).sum();
@@ -125,7 +125,7 @@ class DiagnosisTest {
         List<Observation> evidence = chart(17).stream()
                 .map(o -> (Observation.Measured) o)
                 .<Observation>map(m -> new Observation.Measured(
-                        m.probe(), odd.getOrDefault(((Probe.Volts) m.probe()).point(), m.value())))
+                        m.probe(), odd.getOrDefault(((Measurement.Volts) m.probe()).point(), m.value())))
                 .toList();
         Diagnosis d = diagnosed(evidence);
         assertThat(d.other()).as("%s", d.suspects().stream().limit(3).toList()).isGreaterThan(0.5);
@@ -135,11 +135,11 @@ class DiagnosisTest {
     @Test
     void twoFaultsAtOnceAreFoundTogether() {
         List<Observation> evidence = chart(3, "C14:leaky:1M", "R7:drifted:82k");
-        Diagnosis pairs = Diagnosis.withPairs(FORECASTS, evidence);
+        Diagnosis pairs = Diagnosis.withPairs(PREDICTIONS, evidence);
         first(pairs, "C14:leaky + R7:drifted", "R7:drifted + C14:leaky");
         assertThat(pairs.suspects().get(0).parts()).contains("C14", "R7");
         List<Observation> one = chart(3, "C14:leaky:1M");
-        assertThat(Diagnosis.withPairs(FORECASTS, one).suspects())
+        assertThat(Diagnosis.withPairs(PREDICTIONS, one).suspects())
                 .as("one fault is not made two")
                 .isEqualTo(diagnosed(one).suspects());
     }
@@ -157,7 +157,7 @@ class DiagnosisTest {
         List<Observation> evidence = chart(3, one, other);
         String a = Fault.parse(one).cause();
         String b = Fault.parse(other).cause();
-        assertThat(Pairs.of(FORECASTS, evidence))
+        assertThat(Pairs.of(PREDICTIONS, evidence))
                 .extracting(Hypothesis::cause)
                 .containsAnyOf(a + " + " + b, b + " + " + a);
     }
@@ -167,7 +167,7 @@ class DiagnosisTest {
         Workbench bench = new Workbench(HALCYON, 2, "C10:short");
         List<Observation> evidence = new ArrayList<>();
         for (String net : List.of("V2.6", "V1.6", "V4.2"))
-            evidence.add(bench.answer(new Probe.Ohms(net, "CHASSIS", 1.5)));
+            evidence.add(bench.answer(new Measurement.Ohms(net, "CHASSIS", 1.5)));
         Diagnosis d = diagnosed(evidence);
         first(d, "C10:short");
         assertThat(d.suspects().get(0).odds()).isGreaterThan(0.5);
@@ -179,7 +179,7 @@ class DiagnosisTest {
         Workbench bench = new Workbench(HALCYON, 23, "R13:drifted:680k");
         List<Observation> evidence = new ArrayList<>(bench.read(Workbench.CHART));
         double before = odds(diagnosed(evidence), "R13:drifted");
-        evidence.add(bench.answer(new Probe.Ohms("V3.7", "B2", 1.5)));
+        evidence.add(bench.answer(new Measurement.Ohms("V3.7", "B2", 1.5)));
         Diagnosis after = diagnosed(evidence);
         first(after, "R13:drifted");
         assertThat(odds(after, "R13:drifted")).isGreaterThan(before);
@@ -191,9 +191,9 @@ class DiagnosisTest {
         List<Observation> evidence = chart(4, "R7:drifted:56k");
         double before = odds(diagnosed(evidence), "R7:drifted");
         List<Observation> bad = new ArrayList<>(evidence);
-        bad.add(new Observation.Tested(new Probe.Try("R7", 4), false));
+        bad.add(new Observation.Tested(new Measurement.Try("R7", 4), false));
         List<Observation> good = new ArrayList<>(evidence);
-        good.add(new Observation.Tested(new Probe.Try("R7", 4), true));
+        good.add(new Observation.Tested(new Measurement.Try("R7", 4), true));
         assertThat(odds(diagnosed(bad), "R7:drifted")).isGreaterThan(before);
         assertThat(odds(diagnosed(good), "R7:drifted")).isLessThan(before);
     }
@@ -219,14 +219,14 @@ class DiagnosisTest {
         Hypothesis screen = hypothesis("R7:open");
         Hypothesis bypass = hypothesis("C10:short");
         List<Observation> none = List.of();
-        List<Separation> apart = Separation.of(FORECASTS, Diagnosis.allowed(FORECASTS, none), screen, bypass);
+        List<Separation> apart = Separation.of(PREDICTIONS, Diagnosis.allowed(PREDICTIONS, none), screen, bypass);
         assertThat(apart).isNotEmpty();
         assertThat(apart).extracting(s -> s.probe().text()).contains("ohms V2.6 to CHASSIS");
         assertThat(apart).allMatch(s -> s.apart() > 1);
     }
 
     private static Hypothesis hypothesis(String cause) {
-        return FORECASTS.hypotheses().stream()
+        return PREDICTIONS.hypotheses().stream()
                 .filter(h -> h.cause().equals(cause))
                 .findFirst()
                 .orElseThrow();
@@ -237,7 +237,7 @@ class DiagnosisTest {
     void everyReadingIsExplained() {
         List<Observation> evidence = chart(3, "R7:open");
         Diagnosis d = diagnosed(evidence);
-        Explanation e = d.explained(FORECASTS, evidence, d.suspects().get(0));
+        Explanation e = d.explained(PREDICTIONS, evidence, d.suspects().get(0));
         assertThat(e.readings()).hasSameSizeAs(evidence);
         double[] screen = e.readings().stream()
                 .filter(r -> r.observation().probe().text().equals("volts V2.6"))
@@ -250,7 +250,7 @@ class DiagnosisTest {
     /** Faults that no probe tells apart stand together: a joint at a screen's pin looks like nothing else, one at a heater's pin like the heater. */
     @Test
     void whatLooksAlikeIsOneGroup() {
-        Groups groups = new Groups(FORECASTS, Diagnosis.allowed(FORECASTS, List.of()));
+        Groups groups = new Groups(PREDICTIONS, Diagnosis.allowed(PREDICTIONS, List.of()));
         assertThat(groups.alike(hypothesis("V2:heater-open"), hypothesis("V2.3:joint")))
                 .isTrue();
         assertThat(groups.alike(hypothesis("R7:open"), hypothesis("C10:short"))).isFalse();
@@ -279,8 +279,8 @@ class DiagnosisTest {
                 HALCYON);
         Observation.Measured volts = (Observation.Measured) read.get(0);
         assertThat(volts.value()).isEqualTo(3.1);
-        assertThat(((Probe.Volts) volts.probe()).setting().band()).isEqualTo("AM");
-        assertThat(((Probe.Volts) volts.probe()).setting().faults()).containsExactly(Fault.of("C14", "open"));
+        assertThat(((Measurement.Volts) volts.probe()).setting().band()).isEqualTo("AM");
+        assertThat(((Measurement.Volts) volts.probe()).setting().faults()).containsExactly(Fault.of("C14", "open"));
         assertThat(read.subList(1, read.size()))
                 .extracting(o -> o.probe().text())
                 .containsExactly(
@@ -330,27 +330,27 @@ class DiagnosisTest {
         String csv = "kind,at,value,against,line,band\n" + row
                 + ",".repeat(Math.max(0, 5 - row.split(",", -1).length + 1)) + "\n";
         assertThatThrownBy(() -> EvidenceCodec.read(new StringReader(csv), HALCYON))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining(said);
     }
 
     /** Before anything was read, ohms are ordered by what they would tell of all faults; what was read is no question any more. */
     @Test
     void ohmsAreOrderedByWhatTheyTell() {
-        List<Diagnosis.NextTest> before = Diagnosis.ohms(FORECASTS, List.of());
+        List<Diagnosis.NextTest> before = Diagnosis.ohms(PREDICTIONS, List.of());
         assertThat(before).hasSizeGreaterThan(20);
         for (int n = 1; n < before.size(); n++)
             assertThat(before.get(n).information() / before.get(n).minutes())
                     .isLessThanOrEqualTo(
                             before.get(n - 1).information() / before.get(n - 1).minutes());
-        Probe.Ohms first = (Probe.Ohms) before.get(0).probe();
-        List<Diagnosis.NextTest> after = Diagnosis.ohms(FORECASTS, List.of(new Observation.Measured(first, 47e3)));
+        Measurement.Ohms first = (Measurement.Ohms) before.get(0).probe();
+        List<Diagnosis.NextTest> after = Diagnosis.ohms(PREDICTIONS, List.of(new Observation.Measured(first, 47e3)));
         assertThat(after).extracting(t -> t.probe().text()).doesNotContain(first.text());
     }
 
     private static double oddsOf(String stage, String evidence) throws IOException {
         List<Observation> read = EvidenceCodec.read(new StringReader("kind,at,value\n" + evidence), HALCYON);
-        Diagnosis d = Diagnosis.verdict(FORECASTS, read, Diagnosis.allowed(FORECASTS, read));
+        Diagnosis d = Diagnosis.verdict(PREDICTIONS, read, Diagnosis.allowed(PREDICTIONS, read));
         return d.suspects().stream()
                 .filter(s -> s.parts().stream()
                         .allMatch(

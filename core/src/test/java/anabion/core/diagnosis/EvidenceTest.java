@@ -7,7 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.JobCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
@@ -118,7 +118,8 @@ class EvidenceTest {
                 Extra.NONE);
         assertThat(texts(Evidence.of(SET, List.of(behind), Job.NEW)))
                 .containsExactly("ohms B1 to CHASSIS with C18 lifted");
-        assertThat(((Probe.Volts) all.get(0).probe()).setting().faults()).containsExactly(Fault.of("C14", "open"));
+        assertThat(((Measurement.Volts) all.get(0).probe()).setting().faults())
+                .containsExactly(Fault.of("C14", "open"));
     }
 
     /** What was tried in the state of now counts; what was tried before a part was renewed does not. */
@@ -187,12 +188,12 @@ class EvidenceTest {
                 Extra.NONE);
         Job job = Job.NEW.with(taken);
         assertThat(Evidence.of(SET, List.of(), job))
-                .containsExactly(new Observation.Measured(new Probe.Level("AM", Domain.AF, "V3.1"), 0.012));
+                .containsExactly(new Observation.Measured(new Measurement.Level("AM", Domain.AF, "V3.1"), 0.012));
         assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
         assertThat(job.renamed("V3", "V9").heard().get(0).volts()).isEqualTo(0.012);
         String negative = JobCodec.text(job).replace("0.012", "-0.012");
         assertThatThrownBy(() -> JobCodec.read(negative))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("volts");
     }
 
@@ -308,8 +309,8 @@ class EvidenceTest {
         }
         assertThat(words.say(CauseWords.of(all.get(0).and(all.get(5)))))
                 .contains(all.get(0).from().get(0).part());
-        PredictionModel forecasts = new PredictionModel(set, java.util.Map.of(), Priors.USUAL);
-        for (Probe p : Diagnosis.allowed(forecasts, List.of()))
+        PredictionModel predictions = new PredictionModel(set, java.util.Map.of(), Priors.USUAL);
+        for (Measurement p : Diagnosis.allowed(predictions, List.of()))
             assertThat(words.say(CauseWords.of(p))).doesNotContain("probe.").doesNotContain("{");
     }
 }

@@ -19,16 +19,16 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What stands together because nothing tells it apart, and what is joined two by two. */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class GroupsTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("brae");
-    private static final Chassis SET = FORECASTS.chassis();
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("brae");
+    private static final Chassis SET = PREDICTIONS.chassis();
     private static final Words WORDS = new Words(Vocabulary.STANDARD);
-    private static final Groups GROUPS = new Groups(FORECASTS, Diagnosis.allowed(FORECASTS, List.of()));
+    private static final Groups GROUPS = new Groups(PREDICTIONS, Diagnosis.allowed(PREDICTIONS, List.of()));
 
     /** By its cause, of the least severity, or by all that it says. */
     private static Hypothesis first(String named) {
-        return FORECASTS.hypotheses().stream()
+        return PREDICTIONS.hypotheses().stream()
                 .filter(h -> h.cause().equals(named) || h.toString().equals(named))
                 .findFirst()
                 .orElseThrow();
@@ -91,7 +91,7 @@ class GroupsTest {
     void theHalvesOfTwoFaultsAreJoined() {
         List<Observation> evidence = new Workbench(SET, 4, "C14:leaky:1M", "R3:open")
                 .read(List.of("V4.6", "V4.7", "V2.5", "V2.7", "V3.2", "V1.5"));
-        List<Hypothesis> pairs = Pairs.of(FORECASTS, evidence);
+        List<Hypothesis> pairs = Pairs.of(PREDICTIONS, evidence);
         assertThat(pairs).hasSizeLessThan(40 * 39 / 2);
         assertThat(pairs).anyMatch(h -> h.cause().equals("C14:leaky + R3:open"));
         assertThat(pairs)
@@ -133,7 +133,7 @@ class GroupsTest {
         Phrase low = Phrase.of("outcome.weak");
         Phrase none = Phrase.of("outcome.nothing");
         Phrase loud = Phrase.of("outcome.loud");
-        Meaning sound = new Meaning(FORECASTS.healthy(), loud);
+        Meaning sound = new Meaning(PREDICTIONS.healthy(), loud);
         assertThat(answers(new Meaning(one, low), new Meaning(two, none), sound))
                 .containsExactly("weak: C14:leaky", "nothing: C12:short", "loud: ");
         assertThat(answers(new Meaning(one, low), new Meaning(two, low), sound))

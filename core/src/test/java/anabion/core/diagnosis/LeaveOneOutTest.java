@@ -8,10 +8,10 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.ResourceLock;
 
 /** How much must speak for a cause before it is repaired. */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class LeaveOneOutTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis HALCYON = FORECASTS.chassis();
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis HALCYON = PREDICTIONS.chassis();
 
     /** Two ohmmeter readings that agree on a leak of the rail are enough; one of a leak of the line, after a sound chart, may be a slip. */
     @Test
@@ -20,8 +20,8 @@ class LeaveOneOutTest {
         agreeing.addAll(List.of(ohms("V3.7", 328e3), ohms("V1.6", 140e3)));
         List<Observation> odd = chart();
         odd.add(ohms("MAINS-N", 6.07e6));
-        Diagnosis two = Diagnosis.of(FORECASTS, agreeing);
-        Diagnosis one = Diagnosis.of(FORECASTS, odd);
+        Diagnosis two = Diagnosis.of(PREDICTIONS, agreeing);
+        Diagnosis one = Diagnosis.of(PREDICTIONS, odd);
         for (Diagnosis d : List.of(one, two))
             assertThat(d.suspects().get(0).odds())
                     .as("%s", d.suspects().get(0))
@@ -34,7 +34,7 @@ class LeaveOneOutTest {
     @Test
     void nobodyIsConvictedBesideARival() {
         Diagnosis d = Diagnosis.of(
-                FORECASTS, new Workbench(HALCYON, 7, "V4:gassy:4e-6").read(List.of("V4.2", "V2.6", "V4.1")));
+                PREDICTIONS, new Workbench(HALCYON, 7, "V4:gassy:4e-6").read(List.of("V4.2", "V2.6", "V4.1")));
         assertThat(d.suspects().get(0).odds()).as("%s", d.suspects()).isBetween(Diagnosis.MOSTLY, Diagnosis.ENOUGH);
         assertThat(d.suspects().get(1).odds()).isGreaterThan(0.2);
         assertThat(d.decided()).isFalse();
@@ -46,6 +46,6 @@ class LeaveOneOutTest {
     }
 
     private static Observation ohms(String net, double shown) {
-        return new Observation.Measured(new Probe.Ohms(net, "CHASSIS", Probes.TEST), shown);
+        return new Observation.Measured(new Measurement.Ohms(net, "CHASSIS", Measurements.TEST), shown);
     }
 }

@@ -38,15 +38,16 @@ class LikelihoodTest {
         assertThatThrownBy(() -> at(100, none, 0)).isInstanceOf(ArithmeticException.class);
         assertThatThrownBy(() -> at(100, 2, 0, none)).isInstanceOf(ArithmeticException.class);
         assertThatThrownBy(() -> at(100, 2, Double.POSITIVE_INFINITY)).isInstanceOf(ArithmeticException.class);
-        for (Probe.Measured p : List.of(
-                new Probe.Volts("V1.6", "V1.6", Setting.of(230), MeterSpec.parse("10M")),
-                new Probe.Ohms("B2", "CHASSIS", 1.5),
-                new Probe.Value("R7"),
-                new Probe.Level("AM", Domain.AF, "DET1")))
+        for (Measurement.Metered p : List.of(
+                new Measurement.Volts("V1.6", "V1.6", Setting.of(230), MeterSpec.parse("10M")),
+                new Measurement.Ohms("B2", "CHASSIS", 1.5),
+                new Measurement.Value("R7"),
+                new Measurement.Level("AM", Domain.AF, "DET1")))
             assertThatThrownBy(() -> new Observation.Measured(p, none))
                     .isInstanceOf(IllegalArgumentException.class)
                     .hasMessageContaining(p.text());
-        assertThat(new Observation.Measured(new Probe.Ohms("B2", "CHASSIS", 1.5), Double.POSITIVE_INFINITY).value())
+        assertThat(new Observation.Measured(new Measurement.Ohms("B2", "CHASSIS", 1.5), Double.POSITIVE_INFINITY)
+                        .value())
                 .as("an open circuit is a reading")
                 .isInfinite();
     }

@@ -17,24 +17,24 @@ class PredictionCacheTest {
         return new Hypothesis(open, open, 0.1);
     }
 
-    private int ask(PredictionCache<Probe, Integer> kept, Probe probe, Hypothesis h) {
+    private int ask(PredictionCache<Measurement, Integer> kept, Measurement probe, Hypothesis h) {
         return kept.of(probe, h, x -> computed.incrementAndGet());
     }
 
     /** A reading typed anew is another object that asks the same. */
     @Test
     void whatAsksTheSameIsComputedOnce() {
-        PredictionCache<Probe, Integer> kept = new PredictionCache<>(10);
-        assertThat(ask(kept, new Probe.Listen("MW"), one)).isEqualTo(1);
-        assertThat(ask(kept, new Probe.Listen("MW"), one)).isEqualTo(1);
-        assertThat(ask(kept, new Probe.Listen("LW"), one)).isEqualTo(2);
-        assertThat(ask(kept, new Probe.Listen("MW"), other)).isEqualTo(3);
+        PredictionCache<Measurement, Integer> kept = new PredictionCache<>(10);
+        assertThat(ask(kept, new Measurement.Listen("MW"), one)).isEqualTo(1);
+        assertThat(ask(kept, new Measurement.Listen("MW"), one)).isEqualTo(1);
+        assertThat(ask(kept, new Measurement.Listen("LW"), one)).isEqualTo(2);
+        assertThat(ask(kept, new Measurement.Listen("MW"), other)).isEqualTo(3);
     }
 
     @Test
     void ofManyOnlyWhatIsNewIsComputed() {
-        PredictionCache<Probe, Integer> kept = new PredictionCache<>(10);
-        Probe probe = new Probe.Listen("MW");
+        PredictionCache<Measurement, Integer> kept = new PredictionCache<>(10);
+        Measurement probe = new Measurement.Listen("MW");
         assertThat(ask(kept, probe, other)).isEqualTo(1);
         assertThat(kept.of(probe, List.of(one, other), x -> computed.incrementAndGet()))
                 .containsExactly(2, 1);
@@ -42,10 +42,10 @@ class PredictionCacheTest {
 
     @Test
     void whatWasAskedFirstGoesFirst() {
-        PredictionCache<Probe, Integer> kept = new PredictionCache<>(2);
-        Probe first = new Probe.Listen("1");
-        Probe last = new Probe.Listen("3");
-        for (Probe p : List.of(first, new Probe.Listen("2"), last)) ask(kept, p, one);
+        PredictionCache<Measurement, Integer> kept = new PredictionCache<>(2);
+        Measurement first = new Measurement.Listen("1");
+        Measurement last = new Measurement.Listen("3");
+        for (Measurement p : List.of(first, new Measurement.Listen("2"), last)) ask(kept, p, one);
         assertThat(ask(kept, last, one)).isEqualTo(3);
         assertThat(ask(kept, first, one)).isEqualTo(4);
     }

@@ -20,10 +20,10 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** What hypotheses show, against solving each for itself. */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class PredictionModelTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis SET = FORECASTS.chassis();
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis SET = PREDICTIONS.chassis();
 
     private static Hypothesis exactly(String... faults) {
         List<Fault> all = List.of(faults).stream().map(Fault::parse).toList();
@@ -31,8 +31,8 @@ class PredictionModelTest {
     }
 
     private static GaussianPrediction at(Hypothesis h, String net, double line, String meter) {
-        return FORECASTS
-                .at(h, new Probe.Volts(net, net, Setting.of(line), MeterSpec.parse(meter)))
+        return PREDICTIONS
+                .at(h, new Measurement.Volts(net, net, Setting.of(line), MeterSpec.parse(meter)))
                 .orElseThrow();
     }
 
@@ -78,12 +78,14 @@ class PredictionModelTest {
 
     @Test
     void ohmsAreThoseOfTheColdSet() {
-        Probe.Ohms across = new Probe.Ohms("V3.7", "B2", 1.5);
+        Measurement.Ohms across = new Measurement.Ohms("V3.7", "B2", 1.5);
         double wanted = ColdOhms.between(
                         SET, Setting.of(230).withFaults(List.of(Fault.parse("R13:drifted:680k"))), "V3.7", "B2", 1.5)
                 .ohms();
-        double got =
-                FORECASTS.at(exactly("R13:drifted:680k"), across).orElseThrow().value();
+        double got = PREDICTIONS
+                .at(exactly("R13:drifted:680k"), across)
+                .orElseThrow()
+                .value();
         assertThat(Math.pow(10, got)).isCloseTo(wanted, within(0.01 * wanted));
     }
 
@@ -92,10 +94,10 @@ class PredictionModelTest {
     @CsvSource({"R3, 1500", "R6, 680", "R10, 1000", "R18, 470"})
     void besideAJunctionBothWaysRoundAreAsked(String emitter, double ohms) {
         Chassis lark = SharedSets.named("lark");
-        PredictionModel forecasts = new PredictionModel(lark, Map.of(), Priors.USUAL);
-        List<Double> both = forecasts.unplugged().stream()
+        PredictionModel predictions = new PredictionModel(lark, Map.of(), Priors.USUAL);
+        List<Double> both = predictions.unplugged().stream()
                 .filter(o -> lark.part(emitter).orElseThrow().joins(o.net(), o.against()))
-                .map(o -> forecasts.at(forecasts.healthy(), o).orElseThrow())
+                .map(o -> predictions.at(predictions.healthy(), o).orElseThrow())
                 .map(f -> Math.pow(10, f.value()))
                 .sorted()
                 .toList();
@@ -107,19 +109,20 @@ class PredictionModelTest {
     /** Without junctions the other way round is the same question. */
     @Test
     void withoutJunctionsOneWayIsEnough() {
-        Set<Probe.Ohms> asked = new PredictionModel(SharedSets.named("halcyon"), Map.of(), Priors.USUAL).unplugged();
+        Set<Measurement.Ohms> asked =
+                new PredictionModel(SharedSets.named("halcyon"), Map.of(), Priors.USUAL).unplugged();
         assertThat(asked).noneMatch(o -> asked.contains(o.reversed()));
     }
 
     /** Over an electrolytic nobody knows the ohms; over a resistor far from one they are sharp. */
     @Test
     void whatElectrolyticsDecideIsForeseenBroadly() {
-        double rail = FORECASTS
-                .at(exactly(), new Probe.Ohms("B2", "CHASSIS", 1.5))
+        double rail = PREDICTIONS
+                .at(exactly(), new Measurement.Ohms("B2", "CHASSIS", 1.5))
                 .orElseThrow()
                 .deviation();
-        double grid = FORECASTS
-                .at(exactly(), new Probe.Ohms("V1.1", "CHASSIS", 1.5))
+        double grid = PREDICTIONS
+                .at(exactly(), new Measurement.Ohms("V1.1", "CHASSIS", 1.5))
                 .orElseThrow()
                 .deviation();
         assertThat(rail).isGreaterThan(5 * grid);
@@ -140,9 +143,11 @@ class PredictionModelTest {
     @Test
     void aLiftedPartIsMissingFromWhatIsForeseen() {
         Setting lifted = Setting.of(230).withFaults(List.of(Fault.of("C14", "open")));
-        Probe.Volts grid = new Probe.Volts("V4.1", "V4.1", lifted, MeterSpec.parse("10M"));
-        double leak = FORECASTS.at(exactly("C14:leaky:1M"), grid).orElseThrow().value();
-        double gas = FORECASTS.at(exactly("V4:gassy:4e-6"), grid).orElseThrow().value();
+        Measurement.Volts grid = new Measurement.Volts("V4.1", "V4.1", lifted, MeterSpec.parse("10M"));
+        double leak =
+                PREDICTIONS.at(exactly("C14:leaky:1M"), grid).orElseThrow().value();
+        double gas =
+                PREDICTIONS.at(exactly("V4:gassy:4e-6"), grid).orElseThrow().value();
         assertThat(leak).as("the leak went with it").isCloseTo(0, within(0.3));
         assertThat(gas).isGreaterThan(0.8);
     }
@@ -150,13 +155,13 @@ class PredictionModelTest {
     /** A slipped probe more often touches chassis or a rail than some odd voltage. */
     @Test
     void aSlipIsLikelierAtTheVoltsOfOtherNets() {
-        Probe.Volts p = new Probe.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
+        Measurement.Volts p = new Measurement.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
         double rail = at(exactly(), "B2", 230, "10M").value();
-        assertThat(FORECASTS.slip(p, 0)).isGreaterThan(3 * FORECASTS.slip(p, 160));
-        assertThat(FORECASTS.slip(p, rail)).isGreaterThan(2 * FORECASTS.slip(p, 160));
+        assertThat(PREDICTIONS.slip(p, 0)).isGreaterThan(3 * PREDICTIONS.slip(p, 160));
+        assertThat(PREDICTIONS.slip(p, rail)).isGreaterThan(2 * PREDICTIONS.slip(p, 160));
         double sum = 0;
-        double width = FORECASTS.range(p);
-        for (double v = -width / 4; v < 3 * width / 4; v += 0.05) sum += 0.05 * FORECASTS.slip(p, v);
+        double width = PREDICTIONS.range(p);
+        for (double v = -width / 4; v < 3 * width / 4; v += 0.05) sum += 0.05 * PREDICTIONS.slip(p, v);
         assertThat(sum).as("a density").isBetween(0.8, 1.2);
     }
 
@@ -164,7 +169,7 @@ class PredictionModelTest {
     @Test
     void aChartsDeviationsAreHalfTheDesigns() {
         PredictionModel charted = new PredictionModel(SET, Map.of("R7", 1.21), Priors.USUAL);
-        Probe.Volts p = new Probe.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
+        Measurement.Volts p = new Measurement.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
         double half = charted.at(exactly(), p).orElseThrow().value();
         double wanted = solved(Setting.of(230).withTrims(Map.of("R7", 1.1)), "V2.6", 10e6);
         assertThat(half).isCloseTo(wanted, within(0.3));

@@ -23,18 +23,18 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a generator must give on specimens of a set, against what is foreseen of the design. */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class SignalLevelModelTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis HALCYON = FORECASTS.chassis();
-    private static final Observation LOUD = new Observation.Heard(new Probe.Listen("AM"), Outcome.LOUD);
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis HALCYON = PREDICTIONS.chassis();
+    private static final Observation LOUD = new Observation.Heard(new Measurement.Listen("AM"), Outcome.LOUD);
 
     private static Observation level(Workbench bench, Domain domain, String point) {
-        return bench.answer(new Probe.Level("AM", domain, point));
+        return bench.answer(new Measurement.Level("AM", domain, point));
     }
 
-    private static Hypothesis hypothesis(PredictionModel forecasts, String cause) {
-        return forecasts.hypotheses().stream()
+    private static Hypothesis hypothesis(PredictionModel predictions, String cause) {
+        return predictions.hypotheses().stream()
                 .filter(h -> h.cause().equals(cause))
                 .findFirst()
                 .orElseThrow();
@@ -52,16 +52,17 @@ class SignalLevelModelTest {
         "lark, R15:open, 8"
     })
     void aFaultIsForeseenToTakeWhatItTakes(String set, String cause, double decibels) {
-        PredictionModel forecasts = SharedForecasts.named(set);
-        Hypothesis h = hypothesis(forecasts, cause);
-        var loud = forecasts.loud().withFaults(h.from());
-        Band band = forecasts.chassis().bands().get(0);
-        Gains gains = Gains.of(new Simulator(), forecasts.chassis(), loud, band).orElseThrow();
+        PredictionModel predictions = SharedPredictions.named(set);
+        Hypothesis h = hypothesis(predictions, cause);
+        var loud = predictions.loud().withFaults(h.from());
+        Band band = predictions.chassis().bands().get(0);
+        Gains gains =
+                Gains.of(new Simulator(), predictions.chassis(), loud, band).orElseThrow();
         for (Gains.Level l : gains.levels()) {
             if (!l.heard()) continue;
             Hypothesis end = h.at(x -> 0);
-            double foreseen = forecasts
-                    .at(end, new Probe.Level(band.name(), l.domain(), l.point()))
+            double foreseen = predictions
+                    .at(end, new Measurement.Level(band.name(), l.domain(), l.point()))
                     .orElseThrow()
                     .value();
             assertThat(20 * (foreseen - Math.log10(l.volts())))
@@ -73,7 +74,7 @@ class SignalLevelModelTest {
     /** What is foreseen from one carrier holds at the standard output for nearly whatever is wrong: every sixth fault of a set with transistors. */
     @Test
     void nearlyEveryFaultLiesWithinWhatIsForeseenOfIt() {
-        PredictionModel lark = SharedForecasts.named("lark");
+        PredictionModel lark = SharedPredictions.named("lark");
         Band band = lark.chassis().bands().get(0);
         int within = 0;
         int all = 0;
@@ -83,7 +84,7 @@ class SignalLevelModelTest {
                     Gains.of(new Simulator(), lark.chassis(), lark.loud().withFaults(h.from()), band);
             for (Gains.Level l : gains.map(Gains::levels).orElse(List.of())) {
                 GaussianPrediction foreseen = lark.at(
-                                lark.hypotheses().get(n), new Probe.Level(band.name(), l.domain(), l.point()))
+                                lark.hypotheses().get(n), new Measurement.Level(band.name(), l.domain(), l.point()))
                         .orElseThrow();
                 all++;
                 if (Math.abs(SignalLevelModel.log(l.volts()) - foreseen.value()) < 2.5 * foreseen.deviation()) within++;
@@ -96,14 +97,14 @@ class SignalLevelModelTest {
     /** Half an output transformer gives no standard output from any base: a reading there clears it. */
     @Test
     void aLevelThatWasReachedClearsWhatCouldNotGiveIt() {
-        PredictionModel lark = SharedForecasts.named("lark");
-        Observation distorted = new Observation.Heard(new Probe.Listen("MW"), Outcome.DISTORTED);
-        Observation reached = new Observation.Measured(new Probe.Level("MW", Domain.AF, "Q5.3"), 0.9);
+        PredictionModel lark = SharedPredictions.named("lark");
+        Observation distorted = new Observation.Heard(new Measurement.Listen("MW"), Outcome.DISTORTED);
+        Observation reached = new Observation.Measured(new Measurement.Level("MW", Domain.AF, "Q5.3"), 0.9);
         assertThat(odds(Diagnosis.of(lark, List.of(distorted)), "T2.first half:open"))
                 .isGreaterThan(0.01);
         assertThat(odds(Diagnosis.of(lark, List.of(distorted, reached)), "T2.first half:open"))
                 .isLessThan(0.001);
-        Probe.Level from = new Probe.Level("MW", Domain.AF, "Q5.3");
+        Measurement.Level from = new Measurement.Level("MW", Domain.AF, "Q5.3");
         double foreseen = lark.at(hypothesis(lark, "T2.first half:open"), from)
                 .orElseThrow()
                 .value();
@@ -127,7 +128,7 @@ class SignalLevelModelTest {
     void specimensLieWithinTheSpread() {
         int within = 0;
         int all = 0;
-        for (PredictionModel f : List.of(FORECASTS, SharedForecasts.named("brae"))) {
+        for (PredictionModel f : List.of(PREDICTIONS, SharedPredictions.named("brae"))) {
             Chassis set = f.chassis();
             for (int seed = 1; seed <= 12; seed++) {
                 var loud = f.loud().withTrims(Specimen.of(set, seed)).withControls(Controls.volume(set, 1));
@@ -136,7 +137,7 @@ class SignalLevelModelTest {
                 for (Gains.Level l : gains.levels()) {
                     GaussianPrediction sound = f.at(
                                     f.healthy(),
-                                    new Probe.Level(set.bands().get(0).name(), l.domain(), l.point()))
+                                    new Measurement.Level(set.bands().get(0).name(), l.domain(), l.point()))
                             .orElseThrow();
                     double off = Math.abs(Math.log10(l.volts()) - sound.value()) / sound.deviation();
                     all++;
@@ -154,10 +155,10 @@ class SignalLevelModelTest {
     void whatNoEarMissesALevelFinds() {
         Workbench bench = new Workbench(HALCYON, 3, "C23:open");
         List<Observation> evidence = new ArrayList<>(List.of(LOUD));
-        Diagnosis before = Diagnosis.of(FORECASTS, evidence);
+        Diagnosis before = Diagnosis.of(PREDICTIONS, evidence);
         evidence.add(level(bench, Domain.AF, "V4.1"));
         evidence.add(level(bench, Domain.AF, "V3.7"));
-        Diagnosis after = Diagnosis.of(FORECASTS, evidence);
+        Diagnosis after = Diagnosis.of(PREDICTIONS, evidence);
         assertThat(Workbench.odds(after, "C23:open")).isGreaterThan(3 * Workbench.odds(before, "C23:open"));
     }
 
@@ -168,8 +169,8 @@ class SignalLevelModelTest {
         for (String p : List.of("V4.2", "V2.6", "V1.6", "V3.7")) evidence.add(bench.read(p));
         evidence.add(level(bench, Domain.AF, "V3.1"));
         evidence.add(level(bench, Domain.IF, "V2.1"));
-        evidence.add(new Observation.Measured(new Probe.Level("AM", Domain.AF, "V4.1"), 30));
-        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
+        evidence.add(new Observation.Measured(new Measurement.Level("AM", Domain.AF, "V4.1"), 30));
+        Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
         assertThat(d.decided()).as("%s", d.suspects()).isFalse();
     }
 
@@ -177,9 +178,9 @@ class SignalLevelModelTest {
     @Test
     void aPointOffTheWaySaysNothing() {
         List<Observation> evidence = new ArrayList<>(List.of(LOUD));
-        Diagnosis before = Diagnosis.verdict(FORECASTS, evidence, Diagnosis.allowed(FORECASTS, List.of()));
-        evidence.add(new Observation.Measured(new Probe.Level("AM", Domain.AF, "V1.7"), 0.1));
-        Diagnosis after = Diagnosis.verdict(FORECASTS, evidence, Diagnosis.allowed(FORECASTS, List.of()));
+        Diagnosis before = Diagnosis.verdict(PREDICTIONS, evidence, Diagnosis.allowed(PREDICTIONS, List.of()));
+        evidence.add(new Observation.Measured(new Measurement.Level("AM", Domain.AF, "V1.7"), 0.1));
+        Diagnosis after = Diagnosis.verdict(PREDICTIONS, evidence, Diagnosis.allowed(PREDICTIONS, List.of()));
         assertThat(after.suspects().get(0).odds())
                 .isBetween(
                         0.9 * before.suspects().get(0).odds(),
@@ -187,10 +188,11 @@ class SignalLevelModelTest {
     }
 
     /** All that is worth asking, not the few that are shown. */
-    private static List<Probe> worth(List<Observation> evidence) {
-        Map<Hypothesis, Double> odds = new Posterior(FORECASTS, evidence, FORECASTS.hypotheses()).without(List.of(), 1);
-        return new NextProbes(FORECASTS, odds, List.of())
-                .worth(Diagnosis.allowed(FORECASTS, evidence), evidence).stream()
+    private static List<Measurement> worth(List<Observation> evidence) {
+        Map<Hypothesis, Double> odds =
+                new Posterior(PREDICTIONS, evidence, PREDICTIONS.hypotheses()).without(List.of(), 1);
+        return new NextMeasurements(PREDICTIONS, odds, List.of())
+                .worth(Diagnosis.allowed(PREDICTIONS, evidence), evidence).stream()
                         .map(Diagnosis.NextTest::probe)
                         .toList();
     }
@@ -200,14 +202,15 @@ class SignalLevelModelTest {
     void levelsAreAskedForOfWhoeverReadsThem() {
         Workbench bench = new Workbench(HALCYON, 3, "C23:open");
         List<Observation> evidence = new ArrayList<>(List.of(LOUD));
-        assertThat(Diagnosis.allowed(FORECASTS, evidence)).noneMatch(p -> p instanceof Probe.Level);
+        assertThat(Diagnosis.allowed(PREDICTIONS, evidence)).noneMatch(p -> p instanceof Measurement.Level);
         evidence.add(level(bench, Domain.AF, "V4.1"));
-        List<Probe> allowed = Diagnosis.allowed(FORECASTS, evidence);
-        assertThat(allowed).anyMatch(p -> p instanceof Probe.Level l && l.band().equals("AM"));
-        assertThat(allowed).noneMatch(p -> p.equals(new Probe.Inject("AM", Domain.AF, "V3.1")));
-        Probe.Level asked = worth(evidence).stream()
-                .filter(Probe.Level.class::isInstance)
-                .map(Probe.Level.class::cast)
+        List<Measurement> allowed = Diagnosis.allowed(PREDICTIONS, evidence);
+        assertThat(allowed)
+                .anyMatch(p -> p instanceof Measurement.Level l && l.band().equals("AM"));
+        assertThat(allowed).noneMatch(p -> p.equals(new Measurement.Inject("AM", Domain.AF, "V3.1")));
+        Measurement.Level asked = worth(evidence).stream()
+                .filter(Measurement.Level.class::isInstance)
+                .map(Measurement.Level.class::cast)
                 .findFirst()
                 .orElseThrow();
         evidence.add(new Observation.Heard(asked.ear(), Outcome.NOTHING));

@@ -16,7 +16,7 @@ import org.junit.jupiter.params.provider.MethodSource;
  * Classic faults, each in a scattered specimen, found by the tests that the diagnosis itself asks for. The first story of a set takes ten seconds and more, since
  * all faults of its circuit are solved; those of the larger sets are left to the deep run.
  */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class StoriesTest {
     private static final Set<String> QUICK = Set.of("halcyon", "lark");
 
@@ -55,7 +55,7 @@ class StoriesTest {
     @MethodSource("stories")
     void isFound(Story story) {
         Chassis set = SharedSets.named(story.set());
-        Workbench.Played played = new Workbench(set, 7, story.fault()).play(SharedForecasts.named(story.set()), 12);
+        Workbench.Played played = new Workbench(set, 7, story.fault()).play(SharedPredictions.named(story.set()), 12);
         List<Diagnosis.Suspect> suspects = played.diagnosis().suspects();
         assertThat(suspects).as("%s", played).isNotEmpty();
         assertThat(suspects.get(0).causes()).as("%s%n%s", story, played).anyMatch(h -> h.cause()

@@ -14,17 +14,17 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.ResourceLock;
 
 /** What parts tried out with a good one, or measured, say of the odds. */
-@ResourceLock(SharedForecasts.LOCK)
+@ResourceLock(SharedPredictions.LOCK)
 class TrialsTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis HALCYON = FORECASTS.chassis();
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis HALCYON = PREDICTIONS.chassis();
 
     private static List<Observation> chart(long seed, String... faults) {
         return new Workbench(HALCYON, seed, faults).read(Workbench.CHART);
     }
 
     private static Diagnosis diagnosed(List<Observation> evidence) {
-        return Diagnosis.of(FORECASTS, evidence);
+        return Diagnosis.of(PREDICTIONS, evidence);
     }
 
     /** With a padder of a tenth the oscillator runs, and no station is where it should be: it is found once all else is cleared. */
@@ -33,13 +33,13 @@ class TrialsTest {
         Workbench bench = new Workbench(HALCYON, 6, "C5:wrong:60pF");
         List<Observation> evidence = new ArrayList<>(bench.read(Workbench.CHART));
         evidence.add(bench.read("V1.1"));
-        evidence.add(bench.answer(new Probe.Listen("AM")));
-        evidence.add(bench.answer(new Probe.Listen("Pick-up")));
-        evidence.add(bench.answer(new Probe.Inject("AM", Domain.IF, "V1.7")));
-        evidence.add(bench.answer(new Probe.Inject("AM", Domain.RF, "V1.7")));
+        evidence.add(bench.answer(new Measurement.Listen("AM")));
+        evidence.add(bench.answer(new Measurement.Listen("Pick-up")));
+        evidence.add(bench.answer(new Measurement.Inject("AM", Domain.IF, "V1.7")));
+        evidence.add(bench.answer(new Measurement.Inject("AM", Domain.RF, "V1.7")));
         double before = odds(diagnosed(evidence), "C5:wrong");
-        assertThat(before).isGreaterThan(20 * odds(Diagnosis.of(FORECASTS, List.of()), "C5:wrong"));
-        evidence.add(new Observation.Tested(new Probe.Lifted("C5", Probe.Lifted.What.VALUE), false));
+        assertThat(before).isGreaterThan(20 * odds(Diagnosis.of(PREDICTIONS, List.of()), "C5:wrong"));
+        evidence.add(new Observation.Tested(new Measurement.Lifted("C5", Measurement.Lifted.What.VALUE), false));
         Diagnosis d = diagnosed(evidence);
         assertThat(odds(d, "C5:wrong")).as("%s", d.suspects()).isGreaterThan(0.8);
     }
@@ -48,7 +48,7 @@ class TrialsTest {
     @Test
     void aGoodCapacitorAcrossProvesOpenOnly() {
         List<Observation> evidence = new ArrayList<>(chart(6, "C13:open"));
-        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.HUM));
+        evidence.add(new Observation.Heard(new Measurement.Listen("AM"), Outcome.HUM));
         double open = odds(diagnosed(evidence), "C13:open");
         evidence.add(new Observation.Tested(across("C13"), false));
         assertThat(odds(diagnosed(evidence), "C13:open")).isGreaterThan(open);
@@ -59,22 +59,22 @@ class TrialsTest {
         assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
     }
 
-    private static Probe.Across across(String reference) {
-        return Probe.Across.of(HALCYON.part(reference).orElseThrow());
+    private static Measurement.Across across(String reference) {
+        return Measurement.Across.of(HALCYON.part(reference).orElseThrow());
     }
 
     /** A capacitor whose value measures right is neither open nor a wrong one; it may leak all the same. */
     @Test
     void aRightValueClearsAllButTheLeak() {
         List<Observation> evidence = new ArrayList<>(chart(6, "C14:open"));
-        evidence.add(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
+        evidence.add(new Observation.Heard(new Measurement.Listen("AM"), Outcome.NOTHING));
         double open = odds(diagnosed(evidence), "C14:open");
-        evidence.add(new Observation.Tested(new Probe.Lifted("C14", Probe.Lifted.What.VALUE), true));
+        evidence.add(new Observation.Tested(new Measurement.Lifted("C14", Measurement.Lifted.What.VALUE), true));
         assertThat(odds(diagnosed(evidence), "C14:open")).isLessThan(open / 2);
 
         List<Observation> leak = new ArrayList<>(chart(4, "C14:leaky:1M"));
         double leaky = odds(diagnosed(leak), "C14:leaky");
-        leak.add(new Observation.Tested(new Probe.Lifted("C14", Probe.Lifted.What.VALUE), true));
+        leak.add(new Observation.Tested(new Measurement.Lifted("C14", Measurement.Lifted.What.VALUE), true));
         assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
     }
 
@@ -88,10 +88,10 @@ class TrialsTest {
     /** A tube swapped leaves the joints of its socket as they are. */
     @Test
     void aTubeSwappedLeavesItsJoints() {
-        Probe.Try swap = Probe.Try.of(HALCYON.part("V2").orElseThrow());
+        Measurement.Try swap = Measurement.Try.of(HALCYON.part("V2").orElseThrow());
         assertThat(swap.catches(Fault.parse("V2:emission:0.3"))).isTrue();
         assertThat(swap.catches(Fault.parse("V2.6:joint"))).isFalse();
         assertThat(swap.minutes())
-                .isLessThan(Probe.Try.of(HALCYON.part("R7").orElseThrow()).minutes());
+                .isLessThan(Measurement.Try.of(HALCYON.part("R7").orElseThrow()).minutes());
     }
 }

@@ -45,8 +45,8 @@ final class Workbench {
         return Setting.of(line);
     }
 
-    Probe.Volts volts(String point) {
-        return new Probe.Volts(point, Points.of(set).need(point).net(), setting(), METER);
+    Measurement.Volts volts(String point) {
+        return new Measurement.Volts(point, Points.of(set).need(point).net(), setting(), METER);
     }
 
     Observation read(String point) {
@@ -59,15 +59,15 @@ final class Workbench {
         return all;
     }
 
-    Observation answer(Probe probe) {
-        if (probe instanceof Probe.Ohms o) {
+    Observation answer(Measurement probe) {
+        if (probe instanceof Measurement.Ohms o) {
             double ohms = ColdSet.of(set, broken).between(o.net(), o.against(), o.test());
             return new Observation.Measured(o, ohms * (1 + 0.01 * random.nextGaussian()));
         }
-        if (probe instanceof Probe.Level l) return level(l);
-        if (probe instanceof Probe.Parted p)
+        if (probe instanceof Measurement.Level l) return level(l);
+        if (probe instanceof Measurement.PartTest p)
             return new Observation.Tested(p, broken.faults().stream().noneMatch(p::catches));
-        if (!(probe instanceof Probe.Volts v)) return new Observation.Heard(probe, heard(probe));
+        if (!(probe instanceof Measurement.Volts v)) return new Observation.Heard(probe, heard(probe));
         List<Fault> all = new ArrayList<>(v.setting().faults());
         all.addAll(broken.faults());
         Simulator.PreparedCircuit bench = engine.prepare(set, broken.withFaults(all));
@@ -78,7 +78,7 @@ final class Workbench {
     }
 
     /** At the standard output, control line and all. */
-    private Observation level(Probe.Level l) {
+    private Observation level(Measurement.Level l) {
         double volts = Gains.of(
                         engine,
                         set,
@@ -101,11 +101,11 @@ final class Workbench {
                 .sum();
     }
 
-    private Outcome heard(Probe probe) {
-        String band = probe instanceof Probe.Inject i ? i.band() : ((Probe.Listen) probe).band();
+    private Outcome heard(Measurement probe) {
+        String band = probe instanceof Measurement.Inject i ? i.band() : ((Measurement.Listen) probe).band();
         Loudness good = loudness(sound, band).orElseThrow();
         Optional<Loudness> bad = loudness(broken, band);
-        String point = probe instanceof Probe.Inject i ? Loudness.key(i.domain(), i.point()) : good.whole();
+        String point = probe instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : good.whole();
         double change = bad.map(l -> l.decibels().getOrDefault(point, -200.0)).orElse(-200.0)
                 - good.decibels().getOrDefault(point, 0.0);
         if (bad.isPresent() && bad.get().hum() - good.hum() > 14) return Outcome.HUM;
@@ -123,14 +123,14 @@ final class Workbench {
     }
 
     /** Starts with how every band sounds, then does what the diagnosis asks for, until it is sure or has asked so often. */
-    Played play(PredictionModel forecasts, int most) {
+    Played play(PredictionModel predictions, int most) {
         List<Observation> evidence = new ArrayList<>();
-        for (var b : set.bands()) evidence.add(answer(new Probe.Listen(b.name())));
-        List<Probe> allowed = Probes.of(forecasts, setting(), METER);
-        Diagnosis d = Diagnosis.of(forecasts, evidence, allowed);
+        for (var b : set.bands()) evidence.add(answer(new Measurement.Listen(b.name())));
+        List<Measurement> allowed = Measurements.of(predictions, setting(), METER);
+        Diagnosis d = Diagnosis.of(predictions, evidence, allowed);
         for (int n = 0; n < most && !d.decided() && !d.next().isEmpty(); n++) {
             evidence.add(answer(d.next().get(0).probe()));
-            d = Diagnosis.of(forecasts, evidence, allowed);
+            d = Diagnosis.of(predictions, evidence, allowed);
         }
         return new Played(d, evidence);
     }

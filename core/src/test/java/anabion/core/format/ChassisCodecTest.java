@@ -11,7 +11,7 @@ import anabion.core.chassis.OwnTypes;
 import anabion.core.chassis.TestSets;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.TypeLine;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Tree;
 import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
@@ -107,7 +107,7 @@ class ChassisCodecTest {
                     .append(n)
                     .append("\", \"kind\": \"resistor\", \"ohms\": 1, \"nets\": {}},");
         assertThatThrownBy(() -> ChassisCodec.read(json.substring(0, at) + many + json.substring(at)))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("at most 2000 parts");
     }
 
@@ -117,7 +117,7 @@ class ChassisCodecTest {
         when(disk.read(any(byte[].class), anyInt(), anyInt())).thenThrow(new IOException("Input/output error"));
         assertThatThrownBy(() -> ChassisCodec.read(disk))
                 .isInstanceOf(IOException.class)
-                .isNotInstanceOf(BadInput.class)
+                .isNotInstanceOf(InputException.class)
                 .hasMessage("Input/output error");
     }
 
@@ -151,7 +151,7 @@ class ChassisCodecTest {
         assertThat(json).contains(good);
         int at = json.indexOf(good);
         String broken = json.substring(0, at) + bad + json.substring(at + good.length());
-        assertThatThrownBy(() -> ChassisCodec.read(broken)).isInstanceOfSatisfying(BadInput.class, e -> {
+        assertThatThrownBy(() -> ChassisCodec.read(broken)).isInstanceOfSatisfying(InputException.class, e -> {
             assertThat(e.getMessage()).contains(what);
             assertThat(e.where()).contains(field);
             assertThat(e.remedy()).isNotBlank();
@@ -165,7 +165,7 @@ class ChassisCodecTest {
             assertThatThrownBy(() -> ChassisCodec.read(half))
                     .as("cut at %d", half.length())
                     .isInstanceOfSatisfying(
-                            BadInput.class, e -> assertThat(e.what()).isNotBlank());
+                            InputException.class, e -> assertThat(e.what()).isNotBlank());
         }
     }
 
@@ -181,7 +181,7 @@ class ChassisCodecTest {
     void moreThanOneDocumentOrADoubledNameIsRefused() {
         assertThatThrownBy(() -> ChassisCodec.read(json + "{}")).hasMessageContaining("behind the end");
         assertThatThrownBy(() -> ChassisCodec.read("{\"format\":\"anabion-chassis\",\"format\":\"x\"}"))
-                .isInstanceOf(BadInput.class);
+                .isInstanceOf(InputException.class);
         assertThatThrownBy(() -> ChassisCodec.read("[]")).hasMessageContaining("an object belongs here");
         assertThatThrownBy(() -> ChassisCodec.read("")).hasMessageContaining("empty");
     }

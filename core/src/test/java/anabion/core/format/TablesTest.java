@@ -8,7 +8,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.TestSets;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
@@ -114,7 +114,7 @@ class TablesTest {
             })
     void badTablesNameLineAndField(String table, String where, String what) {
         String csv = table.replace(';', '\n').replace('\'', '"');
-        assertThatThrownBy(() -> read(csv)).isInstanceOfSatisfying(BadInput.class, e -> {
+        assertThatThrownBy(() -> read(csv)).isInstanceOfSatisfying(InputException.class, e -> {
             assertThat(e.where()).contains(where);
             assertThat(e.getMessage()).contains(what);
         });
@@ -123,7 +123,7 @@ class TablesTest {
     @Test
     void emptyAndUnclosedTablesAreRefused() {
         assertThatThrownBy(() -> read("")).hasMessageContaining("header is missing");
-        assertThatThrownBy(() -> read("point,value\n\"V4.1,3\n")).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> read("point,value\n\"V4.1,3\n")).isInstanceOf(InputException.class);
     }
 
     @Test

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -42,7 +42,7 @@ class MarkingsTest {
             })
     void whatCannotStandOnAPartIsRefused(String text, String said) {
         assertThatThrownBy(() -> Markings.decode(text))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining(said);
     }
 

@@ -3,7 +3,7 @@ package anabion.core.quantity;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
 import net.jqwik.api.ForAll;
@@ -53,7 +53,7 @@ class NotationPropertiesTest {
             assertThat(d.sections())
                     .isNotEmpty()
                     .allSatisfy(v -> assertThat(v).isNotNaN().isGreaterThanOrEqualTo(0));
-        } catch (BadInput e) {
+        } catch (InputException e) {
             assertThat(e.where()).isNotBlank();
             assertThat(e.what()).isNotBlank();
         }

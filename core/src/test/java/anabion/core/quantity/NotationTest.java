@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -150,7 +150,7 @@ class NotationTest {
     @Test
     void aGuessThatWouldDoHarmIsRefused() {
         assertThatThrownBy(() -> Notation.exact("1,000", Unit.VOLT))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("1 kV")
                 .hasMessageContaining("1 V");
     }
@@ -158,7 +158,7 @@ class NotationTest {
     @Test
     void anotherUnitThanTheOneNeededIsRefused() {
         assertThatThrownBy(() -> Notation.decode("10 mfd", Unit.OHM))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("capacitor");
     }
 
@@ -175,7 +175,7 @@ class NotationTest {
                 "5 % x | character 3"
             })
     void errorsPointAtTheCharacter(String text, String where) {
-        assertThatThrownBy(() -> Notation.decode(text)).isInstanceOfSatisfying(BadInput.class, e -> {
+        assertThatThrownBy(() -> Notation.decode(text)).isInstanceOfSatisfying(InputException.class, e -> {
             assertThat(e.where()).contains(where);
             assertThat(e.remedy()).isNotBlank();
         });
@@ -184,7 +184,7 @@ class NotationTest {
     @Test
     void nothingIsAnError() {
         for (String text : List.of("", "   "))
-            assertThatThrownBy(() -> Notation.decode(text)).isInstanceOf(BadInput.class);
+            assertThatThrownBy(() -> Notation.decode(text)).isInstanceOf(InputException.class);
     }
 
     /** A meter of today writes M for mega, whatever old lists do. */
@@ -197,6 +197,6 @@ class NotationTest {
     @ParameterizedTest
     @ValueSource(strings = {"-5", "−33k", "fish", "", "5V"})
     void whatIsNoResistanceIsSaid(String text) {
-        assertThatThrownBy(() -> Notation.metered(text)).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> Notation.metered(text)).isInstanceOf(InputException.class);
     }
 }

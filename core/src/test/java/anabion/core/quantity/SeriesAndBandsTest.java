@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -59,7 +59,7 @@ class SeriesAndBandsTest {
     })
     void bandsThatCannotBeSaySo(String bands, String what) {
         assertThatThrownBy(() -> ColourBands.decode(bands))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining(what);
     }
 

@@ -12,7 +12,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.StageLine;
 import anabion.core.chassis.Supply;
 import anabion.core.chassis.TestSets;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.json.Extra;
@@ -199,8 +199,8 @@ class JudgeTest {
         assertThat(Fault.parse("C12:leaky:1M").text()).isEqualTo("C12:leaky:1M");
         assertThat(Fault.parse("V2.6:joint").part()).isEqualTo("V2");
         assertThat(Fault.of("C14", "leaky", 11.84e6).text()).isEqualTo("C14:leaky:12M");
-        assertThatThrownBy(() -> Fault.parse("C12 leaky")).isInstanceOf(BadInput.class);
-        assertThatThrownBy(() -> Fault.parse("C12:sad")).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> Fault.parse("C12 leaky")).isInstanceOf(InputException.class);
+        assertThatThrownBy(() -> Fault.parse("C12:sad")).isInstanceOf(InputException.class);
     }
 
     @Test

@@ -83,7 +83,7 @@ class PlanLawsTest {
         return changed.withReference(p.reference(), turned);
     }
 
-    private static double volts(OperatingPoint o, Piece c) {
+    private static double volts(OperatingPoint o, CapacitorSection c) {
         return o.volts(c.plus()).orElse(0) - o.volts(c.minus()).orElse(0);
     }
 
@@ -246,7 +246,7 @@ class PlanLawsTest {
                 .forEach(r -> wanted.add(r.part().reference()));
         k.plan().swaps().forEach(s -> wanted.add(s.part().reference()));
         assertThat(keys).containsExactlyInAnyOrderElementsOf(wanted);
-        assertThat(k.plan().items()).hasSameSizeAs(Piece.of(k.set()));
+        assertThat(k.plan().items()).hasSameSizeAs(CapacitorSection.of(k.set()));
         assertThat(k.plan().renewed())
                 .isEqualTo(k.plan().items().stream()
                         .filter(i -> i.choice().action() == Choice.Action.RENEW)

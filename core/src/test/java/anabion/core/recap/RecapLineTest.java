@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.JobCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.Job;
@@ -90,7 +90,7 @@ class RecapLineTest {
         "dance C14, not known"
     })
     void whatCannotBeReadIsSaid(String line, String said) {
-        assertThatThrownBy(() -> typed(line)).isInstanceOf(BadInput.class).hasMessageContaining(said);
+        assertThatThrownBy(() -> typed(line)).isInstanceOf(InputException.class).hasMessageContaining(said);
     }
 
     @Test
@@ -128,7 +128,7 @@ class RecapLineTest {
     /** 350 V through 70 kΩ would be 5 mA: the next of E12 is 82 kΩ. */
     @Test
     void formingKeepsTheCurrentSmallAndEndsAtTheRating() {
-        Piece c = Piece.of(set).stream()
+        CapacitorSection c = CapacitorSection.of(set).stream()
                 .filter(p -> p.key().equals("C18.1"))
                 .findFirst()
                 .orElseThrow();

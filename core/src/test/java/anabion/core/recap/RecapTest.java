@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.StockCodec;
 import anabion.core.job.PartTest;
 import anabion.core.testing.SharedSets;
@@ -70,7 +70,8 @@ class RecapTest {
         var pair = c.pair().orElseThrow();
         assertThat(c.effective()).isGreaterThanOrEqualTo(8e-6);
         assertThat(c.bears()).isGreaterThan(reservoir.stress().worst());
-        double needed = Math.max(450, Chooser.MARGIN * reservoir.stress().worst());
+        double needed =
+                Math.max(450, ReplacementRules.MARGIN * reservoir.stress().worst());
         double formula = (2 * c.volts() - needed) / (0.01 * c.value() * c.volts());
         assertThat(pair.ohms()).isBetween(0.8 * formula, formula * 1.001);
         assertThat(pair.watts()).isCloseTo(needed * needed / 2 / pair.ohms(), within(1e-6));
@@ -152,7 +153,7 @@ class RecapTest {
     })
     void testsOfASixteenMicrofaradElectrolyticAreJudgedByStatedLimits(
             PartTest.What what, double amount, double good, double volts, boolean fails) {
-        Piece c = Piece.of(halcyon).stream()
+        CapacitorSection c = CapacitorSection.of(halcyon).stream()
                 .filter(p -> p.key().equals("C18.1"))
                 .findFirst()
                 .orElseThrow();
@@ -226,7 +227,7 @@ class RecapTest {
             })
     void aStockListThatCannotBeReadSaysWhere(String csv, String said) {
         assertThatThrownBy(() -> StockCodec.read(new StringReader(csv.replace(';', '\n'))))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining(said);
     }
 
@@ -253,7 +254,7 @@ class RecapTest {
         List<Choice> both =
                 List.of(item(plan, "C18.1").choice(), item(plan, "C18.2").choice());
         assertThat(CanFit.of(size).takes(both)).isEqualTo(fits);
-        assertThatThrownBy(() -> CanFit.of("large")).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> CanFit.of("large")).isInstanceOf(InputException.class);
     }
 
     /** 1/((2π·465 kHz)²·1.17 mH) = 100 pF. */
@@ -283,7 +284,7 @@ class RecapTest {
         Policy p = Policy.USUAL.with("tested, restuff nearest drift-10");
         assertThat(Policy.USUAL.with(p.text())).isEqualTo(p);
         assertThatThrownBy(() -> Policy.USUAL.with("guess"))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("guess");
     }
 

@@ -42,7 +42,7 @@ class SignalDeckTest {
                         "sweep-" + name + "-" + domain.code() + "-" + net,
                         SignalDeck.of(set, setting, band, domain, net)));
         OperatingPoint solved = new Simulator().solve(set, setting);
-        SpiceNetlist.Probe p = SignalDeck.probe(set, band, domain, net);
+        SpiceNetlist.AcPorts p = SignalDeck.probe(set, band, domain, net);
         var networks = new Networks(set, setting, solved, Optional.of(band)).aligned();
         int compared = 0;
         while (rows.find()) {

@@ -7,7 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ChassisCheck;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.simulation.Controls;
 import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
@@ -61,7 +61,7 @@ class StageFinderTest {
         Chassis dumb = set.withParts(
                 set.parts().stream().filter(p -> !p.reference().equals("LS1")).toList());
         assertThatThrownBy(() -> StageFinder.named(dumb.withStages(List.of(), List.of())))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("speaker");
     }
 }

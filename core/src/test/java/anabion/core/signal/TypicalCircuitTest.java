@@ -10,7 +10,7 @@ import anabion.core.chassis.SetKind;
 import anabion.core.chassis.TestSets;
 import anabion.core.chassis.TypicalCircuit;
 import anabion.core.chassis.WiringLine;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.simulation.Controls;
 import anabion.core.simulation.Setting;
@@ -54,7 +54,7 @@ class TypicalCircuitTest {
     void aSetThatHasPartsIsNotOverwritten() {
         Chassis set = TestSets.audioEnd();
         assertThatThrownBy(() -> TypicalCircuit.FIVE_TUBE.into(set))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("parts already");
     }
 

@@ -8,7 +8,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -67,7 +67,7 @@ class FaultListTest {
     void anAmountThatIsNoResistanceSaysSo() {
         Chassis set = SharedSets.named("halcyon");
         assertThatThrownBy(() -> new Faults(set, List.of(new Fault("C14", "leaky", "much"))).ohms("C14", "leaky", 1))
-                .isInstanceOf(BadInput.class);
+                .isInstanceOf(InputException.class);
     }
 
     /** Of a capacitor the wrong value is farads, as people write them; too large a one harms only where it tunes. */
@@ -101,7 +101,7 @@ class FaultListTest {
     void aWrongValueThatSaysNothingIsRefused(String fault, String why) {
         Chassis set = SharedSets.named("halcyon");
         assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse(fault))))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining(why);
     }
 
@@ -155,7 +155,7 @@ class FaultListTest {
     void aWindingThatIsNotThereIsRefused() {
         Chassis set = SharedSets.named("halcyon");
         assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse("T2.tertiary:core:10k"))))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("T2.primary");
         Setting off = Setting.of(230);
         double whole = ColdOhms.between(
@@ -184,7 +184,7 @@ class FaultListTest {
                 .isGreaterThan(150);
         assertThat(FaultList.of(set)).contains(Fault.parse("S2:open:1/6"), Fault.parse("S2:open:8/16"));
         assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse("S2:open:1/7"))))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("7/8");
     }
 

@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.circuit.Solution;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.rectifier.Cycle;
 import anabion.core.testing.SharedSets;
 import java.util.List;
@@ -183,16 +183,18 @@ class HalcyonTest {
         Setting turned = off.withControls(Map.of("RV1", 0.3)).withFaults(List.of(Fault.parse("S2:open")));
         assertThat(ColdOhms.between(SET, turned, "VOL", "CHASSIS", 1.5).ohms()).isCloseTo(150e3, within(1500.0));
         assertThatThrownBy(() -> ColdOhms.between(SET, off, "NOWHERE", "CHASSIS", 1.5))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("NOWHERE");
     }
 
     @Test
     void unknownPartsAndAmountsOfTheWrongUnitAreCaught() {
-        assertThatThrownBy(() -> with("C99:open")).isInstanceOf(BadInput.class).hasMessageContaining("C99");
-        assertThatThrownBy(() -> with("C14:leaky:10nF")).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> with("C99:open"))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("C99");
+        assertThatThrownBy(() -> with("C14:leaky:10nF")).isInstanceOf(InputException.class);
         assertThatThrownBy(() -> with("V4:emission:much"))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("much");
     }
 

@@ -1,6 +1,6 @@
 package anabion.desktop.bench;
 
-import anabion.core.diagnosis.Probe;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.job.Step;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
@@ -112,7 +112,7 @@ public final class BenchPlace extends BorderPane {
     }
 
     /** When a proposed test is clicked. */
-    public void onTest(Consumer<Probe> handler) {
+    public void onTest(Consumer<Measurement> handler) {
         verdict.onTest(handler);
     }
 

@@ -6,8 +6,8 @@ import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Explanation;
 import anabion.core.diagnosis.Hypothesis;
 import anabion.core.diagnosis.Meaning;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.Probe;
 import anabion.core.quantity.Figures;
 import anabion.core.text.Phrase;
 import anabion.desktop.control.Texts;
@@ -89,7 +89,7 @@ final class OddsPane extends VBox {
                     || r.sound().isEmpty()) continue;
             Observation.Measured m = (Observation.Measured) r.observation();
             lines.add(session.say(
-                    m.probe() instanceof Probe.Level ? "cause.because-level" : "cause.because",
+                    m.probe() instanceof Measurement.Level ? "cause.because-level" : "cause.because",
                     m.probe().at(),
                     session.words()
                             .get()
@@ -103,7 +103,7 @@ final class OddsPane extends VBox {
     }
 
     /** @param probe where a click leads; empty for what is no test */
-    record Line(String text, Optional<Probe> probe) {}
+    record Line(String text, Optional<Measurement> probe) {}
 
     /** What to do next: the test and repair of a cause that is as good as found, else the tests that tell most. */
     static List<Line> next(Session session, Found found) {
@@ -152,11 +152,11 @@ final class OddsPane extends VBox {
         return found.why().get(0).loudest(1).stream()
                 .filter(r -> r.sound().isPresent()
                         && r.observation() instanceof Observation.Measured m
-                        && m.probe() instanceof Probe.Volts)
+                        && m.probe() instanceof Measurement.Volts)
                 .findFirst()
                 .map(r -> Phrase.of(
                         "cause.proof.volts",
-                        ((Probe.Volts) r.observation().probe()).point(),
+                        ((Measurement.Volts) r.observation().probe()).point(),
                         Figures.volts(r.sound().orElse(0.0))))
                 .orElse(Phrase.of("cause.proof.none"));
     }

@@ -3,7 +3,7 @@ package anabion.desktop.bench;
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Probe;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
@@ -49,7 +49,7 @@ final class VerdictPane extends BorderPane {
     private final Session session;
     private final VBox body = new VBox(8);
     private final VBox foot = new VBox(6);
-    private Consumer<Probe> whenChosen = p -> {};
+    private Consumer<Measurement> whenChosen = p -> {};
     private final BooleanProperty arithmetic = new SimpleBooleanProperty();
     private final ObjectProperty<Optional<Row>> lit = new SimpleObjectProperty<>(Optional.empty());
 
@@ -133,7 +133,7 @@ final class VerdictPane extends BorderPane {
     }
 
     /** When a proposed test is clicked. */
-    void onTest(Consumer<Probe> handler) {
+    void onTest(Consumer<Measurement> handler) {
         whenChosen = handler;
     }
 

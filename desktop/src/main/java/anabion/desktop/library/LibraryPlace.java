@@ -3,7 +3,7 @@ package anabion.desktop.library;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.device.TypeLine;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
@@ -175,9 +175,9 @@ public final class LibraryPlace extends BorderPane {
             return CompletableFuture.completedFuture(null);
         }
         filter = "";
-        DeviceType type = library.find(lit)
-                .orElseThrow(() ->
-                        BadInput.at(lit).because(session.say("library.none")).so(session.say("library.none.remedy")));
+        DeviceType type = library.find(lit).orElseThrow(() -> InputException.at(lit)
+                .because(session.say("library.none"))
+                .so(session.say("library.none.remedy")));
         if (line.equals("revert")) return reverted(type);
         if (words.length == 3 && words[1].equalsIgnoreCase("like")) return added(words[0], words[2], library);
         return put(session.say("library.change", type.name()), TypeLine.edit(type, line));
@@ -185,8 +185,8 @@ public final class LibraryPlace extends BorderPane {
 
     private CompletableFuture<?> added(String name, String pattern, DeviceLibrary library) {
         if (library.find(name).isPresent())
-            throw BadInput.at(name).because(session.say("library.known")).so(session.say("library.known.remedy"));
-        DeviceType like = library.find(pattern).orElseThrow(() -> BadInput.at(pattern)
+            throw InputException.at(name).because(session.say("library.known")).so(session.say("library.known.remedy"));
+        DeviceType like = library.find(pattern).orElseThrow(() -> InputException.at(pattern)
                 .because(session.say("library.unknown"))
                 .so(session.say("library.unknown.remedy")));
         DeviceType made = TypeLine.like(name, like);
@@ -205,7 +205,7 @@ public final class LibraryPlace extends BorderPane {
 
     private CompletableFuture<?> reverted(DeviceType type) {
         if (!own(type))
-            throw BadInput.at(type.name())
+            throw InputException.at(type.name())
                     .because(session.say("library.shipped"))
                     .so(session.say("library.shipped.remedy"));
         return session.types()

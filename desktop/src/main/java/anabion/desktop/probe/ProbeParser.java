@@ -2,7 +2,7 @@ package anabion.desktop.probe;
 
 import anabion.core.chassis.MeterSpec;
 import anabion.core.command.LengthOfTime;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseKind;
@@ -41,11 +41,12 @@ public final class ProbeParser {
      * Says what a line means.
      *
      * @param readings whether the sheet in hand takes readings; elsewhere unknown lines are for the sheet
-     * @throws BadInput if it means nothing
+     * @throws InputException if it means nothing
      */
     public static Entry parse(String text, boolean readings) {
         String line = text.strip();
-        if (line.isEmpty()) throw BadInput.at("").because("the line is empty").so("type a reading, such as V4.1 3.1");
+        if (line.isEmpty())
+            throw InputException.at("").because("the line is empty").so("type a reading, such as V4.1 3.1");
         String[] words = line.split("\\s+", 2);
         String rest = words.length > 1 ? words[1].strip() : "";
         Optional<Entry> command = command(words[0].toLowerCase(Locale.ROOT), rest);
@@ -54,7 +55,7 @@ public final class ProbeParser {
         Matcher reading = READING.matcher(line);
         if (reading.matches()) return reading(reading);
         if (words.length == 1) return new Entry.GoTo(line);
-        throw BadInput.in(line, line.length() - rest.length())
+        throw InputException.in(line, line.length() - rest.length())
                 .because("\"" + rest + "\" is not a reading")
                 .so("type volts, such as " + words[0] + " 182, -0.8, 240~ or 3.1?");
     }
@@ -89,7 +90,7 @@ public final class ProbeParser {
 
     private static String named(String rest) {
         if (rest.isEmpty())
-            throw BadInput.at("")
+            throw InputException.at("")
                     .because("a part, or what it is, belongs here")
                     .so("type it like borrowed V4 from the Moor, or settled V4");
         return rest;
@@ -98,7 +99,7 @@ public final class ProbeParser {
     private static Entry should(String rest) {
         List<String> words = List.of(rest.split("\\s+"));
         if (words.get(0).isEmpty())
-            throw BadInput.at("")
+            throw InputException.at("")
                     .because("a pin or net belongs here")
                     .so("type it like should V3.7, should B2 Pick-up or should V4.1 C14:leaky:1M");
         return new Entry.Should(words.get(0), words.subList(1, words.size()));
@@ -107,7 +108,7 @@ public final class ProbeParser {
     private static double volts(String text) {
         double volts = Notation.exact(text, Unit.VOLT);
         if (volts <= 0 || volts > 1000)
-            throw BadInput.at("line " + text)
+            throw InputException.at("line " + text)
                     .because("a line voltage lies between 0 and 1000 V")
                     .so("type the volts, such as line 231");
         return volts;
@@ -116,7 +117,9 @@ public final class ProbeParser {
     private static Entry alteration(AlterationKind kind, String rest) {
         String[] words = rest.split("\\s+", 2);
         if (words[0].isEmpty())
-            throw BadInput.at("").because("a part's reference belongs here").so("type it like lift R14");
+            throw InputException.at("")
+                    .because("a part's reference belongs here")
+                    .so("type it like lift R14");
         return new Entry.Alter(kind, words[0].toUpperCase(Locale.ROOT), words.length > 1 ? words[1].strip() : "");
     }
 
@@ -124,7 +127,7 @@ public final class ProbeParser {
         String[] words = rest.split("\\s+");
         String said = words[words.length - 1].toLowerCase(Locale.ROOT);
         if (words.length != 2 || !(said.equals("better") || said.equals("same")))
-            throw BadInput.at((how.code() + " " + rest).strip())
+            throw InputException.at((how.code() + " " + rest).strip())
                     .because("a part belongs here, and whether the set plays better or the same")
                     .so("type it like " + how.code() + " C7 better, or " + how.code() + " C7 same");
         return new Entry.Tried(how, words[0].toUpperCase(Locale.ROOT), said.equals("better"));
@@ -141,7 +144,7 @@ public final class ProbeParser {
             return new Entry.Against(
                     steps.group(1),
                     Compared.STEP * (Double.parseDouble(steps.group(2)) - Double.parseDouble(steps.group(3))));
-        throw BadInput.at(("reference " + rest).strip())
+        throw InputException.at(("reference " + rest).strip())
                 .because("a band belongs here, and how far this set is above or below the reference receiver")
                 .so("type it like reference MW -18dB, or reference MW S4 S7: this set, then the reference");
     }

@@ -7,10 +7,10 @@ import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Evidence;
 import anabion.core.diagnosis.Explanation;
 import anabion.core.diagnosis.Meaning;
+import anabion.core.diagnosis.Measurement;
 import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
-import anabion.core.diagnosis.Probe;
 import anabion.core.job.Step;
 import anabion.core.simulation.CircuitPredictor;
 import anabion.core.tracing.StageOdds;
@@ -38,7 +38,7 @@ public final class Diagnoses implements AutoCloseable {
     private final Latest worker = new Latest();
     private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<StageOdds>> alone = new ReadOnlyObjectWrapper<>(Optional.empty());
-    private final ReadOnlyObjectWrapper<List<Probe.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyObjectWrapper<List<Measurement.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
     private Map<Priors.Key, Double> experience = Map.of();
     private Optional<Ground> weighed = Optional.empty();
 
@@ -46,7 +46,7 @@ public final class Diagnoses implements AutoCloseable {
     private record Ground(Chassis chassis, Priors priors, List<Observation> evidence, boolean cold) {}
 
     /** What one round of weighing brings. */
-    private record Weighed(Optional<Found> found, List<Probe.Ohms> telling) {}
+    private record Weighed(Optional<Found> found, List<Measurement.Ohms> telling) {}
 
     Diagnoses(Session session) {
         this.session = session;
@@ -101,7 +101,7 @@ public final class Diagnoses implements AutoCloseable {
     }
 
     /** The ohms that tell most for their time, while cold checks are in hand. */
-    public ReadOnlyObjectProperty<List<Probe.Ohms>> telling() {
+    public ReadOnlyObjectProperty<List<Measurement.Ohms>> telling() {
         return telling.getReadOnlyProperty();
     }
 
@@ -139,33 +139,33 @@ public final class Diagnoses implements AutoCloseable {
     private Weighed weigh(Ground g) {
         boolean tried = g.evidence().stream()
                 .anyMatch(o -> o instanceof Observation.Measured
-                        || o.probe() instanceof Probe.Inject
-                        || o.probe() instanceof Probe.Tap);
+                        || o.probe() instanceof Measurement.Inject
+                        || o.probe() instanceof Measurement.Tap);
         if ((!tried && !g.cold()) || !CircuitPredictor.powered(g.chassis()))
             return new Weighed(Optional.empty(), List.of());
-        return session.predictors().foreseen(g.chassis(), g.priors(), forecasts -> weigh(forecasts, g, tried));
+        return session.predictors().foreseen(g.chassis(), g.priors(), predictions -> weigh(predictions, g, tried));
     }
 
-    private static Weighed weigh(PredictionModel forecasts, Ground g, boolean tried) {
-        List<Probe.Ohms> telling = g.cold()
-                ? Diagnosis.ohms(forecasts, g.evidence()).stream()
+    private static Weighed weigh(PredictionModel predictions, Ground g, boolean tried) {
+        List<Measurement.Ohms> telling = g.cold()
+                ? Diagnosis.ohms(predictions, g.evidence()).stream()
                         .limit(TELLING)
-                        .map(t -> (Probe.Ohms) t.probe())
+                        .map(t -> (Measurement.Ohms) t.probe())
                         .toList()
                 : List.of();
-        return new Weighed(tried ? Optional.of(found(forecasts, g)) : Optional.empty(), telling);
+        return new Weighed(tried ? Optional.of(found(predictions, g)) : Optional.empty(), telling);
     }
 
-    private static Found found(PredictionModel forecasts, Ground g) {
-        Diagnosis d = Diagnosis.withPairs(forecasts, g.evidence());
+    private static Found found(PredictionModel predictions, Ground g) {
+        Diagnosis d = Diagnosis.withPairs(predictions, g.evidence());
         List<Explanation> why = new ArrayList<>();
-        d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(forecasts, g.evidence(), s)));
+        d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(predictions, g.evidence(), s)));
         List<Found.Next> next = d.next().stream()
                 .limit(EXPLAINED)
-                .map(t -> new Found.Next(t, Meaning.of(forecasts, g.evidence(), d, t.probe(), 2)))
+                .map(t -> new Found.Next(t, Meaning.of(predictions, g.evidence(), d, t.probe(), 2)))
                 .toList();
         return new Found(
-                d.sized(forecasts, g.evidence()), why, next, g.evidence().size(), false);
+                d.sized(predictions, g.evidence()), why, next, g.evidence().size(), false);
     }
 
     /** What the stages alone say, where no circuit has said more. */

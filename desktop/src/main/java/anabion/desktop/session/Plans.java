@@ -1,7 +1,7 @@
 package anabion.desktop.session;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.StockCodec;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
@@ -107,7 +107,7 @@ final class Plans implements AutoCloseable {
     }
 
     private void failed(Throwable t) {
-        if (!(t instanceof BadInput)) throw new IllegalStateException(t);
+        if (!(t instanceof InputException)) throw new IllegalStateException(t);
         trouble.set(String.valueOf(t.getMessage()));
         plan.set(Optional.empty());
     }

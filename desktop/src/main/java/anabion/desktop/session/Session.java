@@ -4,7 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
@@ -281,7 +281,8 @@ public final class Session implements AutoCloseable {
     public SetRecord need() {
         return ahead.filter(a -> set.get().filter(s -> s.id().equals(a.id())).isPresent())
                 .or(set::get)
-                .orElseThrow(() -> BadInput.at("").because(say("ui.no-set")).so(say("ui.no-set.remedy")));
+                .orElseThrow(
+                        () -> InputException.at("").because(say("ui.no-set")).so(say("ui.no-set.remedy")));
     }
 
     public CompletableFuture<SetRecord> putChassis(String label, Chassis chassis) {
@@ -295,7 +296,7 @@ public final class Session implements AutoCloseable {
     public CompletableFuture<SetRecord> alter(AlterationKind kind, String part, String detail) {
         SetRecord now = need();
         if (now.chassis().part(part).isEmpty()) {
-            throw BadInput.at(part).because(say("ui.no-part")).so(say("ui.no-part.remedy"));
+            throw InputException.at(part).because(say("ui.no-part")).so(say("ui.no-part.remedy"));
         }
         Alteration alteration = new Alteration(UUID.randomUUID(), clock.instant(), part, kind, detail, Extra.NONE);
         return putJob(say("alteration." + kind.code(), part), now.job().altered(alteration));

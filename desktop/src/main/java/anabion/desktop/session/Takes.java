@@ -2,7 +2,7 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ReadingCodec;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Figures;
@@ -61,7 +61,7 @@ public final class Takes {
      * Readings in a table.
      *
      * @param csv as {@link ReadingCodec#csv} reads it
-     * @throws BadInput if it cannot be read, or all of them are here already
+     * @throws InputException if it cannot be read, or all of them are here already
      */
     public static CompletableFuture<SetRecord> pasted(Session session, String csv) {
         SetRecord set = session.need();
@@ -72,7 +72,9 @@ public final class Takes {
         try {
             List<Reading> lacking = set.lacking(ReadingCodec.csv(new StringReader(csv), set.chassis(), usual));
             if (lacking.isEmpty())
-                throw BadInput.at("").because(session.say("ui.pasted.known")).so(session.say("ui.pasted.known.remedy"));
+                throw InputException.at("")
+                        .because(session.say("ui.pasted.known"))
+                        .so(session.say("ui.pasted.known.remedy"));
             return session.change(
                     session.say("ui.change.pasted", lacking.size()),
                     lacking.stream().map(Op.PutReading::new).toArray(Op[]::new));

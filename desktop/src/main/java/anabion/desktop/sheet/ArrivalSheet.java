@@ -6,7 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.SymptomKind;
@@ -170,7 +170,9 @@ public final class ArrivalSheet implements Sheet {
     private static OptionalInt year(String text) {
         if (text.isEmpty()) return OptionalInt.empty();
         if (!text.matches("1[89]\\d\\d|20\\d\\d"))
-            throw BadInput.at("year").because("\"" + text + "\" is no year").so("write four figures, such as 1953");
+            throw InputException.at("year")
+                    .because("\"" + text + "\" is no year")
+                    .so("write four figures, such as 1953");
         return OptionalInt.of(Integer.parseInt(text));
     }
 

@@ -3,8 +3,8 @@ package anabion.desktop.sheet;
 import anabion.core.coldcheck.ColdRow;
 import anabion.core.coldcheck.ColdSheet;
 import anabion.core.coldcheck.Discharge;
-import anabion.core.diagnosis.Probe;
-import anabion.core.error.BadInput;
+import anabion.core.diagnosis.Measurement;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
@@ -177,7 +177,7 @@ public final class ColdChecksSheet implements Sheet {
 
     private List<ColdRow> telling() {
         List<ColdRow> all = new ArrayList<>();
-        for (Probe.Ohms p : session.diagnoses().telling().get())
+        for (Measurement.Ohms p : session.diagnoses().telling().get())
             rows.stream()
                     .filter(r -> r.reading().isEmpty()
                             && r.group() != ColdRow.Group.MAINS
@@ -271,7 +271,7 @@ public final class ColdChecksSheet implements Sheet {
         boolean named = words.length > 1 || listed.stream().anyMatch(r -> names(r, words[0]));
         if (named) goTo(words[0]);
         if (named && words.length == 1) return CompletableFuture.completedFuture(null);
-        ColdRow row = litRow().orElseThrow(() -> BadInput.at("\"" + line + "\"")
+        ColdRow row = litRow().orElseThrow(() -> InputException.at("\"" + line + "\"")
                 .because(session.say("cold.no-row"))
                 .so(session.say("cold.no-row.remedy")));
         boolean followed = telling().contains(row);
@@ -287,13 +287,13 @@ public final class ColdChecksSheet implements Sheet {
     /** Between any two nets, listed or not. */
     private CompletableFuture<SetRecord> pair(String line, String[] words) {
         if (words.length > 3)
-            throw BadInput.at("\"" + line + "\"")
+            throw InputException.at("\"" + line + "\"")
                     .because(session.say("cold.too-many"))
                     .so(session.say("cold.one-net.remedy"));
         String net = net(words[0]);
         String against = net(words[1]);
         if (net.equals(against))
-            throw BadInput.at(words[0] + " " + words[1])
+            throw InputException.at(words[0] + " " + words[1])
                     .because(session.say("cold.one-net"))
                     .so(session.say("cold.one-net.remedy"));
         return taken(net, against, words[2]);
@@ -330,7 +330,7 @@ public final class ColdChecksSheet implements Sheet {
                 list.light(i);
                 return;
             }
-        throw BadInput.at(name).because(session.say("cold.no-row")).so(session.say("cold.no-row.remedy"));
+        throw InputException.at(name).because(session.say("cold.no-row")).so(session.say("cold.no-row.remedy"));
     }
 
     @Override

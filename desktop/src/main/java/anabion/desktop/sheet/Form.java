@@ -1,6 +1,6 @@
 package anabion.desktop.sheet;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.json.Coded;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -86,7 +86,7 @@ final class Form {
             try {
                 store.accept(text.strip());
                 stored[0] = text;
-            } catch (BadInput e) {
+            } catch (InputException e) {
                 trouble.accept(e);
             }
         };

@@ -6,12 +6,12 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.recap.CanFit;
+import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Choice;
 import anabion.core.recap.Forming;
 import anabion.core.recap.Item;
 import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
-import anabion.core.recap.Piece;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Stress;
 import anabion.core.recap.Tested;
@@ -128,7 +128,7 @@ final class RecapDetail extends HBox {
         return " " + session.say(CanFit.of(size).takes(choices) ? "recap.fits" : "recap.fits-not", cases, size);
     }
 
-    private String stress(Piece c, Stress s) {
+    private String stress(CapacitorSection c, Stress s) {
         String printed = c.rating() > 0 ? Figures.fixed(c.rating(), 0) + " V" : session.say("recap.no-rating");
         String worst = Figures.fixed(s.worst(), 0);
         String said = s.alternates()

@@ -2,16 +2,16 @@ package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.StockCodec;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
+import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Causes;
 import anabion.core.recap.Choice;
 import anabion.core.recap.Forming;
 import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
-import anabion.core.recap.Piece;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Policy;
 import anabion.core.recap.RecapLine;
@@ -280,10 +280,10 @@ public final class RecapSheet implements Sheet {
 
     /** Starts the time that forming an old electrolytic takes, and says how it is done. */
     private CompletableFuture<?> form(SetRecord set, String key) {
-        Piece piece = Piece.of(set.chassis()).stream()
+        CapacitorSection piece = CapacitorSection.of(set.chassis()).stream()
                 .filter(c -> c.key().equals(key) && c.kind() == Kind.ELECTROLYTIC && c.rating() > 0)
                 .findFirst()
-                .orElseThrow(() -> BadInput.at(key)
+                .orElseThrow(() -> InputException.at(key)
                         .because(session.say("recap.no-forming"))
                         .so(session.say("recap.no-forming.remedy")));
         Forming f = Forming.of(piece);
@@ -302,7 +302,7 @@ public final class RecapSheet implements Sheet {
     /** What can have destroyed a part, so that nothing new goes in before it is found. */
     private CompletableFuture<?> causes(String reference) {
         Chassis chassis = session.need().chassis();
-        Part part = chassis.part(reference).orElseThrow(() -> BadInput.at(reference)
+        Part part = chassis.part(reference).orElseThrow(() -> InputException.at(reference)
                 .because(session.say("ui.no-part"))
                 .so(session.say("ui.no-part.remedy")));
         return session.compute(() -> Causes.of(chassis, part))

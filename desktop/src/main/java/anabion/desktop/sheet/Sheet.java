@@ -47,7 +47,7 @@ public interface Sheet {
 
     /** Carries out a line that only this sheet understands. */
     default CompletableFuture<?> entered(String line) {
-        throw anabion.core.error.BadInput.at("\"" + line + "\"")
+        throw anabion.core.error.InputException.at("\"" + line + "\"")
                 .because("this sheet takes no such line")
                 .so("press Ctrl K for everything that can be done here");
     }
@@ -67,7 +67,7 @@ public interface Sheet {
 
     /** Takes pasted text in; says what came of it. */
     default CompletableFuture<?> paste(String text) {
-        throw anabion.core.error.BadInput.at("")
+        throw anabion.core.error.InputException.at("")
                 .because("there is nothing to paste into here")
                 .so("paste parts and charts on the Study sheet, readings on Voltages");
     }

@@ -6,7 +6,7 @@ import anabion.core.chassis.Renames;
 import anabion.core.chassis.StudyLine;
 import anabion.core.chassis.ValueList;
 import anabion.core.chassis.WiringLine;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.job.Job;
 import anabion.core.signal.StageFinder;
@@ -217,7 +217,7 @@ public final class StudySheet implements Sheet {
                                 line.replace('\t', ' '),
                                 grown,
                                 session.types().library().get()));
-            } catch (BadInput e) {
+            } catch (InputException e) {
                 throw e.inside("line " + number);
             }
         }

@@ -4,7 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.AudibilityModel;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;
 import anabion.core.job.Step;
@@ -286,7 +286,7 @@ public final class TracingSheet implements Sheet {
             school = Arrays.stream(School.values())
                     .filter(s -> s.code().equals(words[1]))
                     .findFirst()
-                    .orElseThrow(() -> BadInput.at(line)
+                    .orElseThrow(() -> InputException.at(line)
                             .because(session.say("trace.no-school"))
                             .so(session.say("trace.no-school.remedy")));
             show(sheet.band(), true);
@@ -295,13 +295,15 @@ public final class TracingSheet implements Sheet {
         TraceEntry entry = TraceEntry.of(line);
         if (!entry.place().isEmpty()) goTo(entry.place());
         TraceRow row = litRow().orElseThrow(() ->
-                BadInput.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));
+                InputException.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));
         Heard.How how = entry.how().orElse(tapping() && entry.volts() == 0 ? Heard.How.TAP : Heard.How.INJECT);
         if (how == Heard.How.TOUCH && !TraceSheet.touchable(session.need().chassis(), row.at()))
-            throw BadInput.at(line).because(session.say("trace.no-touch")).so(session.say("trace.no-touch.remedy"));
+            throw InputException.at(line)
+                    .because(session.say("trace.no-touch"))
+                    .so(session.say("trace.no-touch.remedy"));
         Outcome outcome = entry.volts() > 0
                 ? called(line, how, row, entry.volts())
-                : entry.outcome().orElseThrow(() -> BadInput.at(line)
+                : entry.outcome().orElseThrow(() -> InputException.at(line)
                         .because(session.say("trace.no-outcome"))
                         .so(session.say("trace.no-outcome.remedy")));
         Heard heard = new Heard(
@@ -330,7 +332,7 @@ public final class TracingSheet implements Sheet {
                 ? "tapped"
                 : !row.at().measurable() ? "unknown" : volts >= Gains.Level.SILENT ? "beyond" : "";
         if (!no.isEmpty())
-            throw BadInput.at(line)
+            throw InputException.at(line)
                     .because(session.say("trace.level-" + no))
                     .so(session.say("trace.no-outcome.remedy"));
         return AudibilityModel.called(row.at().lacking(volts));
@@ -343,7 +345,7 @@ public final class TracingSheet implements Sheet {
                 list.light(i);
                 return;
             }
-        throw BadInput.at(name).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy"));
+        throw InputException.at(name).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy"));
     }
 
     /** By the point, perhaps with the signal before it: two signals go in at a mixer's grid. */

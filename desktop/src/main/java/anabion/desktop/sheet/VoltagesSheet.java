@@ -298,7 +298,7 @@ public final class VoltagesSheet implements Sheet {
     @Override
     public CompletableFuture<?> reading(Entry.Volts volts) {
         Point point = volts.point().map(session::point).orElseGet(() -> litRow().map(Row::point)
-                .orElseThrow(() -> anabion.core.error.BadInput.at("")
+                .orElseThrow(() -> anabion.core.error.InputException.at("")
                         .because(session.say("ui.volts.no-row"))
                         .so(session.say("ui.volts.no-row.remedy"))));
         Measure measure = litRow().filter(r -> r.point().label().equals(point.label()))
@@ -331,7 +331,7 @@ public final class VoltagesSheet implements Sheet {
             for (int i = 0; i < rows.size(); i++) if (rows.get(i).point().net().equals(point.net())) at = i;
         }
         if (at < 0)
-            throw anabion.core.error.BadInput.at(name)
+            throw anabion.core.error.InputException.at(name)
                     .because(session.say("ui.volts.not-listed"))
                     .so(session.say("ui.volts.not-listed.remedy", name));
         lit = at;

@@ -2,7 +2,7 @@ package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Trial;
@@ -70,11 +70,11 @@ final class Entries {
     }
 
     private CompletableFuture<?> tried(Entry.Tried t) {
-        Part part = session.need().chassis().part(t.part()).orElseThrow(() -> BadInput.at(t.part())
+        Part part = session.need().chassis().part(t.part()).orElseThrow(() -> InputException.at(t.part())
                 .because(session.say("ui.tried.no-part"))
                 .so(session.say("ui.tried.no-part.remedy")));
         if (t.how() == Trial.How.ACROSS && !(part.component() instanceof Component.Capacitor))
-            throw BadInput.at(t.part())
+            throw InputException.at(t.part())
                     .because(session.say("ui.tried.no-capacitor"))
                     .so(session.say("ui.tried.no-capacitor.remedy", t.part()));
         Trial trial = new Trial(
@@ -111,7 +111,7 @@ final class Entries {
         List<String> all = session.need().chassis().bands().stream()
                 .map(anabion.core.chassis.Band::name)
                 .toList();
-        return all.stream().filter(name::equalsIgnoreCase).findFirst().orElseThrow(() -> BadInput.at(name)
+        return all.stream().filter(name::equalsIgnoreCase).findFirst().orElseThrow(() -> InputException.at(name)
                 .because(session.say("ui.no-band"))
                 .so(session.say("ui.no-band.remedy", String.join(", ", all))));
     }

@@ -1,6 +1,6 @@
 package anabion.desktop.shell;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.recap.Plan;
 import anabion.core.text.Words;
 import anabion.workshop.Photo;
@@ -81,7 +81,7 @@ final class Export {
                     try {
                         done.complete(write(photos, progress));
                     } catch (IOException e) {
-                        done.completeExceptionally(FileTrouble.of(e));
+                        done.completeExceptionally(FileErrors.of(e));
                     } catch (RuntimeException | Error e) {
                         done.completeExceptionally(e); // whoever waits must hear of it, whatever it is
                     }
@@ -140,7 +140,7 @@ final class Export {
     }
 
     /** Refused while another one runs. */
-    static BadInput busy(Words words) {
-        return BadInput.at("").because(words.say("ui.export.busy")).so(words.say("ui.export.busy.remedy"));
+    static InputException busy(Words words) {
+        return InputException.at("").because(words.say("ui.export.busy")).so(words.say("ui.export.busy.remedy"));
     }
 }

@@ -1,7 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Measure;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
@@ -48,14 +48,14 @@ final class MeterDesk implements AutoCloseable {
     /**
      * Takes a reading for the row that is lit now, wherever the user has gone until the meter answers.
      *
-     * @throws BadInput if the sheet takes no readings, or no meter is connected
+     * @throws InputException if the sheet takes no readings, or no meter is connected
      */
     CompletableFuture<?> take(Session session, Sheet sheet) {
         if (!sheet.takesReadings())
-            throw BadInput.at("")
+            throw InputException.at("")
                     .because(session.say("ui.meter.elsewhere"))
                     .so(session.say("ui.meter.elsewhere.remedy"));
-        Meter connected = meter.orElseThrow(() -> BadInput.at("")
+        Meter connected = meter.orElseThrow(() -> InputException.at("")
                 .because("no meter is connected")
                 .so("type connect and its address, such as connect 192.0.2.7"));
         Measure measure = sheet.measure();
@@ -65,7 +65,7 @@ final class MeterDesk implements AutoCloseable {
                 .thenComposeAsync(
                         volts -> {
                             if (!session.need().id().equals(set))
-                                throw BadInput.at(lit.orElse(""))
+                                throw InputException.at(lit.orElse(""))
                                         .because(session.say("ui.meter.gone"))
                                         .so(session.say("ui.meter.gone.remedy"));
                             boolean alternates = measure == Measure.AC_VOLTS;

@@ -1,8 +1,8 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
-import anabion.core.diagnosis.Probe;
-import anabion.core.error.BadInput;
+import anabion.core.diagnosis.Measurement;
+import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
 import anabion.core.signal.Domain;
@@ -26,28 +26,30 @@ final class NextTest {
      * To the most telling test.
      *
      * @return what the probe line begins with; empty where the row for it is lit
-     * @throws BadInput if nothing is worth asking, or the odds are behind the evidence
+     * @throws InputException if nothing is worth asking, or the odds are behind the evidence
      */
     String first() {
-        Found found = session.diagnoses().found().get().filter(f -> !f.old()).orElseThrow(() -> BadInput.at("")
+        Found found = session.diagnoses().found().get().filter(f -> !f.old()).orElseThrow(() -> InputException.at("")
                 .because(session.say("next-test.none"))
                 .so(session.say("next-test.none.remedy")));
-        return found.next().stream().findFirst().map(n -> to(n.test().probe())).orElseThrow(() -> BadInput.at("")
+        return found.next().stream().findFirst().map(n -> to(n.test().probe())).orElseThrow(() -> InputException.at("")
                 .because(session.say("next-test.enough"))
                 .so(session.say("next-test.enough.remedy")));
     }
 
     /** @return what the probe line begins with; empty where the row for it is lit */
-    String to(Probe p) {
-        if (p instanceof Probe.Volts v) return off(v.lifted()).orElseGet(() -> row(Step.VOLTAGES, v.point()));
-        if (p instanceof Probe.Ohms o)
+    String to(Measurement p) {
+        if (p instanceof Measurement.Volts v) return off(v.lifted()).orElseGet(() -> row(Step.VOLTAGES, v.point()));
+        if (p instanceof Measurement.Ohms o)
             return off(o.lifted()).orElseGet(() -> row(Step.COLD_CHECKS, o.net() + " " + o.against()));
-        if (p instanceof Probe.Value v) return measured("measured ", v.part());
-        if (p instanceof Probe.Inject i) return traced(i.band(), i.domain(), i.point());
-        if (p instanceof Probe.Level l) return traced(l.band(), l.domain(), l.point());
-        if (p instanceof Probe.Listen) return row(Step.ARRIVAL, "");
-        if (p instanceof Probe.Across a) return "across " + a.part() + " ";
-        return p instanceof Probe.Try t && t.plugged() ? "swapped " + t.part() + " " : tested((Probe.Parted) p);
+        if (p instanceof Measurement.Value v) return measured("measured ", v.part());
+        if (p instanceof Measurement.Inject i) return traced(i.band(), i.domain(), i.point());
+        if (p instanceof Measurement.Level l) return traced(l.band(), l.domain(), l.point());
+        if (p instanceof Measurement.Listen) return row(Step.ARRIVAL, "");
+        if (p instanceof Measurement.Across a) return "across " + a.part() + " ";
+        return p instanceof Measurement.Try t && t.plugged()
+                ? "swapped " + t.part() + " "
+                : tested((Measurement.PartTest) p);
     }
 
     private String traced(String band, Domain domain, String point) {
@@ -56,9 +58,9 @@ final class NextTest {
     }
 
     /** On the Recap sheet, where what is measured of a part is typed; other parts are swapped. */
-    private String tested(Probe.Parted p) {
+    private String tested(Measurement.PartTest p) {
         Component c = session.need().chassis().part(p.part()).orElseThrow().component();
-        boolean value = p instanceof Probe.Lifted l && l.what() == Probe.Lifted.What.VALUE;
+        boolean value = p instanceof Measurement.Lifted l && l.what() == Measurement.Lifted.What.VALUE;
         String word = value
                 ? "measured "
                 : c instanceof Component.Capacitor ? "leak " : c instanceof Component.Device ? "gain " : "";
@@ -85,7 +87,7 @@ final class NextTest {
         try {
             bench.sheet().goTo(name);
             return "";
-        } catch (BadInput e) {
+        } catch (InputException e) {
             return name + " ";
         }
     }

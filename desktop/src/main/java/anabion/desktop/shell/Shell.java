@@ -1,6 +1,6 @@
 package anabion.desktop.shell;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.library.LibraryPlace;
 import anabion.desktop.probe.ProbeParser;
@@ -9,7 +9,7 @@ import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;
 import anabion.desktop.theme.Look;
 import anabion.workshop.Photo;
-import anabion.workshop.StorageTrouble;
+import anabion.workshop.StorageException;
 import anabion.workshop.archive.SetArchive;
 import java.nio.file.Path;
 import java.util.List;
@@ -50,7 +50,7 @@ public final class Shell extends StackPane {
     private final Entries entries;
     private final Scale scale = new Scale(1, 1, 0, 0);
     private final MeterDesk meters;
-    private final Troubles troubles;
+    private final ErrorPresenter troubles;
     private Where where = Where.SHELF;
     private boolean dim;
     /** Lines carried out so far. */
@@ -61,7 +61,7 @@ public final class Shell extends StackPane {
     public Shell(Session session, Ports ports) {
         meters = new MeterDesk(ports.meters());
         this.session = session;
-        troubles = new Troubles(this, ports.files());
+        troubles = new ErrorPresenter(this, ports.files());
         session.onTrouble(this::trouble);
         top = new TopLine(session, this::go);
         probe = new ProbeLine(session);
@@ -278,7 +278,7 @@ public final class Shell extends StackPane {
     public void guarded(Runnable run) {
         try {
             run.run();
-        } catch (BadInput | StorageTrouble e) {
+        } catch (InputException | StorageException e) {
             probe.complain(e.getMessage(), "");
         }
     }
@@ -329,7 +329,7 @@ public final class Shell extends StackPane {
                     showProbe();
                 } else troubles.say(e, text);
             }));
-        } catch (BadInput | StorageTrouble e) {
+        } catch (InputException | StorageException e) {
             troubles.say(e, text);
         }
     }
@@ -338,7 +338,7 @@ public final class Shell extends StackPane {
         troubles.say(t, "");
     }
 
-    Troubles troubles() {
+    ErrorPresenter troubles() {
         return troubles;
     }
 
@@ -370,7 +370,7 @@ public final class Shell extends StackPane {
     /** Takes the reading of the connected meter for the row that is lit now. */
     void takeFromMeter() {
         if (where != Where.BENCH)
-            throw BadInput.at("")
+            throw InputException.at("")
                     .because(session.say("ui.meter.elsewhere"))
                     .so(session.say("ui.meter.elsewhere.remedy"));
         probe.say(session.say("ui.meter.reading"));

@@ -1,7 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.device.DeviceLibrary;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
@@ -205,14 +205,14 @@ final class ShellActions {
 
     void open(Path file) {
         if (file.toString().toLowerCase(Locale.ROOT).endsWith(".csv")) {
-            String text = FileTrouble.saying(() -> Files.readString(file, StandardCharsets.UTF_8));
+            String text = FileErrors.saying(() -> Files.readString(file, StandardCharsets.UTF_8));
             told(shell.bench().sheet().paste(text), session.say("ui.pasted"));
             return;
         }
         session.ask(
                 w -> SetArchive.addTo(
                         w,
-                        FileTrouble.saying(() -> SetArchive.open(file)),
+                        FileErrors.saying(() -> SetArchive.open(file)),
                         session.say("ui.change.opened", file.getFileName())),
                 shell::added);
     }
@@ -226,7 +226,7 @@ final class ShellActions {
     /** The recap as a page to print. */
     private void benchSheet() {
         SetRecord set = session.need();
-        Plan plan = session.plan().get().orElseThrow(() -> BadInput.at("")
+        Plan plan = session.plan().get().orElseThrow(() -> InputException.at("")
                 .because(session.say("recap.no-plan"))
                 .so(session.say("recap.no-plan.remedy")));
         files.toSave(session.say("action.bench-sheet"), Export.name(set, "recap.html"))
@@ -242,7 +242,7 @@ final class ShellActions {
                     session.ask(
                             w -> w.addPhoto(
                                     set.id(),
-                                    FileTrouble.saying(() -> Files.readAllBytes(file)),
+                                    FileErrors.saying(() -> Files.readAllBytes(file)),
                                     file.getFileName().toString(),
                                     caption),
                             session::changed);

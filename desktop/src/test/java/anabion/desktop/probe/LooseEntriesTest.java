@@ -3,7 +3,7 @@ package anabion.desktop.probe;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.LooseKind;
 import anabion.core.job.Trial;
 import org.junit.jupiter.api.Test;
@@ -52,7 +52,7 @@ class LooseEntriesTest {
             })
     void aWordAloneSaysWhatIsMissing(String line) {
         assertThatThrownBy(() -> ProbeParser.parse(line, true))
-                .isInstanceOf(BadInput.class)
+                .isInstanceOf(InputException.class)
                 .hasMessageContaining("belongs here");
     }
 }

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.MeterSpec;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.job.AlterationKind;
 import java.time.Duration;
 import java.time.Period;
@@ -84,7 +84,7 @@ class ProbeParserTest {
     void whatMeansNothingSaysWhatWould(String text) {
         assertThatThrownBy(() -> ProbeParser.parse(text, true))
                 .isInstanceOfSatisfying(
-                        BadInput.class, e -> assertThat(e.remedy()).isNotBlank());
+                        InputException.class, e -> assertThat(e.remedy()).isNotBlank());
     }
 
     @Test

@@ -2,7 +2,7 @@ package anabion.workshop.archive;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
@@ -95,26 +95,28 @@ public final class SetArchive {
     /**
      * Reads a chassis file or a set archive, told apart by their first bytes.
      *
-     * @throws BadInput with the file's name, if it is neither or unsound
+     * @throws InputException with the file's name, if it is neither or unsound
      */
     public static Unpacked open(Path file) throws IOException {
         if (!Files.isRegularFile(file))
-            throw BadInput.at(file.toString()).because("there is no such file").so("check the name");
+            throw InputException.at(file.toString())
+                    .because("there is no such file")
+                    .so("check the name");
         if (Files.size(file) > MOST_BYTES)
-            throw BadInput.at(file.getFileName().toString())
+            throw InputException.at(file.getFileName().toString())
                     .because("no set is larger than " + (MOST_BYTES >> 20) + " MB")
                     .so("choose a chassis file or a set archive");
         try (InputStream in = Files.newInputStream(file)) {
             byte[] first = in.readNBytes(2);
             boolean zip = first.length == 2 && first[0] == 'P' && first[1] == 'K';
             if (!zip && Files.size(file) > MOST_OF_CHASSIS)
-                throw BadInput.at("")
+                throw InputException.at("")
                         .because("no chassis is larger than " + (MOST_OF_CHASSIS >> 20) + " MB")
                         .so("choose a chassis file");
             try (InputStream again = Files.newInputStream(file)) {
                 return zip ? read(again) : new Unpacked(Sets.fresh(ChassisCodec.read(again)), Map.of());
             }
-        } catch (BadInput e) {
+        } catch (InputException e) {
             throw e.inside(file.getFileName().toString());
         }
     }
@@ -132,7 +134,7 @@ public final class SetArchive {
         for (Photo p : photos) {
             byte[] picture = zip.need(name(p));
             if (!PhotoFiles.holds(p.file(), picture))
-                throw BadInput.at("file " + name(p) + " in the archive")
+                throw InputException.at("file " + name(p) + " in the archive")
                         .because("the picture is not the one its name says")
                         .so("get the archive again");
             pictures.put(name(p), picture);
@@ -147,7 +149,7 @@ public final class SetArchive {
     private static <T> T inside(String name, Reader<T> reader) throws IOException {
         try {
             return reader.read();
-        } catch (BadInput e) {
+        } catch (InputException e) {
             throw e.inside(name);
         }
     }
@@ -176,7 +178,7 @@ public final class SetArchive {
      * something else, both are kept.
      *
      * @param label what was done, for "undo …"
-     * @throws BadInput if the same is there already, or a picture is none
+     * @throws InputException if the same is there already, or a picture is none
      */
     public static Added addTo(Workshop workshop, Unpacked unpacked, String label) {
         Sets sets = workshop.sets();
@@ -184,7 +186,7 @@ public final class SetArchive {
         boolean beside = sets.has(read.id()) && !isSame(sets.get(read.id()), read);
         SetRecord set = beside ? another(read, sets) : read;
         if (sets.has(set.id())) {
-            throw BadInput.at(read.chassis().name())
+            throw InputException.at(read.chassis().name())
                     .because("this set is in the workshop already")
                     .so("look on the Shelf, in the archive and in the trash");
         }

@@ -1,6 +1,6 @@
 package anabion.workshop.archive;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -42,10 +42,12 @@ final class ZipContents {
                             .so("get the archive again");
             }
         } catch (ZipException | java.io.EOFException e) {
-            throw BadInput.at("").because("the archive is damaged or cut short").so("get it again");
+            throw InputException.at("")
+                    .because("the archive is damaged or cut short")
+                    .so("get it again");
         }
         if (contents.entries.isEmpty())
-            throw BadInput.at("")
+            throw InputException.at("")
                     .because("this is not a zip archive")
                     .so("choose a set archive that was exported here");
         return contents;
@@ -60,8 +62,8 @@ final class ZipContents {
         }
     }
 
-    private static BadInput.Place at(String name) {
-        return BadInput.at("file " + name + " in the archive");
+    private static InputException.Place at(String name) {
+        return InputException.at("file " + name + " in the archive");
     }
 
     private static void checkName(String name) {
@@ -83,8 +85,10 @@ final class ZipContents {
         return out.toByteArray();
     }
 
-    private static BadInput tooLarge(String what) {
-        return BadInput.at("").because("the archive is too large: " + what).so("do not trust this archive");
+    private static InputException tooLarge(String what) {
+        return InputException.at("")
+                .because("the archive is too large: " + what)
+                .so("do not trust this archive");
     }
 
     Optional<byte[]> find(String name) {
@@ -92,7 +96,7 @@ final class ZipContents {
     }
 
     byte[] need(String name) {
-        return find(name).orElseThrow(() -> BadInput.at("")
+        return find(name).orElseThrow(() -> InputException.at("")
                 .because("the archive has no " + name)
                 .so("choose a set archive that was exported here"));
     }

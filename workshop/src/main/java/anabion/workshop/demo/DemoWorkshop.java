@@ -1,7 +1,7 @@
 package anabion.workshop.demo;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
@@ -41,7 +41,7 @@ public final class DemoWorkshop {
     /**
      * Adds the demo sets to an empty workshop, once.
      *
-     * @throws BadInput if there are sets in it that are somebody's own; nothing is added then
+     * @throws InputException if there are sets in it that are somebody's own; nothing is added then
      */
     public static void fill(Workshop workshop) {
         if (workshop.setting(MARK).isPresent()) return;
@@ -56,7 +56,7 @@ public final class DemoWorkshop {
     /**
      * Empties a folder that holds a demo workshop; anything else in it is left alone.
      *
-     * @throws BadInput if the workshop there is no demo, holds a set of somebody's own, or is open elsewhere; nothing is removed then
+     * @throws InputException if the workshop there is no demo, holds a set of somebody's own, or is open elsewhere; nothing is removed then
      */
     public static void reset(Path folder) throws IOException {
         if (!Files.exists(folder.resolve("workshop.db"))) return;
@@ -72,8 +72,8 @@ public final class DemoWorkshop {
         Folders.delete(folder.resolve("photos"));
     }
 
-    private static BadInput own(Path folder) {
-        return BadInput.at(folder.toString())
+    private static InputException own(Path folder) {
+        return InputException.at(folder.toString())
                 .because("this is somebody's own workshop, or holds sets that are no demo's")
                 .so("open it with: anabion app " + folder + "; for the demo name another folder");
     }

@@ -21,7 +21,7 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Row;
 import anabion.core.reading.Standing;
-import anabion.core.recap.Piece;
+import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Tested;
 import anabion.core.text.Words;
 import anabion.workshop.Predictors;
@@ -98,7 +98,7 @@ public final class RecordPage {
             String was = part.map(p -> (p.printed() + " " + p.role()).strip()).orElse("");
             String where = part.map(p -> String.join(" ", p.nets().values())).orElse("");
             List<String> measured = new ArrayList<>();
-            for (Piece c : Piece.of(set.chassis()))
+            for (CapacitorSection c : CapacitorSection.of(set.chassis()))
                 if (c.part().reference().equals(a.part()) && tests.containsKey(c.key()))
                     measured.add((c.sectioned() ? c.key() + " " : "")
                             + words.say(Tested.of(tests.get(c.key()), c).words()));

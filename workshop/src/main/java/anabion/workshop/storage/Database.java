@@ -1,6 +1,6 @@
 package anabion.workshop.storage;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -44,13 +44,13 @@ public final class Database implements AutoCloseable {
     /**
      * Opens or creates the database; an older schema is backed up and then migrated.
      *
-     * @throws BadInput if the schema is newer than this release; nothing is written then
+     * @throws InputException if the schema is newer than this release; nothing is written then
      */
     public static Database open(Path folder, Backups backups) throws IOException, SQLException {
         Path file = in(folder);
         int version = version(file);
         if (version > SCHEMA) {
-            throw BadInput.at(file.toString())
+            throw InputException.at(file.toString())
                     .because("this workshop was written by a newer release (schema " + version + "; this one knows "
                             + SCHEMA + ")")
                     .so("open it with that release");

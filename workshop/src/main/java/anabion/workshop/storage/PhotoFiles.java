@@ -1,6 +1,6 @@
 package anabion.workshop.storage;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -36,14 +36,14 @@ public final class PhotoFiles {
         private static final Pattern HASH = Pattern.compile("[0-9a-f]{64}");
         private static final Set<String> SUFFIXES = Set.of("jpg", "png", "gif", "bmp", "wbmp", "tif");
 
-        /** @throws BadInput if one of them is none: both are parts of a path */
+        /** @throws InputException if one of them is none: both are parts of a path */
         public Stored {
             if (!HASH.matcher(hash).matches())
-                throw BadInput.at("hash")
+                throw InputException.at("hash")
                         .because("\"" + hash + "\" names no picture")
                         .so("a picture is named by the 64 digits of its SHA-256");
             if (!SUFFIXES.contains(suffix))
-                throw BadInput.at("suffix")
+                throw InputException.at("suffix")
                         .because("\"" + suffix + "\" is no format of pictures that is read here")
                         .so("use one of " + String.join(", ", new TreeSet<>(SUFFIXES)));
         }
@@ -53,7 +53,7 @@ public final class PhotoFiles {
      * Stores a picture.
      *
      * @param name its file name, for the error
-     * @throws BadInput if it is no picture
+     * @throws InputException if it is no picture
      */
     public Stored store(byte[] bytes, String name) throws IOException {
         String suffix = check(bytes, name);
@@ -93,7 +93,7 @@ public final class PhotoFiles {
             return suffix(
                     Pictures.decode(new ByteArrayInputStream(bytes), ENOUGH).format());
         } catch (IOException e) {
-            throw BadInput.at(name)
+            throw InputException.at(name)
                     .because("this is not a picture that can be read (" + e.getMessage() + ")")
                     .so("choose a JPEG or PNG file of up to 50 megapixels, or take it from the camera again");
         }

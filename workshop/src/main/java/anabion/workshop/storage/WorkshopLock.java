@@ -1,6 +1,6 @@
 package anabion.workshop.storage;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.io.IOException;
 import java.nio.ByteBuffer;
 import java.nio.channels.FileChannel;
@@ -23,7 +23,7 @@ public final class WorkshopLock implements AutoCloseable {
     /**
      * Takes the lock.
      *
-     * @throws BadInput if another program holds the workshop
+     * @throws InputException if another program holds the workshop
      * @throws IOException if the lock file cannot be made
      */
     public static WorkshopLock take(Path folder) throws IOException {
@@ -36,7 +36,7 @@ public final class WorkshopLock implements AutoCloseable {
             // held by this very program: refused like any other
         }
         channel.close();
-        throw BadInput.at(folder.toString())
+        throw InputException.at(folder.toString())
                 .because("this workshop is open in another window or program")
                 .so("close it there first, or open another workshop");
     }

@@ -5,7 +5,7 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Section.Point;
 import anabion.core.device.Semiconductor;
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -185,7 +185,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
     /**
      * Holds a type against its own figures.
      *
-     * @throws BadInput if no law can be made of them, or if the law misses a published point by half
+     * @throws InputException if no law can be made of them, or if the law misses a published point by half
      */
     public static void check(DeviceType type) {
         for (Section s : type.sections()) {
@@ -196,7 +196,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
                 if (!(p.plateMilliamps() > 0)
                         || !(p.plate() > 0)
                         || !(Math.abs(found / p.plateMilliamps() - 1) < WRONG))
-                    throw BadInput.at(type.name() + (s.name().isEmpty() ? "" : " " + s.name()) + ", point "
+                    throw InputException.at(type.name() + (s.name().isEmpty() ? "" : " " + s.name()) + ", point "
                                     + (s.points().indexOf(p) + 1))
                             .because("no tube has such figures together")
                             .so("look at volts, milliamperes, millisiemens and mu again");
@@ -204,7 +204,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
         }
         type.semiconductor().filter(s -> s.law().equals("bipolar")).ifPresent(s -> {
             if (!(s.gain() > 0) || !(s.atMilliamps() > 0))
-                throw BadInput.at(type.name())
+                throw InputException.at(type.name())
                         .because("gain and its current must be above zero")
                         .so("type gain 60");
         });

@@ -20,7 +20,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** What is known about the nets of a solved set: which electrodes are on them, which are the line's, the rails', the chassis's. */
-final class Surroundings {
+final class NetClassifier {
     /** A resistor up to this joins a net to the chassis as far as signals go. */
     private static final double JOINED = 60;
     /** Shares of the highest rail from which a net counts as one. */
@@ -64,7 +64,7 @@ final class Surroundings {
         }
     }
 
-    Surroundings(Chassis chassis, OperatingPoint solved) {
+    NetClassifier(Chassis chassis, OperatingPoint solved) {
         this.chassis = chassis;
         for (Part p : chassis.parts())
             for (String net : Set.copyOf(p.nets().values()))

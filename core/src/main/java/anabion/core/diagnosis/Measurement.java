@@ -12,7 +12,7 @@ import java.util.Locale;
 import java.util.Set;
 
 /** Something that can be measured or tried on a set. */
-public sealed interface Probe {
+public sealed interface Measurement {
     /** Bench time that it takes, with finding the place and writing down, in minutes (general practice). */
     double minutes();
 
@@ -28,7 +28,7 @@ public sealed interface Probe {
     }
 
     /** What is asked for with a number as its answer. */
-    sealed interface Measured extends Probe {
+    sealed interface Metered extends Measurement {
         /** The point or net that is named first. */
         String at();
 
@@ -46,7 +46,7 @@ public sealed interface Probe {
      *
      * @param point as it is named
      */
-    record Volts(String point, String net, Setting setting, MeterSpec meter) implements Measured {
+    record Volts(String point, String net, Setting setting, MeterSpec meter) implements Metered {
         /** The parts that are off meanwhile. */
         public List<String> lifted() {
             return parts(setting.faults());
@@ -84,7 +84,7 @@ public sealed interface Probe {
      * @param test volts of the ohmmeter with open probes
      * @param off parts that are off meanwhile, as faults
      */
-    record Ohms(String net, String against, double test, List<Fault> off) implements Measured {
+    record Ohms(String net, String against, double test, List<Fault> off) implements Metered {
         private static final double PLAIN = 1.2;
         private static final double LIFTING = 3.3;
 
@@ -138,7 +138,7 @@ public sealed interface Probe {
     }
 
     /** Ohms of a resistor by itself, lifted at one end: they say how it has failed, and by how much. */
-    record Value(String part) implements Measured {
+    record Value(String part) implements Metered {
         @Override
         public double minutes() {
             return 4.5;
@@ -161,7 +161,7 @@ public sealed interface Probe {
     }
 
     /** A signal put in at a point, with volume up, as strong as it takes for the standard output: how many effective volts? */
-    record Level(String band, Domain domain, String point) implements Measured {
+    record Level(String band, Domain domain, String point) implements Metered {
         /** The same without a number. */
         public Inject ear() {
             return new Inject(band, domain, point);
@@ -189,7 +189,7 @@ public sealed interface Probe {
     }
 
     /** A signal put in at a point, with volume up: what comes from the speaker? */
-    record Inject(String band, Domain domain, String point) implements Probe {
+    record Inject(String band, Domain domain, String point) implements Measurement {
         @Override
         public double minutes() {
             return 1.5;
@@ -202,7 +202,7 @@ public sealed interface Probe {
     }
 
     /** A signal at the aerial, followed by a tracer: what arrives at a point? */
-    record Tap(String band, Domain domain, String point) implements Probe {
+    record Tap(String band, Domain domain, String point) implements Measurement {
         @Override
         public double minutes() {
             return 1.5;
@@ -215,7 +215,7 @@ public sealed interface Probe {
     }
 
     /** A band, listened to as it is: the complaint, in an outcome's words. */
-    record Listen(String band) implements Probe {
+    record Listen(String band) implements Measurement {
         @Override
         public double minutes() {
             return 0.8;
@@ -228,7 +228,7 @@ public sealed interface Probe {
     }
 
     /** A part tried out, with the power off while it is lifted, swapped or bridged: was it bad, or the set better? */
-    sealed interface Parted extends Probe {
+    sealed interface PartTest extends Measurement {
         String part();
 
         /** Whether a part that fails in this way is caught by it. */
@@ -240,7 +240,7 @@ public sealed interface Probe {
      *
      * @param minutes less for what sits in a socket
      */
-    record Try(String part, double minutes) implements Parted {
+    record Try(String part, double minutes) implements PartTest {
         private static final double PLUGGED = 2;
         private static final double SOLDERED = 4.5;
 
@@ -269,7 +269,7 @@ public sealed interface Probe {
      *
      * @param farads that it should have
      */
-    record Across(String part, double farads) implements Parted {
+    record Across(String part, double farads) implements PartTest {
         private static final Set<String> CAUGHT = Set.of("open", "dried");
 
         public static Across of(Part p) {
@@ -296,7 +296,7 @@ public sealed interface Probe {
     }
 
     /** A capacitor lifted and measured: its leak at working volts, which says nothing of its value; or its value or loss, which says nothing of a leak. */
-    record Lifted(String part, What what) implements Parted {
+    record Lifted(String part, What what) implements PartTest {
         /** What is measured of it. */
         public enum What {
             LEAK,

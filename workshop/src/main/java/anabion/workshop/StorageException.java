@@ -4,7 +4,7 @@ import java.nio.file.AccessDeniedException;
 import java.nio.file.Path;
 
 /** The disk would not: what failed, where, and what the user can do. Nothing was changed. */
-public final class StorageTrouble extends RuntimeException {
+public final class StorageException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private static final String RESTORE = "Restore one of its backups";
@@ -22,13 +22,13 @@ public final class StorageTrouble extends RuntimeException {
     private final String remedy;
     private final Kind kind;
 
-    private StorageTrouble(Kind kind, String what, String remedy, Throwable cause) {
+    private StorageException(Kind kind, String what, String remedy, Throwable cause) {
         super(what + ". " + remedy + ".", cause);
         this.kind = kind;
         this.remedy = remedy;
     }
 
-    public StorageTrouble(String what, String remedy, Throwable cause) {
+    public StorageException(String what, String remedy, Throwable cause) {
         this(Kind.OTHER, what, remedy, cause);
     }
 
@@ -36,16 +36,16 @@ public final class StorageTrouble extends RuntimeException {
         return kind;
     }
 
-    static StorageTrouble missing(Path folder) {
-        return new StorageTrouble(
+    static StorageException missing(Path folder) {
+        return new StorageException(
                 Kind.RESTORABLE,
                 "The database in " + folder + " is missing or empty, but its backups are there; nothing was changed",
                 RESTORE,
                 null);
     }
 
-    static StorageTrouble withoutLog(Path folder) {
-        return new StorageTrouble(
+    static StorageException withoutLog(Path folder) {
+        return new StorageException(
                 Kind.RESTORABLE,
                 "The program ended without closing the database in " + folder
                         + ", and its log workshop.db-wal is gone: the last changes may be missing",
@@ -53,12 +53,12 @@ public final class StorageTrouble extends RuntimeException {
                 null);
     }
 
-    static StorageTrouble damaged(Path folder, Throwable cause) {
-        return new StorageTrouble(Kind.RESTORABLE, "The database in " + folder + " is damaged", RESTORE, cause);
+    static StorageException damaged(Path folder, Throwable cause) {
+        return new StorageException(Kind.RESTORABLE, "The database in " + folder + " is damaged", RESTORE, cause);
     }
 
-    static StorageTrouble moved(Path folder) {
-        return new StorageTrouble(
+    static StorageException moved(Path folder) {
+        return new StorageException(
                 Kind.MOVED,
                 "The workshop in " + folder + " was deleted, moved or replaced while it was open; this was not saved",
                 "Save what is in memory in another folder",
@@ -70,16 +70,16 @@ public final class StorageTrouble extends RuntimeException {
     }
 
     /** Says a low-level failure in words; the place is the workshop's folder. */
-    static StorageTrouble of(Throwable cause, Path folder) {
+    static StorageException of(Throwable cause, Path folder) {
         String text = messages(cause);
         if (text.contains("SQLITE_FULL") || text.contains("No space left")) {
-            return new StorageTrouble(
+            return new StorageException(
                     "The disk under " + folder + " is full; this change was not saved",
                     "Free some space and enter it again",
                     cause);
         }
         if (denied(cause)) {
-            return new StorageTrouble(
+            return new StorageException(
                     "You have no permission to read or write the workshop in " + folder,
                     "Ask whoever owns the folder, or open another workshop",
                     cause);
@@ -87,7 +87,7 @@ public final class StorageTrouble extends RuntimeException {
         if (text.contains("SQLITE_READONLY")
                 || text.contains("Read-only file system")
                 || text.contains("SQLITE_CANTOPEN")) {
-            return new StorageTrouble(
+            return new StorageException(
                     "The workshop in " + folder + " cannot be written",
                     "Check the disk and the folder's permissions",
                     cause);
@@ -95,7 +95,7 @@ public final class StorageTrouble extends RuntimeException {
         if (text.contains("SQLITE_NOTADB") || text.contains("SQLITE_CORRUPT")) {
             return damaged(folder, cause);
         }
-        return new StorageTrouble(
+        return new StorageException(
                 "The workshop in " + folder + " could not be read or written (" + first(cause) + ")",
                 "Check the disk",
                 cause);

@@ -16,17 +16,17 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** What is asked for next, where it can be told by hand what that must be. */
-@ResourceLock(SharedForecasts.LOCK)
-class NextProbesTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis SET = FORECASTS.chassis();
-    private static final List<Probe> ALLOWED = Diagnosis.allowed(FORECASTS, List.of());
+@ResourceLock(SharedPredictions.LOCK)
+class NextMeasurementsTest {
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis SET = PREDICTIONS.chassis();
+    private static final List<Measurement> ALLOWED = Diagnosis.allowed(PREDICTIONS, List.of());
 
     private static Map<Hypothesis, Double> even(String... causes) {
         Map<Hypothesis, Double> odds = new LinkedHashMap<>();
         for (String cause : causes)
             odds.put(
-                    FORECASTS.hypotheses().stream()
+                    PREDICTIONS.hypotheses().stream()
                             .filter(h -> h.cause().equals(cause))
                             .findFirst()
                             .orElseThrow(),
@@ -35,7 +35,7 @@ class NextProbesTest {
     }
 
     private static List<Diagnosis.NextTest> next(Map<Hypothesis, Double> odds, Observation... evidence) {
-        return new NextProbes(FORECASTS, odds, List.of()).of(ALLOWED, List.of(evidence));
+        return new NextMeasurements(PREDICTIONS, odds, List.of()).of(ALLOWED, List.of(evidence));
     }
 
     /** Between two causes no test tells more than one bit. */
@@ -53,7 +53,7 @@ class NextProbesTest {
     void whereVoltsAreAlikeOhmsAreAskedFor() {
         List<Diagnosis.NextTest> next = next(even("R7:open", "C10:short"));
         assertThat(next).extracting(t -> t.probe().text()).doesNotContain("volts V2.6");
-        assertThat(next).anyMatch(t -> t.probe() instanceof Probe.Ohms);
+        assertThat(next).anyMatch(t -> t.probe() instanceof Measurement.Ohms);
     }
 
     @Test
@@ -65,7 +65,7 @@ class NextProbesTest {
     @Test
     void severitiesOfOneCauseAreNotToldApart() {
         Map<Hypothesis, Double> odds = new LinkedHashMap<>();
-        FORECASTS.hypotheses().stream()
+        PREDICTIONS.hypotheses().stream()
                 .filter(h -> h.cause().equals("C14:leaky"))
                 .forEach(h -> odds.put(h, 0.2));
         assertThat(odds.size()).isGreaterThan(3);
@@ -76,8 +76,8 @@ class NextProbesTest {
     void whatWasAskedIsNotAskedAgainAndTheQuickestComesFirst() {
         Map<Hypothesis, Double> odds = even("R7:open", "C14:leaky", "V5:dead", "R13:open", "C18:open");
         List<Diagnosis.NextTest> before = next(odds);
-        Probe first = before.get(0).probe();
-        Observation answered = first instanceof Probe.Measured m
+        Measurement first = before.get(0).probe();
+        Observation answered = first instanceof Measurement.Metered m
                 ? new Observation.Measured(m, 100)
                 : new Observation.Heard(first, Outcome.WEAK);
         List<Diagnosis.NextTest> after = next(odds, answered);
@@ -93,9 +93,9 @@ class NextProbesTest {
     @Test
     void partsAreTriedForWhatTheyShow() {
         Map<Hypothesis, Double> odds = even("R7:open", "C14:leaky", "V5:dead");
-        Probe across = Probe.Across.of(SET.part("C14").orElseThrow());
-        Probe swap = Probe.Try.of(SET.part("V5").orElseThrow());
-        assertThat(new NextProbes(FORECASTS, odds, List.of()).of(List.of(across, swap), List.of()))
+        Measurement across = Measurement.Across.of(SET.part("C14").orElseThrow());
+        Measurement swap = Measurement.Try.of(SET.part("V5").orElseThrow());
+        assertThat(new NextMeasurements(PREDICTIONS, odds, List.of()).of(List.of(across, swap), List.of()))
                 .extracting(Diagnosis.NextTest::probe)
                 .containsExactly(swap);
     }
@@ -106,7 +106,7 @@ class NextProbesTest {
         Map<Hypothesis, Double> odds = even("R7:open", "V2.6:joint");
         Diagnosis.Suspect both = new Diagnosis.Suspect(List.copyOf(odds.keySet()), 1);
         assertThat(next(odds)).isNotEmpty();
-        assertThat(new NextProbes(FORECASTS, odds, List.of(both)).of(ALLOWED, List.of()))
+        assertThat(new NextMeasurements(PREDICTIONS, odds, List.of(both)).of(ALLOWED, List.of()))
                 .isEmpty();
     }
 
@@ -114,7 +114,7 @@ class NextProbesTest {
     @Test
     void proposalsDoNotAskTheSame() {
         Set<String> rail = Set.of("volts B2", "volts B3", "volts V1.5", "volts V2.5");
-        List<Diagnosis.NextTest> next = Diagnosis.of(FORECASTS, List.of()).next();
+        List<Diagnosis.NextTest> next = Diagnosis.of(PREDICTIONS, List.of()).next();
         assertThat(next).hasSizeGreaterThanOrEqualTo(3);
         assertThat(next).filteredOn(t -> rail.contains(t.probe().text())).hasSizeLessThan(2);
         assertThat(next).allSatisfy(t -> assertThat(t.information()).isGreaterThan(0.1));
@@ -124,18 +124,18 @@ class NextProbesTest {
     @Test
     void signalsThatSoundAlikeStandOnce() {
         Map<Hypothesis, Double> odds = even("R13:open", "C14:open", "V4:emission", "C18:dried");
-        List<Probe> signals =
-                ALLOWED.stream().filter(Probe.Inject.class::isInstance).toList();
-        List<Diagnosis.NextTest> next = new NextProbes(FORECASTS, odds, List.of()).of(signals, List.of());
+        List<Measurement> signals =
+                ALLOWED.stream().filter(Measurement.Inject.class::isInstance).toList();
+        List<Diagnosis.NextTest> next = new NextMeasurements(PREDICTIONS, odds, List.of()).of(signals, List.of());
         assertThat(signals).hasSizeGreaterThan(9);
         assertThat(next).isNotEmpty();
         for (int n = 1; n < next.size(); n++) {
-            Probe one = next.get(n - 1).probe();
-            Probe other = next.get(n).probe();
+            Measurement one = next.get(n - 1).probe();
+            Measurement other = next.get(n).probe();
             double apart = odds.entrySet().stream()
                     .mapToDouble(e -> e.getValue()
-                            * Math.abs(FORECASTS.said(e.getKey(), one)[0]
-                                    - FORECASTS.said(e.getKey(), other)[0]))
+                            * Math.abs(PREDICTIONS.said(e.getKey(), one)[0]
+                                    - PREDICTIONS.said(e.getKey(), other)[0]))
                     .sum();
             assertThat(apart).as("%s and %s", one.text(), other.text()).isGreaterThan(0.05);
         }
@@ -151,14 +151,14 @@ class NextProbesTest {
     /** What a band sounds like takes long to compute: that it was left out for the less likely is no reason to listen. */
     @Test
     void whatNobodyComputedTellsNothing() {
-        Probe listen = new Probe.Listen("AM");
+        Measurement listen = new Measurement.Listen("AM");
         PredictionModel fresh = new PredictionModel(SET, Map.of(), Priors.USUAL);
         Map<Hypothesis, Double> odds = new LinkedHashMap<>();
         for (int n = 0; n < fresh.hypotheses().size() && odds.size() < 120; n++) {
-            double loud = FORECASTS.said(FORECASTS.hypotheses().get(n), listen)[Outcome.LOUD.ordinal()];
+            double loud = PREDICTIONS.said(PREDICTIONS.hypotheses().get(n), listen)[Outcome.LOUD.ordinal()];
             if (odds.size() >= 60 || loud > 0.9) odds.put(fresh.hypotheses().get(n), odds.size() < 60 ? 0.009 : 0.007);
         }
-        assertThat(new NextProbes(fresh, odds, List.of()).of(List.of(listen), List.of()))
+        assertThat(new NextMeasurements(fresh, odds, List.of()).of(List.of(listen), List.of()))
                 .isEmpty();
     }
 
@@ -166,25 +166,26 @@ class NextProbesTest {
     @Test
     void theOutcomesOfATestHaveAMeaning() {
         List<Observation> evidence = new Workbench(SET, 3, "R7:open").read(List.of("V2.6", "V2.7"));
-        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
-        Probe screen = new Probe.Ohms("V2.6", "B2", 1.5);
-        List<Meaning> meanings = Meaning.of(FORECASTS, evidence, d, screen, 2);
+        Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
+        Measurement screen = new Measurement.Ohms("V2.6", "B2", 1.5);
+        List<Meaning> meanings = Meaning.of(PREDICTIONS, evidence, d, screen, 2);
         assertThat(meanings).hasSize(3);
         assertThat(meanings.get(2).cause().sound()).isTrue();
         assertThat(said(meanings.get(2))).matches("3\\d(\\.\\d)? kΩ");
-        assertThat(Meaning.of(FORECASTS, evidence, d, new Probe.Listen("AM"), 1).get(1))
+        assertThat(Meaning.of(PREDICTIONS, evidence, d, new Measurement.Listen("AM"), 1)
+                        .get(1))
                 .satisfies(m -> assertThat(said(m)).isEqualTo("loud"));
-        Probe swap = Probe.Try.of(SET.part("V2").orElseThrow());
-        assertThat(said(Meaning.of(FORECASTS, evidence, d, swap, 1).get(0))).isEqualTo("the same");
+        Measurement swap = Measurement.Try.of(SET.part("V2").orElseThrow());
+        assertThat(said(Meaning.of(PREDICTIONS, evidence, d, swap, 1).get(0))).isEqualTo("the same");
     }
 
     /** A test for which the first suspects answer alike names one that does not. */
     @Test
     void aTestSaysWhomItTellsApart() {
-        List<Observation> evidence = List.of(new Observation.Heard(new Probe.Listen("AM"), Outcome.NOTHING));
-        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
+        List<Observation> evidence = List.of(new Observation.Heard(new Measurement.Listen("AM"), Outcome.NOTHING));
+        Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
         for (Diagnosis.NextTest t : d.next())
-            assertThat(Meaning.of(FORECASTS, evidence, d, t.probe(), 2))
+            assertThat(Meaning.of(PREDICTIONS, evidence, d, t.probe(), 2))
                     .as(t.probe().text())
                     .extracting(m -> said(m))
                     .satisfies(all -> assertThat(Set.copyOf(all)).hasSizeGreaterThan(1));
@@ -195,8 +196,8 @@ class NextProbesTest {
     void whoIsNamedAnswersClearlyOtherwise() {
         Workbench bench = new Workbench(SET, 1, "C14:leaky:18M");
         List<Observation> evidence = bench.read(List.of("V4.2", "V2.5", "B2"));
-        Diagnosis d = Diagnosis.of(FORECASTS, evidence);
-        List<Meaning> meanings = Meaning.of(FORECASTS, evidence, d, bench.volts("V1.6"), 2);
+        Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
+        List<Meaning> meanings = Meaning.of(PREDICTIONS, evidence, d, bench.volts("V1.6"), 2);
         assertThat(meanings).hasSize(4);
         assertThat(meanings.get(2).answer())
                 .isNotEqualTo(meanings.get(0).answer())

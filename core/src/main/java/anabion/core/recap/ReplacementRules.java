@@ -19,7 +19,7 @@ import java.util.Optional;
  * The rules of replacement, one for each kind of role. Values come from E6 (E24 where they must be exact), ratings from the trade's usual steps: at
  * least the old one and at least the computed worst with a margin.
  */
-final class Chooser {
+final class ReplacementRules {
     /** Margin over the computed worst volts: electrolytics bear a surge, film does not age by it. */
     static final double MARGIN = 1.1;
     /** Largest current through a hand, in amperes: the limit of IEC 60065 for sets without an earth, effective. */
@@ -48,13 +48,13 @@ final class Chooser {
     private final Policy policy;
     private final boolean hot;
 
-    Chooser(Chassis chassis, Policy policy, boolean hot) {
+    ReplacementRules(Chassis chassis, Policy policy, boolean hot) {
         this.chassis = chassis;
         this.policy = policy;
         this.hot = hot;
     }
 
-    Choice choose(Piece c, Role role, Stress stress) {
+    Choice choose(CapacitorSection c, Role role, Stress stress) {
         if (!(c.farads() > 0)) return unread(c);
         boolean stores = c.kind() == Kind.ELECTROLYTIC
                 && role.rule() != Role.Rule.SAFETY
@@ -72,7 +72,7 @@ final class Chooser {
     }
 
     /** Nothing can be bought for a capacitor whose value nobody has read. */
-    private static Choice unread(Piece c) {
+    private static Choice unread(CapacitorSection c) {
         return new Choice(
                 Action.TEST,
                 c.kind(),
@@ -97,7 +97,7 @@ final class Chooser {
     }
 
     /** Mica, ceramic and air stay; their value is what they have. */
-    private Choice keep(Piece c, Role role) {
+    private Choice keep(CapacitorSection c, Role role) {
         return new Choice(
                 Action.KEEP,
                 c.kind(),
@@ -109,7 +109,7 @@ final class Chooser {
                 List.of());
     }
 
-    private Choice safety(Piece c, Role role) {
+    private Choice safety(CapacitorSection c, Role role) {
         double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
         double volts = chassis.supply().volts();
         if (role == Role.ACROSS_LINE) {
@@ -158,7 +158,7 @@ final class Chooser {
     }
 
     /** At the old value or above; the nearest, by that school, down to a fifth below. */
-    private Choice electrolytic(Piece c, Stress stress) {
+    private Choice electrolytic(CapacitorSection c, Stress stress) {
         double near = Series.E6.nearest(c.farads());
         boolean nearest = policy.rounding() == Policy.Rounding.NEAREST && near >= LEAST * c.farads();
         double value = nearest ? near : Series.E6.atOrAbove(c.farads());
@@ -182,7 +182,7 @@ final class Chooser {
      * Two of twice the value in series. Each resistor R must hold the middle although one leaks more than the other:
      * (n·V_r − V)/((n − 1)·I) with n = 2 (from the sum of the currents at the middle; I after {@link #LEAKAGE}).
      */
-    private Choice series(Piece c, double value, double needed, Phrase rule, List<Phrase> warnings) {
+    private Choice series(CapacitorSection c, double value, double needed, Phrase rule, List<Phrase> warnings) {
         Optional<Double> step =
                 Series.electrolyticVolts(needed / 2 * UNEVEN).stream().findFirst();
         if (step.isEmpty()) {
@@ -213,14 +213,14 @@ final class Chooser {
                 more);
     }
 
-    private static List<Phrase> polarity(Piece c, Stress s) {
+    private static List<Phrase> polarity(CapacitorSection c, Stress s) {
         if (s.normal() < -STANDS)
             return List.of(Phrase.of("recap.warn.reversed", c.key(), c.minus(), c.plus(), Figures.volts(-s.normal())));
         if (Math.abs(s.normal()) <= STANDS) return List.of(Phrase.of("recap.warn.no-polarity", c.key()));
         return List.of();
     }
 
-    private Choice film(Piece c, Role role, Stress stress, double band) {
+    private Choice film(CapacitorSection c, Role role, Stress stress, double band) {
         double above = Series.E6.atOrAbove(c.farads());
         double near = Series.E6.nearest(c.farads());
         boolean more = policy.rounding() == Policy.Rounding.AT_OR_ABOVE && within(above, c, band);
@@ -238,12 +238,12 @@ final class Chooser {
         return new Choice(Action.RENEW, Kind.FILM, value, volts, Optional.empty(), Optional.empty(), rule, warnings);
     }
 
-    private static boolean within(double value, Piece c, double band) {
+    private static boolean within(double value, CapacitorSection c, double band) {
         return Math.abs(value / c.farads() - 1) <= band + 1e-9;
     }
 
     /** A vibrator's buffer: just the old value, and at least 1.6 kV. */
-    private Choice exact(Piece c, Role role, Stress stress) {
+    private Choice exact(CapacitorSection c, Role role, Stress stress) {
         double value = Series.E24.nearest(c.farads());
         double needed = Math.max(1600, Math.max(c.rating(), MARGIN * stress.worst()));
         double volts = Series.filmVolts(needed).stream().findFirst().orElse(2000.0);

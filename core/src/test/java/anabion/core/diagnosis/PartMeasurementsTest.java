@@ -20,11 +20,11 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Parts tried, measured by themselves, or lifted to see behind them. */
-@ResourceLock(SharedForecasts.LOCK)
-class PartProbesTest {
-    private static final PredictionModel FORECASTS = SharedForecasts.named("halcyon");
-    private static final Chassis HALCYON = FORECASTS.chassis();
-    private static final List<Probe> ALLOWED = Diagnosis.allowed(FORECASTS, List.of());
+@ResourceLock(SharedPredictions.LOCK)
+class PartMeasurementsTest {
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis HALCYON = PREDICTIONS.chassis();
+    private static final List<Measurement> ALLOWED = Diagnosis.allowed(PREDICTIONS, List.of());
 
     private static Map<Hypothesis, Double> even(String... faults) {
         Map<Hypothesis, Double> odds = new LinkedHashMap<>();
@@ -37,13 +37,13 @@ class PartProbesTest {
         return new Hypothesis(one, one, 0.1);
     }
 
-    private static double foreseen(Hypothesis h, Probe.Measured p) {
-        return p.unscaled(FORECASTS.at(h, p).orElseThrow().value());
+    private static double foreseen(Hypothesis h, Measurement.Metered p) {
+        return p.unscaled(PREDICTIONS.at(h, p).orElseThrow().value());
     }
 
     private static Set<String> proposed(Map<Hypothesis, Double> odds) {
-        return PartProbes.of(FORECASTS, ALLOWED, odds, List.of()).stream()
-                .map(Probe::text)
+        return PartMeasurements.of(PREDICTIONS, ALLOWED, odds, List.of()).stream()
+                .map(Measurement::text)
                 .collect(Collectors.toSet());
     }
 
@@ -58,25 +58,26 @@ class PartProbesTest {
         "V2.1:joint, ''"
     })
     void aCapacitorInDoubtIsTriedAnotherWay(String fault, String ways) {
-        Set<Probe> done = new LinkedHashSet<>();
-        Optional<Probe> next = PartProbes.trying(HALCYON, Fault.parse(fault), done);
+        Set<Measurement> done = new LinkedHashSet<>();
+        Optional<Measurement> next = PartMeasurements.trying(HALCYON, Fault.parse(fault), done);
         while (next.isPresent()) {
             done.add(next.get());
-            next = PartProbes.trying(HALCYON, Fault.parse(fault), done);
+            next = PartMeasurements.trying(HALCYON, Fault.parse(fault), done);
         }
-        assertThat(done.stream().map(Probe::text).collect(Collectors.joining(", ")))
+        assertThat(done.stream().map(Measurement::text).collect(Collectors.joining(", ")))
                 .isEqualTo(ways);
     }
 
     /** With its leak measured a capacitor is not lifted for that again; its value is still unknown. */
     @Test
     void whatWasMeasuredIsNotLiftedAgain() {
-        Set<Probe> leak = Set.of(new Probe.Lifted("C26", Probe.Lifted.What.LEAK));
-        assertThat(PartProbes.trying(HALCYON, Fault.parse("C26:leaky:330k"), leak))
+        Set<Measurement> leak = Set.of(new Measurement.Lifted("C26", Measurement.Lifted.What.LEAK));
+        assertThat(PartMeasurements.trying(HALCYON, Fault.parse("C26:leaky:330k"), leak))
                 .isEmpty();
-        assertThat(PartProbes.trying(HALCYON, Fault.parse("C26:open"), leak)).isPresent();
-        Set<Probe> another = Set.of(Probe.Try.of(HALCYON.part("R7").orElseThrow()));
-        assertThat(PartProbes.trying(HALCYON, Fault.parse("R7:drifted:50k"), another))
+        assertThat(PartMeasurements.trying(HALCYON, Fault.parse("C26:open"), leak))
+                .isPresent();
+        Set<Measurement> another = Set.of(Measurement.Try.of(HALCYON.part("R7").orElseThrow()));
+        assertThat(PartMeasurements.trying(HALCYON, Fault.parse("R7:drifted:50k"), another))
                 .as("a resistor that was tried with another")
                 .isEmpty();
     }
@@ -98,11 +99,11 @@ class PartProbesTest {
     /** The electrolytic takes its own leak and its age with it. */
     @Test
     void withTheElectrolyticOffItsStateDoesNotMatter() {
-        Probe.Ohms rail = new Probe.Ohms("B2", "CHASSIS", Probes.TEST);
-        Probe.Ohms behind = rail.without(List.of("C18"));
-        Hypothesis sound = FORECASTS.healthy();
-        assertThat(Math.abs(FORECASTS.at(sound, behind).orElseThrow().lain())).isLessThan(0.01);
-        assertThat(Math.abs(FORECASTS.at(sound, rail).orElseThrow().lain())).isGreaterThan(0.2);
+        Measurement.Ohms rail = new Measurement.Ohms("B2", "CHASSIS", Measurements.TEST);
+        Measurement.Ohms behind = rail.without(List.of("C18"));
+        Hypothesis sound = PREDICTIONS.healthy();
+        assertThat(Math.abs(PREDICTIONS.at(sound, behind).orElseThrow().lain())).isLessThan(0.01);
+        assertThat(Math.abs(PREDICTIONS.at(sound, rail).orElseThrow().lain())).isGreaterThan(0.2);
         assertThat(foreseen(exactly("C18:leaky:100k"), behind)).isCloseTo(foreseen(sound, behind), within(1.0));
         assertThat(foreseen(exactly("C26:leaky:330k"), behind)).isBetween(300e3, 360e3);
         assertThat(behind.minutes()).as("it takes time to lift it").isGreaterThan(rail.minutes() + 2);
@@ -111,26 +112,26 @@ class PartProbesTest {
     /** What was read is not asked for again, in whichever order the parts were lifted. */
     @Test
     void theOrderOfLiftingDoesNotMatter() {
-        Probe.Ohms rail = new Probe.Ohms("B2", "CHASSIS", Probes.TEST);
+        Measurement.Ohms rail = new Measurement.Ohms("B2", "CHASSIS", Measurements.TEST);
         assertThat(rail.without(List.of("C24", "C18"))).isEqualTo(rail.without(List.of("C18", "C24")));
     }
 
     @ParameterizedTest
     @CsvSource({"R7:drifted:68k, 68e3", "R7:wrong:330k, 330e3", "R7:short, 0.3", "V3:dead, 33e3", "R7:open, 3e7"})
     void aResistorByItselfShowsWhatItHas(String fault, double ohms) {
-        assertThat(foreseen(exactly(fault), new Probe.Value("R7"))).isCloseTo(ohms, within(0.01 * ohms));
+        assertThat(foreseen(exactly(fault), new Measurement.Value("R7"))).isCloseTo(ohms, within(0.01 * ohms));
     }
 
     /** In circuit an open feed and one that has risen far are told apart by degrees; lifted, by what it reads. */
     @Test
     void itsValueTellsHowAResistorHasFailed() {
         List<Observation> evidence = new Workbench(HALCYON, 4, "R7:drifted:120k").read(List.of("V2.6", "V2.7", "B2"));
-        evidence.add(new Observation.Measured(new Probe.Value("R7"), 118e3));
-        Diagnosis risen = Diagnosis.verdict(FORECASTS, evidence, ALLOWED);
+        evidence.add(new Observation.Measured(new Measurement.Value("R7"), 118e3));
+        Diagnosis risen = Diagnosis.verdict(PREDICTIONS, evidence, ALLOWED);
         assertThat(risen.suspects().get(0).first().cause()).isEqualTo("R7:drifted");
-        Observation sound = new Observation.Measured(new Probe.Value("R7"), 34e3);
+        Observation sound = new Observation.Measured(new Measurement.Value("R7"), 34e3);
         evidence.set(evidence.size() - 1, sound);
-        assertThat(Diagnosis.verdict(FORECASTS, evidence, ALLOWED)
+        assertThat(Diagnosis.verdict(PREDICTIONS, evidence, ALLOWED)
                         .suspects()
                         .get(0)
                         .parts())

@@ -11,18 +11,18 @@ import java.util.List;
  *
  * @param section from 1
  */
-public record Piece(Part part, int section) {
+public record CapacitorSection(Part part, int section) {
     /** From here on a capacitor of no stated kind is an electrolytic, and from the other on it is paper, not mica. */
     private static final double ELECTROLYTIC = 1e-6;
 
     private static final double PAPER = 9e-10;
 
     /** All capacitors of a chassis, section by section. */
-    public static List<Piece> of(Chassis chassis) {
-        List<Piece> all = new ArrayList<>();
+    public static List<CapacitorSection> of(Chassis chassis) {
+        List<CapacitorSection> all = new ArrayList<>();
         for (Part p : chassis.parts())
             if (p.component() instanceof Capacitor c)
-                for (int n = 1; n <= c.farads().size(); n++) all.add(new Piece(p, n));
+                for (int n = 1; n <= c.farads().size(); n++) all.add(new CapacitorSection(p, n));
         return all;
     }
 

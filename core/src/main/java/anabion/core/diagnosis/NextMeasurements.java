@@ -11,7 +11,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** What to measure next: the probe with the largest expected fall of entropy over the causes, per minute of bench time. */
-final class NextProbes {
+final class NextMeasurements {
     private static final int MOST = 5;
 
     private static final int LEAST = 3;
@@ -39,15 +39,15 @@ final class NextProbes {
      * @param odds of those hypotheses that are still to be told apart
      * @param suspects causes that stand together, so that nobody asks which of them
      */
-    NextProbes(PredictionModel forecasts, Map<Hypothesis, Double> odds, List<Diagnosis.Suspect> suspects) {
+    NextMeasurements(PredictionModel predictions, Map<Hypothesis, Double> odds, List<Diagnosis.Suspect> suspects) {
         Map<String, String> together = new HashMap<>();
         suspects.forEach(
                 s -> s.causes().forEach(h -> together.put(h.cause(), s.first().cause())));
-        this.alone = InformationGain.of(forecasts, odds, cause -> together.getOrDefault(cause, cause));
+        this.alone = InformationGain.of(predictions, odds, cause -> together.getOrDefault(cause, cause));
     }
 
     /** A few, the most telling per minute first, mostly without those that ask what one before them has asked. */
-    List<Diagnosis.NextTest> of(List<Probe> allowed, List<Observation> evidence) {
+    List<Diagnosis.NextTest> of(List<Measurement> allowed, List<Observation> evidence) {
         InformationGain narrowed = alone.narrowed(evidence);
         List<Diagnosis.NextTest> found = found(allowed, evidence);
         List<Diagnosis.NextTest> best = looked(found, narrowed, CANDIDATES);
@@ -56,7 +56,7 @@ final class NextProbes {
         InformationGain telling = narrowed;
         int tried = 0;
         for (int n = 0; n < found.size() && tried < CANDIDATES && some.size() < MOST; n++) {
-            Probe p = (n < best.size() ? best : found).get(n).probe();
+            Measurement p = (n < best.size() ? best : found).get(n).probe();
             if (some.stream().anyMatch(o -> alone.alike(o.probe(), p))) continue;
             tried++;
             Diagnosis.NextTest t = n < best.size()
@@ -75,18 +75,18 @@ final class NextProbes {
     }
 
     /** All that is worth doing and was not done yet, the most telling per minute first. */
-    List<Diagnosis.NextTest> worth(List<? extends Probe> allowed, List<Observation> evidence) {
+    List<Diagnosis.NextTest> worth(List<? extends Measurement> allowed, List<Observation> evidence) {
         List<Diagnosis.NextTest> looked = looked(found(allowed, evidence), alone.narrowed(evidence), LOOKED_AT);
         return looked.stream().filter(t -> t.information() > WORTH).toList();
     }
 
     /** What may be worth a closer look, the most telling per minute first. */
-    private List<Diagnosis.NextTest> found(List<? extends Probe> allowed, List<Observation> evidence) {
+    private List<Diagnosis.NextTest> found(List<? extends Measurement> allowed, List<Observation> evidence) {
         Set<String> done = evidence.stream().map(o -> asked(o.probe())).collect(Collectors.toSet());
         alone.ready(allowed);
-        List<Probe> open = allowed.stream()
+        List<Measurement> open = allowed.stream()
                 .filter(p -> !done.contains(asked(p)))
-                .<Probe>map(p -> p)
+                .<Measurement>map(p -> p)
                 .toList();
         return tests(open, alone).stream()
                 .filter(t -> t.information() > FIRST_LOOK)
@@ -94,7 +94,7 @@ final class NextProbes {
                 .toList();
     }
 
-    private static List<Diagnosis.NextTest> tests(List<Probe> probes, InformationGain telling) {
+    private static List<Diagnosis.NextTest> tests(List<Measurement> probes, InformationGain telling) {
         double[] bits = telling.bits(probes);
         return IntStream.range(0, bits.length)
                 .mapToObj(
@@ -103,8 +103,8 @@ final class NextProbes {
     }
 
     /** A level that nothing came out of was answered by ear. */
-    private static String asked(Probe p) {
-        return p instanceof Probe.Level l ? l.ear().text() : p.text();
+    private static String asked(Measurement p) {
+        return p instanceof Measurement.Level l ? l.ear().text() : p.text();
     }
 
     /** Those first found with what the readings leave of them, sorted anew: at least so many that surely come first. */
@@ -123,13 +123,13 @@ final class NextProbes {
 
     /** What was heard does not narrow what is heard. */
     private static List<Diagnosis.NextTest> looked(List<Diagnosis.NextTest> found, InformationGain narrowed) {
-        List<Probe> measured = found.stream()
+        List<Measurement> measured = found.stream()
                 .map(Diagnosis.NextTest::probe)
-                .filter(Probe.Measured.class::isInstance)
+                .filter(Measurement.Metered.class::isInstance)
                 .toList();
         Iterator<Diagnosis.NextTest> narrower = tests(measured, narrowed).iterator();
         return found.stream()
-                .map(t -> t.probe() instanceof Probe.Measured ? narrower.next() : t)
+                .map(t -> t.probe() instanceof Measurement.Metered ? narrower.next() : t)
                 .toList();
     }
 

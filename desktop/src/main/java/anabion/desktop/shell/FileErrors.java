@@ -1,13 +1,13 @@
 package anabion.desktop.shell;
 
-import anabion.core.error.BadInput;
-import anabion.workshop.StorageTrouble;
+import anabion.core.error.InputException;
+import anabion.workshop.StorageException;
 import java.io.IOException;
 import java.nio.charset.CharacterCodingException;
 
 /** File work that the user asked for, with its failures in words. */
-final class FileTrouble {
-    private FileTrouble() {}
+final class FileErrors {
+    private FileErrors() {}
 
     interface Work<T> {
         T run() throws IOException;
@@ -23,8 +23,10 @@ final class FileTrouble {
 
     static RuntimeException of(IOException e) {
         if (e instanceof CharacterCodingException)
-            return BadInput.at("").because("the file is not text in UTF-8").so("save it as CSV in UTF-8");
-        return new StorageTrouble(
+            return InputException.at("")
+                    .because("the file is not text in UTF-8")
+                    .so("save it as CSV in UTF-8");
+        return new StorageException(
                 "The file could not be read or written (" + e.getMessage() + ")",
                 "Check the place and the free space",
                 e);

@@ -5,13 +5,13 @@ import java.util.HashMap;
 import java.util.Map;
 
 /** What the demo sets show, computed once for all tests: each keeps some hundred megabytes, and is for one test at a time. */
-final class SharedForecasts {
+final class SharedPredictions {
     /** Of the tests that share them. */
-    static final String LOCK = "forecasts";
+    static final String LOCK = "predictions";
 
     private static final Map<String, PredictionModel> KEPT = new HashMap<>();
 
-    private SharedForecasts() {}
+    private SharedPredictions() {}
 
     static PredictionModel named(String name) {
         return KEPT.computeIfAbsent(name, n -> new PredictionModel(SharedSets.named(n), Map.of(), Priors.USUAL));

@@ -19,7 +19,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** What is done with the parts that are likely: they are tried, or lifted to read the set without them. */
-final class PartProbes {
+final class PartMeasurements {
     /** Odds from which on a part is worth trying by itself. */
     private static final double TRIED = 0.03;
     /** Odds of leaks from which on it is worth computing what lifting something would show. */
@@ -28,15 +28,15 @@ final class PartProbes {
     private static final int MOST = 2;
     private static final Set<String> LEAKS = Set.of("leaky", "core");
 
-    private final PredictionModel forecasts;
+    private final PredictionModel predictions;
     private final Chassis chassis;
     private final String reference;
     private final Map<Fault, Double> causes = new LinkedHashMap<>();
     private final Map<Fault, Fault> sized = new HashMap<>();
 
-    private PartProbes(PredictionModel forecasts, Map<Hypothesis, Double> odds) {
-        this.forecasts = forecasts;
-        this.chassis = forecasts.chassis();
+    private PartMeasurements(PredictionModel predictions, Map<Hypothesis, Double> odds) {
+        this.predictions = predictions;
+        this.chassis = predictions.chassis();
         this.reference = Simulator.reference(chassis);
         odds.forEach((h, p) -> h.from().forEach(f -> {
             causes.merge(f.unsized(), p, Double::sum);
@@ -45,21 +45,24 @@ final class PartProbes {
     }
 
     /** @param allowed without lifting anything: volts are read under the same conditions */
-    static Set<Probe> of(
-            PredictionModel forecasts, List<Probe> allowed, Map<Hypothesis, Double> odds, List<Observation> evidence) {
-        PartProbes parts = new PartProbes(forecasts, odds);
-        Set<Probe> all = new LinkedHashSet<>(
+    static Set<Measurement> of(
+            PredictionModel predictions,
+            List<Measurement> allowed,
+            Map<Hypothesis, Double> odds,
+            List<Observation> evidence) {
+        PartMeasurements parts = new PartMeasurements(predictions, odds);
+        Set<Measurement> all = new LinkedHashSet<>(
                 parts.tried(evidence.stream().map(Observation::probe).collect(Collectors.toSet())));
         allowed.stream()
-                .filter(Probe.Volts.class::isInstance)
-                .map(Probe.Volts.class::cast)
+                .filter(Measurement.Volts.class::isInstance)
+                .map(Measurement.Volts.class::cast)
                 .findFirst()
                 .ifPresent(v -> all.addAll(parts.without(v)));
         all.addAll(parts.behind());
         return all;
     }
 
-    private List<Probe> tried(Set<Probe> done) {
+    private List<Measurement> tried(Set<Measurement> done) {
         return causes.entrySet().stream()
                 .filter(e -> e.getValue() > TRIED)
                 .flatMap(e -> trying(chassis, sized.get(e.getKey()), done).stream())
@@ -70,52 +73,52 @@ final class PartProbes {
      * What tries a part for a fault, and has not been done: a tester errs now and then, so there is another way to try a capacitor again. One that was
      * lifted and measured need not be lifted again. Empty for what is no part, such as a joint.
      */
-    static Optional<Probe> trying(Chassis chassis, Fault f, Set<Probe> done) {
+    static Optional<Measurement> trying(Chassis chassis, Fault f, Set<Measurement> done) {
         Optional<Part> resistor = chassis.part(f.part()).filter(p -> p.component() instanceof Component.Resistor);
         if (resistor.isPresent())
-            return Optional.<Probe>of(new Probe.Value(f.part()))
+            return Optional.<Measurement>of(new Measurement.Value(f.part()))
                     .filter(v -> !f.mode().equals("joint")
                             && !done.contains(v)
-                            && !done.contains(Probe.Try.of(resistor.get())));
+                            && !done.contains(Measurement.Try.of(resistor.get())));
         return chassis.part(f.part()).stream()
                 .flatMap(p -> p.component() instanceof Component.Capacitor
                         ? Stream.of(
-                                Probe.Across.of(p),
-                                Probe.Try.of(p),
-                                new Probe.Lifted(p.reference(), Probe.Lifted.What.LEAK),
-                                new Probe.Lifted(p.reference(), Probe.Lifted.What.VALUE))
-                        : Stream.<Probe.Parted>of(Probe.Try.of(p)))
-                .filter(p -> p.catches(f) && !done.contains(p) && !(p instanceof Probe.Try && measured(f, done)))
+                                Measurement.Across.of(p),
+                                Measurement.Try.of(p),
+                                new Measurement.Lifted(p.reference(), Measurement.Lifted.What.LEAK),
+                                new Measurement.Lifted(p.reference(), Measurement.Lifted.What.VALUE))
+                        : Stream.<Measurement.PartTest>of(Measurement.Try.of(p)))
+                .filter(p -> p.catches(f) && !done.contains(p) && !(p instanceof Measurement.Try && measured(f, done)))
                 .findFirst()
                 .map(p -> p);
     }
 
-    private static boolean measured(Fault f, Set<Probe> done) {
-        return done.stream().anyMatch(d -> d instanceof Probe.Lifted l && l.catches(f));
+    private static boolean measured(Fault f, Set<Measurement> done) {
+        return done.stream().anyMatch(d -> d instanceof Measurement.Lifted l && l.catches(f));
     }
 
     /** Volts of the nets of a leaky capacitor, with it lifted at one end: the test that tells its leak from all else there. */
-    private List<Probe> without(Probe.Volts like) {
+    private List<Measurement> without(Measurement.Volts like) {
         return likeliest(causes, f -> f.mode().equals("leaky")).stream()
                 .map(Fault::part)
                 .filter(p -> component(p) instanceof Component.Capacitor)
                 .flatMap(c -> nets(chassis.part(c).orElseThrow())
-                        .<Probe>map(n -> new Probe.Volts(
+                        .<Measurement>map(n -> new Measurement.Volts(
                                 n, n, like.setting().withFaults(List.of(Fault.of(c, "open"))), like.meter())))
                 .toList();
     }
 
     /** Ohms where leaks are likely, without the electrolytics that hide them. */
-    private List<Probe> behind() {
+    private List<Measurement> behind() {
         Map<String, Double> leaks = new LinkedHashMap<>();
         causes.forEach((f, p) -> {
             if (LEAKS.contains(f.mode())) at(f).forEach(n -> leaks.merge(n, p, Double::sum));
         });
         return likeliest(leaks, n -> true).stream()
-                .map(n -> new Probe.Ohms(n, reference, Probes.TEST))
-                .map(o -> o.without(forecasts.through(o)))
+                .map(n -> new Measurement.Ohms(n, reference, Measurements.TEST))
+                .map(o -> o.without(predictions.through(o)))
                 .filter(o -> !o.off().isEmpty())
-                .<Probe>map(o -> o)
+                .<Measurement>map(o -> o)
                 .toList();
     }
 

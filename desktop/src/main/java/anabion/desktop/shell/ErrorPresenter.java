@@ -1,11 +1,11 @@
 package anabion.desktop.shell;
 
-import anabion.core.error.BadInput;
+import anabion.core.error.InputException;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
-import anabion.instruments.MeterTrouble;
+import anabion.instruments.MeterException;
 import anabion.workshop.Restore;
-import anabion.workshop.StorageTrouble;
+import anabion.workshop.StorageException;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
 import java.util.concurrent.CompletionException;
@@ -15,12 +15,12 @@ import javafx.scene.control.Button;
 import javafx.scene.layout.VBox;
 
 /** What went wrong, said where it belongs, with what can be done about it. */
-final class Troubles {
+final class ErrorPresenter {
     private final Shell shell;
     private final FileChoice files;
     private Consumer<Supplier<Path>> reopen = work -> {};
 
-    Troubles(Shell shell, FileChoice files) {
+    ErrorPresenter(Shell shell, FileChoice files) {
         this.shell = shell;
         this.files = files;
     }
@@ -36,14 +36,14 @@ final class Troubles {
     /** Calmly in the probe line what the user can mend, the rest as a notice. */
     void say(Throwable failure, String typed) {
         Throwable t = cause(failure);
-        if (t instanceof StorageTrouble s && s.kind() == StorageTrouble.Kind.MOVED) moved(s);
-        if (t instanceof BadInput || t instanceof StorageTrouble || t instanceof MeterTrouble)
+        if (t instanceof StorageException s && s.kind() == StorageException.Kind.MOVED) moved(s);
+        if (t instanceof InputException || t instanceof StorageException || t instanceof MeterException)
             shell.probe().complain(t.getMessage(), typed);
         else Notice.show(shell, t);
     }
 
     /** The folder is gone: everything can be saved in another. */
-    private void moved(StorageTrouble trouble) {
+    private void moved(StorageException trouble) {
         if (shell.overlay().isOpen()) return;
         Session session = shell.session();
         Button save = new Button(session.say("moved.save"));

@@ -1,14 +1,14 @@
 package anabion.core.error;
 
 /** Input that cannot be used: where it stands, what is wrong with it, and what the user can do about it. */
-public final class BadInput extends RuntimeException {
+public final class InputException extends RuntimeException {
     private static final long serialVersionUID = 1L;
 
     private final String where;
     private final String what;
     private final String remedy;
 
-    private BadInput(String where, String what, String remedy) {
+    private InputException(String where, String what, String remedy) {
         super((where.isEmpty() ? "" : where + ": ")
                 + what
                 + (remedy.isEmpty() ? "" : ". " + capitalised(remedy) + "."));
@@ -41,8 +41,8 @@ public final class BadInput extends RuntimeException {
     }
 
     /** The same error, seen from outside: the file or field that contained it. */
-    public BadInput inside(String outer) {
-        BadInput wrapped = new BadInput(where.isEmpty() ? outer : outer + ", " + where, what, remedy);
+    public InputException inside(String outer) {
+        InputException wrapped = new InputException(where.isEmpty() ? outer : outer + ", " + where, what, remedy);
         wrapped.initCause(this);
         return wrapped;
     }
@@ -61,8 +61,8 @@ public final class BadInput extends RuntimeException {
     /** Second half of an error: the place and what is wrong there. */
     public record Cause(String where, String what) {
         /** Completes the error with what the user can do. */
-        public BadInput so(String remedy) {
-            return new BadInput(where, what, remedy);
+        public InputException so(String remedy) {
+            return new InputException(where, what, remedy);
         }
     }
 }
