@@ -27,6 +27,9 @@ public record Chassis(
     }
 
     /** A set about which nothing is known but its name and how it is fed. */
+    /** The usual name of the net of the metal chassis, to which iron cores and cans are bolted. */
+    public static final String METAL = "CHASSIS";
+
     public static Chassis blank(UUID id, Identity identity, Supply supply) {
         return new Chassis(
                 id, identity, supply, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Extra.NONE);
@@ -34,6 +37,17 @@ public record Chassis(
 
     public String name() {
         return identity.name();
+    }
+
+    /** The net that everything is measured against: the chart's, else the metal, else another usual one, else that of the first part. */
+    public String reference() {
+        String charted = chart.map(c -> c.conditions().reference()).orElse(METAL);
+        for (String net : List.of(charted, METAL, "B-", "EARTH"))
+            if (parts.stream().anyMatch(p -> p.touches(net))) return net;
+        return parts.stream()
+                .flatMap(p -> p.nets().values().stream())
+                .findFirst()
+                .orElse(METAL);
     }
 
     public Optional<Part> part(String reference) {

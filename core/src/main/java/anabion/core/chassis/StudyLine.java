@@ -18,8 +18,8 @@ public final class StudyLine {
     /** The conditions of a chart begun by typing its first row. */
     private static Chart newChart(Chassis chassis) {
         String band = chassis.bands().isEmpty() ? "" : chassis.bands().get(0).name();
-        Chart.Conditions conditions =
-                new Chart.Conditions(chassis.supply().volts(), "20k/V", band, "", "none", "", "CHASSIS", Extra.NONE);
+        Chart.Conditions conditions = new Chart.Conditions(
+                chassis.supply().volts(), "20k/V", band, "", "none", "", Chassis.METAL, Extra.NONE);
         return new Chart(UUID.randomUUID(), "", false, 0.2, conditions, List.of(), Extra.NONE);
     }
 

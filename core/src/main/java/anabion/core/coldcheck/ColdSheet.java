@@ -59,7 +59,7 @@ public final class ColdSheet {
         this.chassis = chassis;
         this.readings = readings;
         this.job = job;
-        this.reference = Simulator.reference(chassis);
+        this.reference = chassis.reference();
         this.off = job.fitted().openEnds().stream().map(Alteration::part).toList();
     }
 

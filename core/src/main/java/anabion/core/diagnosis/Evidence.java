@@ -120,7 +120,7 @@ public final class Evidence {
             return Optional.of(new Observation.Measured(
                     new Measurement.Ohms(net, r.reference(), Measurements.TEST, off), r.value()));
         }
-        boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(Simulator.reference(chassis));
+        boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(chassis.reference());
         if (!direct || r.condition().line() <= 0) return Optional.empty();
         return Optional.of(new Observation.Measured(
                 new Measurement.Volts(

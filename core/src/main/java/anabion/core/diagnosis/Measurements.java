@@ -32,7 +32,7 @@ public final class Measurements {
     /** Volts and ohms. */
     public static List<Measurement.Metered> measured(PredictionModel predictions, Setting setting, MeterSpec meter) {
         Chassis chassis = predictions.chassis();
-        String reference = Simulator.reference(chassis);
+        String reference = chassis.reference();
         List<Measurement.Metered> all = new ArrayList<>();
         for (String net : Simulator.nets(chassis))
             if (!net.equals(reference)) all.add(new Measurement.Volts(net, net, setting, meter));
@@ -41,7 +41,7 @@ public final class Measurements {
     }
 
     static Set<Measurement.Ohms> ohms(Chassis chassis, boolean everywhere) {
-        String reference = Simulator.reference(chassis);
+        String reference = chassis.reference();
         Set<Measurement.Ohms> all = new LinkedHashSet<>();
         for (Part p : chassis.parts()) {
             boolean across = p.component() instanceof Component.Resistor || p.component() instanceof Component.Fuse;

@@ -5,7 +5,6 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
-import anabion.core.simulation.Simulator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -37,7 +36,7 @@ final class PartMeasurements {
     private PartMeasurements(PredictionModel predictions, Map<Hypothesis, Double> odds) {
         this.predictions = predictions;
         this.chassis = predictions.chassis();
-        this.reference = Simulator.reference(chassis);
+        this.reference = chassis.reference();
         odds.forEach((h, p) -> h.from().forEach(f -> {
             causes.merge(f.unsized(), p, Double::sum);
             sized.putIfAbsent(f.unsized(), f);

@@ -2,6 +2,7 @@ package anabion.core.format;
 
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
@@ -30,7 +31,7 @@ final class ChartCodec {
                 f.text("volume", ""),
                 f.text("signal", ""),
                 f.text("dial", ""),
-                f.text("reference", "CHASSIS"),
+                f.text("reference", Chassis.METAL),
                 f.extra());
     }
 

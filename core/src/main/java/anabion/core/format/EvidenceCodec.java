@@ -79,7 +79,7 @@ public final class EvidenceCodec {
     }
 
     private Observation ohms(Table.Row row) {
-        String against = row.get("against").isEmpty() ? Simulator.reference(chassis) : row.get("against");
+        String against = row.get("against").isEmpty() ? chassis.reference() : row.get("against");
         double ohms = row.ohms("value");
         return new Observation.Measured(
                 new Measurement.Ohms(

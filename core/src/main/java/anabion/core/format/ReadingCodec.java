@@ -90,7 +90,7 @@ public final class ReadingCodec {
         return new Reading(
                 f.id(),
                 f.text("point"),
-                f.text("reference", "CHASSIS"),
+                f.text("reference", Chassis.METAL),
                 f.code("measure", Measure.values(), Measure.DC_VOLTS),
                 f.number("value"),
                 f.flag("doubtful", false),
@@ -189,7 +189,7 @@ public final class ReadingCodec {
         return new Reading(
                 row.get("id").isEmpty() ? NO_ID : uuid(row, "id"),
                 point.label(),
-                row.get("reference").isEmpty() ? "CHASSIS" : row.get("reference"),
+                row.get("reference").isEmpty() ? chassis.reference() : row.get("reference"),
                 measure,
                 row.number("value", measure == Measure.OHMS ? Unit.OHM : Unit.VOLT),
                 !row.get("doubtful").isEmpty() && !row.get("doubtful").equals("no"),

@@ -18,11 +18,13 @@ public final class Board {
     private final Chassis chassis;
     private final Points points;
     private final Condition now;
+    private final String reference;
     private final Map<String, Row> byNet = new LinkedHashMap<>();
     private final List<Row> rows;
 
     public Board(Chassis chassis, List<Row> rows, Condition now) {
         this.chassis = chassis;
+        this.reference = chassis.reference();
         this.points = Points.of(chassis);
         this.now = now;
         this.rows = List.copyOf(rows);
@@ -56,13 +58,13 @@ public final class Board {
     }
 
     public OptionalDouble volts(String net) {
-        return net.equals("CHASSIS")
+        return net.equals(reference)
                 ? OptionalDouble.of(0)
                 : Optional.ofNullable(byNet.get(net)).map(Row::volts).orElse(OptionalDouble.empty());
     }
 
     public OptionalDouble expected(String net) {
-        if (net.equals("CHASSIS")) return OptionalDouble.of(0);
+        if (net.equals(reference)) return OptionalDouble.of(0);
         Optional<Expectation> e = Optional.ofNullable(byNet.get(net)).flatMap(Row::expectation);
         return e.isPresent() ? OptionalDouble.of(e.get().value()) : OptionalDouble.empty();
     }
@@ -94,7 +96,7 @@ public final class Board {
 
     /** Capacitors from the net straight to chassis: bypasses. */
     public List<Part> bypassesAt(String net) {
-        return capacitorsAt(net).stream().filter(p -> p.touches("CHASSIS")).toList();
+        return capacitorsAt(net).stream().filter(p -> p.touches(reference)).toList();
     }
 
     /** The net at the other end of a two-terminal part. */

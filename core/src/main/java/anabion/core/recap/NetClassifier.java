@@ -71,7 +71,7 @@ final class NetClassifier {
                 parts.computeIfAbsent(net, n -> new ArrayList<>()).add(p);
         this.windings = windings(chassis);
         this.solved = solved;
-        this.reference = Simulator.reference(chassis);
+        this.reference = chassis.reference();
         this.line = along("MAINS-L");
         this.neutral = along("MAINS-N");
         this.highest = Simulator.nets(chassis).stream()

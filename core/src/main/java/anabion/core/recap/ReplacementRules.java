@@ -122,7 +122,7 @@ final class ReplacementRules {
                     Optional.of(new Safety(SafetyClass.X2, 0)),
                     Optional.empty(),
                     Phrase.of(hot ? "recap.rule.across-hot" : "recap.rule.across", farads(value)),
-                    c.part().nets().containsValue("CHASSIS") && hot
+                    c.part().nets().containsValue(chassis.reference()) && hot
                             ? List.of(Phrase.of("recap.warn.across-hot", c.key()))
                             : List.of());
         }

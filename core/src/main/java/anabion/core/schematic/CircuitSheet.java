@@ -6,7 +6,6 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
-import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -31,7 +30,7 @@ public record CircuitSheet(List<StageDrawing> stages) {
      */
     public static CircuitSheet of(Chassis chassis, Optional<Band> band, String rest) {
         Set<String> rails = rails(chassis);
-        String earth = Simulator.reference(chassis);
+        String earth = chassis.reference();
         List<StageDrawing> drawn = new ArrayList<>();
         Set<String> placed = new HashSet<>();
         chassis.stages().forEach(s -> placed.addAll(s.parts()));
@@ -72,7 +71,7 @@ public record CircuitSheet(List<StageDrawing> stages) {
 
     /** Nets with a name of their own that a capacitor of some size holds still, in the supply or in several stages. */
     private static Set<String> rails(Chassis chassis) {
-        String earth = Simulator.reference(chassis);
+        String earth = chassis.reference();
         Set<String> rails = new LinkedHashSet<>();
         for (Part p : chassis.parts()) {
             if (!(p.component() instanceof Component.Capacitor c)

@@ -46,7 +46,7 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
     /** Where sound enters: the detector's output, or the socket of the pick-up. */
     Optional<String> source() {
         if (detector.isPresent()) return detector.map(Detector::audio);
-        String reference = Simulator.reference(chassis);
+        String reference = chassis.reference();
         return parts().filter(p -> p.component() instanceof Component.Other)
                 .flatMap(p -> p.nets().values().stream())
                 .filter(n -> !n.equals(reference))

@@ -16,7 +16,6 @@ import anabion.core.simulation.Detector;
 import anabion.core.simulation.Faults;
 import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Setting;
-import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.List;
@@ -54,8 +53,7 @@ final class Networks {
         if (sections.isEmpty()) return network(0);
         String net = faults.net(gang.get(), String.valueOf(sections.get(0)));
         if (network(0).circuit().node(net).isEmpty()) return network(0);
-        var quiet =
-                network(0).at(hertz).driven(net, Simulator.reference(chassis)).at(net);
+        var quiet = network(0).at(hertz).driven(net, chassis.reference()).at(net);
         double susceptance = -quiet.im() / (quiet.size() * quiet.size());
         return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));
     }

@@ -10,7 +10,6 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.simulation.Detector;
 import anabion.core.simulation.Faults;
-import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.List;
@@ -136,7 +135,7 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter, List<Pa
             boolean outer = s.kind() == Section.Kind.HEPTODE && !s.oscillator().equals("g3");
             int plate = s.kind() == Section.Kind.TRIODE ? 1 : s.kind() == Section.Kind.PENTODE ? 2 : 3;
             String grid = outer ? "g3" : "g1";
-            boolean earthed = sockets.need(p, grid, s.name()).equals(Simulator.reference(chassis));
+            boolean earthed = sockets.need(p, grid, s.name()).equals(chassis.reference());
             found.add(made(stage, p, s.name(), earthed ? "k" : grid, "a", sockets, outer ? 2 : 0, plate));
         }
         return found;

@@ -13,7 +13,6 @@ import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.simulation.Detector;
 import anabion.core.simulation.Faults;
-import anabion.core.simulation.Simulator;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -48,7 +47,7 @@ public final class StageFinder {
         this.chassis = chassis;
         this.sockets = new Sockets(new Faults(chassis, List.of()));
         this.detector = Detector.of(chassis);
-        this.reference = Simulator.reference(chassis);
+        this.reference = chassis.reference();
     }
 
     /** The chassis with stages found; bands keep their names and get the stages in signal order. */

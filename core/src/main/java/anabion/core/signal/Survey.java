@@ -58,7 +58,7 @@ final class Survey {
         this.path = SignalPath.of(chassis, band);
         this.ends = Ends.of(chassis, band, path.stages().stream().anyMatch(a -> a.before() != Domain.AF));
         this.detector = ends.detector();
-        this.reference = Simulator.reference(chassis);
+        this.reference = chassis.reference();
     }
 
     Optional<Gains> gains() {

@@ -70,8 +70,8 @@ public final class ColdOhms {
     private static double measure(
             Chassis chassis, Setting setting, String a, String b, double test, double electrolytics) {
         if (a.equals(b)) return 0;
-        Circuit cold = circuit(chassis, setting, Simulator.reference(chassis), electrolytics)
-                .build();
+        Circuit cold =
+                circuit(chassis, setting, chassis.reference(), electrolytics).build();
         return shown(new DcSolver().solve(metered(cold, a, b, test)), a, b);
     }
 

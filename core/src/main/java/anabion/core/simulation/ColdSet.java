@@ -47,7 +47,7 @@ public final class ColdSet {
 
     /** @param like another state of the same set, from whose answers those of this one are sought; it may work in another thread meanwhile */
     public static ColdSet of(Chassis chassis, Setting setting, double electrolytics, Optional<ColdSet> like) {
-        Circuit circuit = ColdOhms.circuit(chassis, setting, Simulator.reference(chassis), electrolytics)
+        Circuit circuit = ColdOhms.circuit(chassis, setting, chassis.reference(), electrolytics)
                 .build();
         boolean junctions = circuit.elements().stream()
                 .anyMatch(e -> e instanceof Element.Device d && !(d.law() instanceof LampLaw));

@@ -94,7 +94,7 @@ public record Detector(
             if (!(p.component() instanceof Component.Windings w) || !p.role().contains("IF")) continue;
             for (Winding x : w.windings())
                 for (String net : new String[] {plate, cathode}) {
-                    if (net.equals(Simulator.reference(chassis))) continue;
+                    if (net.equals(chassis.reference())) continue;
                     Optional<String> far = far(p, x, net);
                     if (far.isEmpty()) continue;
                     String audio = earthed(chassis, far.get()) ? (net.equals(plate) ? cathode : plate) : far.get();
@@ -113,7 +113,7 @@ public record Detector(
     }
 
     private static boolean earthed(Chassis chassis, String net) {
-        String reference = Simulator.reference(chassis);
+        String reference = chassis.reference();
         if (net.equals(reference)) return true;
         return chassis.parts().stream()
                 .anyMatch(p -> p.joins(net, reference)

@@ -117,11 +117,8 @@ public final class FaultList {
         if (w.windings().size() > 1 && !AcSupply.transformer(w)) ways.add(List.of(Fault.of(ref, "leaky", 1e6)));
         if (!AcSupply.transformer(w) && CORED.stream().anyMatch(p.role()::contains))
             w.windings().stream()
-                    .filter(x ->
-                            !p.nets().getOrDefault(x.from(), PassiveStamps.CORE).equals(PassiveStamps.CORE)
-                                    && !p.nets()
-                                            .getOrDefault(x.to(), PassiveStamps.CORE)
-                                            .equals(PassiveStamps.CORE))
+                    .filter(x -> !p.nets().getOrDefault(x.from(), Chassis.METAL).equals(Chassis.METAL)
+                            && !p.nets().getOrDefault(x.to(), Chassis.METAL).equals(Chassis.METAL))
                     .forEach(x -> graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), "core", 1, TO_CORE));
     }
 

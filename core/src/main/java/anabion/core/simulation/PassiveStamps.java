@@ -22,9 +22,6 @@ final class PassiveStamps {
     /** Insulation of a sound electrolytic: ohms times farads. Of others: ohms. */
     static final double ELECTROLYTIC = 500;
 
-    /** Iron and cans are bolted to the chassis. */
-    static final String CORE = "CHASSIS";
-
     private static final double PAPER = 2e9;
     private final Chassis chassis;
     private final Setting setting;
@@ -113,7 +110,11 @@ final class PassiveStamps {
             c.resistor(winding(p, n), faults.net(p, w.from()), faults.net(p, w.to()), ohms(p, w));
             String target = n == 0 && faults.is(p.reference(), "core") ? p.reference() : p.reference() + "." + w.name();
             if (faults.is(target, "core"))
-                c.resistor(target + ".core." + n, faults.net(p, w.from()), CORE, faults.ohms(target, "core", 100e3));
+                c.resistor(
+                        target + ".core." + n,
+                        faults.net(p, w.from()),
+                        Chassis.METAL,
+                        faults.ohms(target, "core", 100e3));
         }
         if (faults.is(p.reference(), "leaky") && all.size() > 1)
             c.resistor(

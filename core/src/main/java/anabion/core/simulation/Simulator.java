@@ -160,7 +160,7 @@ public final class Simulator {
 
     private DcCircuitBuilder direct(Chassis chassis, Setting setting, Optional<AcSupply> mains) {
         return new DcCircuitBuilder(
-                chassis, setting, new Faults(chassis, setting.faults()), reference(chassis), mains, fitted);
+                chassis, setting, new Faults(chassis, setting.faults()), chassis.reference(), mains, fitted);
     }
 
     /**
@@ -221,7 +221,7 @@ public final class Simulator {
 
     private AcSupply mains(Chassis chassis, Setting setting, double series) {
         Faults faults = new Faults(chassis, setting.faults());
-        return new AcSupply(chassis, setting, faults, reference(chassis), series, this::alternating);
+        return new AcSupply(chassis, setting, faults, chassis.reference(), series, this::alternating);
     }
 
     private Feed feed(
@@ -232,7 +232,7 @@ public final class Simulator {
             SupplyFinder.Characteristics characteristics) {
         Faults faults = new Faults(chassis, setting.faults());
         List<SupplyFinder.Rail> rails = mains.map(
-                        m -> new SupplyFinder(chassis, setting, faults, m, reference(chassis), characteristics).all())
+                        m -> new SupplyFinder(chassis, setting, faults, m, chassis.reference(), characteristics).all())
                 .orElse(List.of());
         Circuit circuit = direct(chassis, setting, mains).circuit().build();
         return new Feed(chassis, setting, series, mains, rails, circuit, new HashMap<>());
@@ -257,19 +257,6 @@ public final class Simulator {
 
     private Solution alternating(Circuit circuit) {
         return alternating.get(new Wired(circuit.nets(), circuit.elements()), () -> mainsSolver.solve(circuit));
-    }
-
-    /** The net that everything is measured against. */
-    public static String reference(Chassis chassis) {
-        Optional<String> charted = chassis.chart().map(c -> c.conditions().reference());
-        for (String net : List.of(charted.orElse("CHASSIS"), "CHASSIS", "B-", "EARTH"))
-            if (chassis.parts().stream().anyMatch(p -> p.touches(net))) return net;
-        return chassis.parts().stream()
-                .map(Part::nets)
-                .filter(n -> !n.isEmpty())
-                .map(n -> n.values().iterator().next())
-                .findFirst()
-                .orElse("CHASSIS");
     }
 
     private Solution run(Setting setting, Circuit circuit) {

@@ -195,7 +195,7 @@ class PlanLawsTest {
     void whatTouchesTheMainsHasAClassAndItsTouchCurrent(Case k) {
         if (!k.set().supply().arrangement().usesMains()) return;
         Set<String> mains = mains(k.set());
-        String reference = Simulator.reference(k.set());
+        String reference = k.set().reference();
         for (Item i : k.plan().items()) {
             boolean plug =
                     mains.contains(i.piece().plus()) && mains.contains(i.piece().minus());

@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import anabion.core.schematic.StageDrawing.Spot;
 import anabion.core.schematic.StageDrawing.Wire;
-import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -97,7 +96,7 @@ class CircuitSheetTest {
                 }
             }
             Set<String> names = new TreeSet<>();
-            for (Spot e : stage.earths()) if (at(e, at, joined, 0)) names.add(Simulator.reference(chassis));
+            for (Spot e : stage.earths()) if (at(e, at, joined, 0)) names.add(chassis.reference());
             for (Spot r : stage.rails()) if (at(r, at, joined, 0)) names.add(r.name());
             for (Spot n : stage.nets()) if (at(n, at, joined, 1.2)) names.add(n.name());
             assertThat(names)

@@ -47,7 +47,7 @@ class SignalDeckTest {
         int compared = 0;
         while (rows.find()) {
             double hertz = Double.parseDouble(rows.group(1));
-            var driven = networks.at(hertz).driven(net, Simulator.reference(set));
+            var driven = networks.at(hertz).driven(net, set.reference());
             Phasor source = new Generator(p.ohms(), p.farads()).impedance(hertz);
             Phasor ours = driven.at(p.output()).over(source.plus(driven.at(net)));
             assertThat(Double.parseDouble(rows.group(2)))

@@ -22,7 +22,7 @@ class ColdSetTest {
         Chassis set = SharedSets.named(name);
         Setting setting = Setting.of(set.supply().volts()).withFaults(List.of(Fault.parse(fault)));
         ColdSet quick = ColdSet.of(set, setting);
-        String reference = Simulator.reference(set);
+        String reference = set.reference();
         assertThat(quick.quick()).as("junctions are solved pair by pair").isEqualTo(!name.equals("lark"));
         for (String net : Simulator.nets(set)) {
             double alone = ColdOhms.between(set, setting, net, reference, 1.5).ohms();
@@ -37,7 +37,7 @@ class ColdSetTest {
     void aResistorsShareIsWhatItMoves(String name, String net) {
         Chassis set = SharedSets.named(name);
         Setting usual = Setting.of(set.supply().volts());
-        String reference = Simulator.reference(set);
+        String reference = set.reference();
         ColdSet cold = ColdSet.of(set, usual);
         Map<String, Double> shares = cold.shares(net, reference, 1.5);
         double step = 1e-3;

@@ -35,12 +35,11 @@ class DcCircuitBuilderTest {
     }
 
     private static DcCircuitBuilder direct(Chassis set, List<Fault> faults, Optional<AcSupply> mains) {
-        return new DcCircuitBuilder(set, usual(set), new Faults(set, faults), Simulator.reference(set), mains, FITTED);
+        return new DcCircuitBuilder(set, usual(set), new Faults(set, faults), set.reference(), mains, FITTED);
     }
 
     private static AcSupply mains(Chassis set) {
-        return new AcSupply(
-                set, usual(set), new Faults(set, List.of()), Simulator.reference(set), 0, new DcSolver()::solve);
+        return new AcSupply(set, usual(set), new Faults(set, List.of()), set.reference(), 0, new DcSolver()::solve);
     }
 
     private static Setting usual(Chassis set) {

@@ -29,11 +29,7 @@ public final class Takes {
         Condition ranged = entry.range().isPresent()
                 ? now.withMeter(now.meter().onRange(entry.range().getAsDouble()))
                 : now;
-        String reference = session.need()
-                .chassis()
-                .chart()
-                .map(c -> c.conditions().reference())
-                .orElse("CHASSIS");
+        String reference = session.need().chassis().reference();
         Reading reading = reading(
                 session,
                 point.label(),

@@ -134,7 +134,7 @@ final class VoltRows {
         String word =
                 session.say(PinNames.key(p.device().get(), p.function())) + (section.isEmpty() ? "" : " " + section);
         boolean named = !p.net().equals(p.label())
-                && !p.net().equals("CHASSIS")
+                && !p.net().equals(session.need().chassis().reference())
                 && p.net().length() <= 5
                 && !p.net().contains(".");
         return named ? word + " " + p.net() : word;

@@ -141,7 +141,7 @@ public final class DemoPapers {
             all.add(new Reading(
                     UUID.nameUUIDFromBytes((name + r.point()).getBytes(StandardCharsets.UTF_8)),
                     r.point(),
-                    Simulator.reference(set.chassis()),
+                    set.chassis().reference(),
                     r.measure(),
                     shown(volts),
                     false,

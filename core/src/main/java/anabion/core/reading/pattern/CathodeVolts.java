@@ -45,7 +45,7 @@ final class CathodeVolts implements Pattern {
 
     private static Optional<Part> resistor(Board board, Row row) {
         return board.resistorsAt(row.point().net()).stream()
-                .filter(r -> r.touches("CHASSIS"))
+                .filter(r -> r.touches(board.chassis().reference()))
                 .findFirst()
                 .or(() -> board.resistorsAt(row.point().net()).stream().findFirst());
     }
