@@ -2,6 +2,7 @@ package anabion.workshop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import anabion.core.chassis.FaultMode;
 import anabion.core.diagnosis.Priors;
 import anabion.core.job.Job;
 import anabion.core.job.PartTest;
@@ -24,7 +25,7 @@ class ExperienceOfSetsTest {
     @Test
     void testsOfOtherSetsTeach() {
         SetRecord halcyon = Temp.halcyon();
-        Priors.Key weak = new Priors.Key("tube", "", "emission");
+        Priors.Key weak = new Priors.Key("tube", "", FaultMode.EMISSION);
         UUID brae = DemoWorkshop.chassis("brae").id();
         try (Workshop w = Temp.open(folder)) {
             w.sets()

@@ -3,6 +3,7 @@ package anabion.benchmarks.diagnosis;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.diagnosis.Measurement;
 import anabion.core.diagnosis.Observation;
@@ -110,7 +111,7 @@ final class Bench {
     }
 
     private boolean noticed(Fault f) {
-        if (!f.mode().equals("emission")) return true;
+        if (f.mode() != FaultMode.EMISSION) return true;
         return Double.parseDouble(f.amount()) * (1 + TESTER * Specimen.even(random)) < REJECTED;
     }
 

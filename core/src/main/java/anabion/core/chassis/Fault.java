@@ -5,9 +5,9 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
-import java.util.List;
+import java.util.Arrays;
 import java.util.Locale;
-import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * A fault in the grammar that all commands and files share: {@code C12:leaky:1M}, {@code R5:open}, {@code V4:emission:0.3},
@@ -17,37 +17,17 @@ import java.util.Set;
  * @param mode how it fails
  * @param amount how much, in the notation of the mode; empty where none is needed
  */
-public record Fault(String target, String mode, String amount) {
-    private static final List<String> MODES = List.of(
-            "open",
-            "short",
-            "drifted",
-            "leaky",
-            "dried",
-            "weak",
-            "dead",
-            "gassy",
-            "emission",
-            "heater-open",
-            "heater-cathode",
-            "gain",
-            "joint",
-            "wrong",
-            "mistuned",
-            "core");
-
-    private static final Set<String> PLAIN = Set.of("emission", "gassy", "gain");
-
-    public static Fault of(String target, String mode) {
+public record Fault(String target, FaultMode mode, String amount) {
+    public static Fault of(String target, FaultMode mode) {
         return new Fault(target, mode, "");
     }
 
-    public static Fault of(String target, String mode, double ohms) {
+    public static Fault of(String target, FaultMode mode, double ohms) {
         return of(target, mode, Quantity.ohms(ohms));
     }
 
     /** With an amount of ohms, or farads where a wrong capacitor is fitted, to two figures. */
-    public static Fault of(String target, String mode, Quantity amount) {
+    public static Fault of(String target, FaultMode mode, Quantity amount) {
         double two = Double.parseDouble(String.format(Locale.ROOT, "%.1e", amount.value()));
         return new Fault(
                 target,
@@ -64,17 +44,17 @@ public record Fault(String target, String mode, String amount) {
      */
     public static Fault parse(String text) {
         String[] parts = text.strip().split(":", 3);
-        if (parts.length < 2 || !MODES.contains(parts[1])) {
-            throw InputException.at("\"" + text + "\"")
-                    .because("this is no fault")
-                    .so("write it like C12:leaky:1M, with one of " + String.join(", ", MODES));
-        }
-        return new Fault(parts[0], parts[1], parts.length > 2 ? parts[2] : "");
+        FaultMode mode = FaultMode.named(parts.length < 2 ? "" : parts[1]).orElseThrow(() -> InputException.at(
+                        "\"" + text + "\"")
+                .because("this is no fault")
+                .so("write it like C12:leaky:1M, with one of "
+                        + Arrays.stream(FaultMode.values()).map(FaultMode::code).collect(Collectors.joining(", "))));
+        return new Fault(parts[0], mode, parts.length > 2 ? parts[2] : "");
     }
 
     /** One contact of a switch that no longer closes: {@code S2:open:7/8}. */
     public static Fault of(String target, Contact contact) {
-        return new Fault(target, "open", contact.pair());
+        return new Fault(target, FaultMode.OPEN, contact.pair());
     }
 
     /** What would be repaired, whatever the severity: part and way of failing, and of a switch the contact. */
@@ -84,7 +64,7 @@ public record Fault(String target, String mode, String amount) {
 
     /** Without its severity; the contact of a switch is none. */
     public Fault unsized() {
-        return mode.equals("open") ? this : of(target, mode);
+        return mode == FaultMode.OPEN ? this : of(target, mode);
     }
 
     /**
@@ -105,11 +85,11 @@ public record Fault(String target, String mode, String amount) {
 
     /** Whether its amount is a plain number: a share, or amperes. */
     public boolean plain() {
-        return PLAIN.contains(mode);
+        return mode.isPlain();
     }
 
     public String text() {
-        return target + ":" + mode + (amount.isEmpty() ? "" : ":" + amount);
+        return target + ":" + mode.code() + (amount.isEmpty() ? "" : ":" + amount);
     }
 
     /** The reference of the part meant, without a pin. */

@@ -1,6 +1,7 @@
 package anabion.core.diagnosis;
 
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
@@ -48,15 +49,16 @@ public final class CauseWords {
 
     private static Phrase of(Fault from, Fault to) {
         String target = named(from.target());
-        if (from.amount().isEmpty() || from.mode().equals("gassy")) return Phrase.of("fault." + from.mode(), target);
-        if (from.mode().equals("open")) return Phrase.of("fault.open-amount", target, from.amount());
+        if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY)
+            return Phrase.of("fault." + from.mode().code(), target);
+        if (from.mode() == FaultMode.OPEN) return Phrase.of("fault.open-amount", target, from.amount());
         if (from.plain()) {
             double share = Math.sqrt(Double.parseDouble(from.amount()) * Double.parseDouble(to.amount()));
-            return Phrase.of("fault." + from.mode() + "-amount", target, Figures.percent(share));
+            return Phrase.of("fault." + from.mode().code() + "-amount", target, Figures.percent(share));
         }
         double middle = Math.sqrt(from.size().value() * to.size().value());
         Quantity size = new Quantity(middle, from.size().unit());
-        return Phrase.of("fault." + from.mode() + "-amount", target, Figures.si(size, 2));
+        return Phrase.of("fault." + from.mode().code() + "-amount", target, Figures.si(size, 2));
     }
 
     /** A winding is called by its name, a pin by its number. */

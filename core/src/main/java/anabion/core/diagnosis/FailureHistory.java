@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.job.Job;
 import anabion.core.job.PartTest;
@@ -41,7 +42,7 @@ public final class FailureHistory {
             PartTest test = t.test();
             chassis.part(test.key().replaceFirst("\\..*", ""))
                     .ifPresent(p -> Evidence.fails(chassis, p, test).ifPresent(bad -> {
-                        String mode = mode(p, test);
+                        FaultMode mode = mode(p, test);
                         Priors.Key key = Priors.key(p, mode);
                         Tally one = new Tally(1, bad ? 1 : 0, Priors.USUAL.usual(p, mode));
                         all.merge(key.anyMake(), one, Tally::and);
@@ -51,19 +52,19 @@ public final class FailureHistory {
         return all;
     }
 
-    private static String mode(Part p, PartTest t) {
+    private static FaultMode mode(Part p, PartTest t) {
         return switch (t.what()) {
-            case LEAKAGE -> "leaky";
-            case EMISSION -> "emission";
-            case GAIN -> "gain";
-            case ESR -> "dried";
+            case LEAKAGE -> FaultMode.LEAKY;
+            case EMISSION -> FaultMode.EMISSION;
+            case GAIN -> FaultMode.GAIN;
+            case ESR -> FaultMode.DRIED;
             case VALUE ->
                 p.component() instanceof Component.Resistor
-                        ? "drifted"
+                        ? FaultMode.DRIFTED
                         : p.component() instanceof Component.Capacitor c
                                         && c.dielectric().equals("electrolytic")
-                                ? "dried"
-                                : "open";
+                                ? FaultMode.DRIED
+                                : FaultMode.OPEN;
         };
     }
 

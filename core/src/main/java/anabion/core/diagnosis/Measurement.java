@@ -2,11 +2,13 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.Setting;
 import java.util.Comparator;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Set;
@@ -128,7 +130,7 @@ public sealed interface Measurement {
                     net,
                     against,
                     test,
-                    parts.stream().map(p -> Fault.of(p, "open")).toList());
+                    parts.stream().map(p -> Fault.of(p, FaultMode.OPEN)).toList());
         }
 
         /** With the meter's leads exchanged. */
@@ -255,7 +257,7 @@ public sealed interface Measurement {
 
         @Override
         public boolean catches(Fault f) {
-            return f.part().equals(part) && !f.mode().equals("joint");
+            return f.part().equals(part) && f.mode() != FaultMode.JOINT;
         }
 
         @Override
@@ -270,7 +272,7 @@ public sealed interface Measurement {
      * @param farads that it should have
      */
     record Across(String part, double farads) implements PartTest {
-        private static final Set<String> CAUGHT = Set.of("open", "dried");
+        private static final Set<FaultMode> CAUGHT = EnumSet.of(FaultMode.OPEN, FaultMode.DRIED);
 
         public static Across of(Part p) {
             return new Across(
@@ -285,7 +287,7 @@ public sealed interface Measurement {
 
         @Override
         public boolean catches(Fault f) {
-            boolean small = f.mode().equals("wrong") && f.size().value() < farads;
+            boolean small = f.mode() == FaultMode.WRONG && f.size().value() < farads;
             return f.part().equals(part) && (small || CAUGHT.contains(f.mode()));
         }
 
@@ -307,8 +309,8 @@ public sealed interface Measurement {
             }
         }
 
-        private static final Set<String> LEAKS = Set.of("leaky", "short");
-        private static final Set<String> LACKS = Set.of("open", "dried", "wrong");
+        private static final Set<FaultMode> LEAKS = EnumSet.of(FaultMode.LEAKY, FaultMode.SHORT);
+        private static final Set<FaultMode> LACKS = EnumSet.of(FaultMode.OPEN, FaultMode.DRIED, FaultMode.WRONG);
 
         @Override
         public double minutes() {

@@ -3,8 +3,10 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -25,7 +27,7 @@ final class PartMeasurements {
     private static final double LIFTED = 0.1;
 
     private static final int MOST = 2;
-    private static final Set<String> LEAKS = Set.of("leaky", "core");
+    private static final Set<FaultMode> LEAKS = EnumSet.of(FaultMode.LEAKY, FaultMode.CORE);
 
     private final PredictionModel predictions;
     private final Chassis chassis;
@@ -76,7 +78,7 @@ final class PartMeasurements {
         Optional<Part> resistor = chassis.part(f.part()).filter(p -> p.component() instanceof Component.Resistor);
         if (resistor.isPresent())
             return Optional.<Measurement>of(new Measurement.Value(f.part()))
-                    .filter(v -> !f.mode().equals("joint")
+                    .filter(v -> f.mode() != FaultMode.JOINT
                             && !done.contains(v)
                             && !done.contains(Measurement.Try.of(resistor.get())));
         return chassis.part(f.part()).stream()
@@ -98,12 +100,12 @@ final class PartMeasurements {
 
     /** Volts of the nets of a leaky capacitor, with it lifted at one end: the test that tells its leak from all else there. */
     private List<Measurement> without(Measurement.Volts like) {
-        return likeliest(causes, f -> f.mode().equals("leaky")).stream()
+        return likeliest(causes, f -> f.mode() == FaultMode.LEAKY).stream()
                 .map(Fault::part)
                 .filter(p -> component(p) instanceof Component.Capacitor)
                 .flatMap(c -> nets(chassis.part(c).orElseThrow())
                         .<Measurement>map(n -> new Measurement.Volts(
-                                n, n, like.setting().withFaults(List.of(Fault.of(c, "open"))), like.meter())))
+                                n, n, like.setting().withFaults(List.of(Fault.of(c, FaultMode.OPEN))), like.meter())))
                 .toList();
     }
 

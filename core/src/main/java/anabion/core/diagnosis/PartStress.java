@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import java.util.List;
 
@@ -15,7 +16,7 @@ final class PartStress {
      *
      * @param roles words of which its role has one
      */
-    private record Place(String kind, String mode, List<String> roles, double factor) {
+    private record Place(String kind, FaultMode mode, List<String> roles, double factor) {
         boolean holds(Part p, Fault f) {
             return p.component().kind().equals(kind)
                     && f.mode().equals(mode)
@@ -25,17 +26,17 @@ final class PartStress {
 
     /** The first that holds. */
     private static final List<Place> PLACES = List.of(
-            new Place("capacitor", "leaky", List.of("aerial"), 1),
+            new Place("capacitor", FaultMode.LEAKY, List.of("aerial"), 1),
             // the plate's volts as long as the set is on
-            new Place("capacitor", "leaky", List.of("coupling"), 2),
-            new Place("capacitor", "leaky", List.of("screen bypass", "decoupling", "plate", "tone"), 1.2),
+            new Place("capacitor", FaultMode.LEAKY, List.of("coupling"), 2),
+            new Place("capacitor", FaultMode.LEAKY, List.of("screen bypass", "decoupling", "plate", "tone"), 1.2),
             new Place(
                     "capacitor",
-                    "leaky",
+                    FaultMode.LEAKY,
                     List.of("AVC", "cathode bypass", "emitter bypass", "base bypass", "detector", "de-emphasis"),
                     0.4),
-            new Place("resistor", "open", List.of("feed", "load", "decoupling", "dropper", "smoothing"), 1.3),
-            new Place("resistor", "open", List.of("leak", "AVC", "filter", "bias", "de-emphasis"), 0.4));
+            new Place("resistor", FaultMode.OPEN, List.of("feed", "load", "decoupling", "dropper", "smoothing"), 1.3),
+            new Place("resistor", FaultMode.OPEN, List.of("leak", "AVC", "filter", "bias", "de-emphasis"), 0.4));
 
     /** Old carbon drifts up; it falls where it was overheated, and so often. */
     private static final double FALLEN = 0.2;
@@ -49,7 +50,7 @@ final class PartStress {
     private PartStress() {}
 
     static double of(Part p, Fault f) {
-        if (p.component() instanceof Component.Resistor r && f.mode().equals("drifted")) return drift(r, f);
+        if (p.component() instanceof Component.Resistor r && f.mode() == FaultMode.DRIFTED) return drift(r, f);
         return PLACES.stream()
                 .filter(x -> x.holds(p, f))
                 .findFirst()

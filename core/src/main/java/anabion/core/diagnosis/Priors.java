@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import java.util.Locale;
 import java.util.Map;
@@ -18,22 +19,43 @@ import java.util.Map;
 public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> history) {
     public static final Priors USUAL = new Priors(0, false, Map.of());
 
-    private static final Map<String, Double> PAPER = Map.of("leaky", 1.0, "short", 0.35, "open", 0.35, "wrong", 0.02);
-    private static final Map<String, Double> ELECTROLYTIC =
-            Map.of("dried", 1.2, "open", 0.5, "leaky", 0.4, "short", 0.35, "wrong", 0.02);
-    private static final Map<String, Double> SMALL = Map.of("leaky", 0.1, "short", 0.08, "open", 0.1, "wrong", 0.02);
-    private static final Map<String, Double> RESISTOR = Map.of("drifted", 0.5, "open", 0.5, "wrong", 0.02);
-    private static final Map<String, Double> WINDING =
-            Map.of("open", 0.35, "short", 0.08, "leaky", 0.08, "core", 0.06, "mistuned", 0.06);
-    private static final Map<String, Double> TUBE = Map.of(
-            "emission", 1.0,
-            "dead", 0.4,
-            "gassy", 0.25,
-            "heater-open", 0.35,
-            "heater-cathode", 0.25,
-            "joint", 0.08);
-    private static final Map<String, Double> TRANSISTOR =
-            Map.of("open", 0.5, "short", 0.5, "leaky", 0.8, "gain", 0.4, "weak", 0.6);
+    private static final Map<FaultMode, Double> PAPER =
+            Map.of(FaultMode.LEAKY, 1.0, FaultMode.SHORT, 0.35, FaultMode.OPEN, 0.35, FaultMode.WRONG, 0.02);
+    private static final Map<FaultMode, Double> ELECTROLYTIC = Map.of(
+            FaultMode.DRIED,
+            1.2,
+            FaultMode.OPEN,
+            0.5,
+            FaultMode.LEAKY,
+            0.4,
+            FaultMode.SHORT,
+            0.35,
+            FaultMode.WRONG,
+            0.02);
+    private static final Map<FaultMode, Double> SMALL =
+            Map.of(FaultMode.LEAKY, 0.1, FaultMode.SHORT, 0.08, FaultMode.OPEN, 0.1, FaultMode.WRONG, 0.02);
+    private static final Map<FaultMode, Double> RESISTOR =
+            Map.of(FaultMode.DRIFTED, 0.5, FaultMode.OPEN, 0.5, FaultMode.WRONG, 0.02);
+    private static final Map<FaultMode, Double> WINDING = Map.of(
+            FaultMode.OPEN,
+            0.35,
+            FaultMode.SHORT,
+            0.08,
+            FaultMode.LEAKY,
+            0.08,
+            FaultMode.CORE,
+            0.06,
+            FaultMode.MISTUNED,
+            0.06);
+    private static final Map<FaultMode, Double> TUBE = Map.of(
+            FaultMode.EMISSION, 1.0,
+            FaultMode.DEAD, 0.4,
+            FaultMode.GASSY, 0.25,
+            FaultMode.HEATER_OPEN, 0.35,
+            FaultMode.HEATER_CATHODE, 0.25,
+            FaultMode.JOINT, 0.08);
+    private static final Map<FaultMode, Double> TRANSISTOR = Map.of(
+            FaultMode.OPEN, 0.5, FaultMode.SHORT, 0.5, FaultMode.LEAKY, 0.8, FaultMode.GAIN, 0.4, FaultMode.WEAK, 0.6);
     /** One contact of a switch that has many. */
     private static final double CONTACT = 0.06;
 
@@ -58,7 +80,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
      *
      * @param make mark of the parts' maker; empty for all makes
      */
-    public record Key(String kind, String make, String mode) {
+    public record Key(String kind, String make, FaultMode mode) {
         Key anyMake() {
             return new Key(kind, "", mode);
         }
@@ -80,7 +102,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
     }
 
     /** The kind of part and its make, and a way of failing. Marks are one whether written in capitals or not. */
-    public static Key key(Part p, String mode) {
+    public static Key key(Part p, FaultMode mode) {
         return new Key(kind(p.component()), p.make().strip().toUpperCase(Locale.ROOT), mode);
     }
 
@@ -92,8 +114,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
     /** Relative odds of a fault of a part. */
     public double weight(Part p, Fault f) {
         double usual = usual(p, f.mode());
-        boolean touched =
-                f.mode().equals("joint") || f.mode().equals("wrong") || f.mode().equals("mistuned");
+        boolean touched = f.mode() == FaultMode.JOINT || f.mode() == FaultMode.WRONG || f.mode() == FaultMode.MISTUNED;
         return usual
                 * age(kind(p.component()), f.mode())
                 * PartStress.of(p, f)
@@ -102,18 +123,18 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
     }
 
     /** Before anything of the set is known. */
-    double usual(Part p, String mode) {
+    double usual(Part p, FaultMode mode) {
         boolean contact =
                 p.component() instanceof Component.Switch s && s.contacts().size() > 2;
         return contact ? CONTACT : table(kind(p.component())).getOrDefault(mode, REST);
     }
 
-    private double age(String kind, String mode) {
-        if (year <= 0 || !kind.equals("paper") || mode.equals("open")) return 1;
+    private double age(String kind, FaultMode mode) {
+        if (year <= 0 || !kind.equals("paper") || mode.equals(FaultMode.OPEN)) return 1;
         return year < WAX ? WAXED : year < FILM ? 1 : LATE;
     }
 
-    private static Map<String, Double> table(String kind) {
+    private static Map<FaultMode, Double> table(String kind) {
         return switch (kind) {
             case "electrolytic" -> ELECTROLYTIC;
             case "paper" -> PAPER;

@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Measure;
 import anabion.core.job.Alteration;
 import anabion.core.quantity.Figures;
@@ -60,7 +61,7 @@ final class BandCompare {
         chassis.parts().stream()
                 .filter(p -> p.component() instanceof Component.Switch || p.component() instanceof Component.Windings)
                 .filter(p -> p.touches(row.point().net()))
-                .forEach(p -> suspects.add(Suspect.of(Fault.of(p.reference(), "open"))));
+                .forEach(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.OPEN))));
         return Optional.of(new Finding(
                 "band-lost",
                 row.point().label(),

@@ -35,9 +35,10 @@ public record Finding(
     /** A part that may have failed, how, and in words. */
     public record Suspect(Fault fault, Phrase words) {
         public static Suspect of(Fault fault) {
-            if (fault.amount().isEmpty()) return new Suspect(fault, Phrase.of("fault." + fault.mode(), fault.target()));
+            if (fault.amount().isEmpty())
+                return new Suspect(fault, Phrase.of("fault." + fault.mode().code(), fault.target()));
             Quantity amount = fault.ohms();
-            return new Suspect(fault, Phrase.of("fault." + fault.mode() + "-amount", fault.target(), amount));
+            return new Suspect(fault, Phrase.of("fault." + fault.mode().code() + "-amount", fault.target(), amount));
         }
     }
 }

@@ -3,6 +3,7 @@ package anabion.core.reading;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Stage;
 import anabion.core.job.Complaint;
 import anabion.core.job.SymptomKind;
@@ -71,7 +72,7 @@ final class SharedStages {
                     .flatMap(r -> chassis.part(r).stream())
                     .filter(p -> p.device().isPresent())
                     .findFirst()
-                    .ifPresent(p -> suspects.add(Suspect.of(Fault.of(p.reference(), "weak"))));
+                    .ifPresent(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.WEAK))));
         }
         return new Finding(
                 "bands",

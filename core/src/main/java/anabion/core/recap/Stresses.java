@@ -2,6 +2,7 @@ package anabion.core.recap;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
@@ -71,7 +72,7 @@ public final class Stresses {
                     || type.get().semiconductor().isPresent()
                     || type.get().heaterVolts() <= 0) continue;
             boolean rectifier = type.get().sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER);
-            if (!rectifier) dead.add(Fault.of(p.reference(), "dead"));
+            if (!rectifier) dead.add(Fault.of(p.reference(), FaultMode.DEAD));
         }
         return dead;
     }

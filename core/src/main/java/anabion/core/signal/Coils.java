@@ -3,6 +3,7 @@ package anabion.core.signal;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Reactances;
@@ -88,8 +89,8 @@ final class Coils {
         List<Coil> found = new ArrayList<>();
         for (int n = 0; n < all.size(); n++) {
             Winding w = all.get(n);
-            boolean open =
-                    faults.is(p.reference() + "." + w.name(), "open") || (n == 0 && faults.is(p.reference(), "open"));
+            boolean open = faults.is(p.reference() + "." + w.name(), FaultMode.OPEN)
+                    || (n == 0 && faults.is(p.reference(), FaultMode.OPEN));
             if (!open) found.add(new Coil(p, n, w, faults.net(p, w.from()), faults.net(p, w.to())));
         }
         return found;
@@ -112,7 +113,7 @@ final class Coils {
         for (int i = 0; i < n; i++) {
             Coil c = known.get(i);
             ohms[i] = Math.max(1e-3, c.winding().ohms());
-            boolean shorted = faults.is(c.part().reference(), "short");
+            boolean shorted = faults.is(c.part().reference(), FaultMode.SHORT);
             loss[i] = shorted ? (c.iron() ? SHORTED_IRON : SHORTED_LOSS) : c.iron() ? 0 : 1 / QUALITY;
             for (int j = 0; j < n; j++)
                 henries[i][j] = i == j
@@ -137,8 +138,8 @@ final class Coils {
 
     private double henries(Coil c) {
         double sound = aligned(c);
-        if (faults.is(c.part().reference(), "short") && c.index() == 0) return SHORTED * sound;
-        if (faults.is(c.part().reference(), "mistuned") && c.index() == 0) return MISTUNED * sound;
+        if (faults.is(c.part().reference(), FaultMode.SHORT) && c.index() == 0) return SHORTED * sound;
+        if (faults.is(c.part().reference(), FaultMode.MISTUNED) && c.index() == 0) return MISTUNED * sound;
         return sound;
     }
 

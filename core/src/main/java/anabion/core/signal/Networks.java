@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Reactances;
@@ -100,7 +101,7 @@ final class Networks {
         Solution direct = solved.direct();
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Capacitor c) capacitor(p, c, tuning, network);
-            if (p.component() instanceof Component.Speaker s && !faults.is(p.reference(), "open"))
+            if (p.component() instanceof Component.Speaker s && !faults.is(p.reference(), FaultMode.OPEN))
                 network.capacitor(faults.net(p, "1"), faults.net(p, "2"), 0, 1 / Math.max(0.5, s.ohms()));
             if (p.device().isPresent()) transition(p, direct, network);
         }

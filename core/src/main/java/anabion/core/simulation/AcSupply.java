@@ -2,6 +2,7 @@ package anabion.core.simulation;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Circuit;
@@ -183,7 +184,7 @@ final class AcSupply {
                 .mapToDouble(p -> ((Component.Battery) p.component()).volts())
                 .max()
                 .orElse(chassis.supply().volts());
-        return faults.is(tube.reference(), "heater-open") ? 0 : battery() / nominal;
+        return faults.is(tube.reference(), FaultMode.HEATER_OPEN) ? 0 : battery() / nominal;
     }
 
     /** Volts of the line, or of the battery that a vibrator chops. */
@@ -195,7 +196,7 @@ final class AcSupply {
     private void reed(Part p, Circuit.Builder c) {
         String end = faults.net(p, "3");
         String tap = tap(p.nets().get("3"));
-        boolean stuck = faults.is(p.reference(), "open") || faults.is(p.reference(), "dead");
+        boolean stuck = faults.is(p.reference(), FaultMode.OPEN) || faults.is(p.reference(), FaultMode.DEAD);
         c.source("mains", "MAINS", tap, stuck ? 0 : battery() * Wave.VIBRATOR.effective());
         c.resistor("line", "MAINS", end, Math.max(0.01, series));
         c.resistor("still", tap, reference, STILL);
@@ -242,7 +243,7 @@ final class AcSupply {
             double hotKelvin,
             Map<String, Double> frozen,
             Circuit.Builder c) {
-        if (faults.is(name, "open") || faults.is(name, "heater-open")) return;
+        if (faults.is(name, FaultMode.OPEN) || faults.is(name, FaultMode.HEATER_OPEN)) return;
         if (frozen.containsKey(name)) c.resistor(name, a, b, frozen.get(name));
         else c.device(name, new LampLaw(volts, amperes, hotKelvin), a, b);
     }
@@ -274,9 +275,9 @@ final class AcSupply {
             c.resistor(PassiveStamps.winding(p, 0), faults.net(p, primary.from()), inner, linear.ohms(p, primary));
         for (int n = 1; n < all.size(); n++) {
             Winding w = all.get(n);
-            if (w.volts() <= 0 || faults.is(p.reference() + "." + w.name(), "open")) continue;
+            if (w.volts() <= 0 || faults.is(p.reference() + "." + w.name(), FaultMode.OPEN)) continue;
             String end = p.reference() + ".inner" + n;
-            double turns = faults.is(p.reference(), "short") && n == 1 ? 0.85 : 1;
+            double turns = faults.is(p.reference(), FaultMode.SHORT) && n == 1 ? 0.85 : 1;
             c.transformer(
                     p.reference() + ".ideal" + n,
                     inner,

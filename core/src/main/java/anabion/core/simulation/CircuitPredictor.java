@@ -4,6 +4,7 @@ import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
@@ -134,8 +135,8 @@ public final class CircuitPredictor implements Predictor {
         for (String r : references) {
             Optional<Part> part = chassis.part(r);
             if (part.isEmpty()) continue;
-            if (!part.get().isTube()) faults.add(Fault.of(r, "open"));
-            else faults.addAll(List.of(Fault.of(r, "dead"), Fault.of(r, "heater-open")));
+            if (!part.get().isTube()) faults.add(Fault.of(r, FaultMode.OPEN));
+            else faults.addAll(List.of(Fault.of(r, FaultMode.DEAD), Fault.of(r, FaultMode.HEATER_OPEN)));
         }
         return faults;
     }

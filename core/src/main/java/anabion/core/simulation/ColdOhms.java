@@ -2,6 +2,7 @@ package anabion.core.simulation;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.DcSolver;
@@ -135,7 +136,7 @@ public final class ColdOhms {
         Sockets sockets = new Sockets(faults);
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Lamp l && l.amperes() > 0) {
-                if (!faults.is(p.reference(), "open"))
+                if (!faults.is(p.reference(), FaultMode.OPEN))
                     c.device(
                             p.reference(),
                             new LampLaw(l.volts(), l.amperes(), LampLaw.LAMP),
@@ -154,7 +155,7 @@ public final class ColdOhms {
         Optional<Semiconductor> s = type.get().semiconductor();
         if (s.isEmpty()) {
             Optional<List<String>> ends = sockets.heater(p);
-            if (ends.isPresent() && type.get().heaterVolts() > 0 && !faults.is(p.reference(), "heater-open"))
+            if (ends.isPresent() && type.get().heaterVolts() > 0 && !faults.is(p.reference(), FaultMode.HEATER_OPEN))
                 c.device(
                         p.reference(),
                         new LampLaw(type.get().heaterVolts(), type.get().heaterAmperes(), AcSupply.HEATER),
@@ -162,7 +163,7 @@ public final class ColdOhms {
                         ends.get().get(1));
             return;
         }
-        if (faults.is(p.reference(), "open")) return;
+        if (faults.is(p.reference(), FaultMode.OPEN)) return;
         if (s.get().law().equals("rectifier")) {
             RectifierLaw.Junction j = (RectifierLaw.Junction) Fit.silicon();
             c.device(

@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.DeviceModel;
@@ -115,14 +116,15 @@ final class DcCircuitBuilder {
 
     private void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {
         double ohms = b.ohms() > 0 ? b.ohms() : 0.1 * Math.max(1, b.volts());
-        double aged = faults.ohms(p.reference(), "weak", faults.is(p.reference(), "weak") ? 10 * ohms : ohms);
-        if (faults.is(p.reference(), "open")) return;
+        double aged =
+                faults.ohms(p.reference(), FaultMode.WEAK, faults.is(p.reference(), FaultMode.WEAK) ? 10 * ohms : ohms);
+        if (faults.is(p.reference(), FaultMode.OPEN)) return;
         c.source(p.reference(), p.reference() + ".emf", faults.net(p, "2"), b.volts() * scale);
         c.resistor(p.reference() + ".inner", p.reference() + ".emf", faults.net(p, "1"), aged);
     }
 
     private void lamp(Part p, Component.Lamp l, Circuit.Builder c) {
-        if (l.amperes() <= 0 || faults.is(p.reference(), "open")) return;
+        if (l.amperes() <= 0 || faults.is(p.reference(), FaultMode.OPEN)) return;
         String a = faults.net(p, "1");
         String b = faults.net(p, "2");
         if (mains.isPresent()) c.resistor(p.reference(), a, b, l.volts() / l.amperes());
@@ -144,7 +146,7 @@ final class DcCircuitBuilder {
         double emission =
                 faults.emission(p.reference()) * SupplyFinder.emission(heat, setting) * setting.trim(p.reference());
         for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
-        if (faults.is(p.reference(), "gassy")) gas(p, type.get(), c);
+        if (faults.is(p.reference(), FaultMode.GASSY)) gas(p, type.get(), c);
     }
 
     /** In a tube of several systems the gas shows at the first grid that has a pin. */
@@ -152,7 +154,7 @@ final class DcCircuitBuilder {
         for (Section s : type.sections()) {
             Optional<String> grid = sockets.find(p, "g1", s.name());
             if (grid.isEmpty() || s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER) continue;
-            double amperes = faults.number(p.reference(), "gassy", GAS);
+            double amperes = faults.number(p.reference(), FaultMode.GASSY, GAS);
             c.current(p.reference() + ".gas", sockets.cathode(p, s.name()), grid.get(), amperes);
             return;
         }
@@ -163,13 +165,13 @@ final class DcCircuitBuilder {
         if (ends.isEmpty() || type.heaterAmperes() <= 0) return;
         String a = ends.get().get(0);
         String b = ends.get().get(1);
-        if (!faults.is(p.reference(), "heater-open")) filament(p, type, a, b, c);
-        if (faults.is(p.reference(), "heater-cathode"))
+        if (!faults.is(p.reference(), FaultMode.HEATER_OPEN)) filament(p, type, a, b, c);
+        if (faults.is(p.reference(), FaultMode.HEATER_CATHODE))
             c.resistor(
                     p.reference() + ".hk",
                     a,
                     sockets.cathode(p, ""),
-                    faults.ohms(p.reference(), "heater-cathode", HEATER_SHORT));
+                    faults.ohms(p.reference(), FaultMode.HEATER_CATHODE, HEATER_SHORT));
     }
 
     /** A filament with its middle brought out is two, each at the rated volts and half of the current. */
@@ -311,9 +313,9 @@ final class DcCircuitBuilder {
 
     private void semiconductor(Part p, Semiconductor s, Circuit.Builder c) {
         String ref = p.reference();
-        if (s.law().equals("rectifier") || faults.is(ref, "open") || faults.is(ref, "dead")) return;
+        if (s.law().equals("rectifier") || faults.is(ref, FaultMode.OPEN) || faults.is(ref, FaultMode.DEAD)) return;
         if (s.law().equals("junction")) {
-            if (faults.is(ref, "short"))
+            if (faults.is(ref, FaultMode.SHORT))
                 c.resistor(ref, sockets.need(p, "a", ""), sockets.need(p, "k", ""), Faults.SHORT);
             else {
                 String plate = sockets.need(p, "a", "");
@@ -333,11 +335,12 @@ final class DcCircuitBuilder {
         }
         BipolarLaw law = (BipolarLaw) Fit.law(s);
         if (setting.trim(ref) != 1) law = law.withGain(law.forward() * setting.trim(ref));
-        if (faults.is(ref, "gain")) law = law.withGain(law.forward() * faults.number(ref, "gain", 0.3));
+        if (faults.is(ref, FaultMode.GAIN)) law = law.withGain(law.forward() * faults.number(ref, FaultMode.GAIN, 0.3));
         String collector = sockets.need(p, "c", "");
         String emitter = sockets.need(p, "e", "");
         c.device(ref, law, sockets.need(p, "b", ""), collector, emitter);
-        if (faults.is(ref, "leaky")) c.resistor(ref + ".leak", collector, emitter, faults.ohms(ref, "leaky", 5e3));
-        if (faults.is(ref, "short")) c.resistor(ref + ".short", collector, emitter, 1);
+        if (faults.is(ref, FaultMode.LEAKY))
+            c.resistor(ref + ".leak", collector, emitter, faults.ohms(ref, FaultMode.LEAKY, 5e3));
+        if (faults.is(ref, FaultMode.SHORT)) c.resistor(ref + ".short", collector, emitter, 1);
     }
 }

@@ -3,6 +3,7 @@ package anabion.core.simulation;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
 import anabion.core.quantity.Figures;
@@ -52,15 +53,15 @@ public final class FaultList {
         return list.ways.stream().distinct().toList(); // windings of one name fail as one
     }
 
-    private void one(String reference, String... modes) {
-        for (String mode : modes) ways.add(List.of(Fault.of(reference, mode)));
+    private void one(String reference, FaultMode... modes) {
+        for (FaultMode mode : modes) ways.add(List.of(Fault.of(reference, mode)));
     }
 
-    private void graded(String reference, String mode, List<String> amounts) {
+    private void graded(String reference, FaultMode mode, List<String> amounts) {
         ways.add(amounts.stream().map(a -> new Fault(reference, mode, a)).toList());
     }
 
-    private void graded(String reference, String mode, double unit, double... factors) {
+    private void graded(String reference, FaultMode mode, double unit, double... factors) {
         graded(
                 reference,
                 mode,
@@ -73,11 +74,11 @@ public final class FaultList {
         Component k = p.component();
         String ref = p.reference();
         if (k instanceof Component.Resistor r && r.ohms() > 0) {
-            one(ref, "open");
-            graded(ref, "drifted", r.ohms(), RISEN);
-            graded(ref, "drifted", r.ohms(), FALLEN);
-            graded(ref, "wrong", r.ohms(), TOO_LARGE);
-            graded(ref, "wrong", r.ohms(), TOO_SMALL);
+            one(ref, FaultMode.OPEN);
+            graded(ref, FaultMode.DRIFTED, r.ohms(), RISEN);
+            graded(ref, FaultMode.DRIFTED, r.ohms(), FALLEN);
+            graded(ref, FaultMode.WRONG, r.ohms(), TOO_LARGE);
+            graded(ref, FaultMode.WRONG, r.ohms(), TOO_SMALL);
         } else if (k instanceof Component.Capacitor c)
             capacitor(ref, c, p.role().contains("trimmer"));
         else if (k instanceof Component.Windings w) windings(p, w);
@@ -87,15 +88,15 @@ public final class FaultList {
         else if (k instanceof Component.Potentiometer
                 || k instanceof Component.Fuse
                 || k instanceof Component.Switch
-                || k instanceof Component.Speaker) one(ref, "open");
-        else if (k instanceof Component.Battery) one(ref, "weak");
+                || k instanceof Component.Speaker) one(ref, FaultMode.OPEN);
+        else if (k instanceof Component.Battery) one(ref, FaultMode.WEAK);
     }
 
     private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
-        one(ref, "open", "short");
+        one(ref, FaultMode.OPEN, FaultMode.SHORT);
         if (c.dielectric().equals("air")) return;
-        graded(ref, "leaky", 1, LEAKS);
-        if (c.dielectric().equals("electrolytic")) one(ref, "dried");
+        graded(ref, FaultMode.LEAKY, 1, LEAKS);
+        if (c.dielectric().equals("electrolytic")) one(ref, FaultMode.DRIED);
         if (c.farads().size() != 1 || adjusted) return;
         double farads = c.farads().get(0);
         fitted(ref, farads, TENTH);
@@ -104,44 +105,45 @@ public final class FaultList {
 
     private void fitted(String ref, double farads, double... factors) {
         ways.add(Arrays.stream(factors)
-                .mapToObj(x -> Fault.of(ref, "wrong", Quantity.farads(x * farads)))
+                .mapToObj(x -> Fault.of(ref, FaultMode.WRONG, Quantity.farads(x * farads)))
                 .toList());
     }
 
     private void windings(Part p, Component.Windings w) {
         String ref = p.reference();
-        if (p.role().contains("IF")) one(ref, "mistuned");
-        if (w.windings().size() == 1) one(ref, "open");
-        else w.windings().forEach(x -> one(ref + "." + x.name(), "open"));
-        one(ref, "short");
-        if (w.windings().size() > 1 && !AcSupply.transformer(w)) ways.add(List.of(Fault.of(ref, "leaky", 1e6)));
+        if (p.role().contains("IF")) one(ref, FaultMode.MISTUNED);
+        if (w.windings().size() == 1) one(ref, FaultMode.OPEN);
+        else w.windings().forEach(x -> one(ref + "." + x.name(), FaultMode.OPEN));
+        one(ref, FaultMode.SHORT);
+        if (w.windings().size() > 1 && !AcSupply.transformer(w)) ways.add(List.of(Fault.of(ref, FaultMode.LEAKY, 1e6)));
         if (!AcSupply.transformer(w) && CORED.stream().anyMatch(p.role()::contains))
             w.windings().stream()
                     .filter(x -> !p.nets().getOrDefault(x.from(), Chassis.METAL).equals(Chassis.METAL)
                             && !p.nets().getOrDefault(x.to(), Chassis.METAL).equals(Chassis.METAL))
-                    .forEach(x -> graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), "core", 1, TO_CORE));
+                    .forEach(x ->
+                            graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), FaultMode.CORE, 1, TO_CORE));
     }
 
     private void device(Part p) {
         String ref = p.reference();
         Optional<DeviceType> type = Sockets.type(p);
         if (type.flatMap(DeviceType::semiconductor).isPresent()) {
-            one(ref, "open", "short");
+            one(ref, FaultMode.OPEN, FaultMode.SHORT);
             if (!type.flatMap(DeviceType::semiconductor)
                     .filter(s -> s.law().equals("bipolar"))
                     .isPresent()) return;
-            graded(ref, "leaky", 1, TRANSISTOR_LEAKS);
-            graded(ref, "gain", GAINS);
+            graded(ref, FaultMode.LEAKY, 1, TRANSISTOR_LEAKS);
+            graded(ref, FaultMode.GAIN, GAINS);
             return;
         }
         if (!p.isTube()) {
-            one(ref, "open", "weak");
+            one(ref, FaultMode.OPEN, FaultMode.WEAK);
             return;
         }
-        one(ref, "dead", "heater-open", "heater-cathode");
-        graded(ref, "emission", EMISSIONS);
+        one(ref, FaultMode.DEAD, FaultMode.HEATER_OPEN, FaultMode.HEATER_CATHODE);
+        graded(ref, FaultMode.EMISSION, EMISSIONS);
         if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
-            graded(ref, "gassy", GAS);
-        for (String pin : p.nets().keySet()) one(ref + "." + pin, "joint");
+            graded(ref, FaultMode.GASSY, GAS);
+        for (String pin : p.nets().keySet()) one(ref + "." + pin, FaultMode.JOINT);
     }
 }

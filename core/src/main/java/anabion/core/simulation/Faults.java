@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
@@ -39,14 +40,15 @@ public final class Faults {
         Part part = chassis.part(f.part()).orElseThrow(() -> InputException.at(f.text())
                 .because("there is no part " + f.part())
                 .so("name a part of this chassis"));
-        List<String> modes = modes(part.component());
+        List<FaultMode> modes = modes(part.component());
         if (!modes.contains(f.mode()))
             throw InputException.at(f.text())
-                    .because("a " + part.component().kind() + " does not fail as \"" + f.mode() + "\"")
-                    .so("use one of " + String.join(", ", modes));
+                    .because("a " + part.component().kind() + " does not fail as \""
+                            + f.mode().code() + "\"")
+                    .so("use one of " + modes.stream().map(FaultMode::code).collect(Collectors.joining(", ")));
         if (part.component() instanceof Component.Switch s) check(f, s);
-        if (part.component() instanceof Component.Windings w && !f.mode().equals("joint")) check(f, w);
-        if (f.mode().equals("wrong")) checkFitted(f, part.component());
+        if (part.component() instanceof Component.Windings w && f.mode() != FaultMode.JOINT) check(f, w);
+        if (f.mode() == FaultMode.WRONG) checkFitted(f, part.component());
         if (f.amount().startsWith("-") || f.amount().startsWith("−"))
             throw InputException.at(f.text())
                     .because("the amount lies below zero")
@@ -94,24 +96,53 @@ public final class Faults {
     }
 
     /** The ways in which a kind of part fails. */
-    private static List<String> modes(Component c) {
-        if (c instanceof Component.Resistor) return List.of("open", "short", "drifted", "wrong", "joint");
-        if (c instanceof Component.Potentiometer) return List.of("open", "drifted", "joint");
+    private static List<FaultMode> modes(Component c) {
+        if (c instanceof Component.Resistor)
+            return List.of(FaultMode.OPEN, FaultMode.SHORT, FaultMode.DRIFTED, FaultMode.WRONG, FaultMode.JOINT);
+        if (c instanceof Component.Potentiometer) return List.of(FaultMode.OPEN, FaultMode.DRIFTED, FaultMode.JOINT);
         if (c instanceof Component.Capacitor)
-            return List.of("open", "short", "leaky", "dried", "wrong", "mistuned", "joint");
-        if (c instanceof Component.Windings) return List.of("open", "short", "leaky", "core", "mistuned", "joint");
-        if (c instanceof Component.Battery) return List.of("open", "weak", "joint");
-        if (!(c instanceof Component.Device d)) return List.of("open", "joint");
+            return List.of(
+                    FaultMode.OPEN,
+                    FaultMode.SHORT,
+                    FaultMode.LEAKY,
+                    FaultMode.DRIED,
+                    FaultMode.WRONG,
+                    FaultMode.MISTUNED,
+                    FaultMode.JOINT);
+        if (c instanceof Component.Windings)
+            return List.of(
+                    FaultMode.OPEN,
+                    FaultMode.SHORT,
+                    FaultMode.LEAKY,
+                    FaultMode.CORE,
+                    FaultMode.MISTUNED,
+                    FaultMode.JOINT);
+        if (c instanceof Component.Battery) return List.of(FaultMode.OPEN, FaultMode.WEAK, FaultMode.JOINT);
+        if (!(c instanceof Component.Device d)) return List.of(FaultMode.OPEN, FaultMode.JOINT);
         return d.deviceKind() == DeviceKind.TUBE
-                ? List.of("dead", "weak", "emission", "gassy", "heater-open", "heater-cathode", "joint")
-                : List.of("open", "short", "leaky", "gain", "weak", "dead", "joint");
+                ? List.of(
+                        FaultMode.DEAD,
+                        FaultMode.WEAK,
+                        FaultMode.EMISSION,
+                        FaultMode.GASSY,
+                        FaultMode.HEATER_OPEN,
+                        FaultMode.HEATER_CATHODE,
+                        FaultMode.JOINT)
+                : List.of(
+                        FaultMode.OPEN,
+                        FaultMode.SHORT,
+                        FaultMode.LEAKY,
+                        FaultMode.GAIN,
+                        FaultMode.WEAK,
+                        FaultMode.DEAD,
+                        FaultMode.JOINT);
     }
 
-    public boolean is(String reference, String mode) {
+    public boolean is(String reference, FaultMode mode) {
         return find(reference, mode).isPresent();
     }
 
-    Optional<Fault> find(String reference, String mode) {
+    Optional<Fault> find(String reference, FaultMode mode) {
         for (Fault f : all) if (f.target().equals(reference) && f.mode().equals(mode)) return Optional.of(f);
         return Optional.empty();
     }
@@ -119,13 +150,13 @@ public final class Faults {
     /** Whether a contact does not close where a switch stands: it alone, that position, or the whole switch. */
     boolean parts(String reference, Contact contact, String position) {
         return all.stream()
-                .filter(f -> f.target().equals(reference) && f.mode().equals("open"))
+                .filter(f -> f.target().equals(reference) && f.mode() == FaultMode.OPEN)
                 .map(Fault::amount)
                 .anyMatch(a -> a.isEmpty() || a.equals(position) || a.equals(contact.pair()));
     }
 
     /** The amount of a fault in ohms; a usual one where none is stated. */
-    public double ohms(String reference, String mode, double usual) {
+    public double ohms(String reference, FaultMode mode, double usual) {
         return find(reference, mode)
                 .filter(f -> !f.amount().isEmpty())
                 .map(Faults::ohms)
@@ -142,28 +173,30 @@ public final class Faults {
 
     /** What a resistor has: no end of ohms when open. */
     public double ohms(String reference, double sound) {
-        if (is(reference, "open")) return Double.POSITIVE_INFINITY;
-        if (is(reference, "short")) return SHORT;
-        double drifted = ohms(reference, "drifted", is(reference, "drifted") ? RISEN * sound : sound);
-        return ohms(reference, "wrong", drifted);
+        if (is(reference, FaultMode.OPEN)) return Double.POSITIVE_INFINITY;
+        if (is(reference, FaultMode.SHORT)) return SHORT;
+        double drifted = ohms(reference, FaultMode.DRIFTED, is(reference, FaultMode.DRIFTED) ? RISEN * sound : sound);
+        return ohms(reference, FaultMode.WRONG, drifted);
     }
 
     /** Whether a fault, and no tolerance, says what a resistor has. */
     public boolean decides(String reference) {
-        boolean stated =
-                find(reference, "drifted").filter(f -> !f.amount().isEmpty()).isPresent();
-        return stated || Stream.of("wrong", "open", "short").anyMatch(mode -> is(reference, mode));
+        boolean stated = find(reference, FaultMode.DRIFTED)
+                .filter(f -> !f.amount().isEmpty())
+                .isPresent();
+        return stated
+                || Stream.of(FaultMode.WRONG, FaultMode.OPEN, FaultMode.SHORT).anyMatch(mode -> is(reference, mode));
     }
 
     /** What a capacitor has: nothing when open, a share when it has dried, what is fitted when that is another. */
     public double farads(String reference, double sound) {
-        if (is(reference, "open")) return 0;
-        if (is(reference, "dried")) return DRIED * sound;
-        return find(reference, "wrong").map(f -> f.farads().value()).orElse(sound);
+        if (is(reference, FaultMode.OPEN)) return 0;
+        if (is(reference, FaultMode.DRIED)) return DRIED * sound;
+        return find(reference, FaultMode.WRONG).map(f -> f.farads().value()).orElse(sound);
     }
 
     /** The amount of a fault as a plain number; a usual one where none is stated. */
-    public double number(String reference, String mode, double usual) {
+    public double number(String reference, FaultMode mode, double usual) {
         Optional<Fault> f = find(reference, mode).filter(x -> !x.amount().isEmpty());
         if (f.isEmpty()) return usual;
         try {
@@ -179,21 +212,21 @@ public final class Faults {
     public String net(Part part, String terminal) {
         String pin = part.reference() + "." + terminal;
         String net = part.nets().getOrDefault(terminal, pin);
-        return is(pin, "joint") ? pin + "*" : net;
+        return is(pin, FaultMode.JOINT) ? pin + "*" : net;
     }
 
     /** Share of a tube's emission that is left. */
     double emission(String reference) {
-        if (is(reference, "dead") || is(reference, "heater-open")) return 0;
-        if (is(reference, "weak")) return 0.5;
-        return number(reference, "emission", 1);
+        if (is(reference, FaultMode.DEAD) || is(reference, FaultMode.HEATER_OPEN)) return 0;
+        if (is(reference, FaultMode.WEAK)) return 0.5;
+        return number(reference, FaultMode.EMISSION, 1);
     }
 
     /** Whether the oscillator runs so far off its dial that what it makes of the carrier does not pass. */
     public boolean displacesOscillator(Chassis chassis) {
         for (Fault f : all) {
             Optional<Part> part = chassis.part(f.part()).filter(p -> p.role().contains("padder"));
-            if (f.mode().equals("wrong")
+            if (f.mode() == FaultMode.WRONG
                     && part.isPresent()
                     && part.get().component() instanceof Component.Capacitor c
                     && Math.abs(Math.log(f.farads().value() / c.farads().get(0))) > Math.log(DISPLACED)) return true;
@@ -207,9 +240,8 @@ public final class Faults {
         for (Fault f : all) {
             String role = role(chassis, f);
             boolean gone =
-                    f.mode().equals("open") && !role.contains("trimmer"); // without its trimmer it runs elsewhere
-            if (oscillator(role)
-                    && (gone || f.mode().equals("short") || f.mode().equals("joint"))) return true;
+                    f.mode() == FaultMode.OPEN && !role.contains("trimmer"); // without its trimmer it runs elsewhere
+            if (oscillator(role) && (gone || f.mode() == FaultMode.SHORT || f.mode() == FaultMode.JOINT)) return true;
         }
         return false;
     }

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Contact;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Circuit;
@@ -54,7 +55,7 @@ final class PassiveStamps {
     }
 
     private void pass(String name, Part p, double ohms, Circuit.Builder c) {
-        if (!faults.is(p.reference(), "open")) c.resistor(name, faults.net(p, "1"), faults.net(p, "2"), ohms);
+        if (!faults.is(p.reference(), FaultMode.OPEN)) c.resistor(name, faults.net(p, "1"), faults.net(p, "2"), ohms);
     }
 
     private void resistor(Part p, double ohms, Circuit.Builder c) {
@@ -67,9 +68,9 @@ final class PassiveStamps {
     private void potentiometer(Part p, double ohms, Circuit.Builder c) {
         String ref = p.reference();
         double at = Math.max(0, Math.min(1, setting.controls().getOrDefault(ref, 0.5)));
-        double whole = faults.ohms(ref, "drifted", ohms);
+        double whole = faults.ohms(ref, FaultMode.DRIFTED, ohms);
         String wiper = faults.net(p, p.nets().containsKey("3") ? "3" : "2");
-        if (!faults.is(ref, "open")) {
+        if (!faults.is(ref, FaultMode.OPEN)) {
             c.resistor(ref + ".upper", faults.net(p, "1"), wiper, Math.max(1, (1 - at) * whole));
             if (p.nets().containsKey("3"))
                 c.resistor(ref + ".lower", wiper, faults.net(p, "2"), Math.max(1, at * whole));
@@ -78,13 +79,13 @@ final class PassiveStamps {
 
     private void capacitor(Part p, Capacitor k, Circuit.Builder c) {
         String ref = p.reference();
-        if (faults.is(ref, "open")) return;
+        if (faults.is(ref, FaultMode.OPEN)) return;
         int last = k.farads().size() + 1;
         for (int n = 1; n < last; n++) {
             double ohms = insulation(k, k.farads().get(n - 1));
             if (n == 1) {
-                ohms = faults.ohms(ref, "leaky", faults.is(ref, "leaky") ? 1e6 : ohms);
-                if (faults.is(ref, "short")) ohms = Faults.SHORT;
+                ohms = faults.ohms(ref, FaultMode.LEAKY, faults.is(ref, FaultMode.LEAKY) ? 1e6 : ohms);
+                if (faults.is(ref, FaultMode.SHORT)) ohms = Faults.SHORT;
             }
             if (ohms > 0)
                 c.resistor(
@@ -108,20 +109,21 @@ final class PassiveStamps {
             Winding w = all.get(n);
             if (openWinding(p, w, n)) continue;
             c.resistor(winding(p, n), faults.net(p, w.from()), faults.net(p, w.to()), ohms(p, w));
-            String target = n == 0 && faults.is(p.reference(), "core") ? p.reference() : p.reference() + "." + w.name();
-            if (faults.is(target, "core"))
+            String target =
+                    n == 0 && faults.is(p.reference(), FaultMode.CORE) ? p.reference() : p.reference() + "." + w.name();
+            if (faults.is(target, FaultMode.CORE))
                 c.resistor(
                         target + ".core." + n,
                         faults.net(p, w.from()),
                         Chassis.METAL,
-                        faults.ohms(target, "core", 100e3));
+                        faults.ohms(target, FaultMode.CORE, 100e3));
         }
-        if (faults.is(p.reference(), "leaky") && all.size() > 1)
+        if (faults.is(p.reference(), FaultMode.LEAKY) && all.size() > 1)
             c.resistor(
                     p.reference() + ".leak",
                     faults.net(p, all.get(0).from()),
                     faults.net(p, all.get(1).from()),
-                    faults.ohms(p.reference(), "leaky", 1e6));
+                    faults.ohms(p.reference(), FaultMode.LEAKY, 1e6));
     }
 
     /** The name of a winding's element. */
@@ -130,14 +132,14 @@ final class PassiveStamps {
     }
 
     boolean openWinding(Part p, Winding w, int n) {
-        if (faults.is(p.reference() + "." + w.name(), "open")) return true;
-        return n == 0 && faults.is(p.reference(), "open");
+        if (faults.is(p.reference() + "." + w.name(), FaultMode.OPEN)) return true;
+        return n == 0 && faults.is(p.reference(), FaultMode.OPEN);
     }
 
     double ohms(Part p, Winding w) {
         double stated = w.ohms() > 0 ? w.ohms() : WINDING;
         double heat = setting.warm() && p.role().contains("field") ? HOT_COIL : 1;
-        double shorted = faults.is(p.reference(), "short") ? 0.7 : 1;
+        double shorted = faults.is(p.reference(), FaultMode.SHORT) ? 0.7 : 1;
         return Math.max(1e-3, stated * heat * shorted);
     }
 

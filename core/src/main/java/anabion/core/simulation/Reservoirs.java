@@ -3,6 +3,7 @@ package anabion.core.simulation;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import java.util.HashSet;
 import java.util.List;
@@ -48,7 +49,7 @@ final class Reservoirs {
                         && p.component() instanceof Component.Windings w
                         && w.windings().size() == 1
                         && henries(p) >= CHOKE
-                        && !faults.is(p.reference(), "open")
+                        && !faults.is(p.reference(), FaultMode.OPEN)
                         && farads(other(p, cathode), back) >= LARGE)
                 .findFirst();
     }

@@ -3,6 +3,7 @@ package anabion.core.simulation;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.DcSolver;
@@ -110,7 +111,7 @@ public final class Simulator {
      */
     Circuit near(Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
         Feed feed = feed(chassis, base, 0);
-        if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, "open"))))
+        if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, FaultMode.OPEN))))
             feed = feed(
                     chassis,
                     changed,
@@ -140,7 +141,7 @@ public final class Simulator {
         Optional<Part> device = chassis.part(part).filter(p -> p.device().isPresent());
         if (device.isEmpty()) return Optional.empty();
         Feed feed = feed(chassis, base, 0);
-        if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
+        if (feed.mains().isPresent() && feed.touches(Fault.of(part, FaultMode.OPEN))) return Optional.empty();
         DcCircuitBuilder direct = direct(chassis, changed, feed.mains());
         return Optional.of(solved.direct().circuit().with(c -> direct.device(device.get(), c)));
     }
@@ -152,7 +153,7 @@ public final class Simulator {
                 .isPresent();
         if (!resistor) return Optional.empty();
         Feed feed = feed(chassis, setting, 0);
-        if (feed.mains().isPresent() && feed.touches(Fault.of(part, "open"))) return Optional.empty();
+        if (feed.mains().isPresent() && feed.touches(Fault.of(part, FaultMode.OPEN))) return Optional.empty();
         for (Element e : solved.direct().circuit().elements())
             if (e instanceof Element.Resistor r && r.name().equals(part)) return Optional.of(r);
         return Optional.empty();
@@ -192,12 +193,11 @@ public final class Simulator {
 
         private boolean reachesMains(Fault f) {
             Optional<Part> part = chassis.part(f.part());
-            if (part.isEmpty() || f.mode().startsWith("heater") || mains.isEmpty()) return true;
-            if (f.mode().equals("joint") && Sockets.heats(part.get(), f.target())) return true;
+            if (part.isEmpty() || f.mode().isOfHeater() || mains.isEmpty()) return true;
+            if (f.mode() == FaultMode.JOINT && Sockets.heats(part.get(), f.target())) return true;
             boolean tube = part.get().device().isPresent();
             return part.get().nets().values().stream()
-                    .anyMatch(net ->
-                            mains.get().alternates(net) && (!tube || f.mode().equals("joint")));
+                    .anyMatch(net -> mains.get().alternates(net) && (!tube || f.mode() == FaultMode.JOINT));
         }
     }
 

@@ -3,6 +3,7 @@ package anabion.core.simulation;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceType;
@@ -241,7 +242,7 @@ final class SupplyFinder {
         List<Port> ports = new ArrayList<>();
         Optional<Semiconductor> semiconductor = type.get().semiconductor();
         if (semiconductor.isPresent()) {
-            if (semiconductor.get().law().equals("rectifier") && !faults.is(p.reference(), "open"))
+            if (semiconductor.get().law().equals("rectifier") && !faults.is(p.reference(), FaultMode.OPEN))
                 ports.add(new Port(p.reference(), sockets.need(p, "a", ""), sockets.need(p, "k", ""), Fit.silicon()));
             return ports;
         }
@@ -262,8 +263,8 @@ final class SupplyFinder {
         boolean stack = p.device()
                 .filter(d -> d.type().toUpperCase(java.util.Locale.ROOT).startsWith("SELENIUM"))
                 .isPresent();
-        if (!stack || faults.is(p.reference(), "open")) return List.of();
-        double weak = faults.is(p.reference(), "weak") ? 0.2 : 1;
+        if (!stack || faults.is(p.reference(), FaultMode.OPEN)) return List.of();
+        double weak = faults.is(p.reference(), FaultMode.WEAK) ? 0.2 : 1;
         return List.of(new Port(
                 p.reference(),
                 sockets.need(p, "a", ""),

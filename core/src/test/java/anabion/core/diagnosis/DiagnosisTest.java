@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.job.Outcome;
@@ -75,7 +76,7 @@ class DiagnosisTest {
             Measurement lifted = new Measurement.Volts(
                     grid.point(),
                     grid.net(),
-                    grid.setting().withFaults(List.of(Fault.of("C14", "open"))),
+                    grid.setting().withFaults(List.of(Fault.of("C14", FaultMode.OPEN))),
                     grid.meter());
             evidence.add(bench.answer(lifted));
             first(diagnosed(evidence), fault.substring(0, fault.lastIndexOf(':')));
@@ -280,7 +281,8 @@ class DiagnosisTest {
         Observation.Measured volts = (Observation.Measured) read.get(0);
         assertThat(volts.value()).isEqualTo(3.1);
         assertThat(((Measurement.Volts) volts.probe()).setting().band()).isEqualTo("AM");
-        assertThat(((Measurement.Volts) volts.probe()).setting().faults()).containsExactly(Fault.of("C14", "open"));
+        assertThat(((Measurement.Volts) volts.probe()).setting().faults())
+                .containsExactly(Fault.of("C14", FaultMode.OPEN));
         assertThat(read.subList(1, read.size()))
                 .extracting(o -> o.probe().text())
                 .containsExactly(

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.error.InputException;
@@ -119,7 +120,7 @@ class EvidenceTest {
         assertThat(texts(Evidence.of(SET, List.of(behind), Job.NEW)))
                 .containsExactly("ohms B1 to CHASSIS with C18 lifted");
         assertThat(((Measurement.Volts) all.get(0).probe()).setting().faults())
-                .containsExactly(Fault.of("C14", "open"));
+                .containsExactly(Fault.of("C14", FaultMode.OPEN));
     }
 
     /** What was tried in the state of now counts; what was tried before a part was renewed does not. */
@@ -254,7 +255,7 @@ class EvidenceTest {
         Observation.Tested found = (Observation.Tested) bad.get(0);
         assertThat(found.good()).isFalse();
         assertThat(found.probe().catches(Fault.parse("C14:leaky:1M"))).isTrue();
-        assertThat(found.probe().catches(Fault.of("C14", "open"))).isFalse();
+        assertThat(found.probe().catches(Fault.of("C14", FaultMode.OPEN))).isFalse();
         Job tight = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.LEAKAGE, 1e-9, 0, 250)));
         assertThat(((Observation.Tested) Evidence.of(SET, List.of(), tight).get(0)).good())
                 .isTrue();
@@ -262,7 +263,7 @@ class EvidenceTest {
         Observation.Tested right =
                 (Observation.Tested) Evidence.of(SET, List.of(), measured).get(0);
         assertThat(right.good()).isTrue();
-        assertThat(right.probe().catches(Fault.of("C14", "open"))).isTrue();
+        assertThat(right.probe().catches(Fault.of("C14", FaultMode.OPEN))).isTrue();
         assertThat(right.probe().catches(Fault.parse("C14:leaky:1M")))
                 .as("a right value says nothing of a leak")
                 .isFalse();

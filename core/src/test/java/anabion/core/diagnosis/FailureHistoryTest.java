@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MakeLine;
 import anabion.core.chassis.Part;
 import anabion.core.job.Job;
@@ -55,13 +56,13 @@ class FailureHistoryTest {
         Map<Priors.Key, FailureHistory.Tally> one = FailureHistory.of(SET, tested(tests));
         Map<Priors.Key, Double> few = FailureHistory.factors(List.of(one));
         Map<Priors.Key, Double> many = FailureHistory.factors(java.util.Collections.nCopies(20, one));
-        Priors.Key drift = Priors.key(part("R7"), "drifted");
-        Priors.Key weak = Priors.key(part("V1"), "emission");
+        Priors.Key drift = Priors.key(part("R7"), FaultMode.DRIFTED);
+        Priors.Key weak = Priors.key(part("V1"), FaultMode.EMISSION);
         assertThat(few.get(drift)).isBetween(1.05, 2.0);
         assertThat(many.get(drift)).isGreaterThan(few.get(drift)).isLessThanOrEqualTo(4);
         assertThat(many.get(weak)).isLessThan(few.get(weak)).isGreaterThanOrEqualTo(0.25);
         Priors learned = Priors.USUAL.with(many);
-        Fault f = new Fault("R7", "drifted", "50k");
+        Fault f = new Fault("R7", FaultMode.DRIFTED, "50k");
         assertThat(learned.weight(part("R7"), f))
                 .isCloseTo(many.get(drift) * Priors.USUAL.weight(part("R7"), f), within(1e-12));
     }
@@ -82,7 +83,7 @@ class FailureHistoryTest {
                         "",
                         Extra.NONE));
         assertThat(FailureHistory.of(SET, job)
-                        .get(Priors.key(part("V4"), "emission"))
+                        .get(Priors.key(part("V4"), FaultMode.EMISSION))
                         .bad())
                 .isEqualTo(1);
         assertThat(Evidence.of(SET, List.of(), job)).isEmpty();
@@ -95,7 +96,7 @@ class FailureHistoryTest {
         List<PartTest> tests = List.of(leak("C14", 300), leak("C17", 200), leak("C7", 0.1), leak("C10", 0.2));
         Map<Priors.Key, Double> learned =
                 FailureHistory.factors(java.util.Collections.nCopies(5, FailureHistory.of(marked, tested(tests))));
-        Fault fault = new Fault("C14", "leaky", "1M");
+        Fault fault = new Fault("C14", FaultMode.LEAKY, "1M");
         Priors priors = Priors.USUAL.with(learned);
         double unmarked = priors.weight(part("C14"), fault);
         assertThat(priors.weight(part("C14").withMake("KT"), fault)).isGreaterThan(1.3 * unmarked);
@@ -110,8 +111,8 @@ class FailureHistoryTest {
     /** Waxed paper leaks; what came after it less. Other parts do not know the year. */
     @Test
     void aPaperCapacitorsYearCounts() {
-        Fault leak = new Fault("C14", "leaky", "1M");
-        Fault drift = new Fault("R7", "drifted", "50k");
+        Fault leak = new Fault("C14", FaultMode.LEAKY, "1M");
+        Fault drift = new Fault("R7", FaultMode.DRIFTED, "50k");
         double unknown = Priors.USUAL.weight(part("C14"), leak);
         assertThat(Priors.USUAL.from(1938).weight(part("C14"), leak)).isGreaterThan(unknown);
         assertThat(Priors.USUAL.from(1970).weight(part("C14"), leak)).isLessThan(unknown);

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.signal.Domain;
@@ -149,7 +150,7 @@ class LikelihoodTest {
         double usual = prior(Hypothesis.of(set, Priors.USUAL), "V2.6:joint");
         assertThat(prior(Hypothesis.of(set, Priors.USUAL.visited()), "V2.6:joint"))
                 .isGreaterThan(2 * usual);
-        Priors.Key key = Priors.key(set.part("C14").orElseThrow(), "leaky");
+        Priors.Key key = Priors.key(set.part("C14").orElseThrow(), FaultMode.LEAKY);
         List<Hypothesis> learned = Hypothesis.of(set, Priors.USUAL.with(java.util.Map.of(key, 3.0)));
         assertThat(prior(learned, "C14:leaky"))
                 .isGreaterThan(1.5 * prior(Hypothesis.of(set, Priors.USUAL), "C14:leaky"));
@@ -174,8 +175,8 @@ class LikelihoodTest {
                 .isGreaterThan(1.5 * Priors.USUAL.weight(bypass, Fault.parse("C10:leaky:1M")));
         Part feed = set.part("R7").orElseThrow();
         Part leak = set.part("R15").orElseThrow();
-        assertThat(Priors.USUAL.weight(feed, Fault.of("R7", "open")))
-                .isGreaterThan(2 * Priors.USUAL.weight(leak, Fault.of("R15", "open")));
+        assertThat(Priors.USUAL.weight(feed, Fault.of("R7", FaultMode.OPEN)))
+                .isGreaterThan(2 * Priors.USUAL.weight(leak, Fault.of("R15", FaultMode.OPEN)));
         Part cathode = set.part("R16").orElseThrow();
         assertThat(Priors.USUAL.weight(leak, Fault.parse("R15:drifted:680k")))
                 .as("high values drift most")

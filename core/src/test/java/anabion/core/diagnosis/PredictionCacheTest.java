@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
@@ -13,7 +14,7 @@ class PredictionCacheTest {
     private final Hypothesis other = hypothesis();
 
     private static Hypothesis hypothesis() {
-        List<Fault> open = List.of(Fault.of("R1", "open"));
+        List<Fault> open = List.of(Fault.of("R1", FaultMode.OPEN));
         return new Hypothesis(open, open, 0.1);
     }
 

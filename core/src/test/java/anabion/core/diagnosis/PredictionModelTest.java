@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.simulation.ColdOhms;
 import anabion.core.simulation.Setting;
@@ -142,7 +143,7 @@ class PredictionModelTest {
 
     @Test
     void aLiftedPartIsMissingFromWhatIsForeseen() {
-        Setting lifted = Setting.of(230).withFaults(List.of(Fault.of("C14", "open")));
+        Setting lifted = Setting.of(230).withFaults(List.of(Fault.of("C14", FaultMode.OPEN)));
         Measurement.Volts grid = new Measurement.Volts("V4.1", "V4.1", lifted, MeterSpec.parse("10M"));
         double leak =
                 PREDICTIONS.at(exactly("C14:leaky:1M"), grid).orElseThrow().value();

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.StageLine;
@@ -198,7 +199,7 @@ class JudgeTest {
     void faultsAreWrittenInOneGrammar() {
         assertThat(Fault.parse("C12:leaky:1M").text()).isEqualTo("C12:leaky:1M");
         assertThat(Fault.parse("V2.6:joint").part()).isEqualTo("V2");
-        assertThat(Fault.of("C14", "leaky", 11.84e6).text()).isEqualTo("C14:leaky:12M");
+        assertThat(Fault.of("C14", FaultMode.LEAKY, 11.84e6).text()).isEqualTo("C14:leaky:12M");
         assertThatThrownBy(() -> Fault.parse("C12 leaky")).isInstanceOf(InputException.class);
         assertThatThrownBy(() -> Fault.parse("C12:sad")).isInstanceOf(InputException.class);
     }

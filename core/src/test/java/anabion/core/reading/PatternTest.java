@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.StudyLine;
 import anabion.core.chassis.TestSets;
@@ -120,7 +121,7 @@ class PatternTest {
     void plateLowEstimatesItsLoad() {
         Finding f = bench().read("V3.7", 40).read("V4.6", 221).finding("plate-low");
         assertThat(f.suspects().get(0).fault().target()).isEqualTo("R13");
-        assertThat(f.suspects().get(0).fault().mode()).isEqualTo("drifted");
+        assertThat(f.suspects().get(0).fault().mode()).isEqualTo(FaultMode.DRIFTED);
     }
 
     @Test

@@ -6,6 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
@@ -95,7 +96,7 @@ class PlanLawsTest {
                 Optional<DeviceType> t = Sockets.type(p);
                 if (t.filter(x -> x.heaterVolts() > 0
                                 && x.sections().stream().noneMatch(s -> s.kind() == Section.Kind.RECTIFIER))
-                        .isPresent()) dead.add(Fault.of(p.reference(), "dead"));
+                        .isPresent()) dead.add(Fault.of(p.reference(), FaultMode.DEAD));
             }
             setting = setting.withFaults(dead);
         }

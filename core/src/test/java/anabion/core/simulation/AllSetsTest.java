@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.signal.Gains;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
@@ -72,7 +73,7 @@ class AllSetsTest {
         Setting usual = Setting.of(set.supply().volts());
         engine.solve(set, usual);
         List<Fault> reaching = FaultList.of(set).stream()
-                .filter(f -> f.mode().equals("joint") || f.mode().startsWith("heater"))
+                .filter(f -> f.mode() == FaultMode.JOINT || f.mode().isOfHeater())
                 .toList();
         for (Fault f : Deep.some("faults of " + name + " solved anew", 20, reaching)) {
             OperatingPoint kept = engine.solve(set, usual.withFaults(List.of(f)));

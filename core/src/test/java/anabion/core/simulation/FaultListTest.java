@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.error.InputException;
 import anabion.core.testing.SharedSets;
@@ -57,16 +58,17 @@ class FaultListTest {
     @ParameterizedTest
     @CsvSource({"30M, 30e6", "10M, 10e6", "3M3, 3.3e6", "33k, 33e3", "270, 270", "35M, 35e6", "300M, 300e6"})
     void inTheFaultGrammarMIsMega(String amount, double ohms) {
-        assertThat(new Fault("C14", "leaky", amount).ohms().value()).isCloseTo(ohms, within(ohms * 1e-9));
+        assertThat(new Fault("C14", FaultMode.LEAKY, amount).ohms().value()).isCloseTo(ohms, within(ohms * 1e-9));
         Chassis set = SharedSets.named("halcyon");
-        Faults faults = new Faults(set, List.of(new Fault("C14", "leaky", amount)));
-        assertThat(faults.ohms("C14", "leaky", 1)).isCloseTo(ohms, within(ohms * 1e-9));
+        Faults faults = new Faults(set, List.of(new Fault("C14", FaultMode.LEAKY, amount)));
+        assertThat(faults.ohms("C14", FaultMode.LEAKY, 1)).isCloseTo(ohms, within(ohms * 1e-9));
     }
 
     @Test
     void anAmountThatIsNoResistanceSaysSo() {
         Chassis set = SharedSets.named("halcyon");
-        assertThatThrownBy(() -> new Faults(set, List.of(new Fault("C14", "leaky", "much"))).ohms("C14", "leaky", 1))
+        assertThatThrownBy(() -> new Faults(set, List.of(new Fault("C14", FaultMode.LEAKY, "much")))
+                        .ohms("C14", FaultMode.LEAKY, 1))
                 .isInstanceOf(InputException.class);
     }
 
@@ -83,7 +85,7 @@ class FaultListTest {
                 .farads()
                 .get(0);
         assertThat(FaultList.of(set))
-                .filteredOn(f -> f.target().equals("C14") && f.mode().equals("wrong"))
+                .filteredOn(f -> f.target().equals("C14") && f.mode() == FaultMode.WRONG)
                 .isNotEmpty()
                 .allMatch(f -> f.farads().value() < listed / 4);
         assertThat(FaultList.of(set)).anyMatch(f -> f.text().startsWith("C5:wrong:"));
@@ -147,8 +149,7 @@ class FaultListTest {
         double leak = Fault.parse(fault).ohms().value();
         assertThat(leaking).isCloseTo(1 / (1 / sound + 1 / leak), within(0.002 * leaking));
         assertThat(FaultList.of(set)).contains(Fault.parse(fault));
-        assertThat(FaultList.of(set))
-                .noneMatch(f -> f.target().equals("T2.secondary") && f.mode().equals("core"));
+        assertThat(FaultList.of(set)).noneMatch(f -> f.target().equals("T2.secondary") && f.mode() == FaultMode.CORE);
     }
 
     @Test

@@ -1,6 +1,7 @@
 package anabion.desktop.bench;
 
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.Explanation;
@@ -127,8 +128,8 @@ final class OddsPane extends VBox {
     private static String repair(Hypothesis h) {
         Fault f = h.from().get(0);
         if (h.from().size() > 1) return "cause.enough";
-        if (f.mode().equals("mistuned") || f.mode().equals("joint")) return "cause.enough-" + f.mode();
-        return f.mode().equals("open") && !f.amount().isEmpty() ? "cause.enough-contact" : "cause.enough";
+        if (f.mode() == FaultMode.MISTUNED || f.mode() == FaultMode.JOINT) return "cause.enough-" + f.mode();
+        return f.mode() == FaultMode.OPEN && !f.amount().isEmpty() ? "cause.enough-contact" : "cause.enough";
     }
 
     /** What the suspects would show. */

@@ -3,6 +3,7 @@ package anabion.workshop.demo;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.AudibilityModel;
@@ -102,7 +103,7 @@ public final class DemoStories {
                     "volts," + w[1] + "," + volts(w[1], List.of()) + ",,"
                             + set.supply().volts();
                 case "lifted" ->
-                    "volts," + w[2] + "," + volts(w[2], List.of(Fault.of(w[1], "open"))) + ",,"
+                    "volts," + w[2] + "," + volts(w[2], List.of(Fault.of(w[1], FaultMode.OPEN))) + ",,"
                             + set.supply().volts() + ",,," + w[1];
                 case "ohms" -> "ohms," + w[1] + "," + ohms(w[1], w[2]) + "," + w[2];
                 case "symptom" -> "symptom," + w[1] + "," + heard(w[1], Optional.empty());
@@ -110,12 +111,13 @@ public final class DemoStories {
                     "inject," + w[1] + " " + w[2] + ","
                             + heard(w[3], Optional.of(w[1].toLowerCase(Locale.ROOT) + " " + w[2])) + ",,," + w[3];
                 case "test" -> "test," + w[1] + "," + (bad(w[1], List.of()) ? "bad" : "good");
-                case "bridged" -> "across," + w[1] + "," + (bad(w[1], List.of("open", "dried")) ? "better" : "same");
+                case "bridged" ->
+                    "across," + w[1] + "," + (bad(w[1], List.of(FaultMode.OPEN, FaultMode.DRIED)) ? "better" : "same");
                 default -> throw new IllegalArgumentException(Arrays.toString(w));
             };
         }
 
-        private boolean bad(String part, List<String> modes) {
+        private boolean bad(String part, List<FaultMode> modes) {
             return faults.stream()
                     .anyMatch(f -> f.part().equals(part) && (modes.isEmpty() || modes.contains(f.mode())));
         }

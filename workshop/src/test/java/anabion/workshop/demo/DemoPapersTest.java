@@ -7,6 +7,7 @@ import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Element;
 import anabion.core.device.DeviceLibrary;
@@ -127,7 +128,7 @@ class DemoPapersTest {
         OperatingPoint o = new Simulator().solve(brae, Setting.of(230));
         assertThat(o.alternating("HC").orElseThrow()).isCloseTo(116.6, within(6.0));
         OperatingPoint dark =
-                new Simulator().solve(brae, Setting.of(230).withFaults(List.of(Fault.of("V3", "heater-open"))));
+                new Simulator().solve(brae, Setting.of(230).withFaults(List.of(Fault.of("V3", FaultMode.HEATER_OPEN))));
         assertThat(dark.volts("B1").orElseThrow())
                 .as("one heater open darkens all")
                 .isCloseTo(0, within(1.0));

@@ -2,6 +2,7 @@ package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
@@ -55,13 +56,13 @@ final class AllRails implements Pattern {
         board.chassis().parts().stream()
                 .filter(AllRails::rectifier)
                 .findFirst()
-                .ifPresent(p -> suspects.add(Suspect.of(Fault.of(p.reference(), "weak"))));
+                .ifPresent(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.WEAK))));
         board.chassis().parts().stream()
                 .filter(p -> p.role().contains("reservoir") && p.component() instanceof Component.Capacitor)
                 .findFirst()
                 .ifPresent(p -> {
-                    suspects.add(Suspect.of(Fault.of(p.reference(), "dried")));
-                    suspects.add(Suspect.of(Fault.of(p.reference(), "leaky")));
+                    suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.DRIED)));
+                    suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.LEAKY)));
                 });
         return new Finding(
                 "rails-low",

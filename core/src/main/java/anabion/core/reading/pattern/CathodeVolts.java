@@ -1,6 +1,7 @@
 package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Point;
@@ -53,12 +54,12 @@ final class CathodeVolts implements Pattern {
     private static Finding gone(Board board, Row row) {
         String device = row.point().device().map(Part::reference).orElse("");
         List<Suspect> suspects = new ArrayList<>();
-        suspects.add(Suspect.of(Fault.of(device, "dead")));
+        suspects.add(Suspect.of(Fault.of(device, FaultMode.DEAD)));
         board.sibling(row, "g2")
                 .flatMap(p -> board.feed(p.net()))
-                .ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), "open"))));
+                .ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), FaultMode.OPEN))));
         List<Part> bypasses = board.bypassesAt(row.point().net());
-        bypasses.forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), "short"))));
+        bypasses.forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), FaultMode.SHORT))));
         String bypass = bypasses.stream()
                 .map(Part::reference)
                 .findFirst()
@@ -82,7 +83,8 @@ final class CathodeVolts implements Pattern {
         String device = row.point().device().map(Part::reference).orElse("");
         Optional<Part> resistor = resistor(board, row);
         List<Suspect> suspects = new ArrayList<>();
-        resistor.ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), open ? "open" : "drifted"))));
+        resistor.ifPresent(
+                r -> suspects.add(Suspect.of(Fault.of(r.reference(), open ? FaultMode.OPEN : FaultMode.DRIFTED))));
         List<Phrase> tests = new ArrayList<>();
         resistor.ifPresent(r -> tests.add(Phrase.of(
                 "test.resistor",
@@ -95,7 +97,7 @@ final class CathodeVolts implements Pattern {
                                     .orElse(0)
                             > 20)
                     .findFirst()
-                    .ifPresent(c -> suspects.add(Suspect.of(Fault.of(c.reference(), "leaky"))));
+                    .ifPresent(c -> suspects.add(Suspect.of(Fault.of(c.reference(), FaultMode.LEAKY))));
             tests.add(Phrase.of("test.read-grid", grid.get().label()));
         }
         return new Finding(

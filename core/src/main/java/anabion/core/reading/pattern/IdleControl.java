@@ -2,6 +2,7 @@ package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
@@ -33,9 +34,9 @@ final class IdleControl implements Pattern {
             for (Part p : board.chassis().parts()) {
                 if (!p.role().contains("AVC")) continue;
                 if (p.component() instanceof Component.Capacitor)
-                    suspects.add(Suspect.of(Fault.of(p.reference(), "leaky")));
+                    suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.LEAKY)));
                 if (p.component() instanceof Component.Resistor)
-                    suspects.add(Suspect.of(Fault.of(p.reference(), "open")));
+                    suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.OPEN)));
             }
             found.add(new Finding(
                     "avc",

@@ -2,6 +2,7 @@ package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
@@ -39,12 +40,13 @@ final class Oscillator implements Pattern {
     private static Finding stopped(Board board, Row row, Part leak) {
         String device = row.point().device().map(Part::reference).orElse("");
         List<Suspect> suspects = new ArrayList<>();
-        suspects.add(Suspect.of(Fault.of(device, "weak")));
-        board.capacitorsAt(row.point().net()).forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), "open"))));
+        suspects.add(Suspect.of(Fault.of(device, FaultMode.WEAK)));
+        board.capacitorsAt(row.point().net())
+                .forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), FaultMode.OPEN))));
         board.chassis().parts().stream()
                 .filter(p -> p.role().contains("oscillator") && p.component() instanceof Component.Windings)
-                .forEach(p -> suspects.add(Suspect.of(Fault.of(p.reference(), "open"))));
-        suspects.add(Suspect.of(Fault.of(leak.reference(), "open")));
+                .forEach(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.OPEN))));
+        suspects.add(Suspect.of(Fault.of(leak.reference(), FaultMode.OPEN)));
         return new Finding(
                 "oscillator",
                 row.point().label(),

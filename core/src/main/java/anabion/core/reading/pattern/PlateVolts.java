@@ -1,6 +1,7 @@
 package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
@@ -48,11 +49,11 @@ final class PlateVolts implements Pattern {
         if (drop < WORTH_READING * rail) return Optional.empty();
         if (rail - read < WORTH_READING * drop) {
             List<Suspect> suspects = new ArrayList<>();
-            suspects.add(Suspect.of(Fault.of(device, "dead")));
+            suspects.add(Suspect.of(Fault.of(device, FaultMode.DEAD)));
             board.sibling(row, "k")
                     .flatMap(k -> board.resistorsAt(k.net()).stream().findFirst())
-                    .ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), "open"))));
-            suspects.add(Suspect.of(Fault.of(row.point().label(), "joint")));
+                    .ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), FaultMode.OPEN))));
+            suspects.add(Suspect.of(Fault.of(row.point().label(), FaultMode.JOINT)));
             return Optional.of(new Finding(
                     "plate-rail",
                     row.point().label(),
@@ -74,9 +75,10 @@ final class PlateVolts implements Pattern {
         List<Suspect> suspects = new ArrayList<>();
         suspects.add(
                 read < WORTH_READING * expected
-                        ? Suspect.of(Fault.of(load.reference(), "open"))
-                        : Suspect.of(Fault.of(load.reference(), "drifted", drifted)));
-        board.bypassesAt(row.point().net()).forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), "leaky"))));
+                        ? Suspect.of(Fault.of(load.reference(), FaultMode.OPEN))
+                        : Suspect.of(Fault.of(load.reference(), FaultMode.DRIFTED, drifted)));
+        board.bypassesAt(row.point().net())
+                .forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), FaultMode.LEAKY))));
         return Optional.of(new Finding(
                 "plate-low",
                 row.point().label(),
@@ -101,8 +103,8 @@ final class PlateVolts implements Pattern {
                 .filter(p -> p.component() instanceof anabion.core.chassis.Component.Windings
                         && p.touches(row.point().net()))
                 .findFirst()
-                .ifPresent(w -> suspects.add(Suspect.of(Fault.of(w.reference(), "open"))));
-        suspects.add(Suspect.of(Fault.of(row.point().label(), "joint")));
+                .ifPresent(w -> suspects.add(Suspect.of(Fault.of(w.reference(), FaultMode.OPEN))));
+        suspects.add(Suspect.of(Fault.of(row.point().label(), FaultMode.JOINT)));
         return new Finding(
                 "plate-gone",
                 row.point().label(),

@@ -2,6 +2,7 @@ package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
@@ -60,8 +61,8 @@ final class PositiveGrid implements Pattern {
         hotCathode(board, row).ifPresent(because::add);
         Optional<Part> coupling = coupling(board, row);
         coupling.ifPresent(c -> leaky(board, row, c, because, suspects, tests));
-        suspects.add(Suspect.of(Fault.of(device, "gassy")));
-        leakResistor(board, row).ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), "open"))));
+        suspects.add(Suspect.of(Fault.of(device, FaultMode.GASSY)));
+        leakResistor(board, row).ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), FaultMode.OPEN))));
         tests.add(Phrase.of(series(board) ? "test.no-pulling" : "test.swap-tube", device));
         Phrase headline = coupling.isPresent()
                 ? Phrase.of("grid.headline", coupling.get().reference(), Phrase.of("grid.of", device))
@@ -118,9 +119,9 @@ final class PositiveGrid implements Pattern {
                     Figures.volts(plate),
                     Figures.si(Quantity.ohms(ohms)),
                     leak.get().reference()));
-            suspects.add(Suspect.of(Fault.of(capacitor.reference(), "leaky", ohms)));
+            suspects.add(Suspect.of(Fault.of(capacitor.reference(), FaultMode.LEAKY, ohms)));
         } else {
-            suspects.add(Suspect.of(Fault.of(capacitor.reference(), "leaky")));
+            suspects.add(Suspect.of(Fault.of(capacitor.reference(), FaultMode.LEAKY)));
         }
         tests.add(Phrase.of(
                 "test.lift-coupling",

@@ -1,6 +1,7 @@
 package anabion.core.reading.pattern;
 
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
@@ -41,10 +42,10 @@ final class ScreenVolts implements Pattern {
 
     private static Finding gone(Board board, Row row, Part feed) {
         List<Suspect> suspects = new ArrayList<>();
-        suspects.add(Suspect.of(Fault.of(feed.reference(), "open")));
+        suspects.add(Suspect.of(Fault.of(feed.reference(), FaultMode.OPEN)));
         List<Part> bypasses = board.bypassesAt(row.point().net());
-        bypasses.forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), "short"))));
-        suspects.add(Suspect.of(Fault.of(row.point().label(), "joint")));
+        bypasses.forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), FaultMode.SHORT))));
+        suspects.add(Suspect.of(Fault.of(row.point().label(), FaultMode.JOINT)));
         String bypass = bypasses.stream()
                 .map(Part::reference)
                 .findFirst()
@@ -87,11 +88,12 @@ final class ScreenVolts implements Pattern {
                     Figures.si(Quantity.ohms(Board.ohms(feed))),
                     Figures.si(Quantity.ohms(drifted)),
                     Figures.volts(rail.getAsDouble())));
-            suspects.add(Suspect.of(Fault.of(feed.reference(), "drifted", drifted)));
+            suspects.add(Suspect.of(Fault.of(feed.reference(), FaultMode.DRIFTED, drifted)));
         } else {
-            suspects.add(Suspect.of(Fault.of(feed.reference(), "drifted")));
+            suspects.add(Suspect.of(Fault.of(feed.reference(), FaultMode.DRIFTED)));
         }
-        board.bypassesAt(row.point().net()).forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), "leaky"))));
+        board.bypassesAt(row.point().net())
+                .forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), FaultMode.LEAKY))));
         return new Finding(
                 "screen-low",
                 row.point().label(),

@@ -2,6 +2,7 @@ package anabion.core.reading.pattern;
 
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.quantity.Figures;
@@ -51,7 +52,7 @@ final class TransistorVolts implements Pattern {
                     q,
                     "b",
                     "junction",
-                    List.of(Suspect.of(Fault.of(q.reference(), "open"))),
+                    List.of(Suspect.of(Fault.of(q.reference(), FaultMode.OPEN))),
                     base.getAsDouble() - emitter.getAsDouble()));
         }
         if (stopped(board, q, base, emitter)) {
@@ -60,7 +61,7 @@ final class TransistorVolts implements Pattern {
                     q,
                     "b",
                     "stopped",
-                    List.of(Suspect.of(Fault.of(q.reference(), "weak"))),
+                    List.of(Suspect.of(Fault.of(q.reference(), FaultMode.WEAK))),
                     base.getAsDouble() - emitter.getAsDouble()));
         }
         if (collector.isEmpty()) return Optional.empty();
@@ -70,7 +71,9 @@ final class TransistorVolts implements Pattern {
                     q,
                     "c",
                     "saturated",
-                    List.of(Suspect.of(Fault.of(q.reference(), "short")), Suspect.of(Fault.of(q.reference(), "leaky"))),
+                    List.of(
+                            Suspect.of(Fault.of(q.reference(), FaultMode.SHORT)),
+                            Suspect.of(Fault.of(q.reference(), FaultMode.LEAKY))),
                     collector.getAsDouble() - emitter.getAsDouble()));
         }
         return off(board, q, collector.getAsDouble());
@@ -111,7 +114,7 @@ final class TransistorVolts implements Pattern {
                         q,
                         "c",
                         "off",
-                        List.of(Suspect.of(Fault.of(q.reference(), "open"))),
+                        List.of(Suspect.of(Fault.of(q.reference(), FaultMode.OPEN))),
                         rail.getAsDouble() - collector));
             }
         }
