@@ -34,6 +34,7 @@ class ClockTest {
             when(clock.instant()).thenReturn(first);
             SetRecord set = w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "a");
             when(clock.instant()).thenReturn(second);
+            when(clock.getZone()).thenReturn(ZoneOffset.UTC);
             assertThat(set.photos().get(0).at()).isEqualTo(first);
             assertThat(Timer.starting(set.id(), "soak", Duration.ofHours(2), w.clock())
                             .ends())
