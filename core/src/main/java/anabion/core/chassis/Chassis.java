@@ -91,7 +91,7 @@ public record Chassis(
         return new Chassis(id, identity, supply, parts, stages, bands, chart, newAdjusters, extra);
     }
 
-    /** The same design as another set, with an id of its own. */
+    /** This design as another set, with an id of its own. */
     public Chassis withId(UUID newId) {
         return new Chassis(newId, identity, supply, parts, stages, bands, chart, adjusters, extra);
     }

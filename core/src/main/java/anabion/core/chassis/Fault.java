@@ -68,7 +68,7 @@ public record Fault(String target, FaultMode mode, String amount) {
     }
 
     /**
-     * The same fault at a severity between this and another, by ratio.
+     * This fault at a severity between this and another, by ratio.
      *
      * @param share of the way
      */

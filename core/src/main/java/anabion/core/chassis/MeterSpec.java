@@ -60,7 +60,7 @@ public sealed interface MeterSpec {
         return java.util.Arrays.stream(PerVolt.RANGES).boxed().toList();
     }
 
-    /** The same meter on another range; a fixed meter stays as it is. */
+    /** This meter on another range; a fixed meter stays as it is. */
     default MeterSpec onRange(double volts) {
         return this instanceof PerVolt p ? new PerVolt(p.ohmsPerVolt(), OptionalDouble.of(volts)) : this;
     }

@@ -101,7 +101,7 @@ public final class Circuit {
         return new Circuit(reference, b.index, all);
     }
 
-    /** The same nets with some elements gone. */
+    /** This circuit without some of its elements; all nets stay. */
     public Circuit without(Predicate<Element> gone) {
         return new Circuit(
                 reference, index, elements.stream().filter(gone.negate()).toList());

@@ -28,9 +28,9 @@ final class ColdResistanceModel {
     static final double MOST = 3e7;
 
     private static final double LEAST = 0.3;
-    /** The same deviation of what junctions make up: their leakage and their warmth differ. */
+    /** One standard deviation of what junctions make up, as a logarithm: their leakage and their warmth differ. */
     private static final double JUNCTIONS = 0.1;
-    /** The same of the meter alone, where tolerances are known. */
+    /** One standard deviation of the meter alone, as a logarithm, where tolerances are known. */
     private static final double METER = 0.012;
 
     /** One standard deviation of the state of electrolytics, as a share of the way from usual ones to those that leak badly. */

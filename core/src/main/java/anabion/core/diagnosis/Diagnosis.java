@@ -36,7 +36,7 @@ public record Diagnosis(
     /** Odds at which one cause is enough to be repaired. */
     public static final double ENOUGH = 0.9;
 
-    /** The same if it would keep a little without the reading that speaks loudest for it, and no other comes near it. */
+    /** Odds that are enough if a little would be left without the reading that speaks loudest for it, and no other cause comes near. */
     public static final double MOSTLY = 0.5;
 
     private static final double BACKED = 0.08;
@@ -115,7 +115,7 @@ public record Diagnosis(
         return of(predictions, evidence, allowed, predictions.hypotheses(), false);
     }
 
-    /** The same, each suspect as severe as the readings make it: for words. */
+    /** This diagnosis with each suspect as severe as the readings make it: for words. */
     public Diagnosis sized(PredictionModel predictions, List<Observation> evidence) {
         List<Suspect> sized = suspects.stream()
                 .map(s -> new Suspect(

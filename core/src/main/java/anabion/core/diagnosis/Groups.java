@@ -15,7 +15,7 @@ final class Groups {
     private static final double VOLTS = 0.02;
 
     private static final double OHMS = 0.02;
-    /** The same of the logarithm of a level: a decibel and a half. */
+    /** An output meter's error, of the logarithm of a level: a decibel and a half. */
     private static final double LEVEL = 0.075;
     /** Outcomes of listening whose odds differ by less than this in sum sound alike. */
     private static final double EAR = 0.3;

@@ -104,7 +104,7 @@ final class InformationGain {
                 predictions, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of(), none(kept.size()));
     }
 
-    /** The same where what the readings leave open of further answers is asked for. */
+    /** The gain after some readings: how much they leave open of further answers. */
     InformationGain narrowed(List<Observation> readings) {
         return new InformationGain(predictions, kept, cause, odds, readings, none(odds.length));
     }
@@ -150,7 +150,7 @@ final class InformationGain {
         return bits(List.of(p))[0];
     }
 
-    /** The same of each. */
+    /** Bits of each measurement. */
     double[] bits(List<Measurement> probes) {
         List<DoubleSupplier> left = probes.stream()
                 .map(p -> p instanceof Measurement.Metered m ? left(m) : leftSaid(p))
@@ -158,7 +158,7 @@ final class InformationGain {
         return left.parallelStream().mapToDouble(l -> before - l.getAsDouble()).toArray();
     }
 
-    /** The same once a probe has given the answer that is expected of it. */
+    /** The gain once a measurement has given the answer that is expected of it. */
     InformationGain after(Measurement p) {
         return p instanceof Measurement.Metered m ? read(m) : said(p);
     }

@@ -164,7 +164,7 @@ public sealed interface Measurement {
 
     /** A signal put in at a point, with volume up, as strong as it takes for the standard output: how many effective volts? */
     record Level(String band, Domain domain, String point) implements Metered {
-        /** The same without a number. */
+        /** This signal, judged by ear. */
         public Inject ear() {
             return new Inject(band, domain, point);
         }

@@ -47,7 +47,7 @@ final class OutcomeEntropy {
     }
 
     /**
-     * The same for neighbouring answers at once.
+     * Adds to the odds that a cause is true and gives one of some neighbouring answers.
      *
      * @param shares of its odds, by answer
      */

@@ -17,7 +17,7 @@ final class PredictionCache<P, T> {
 
     private final int most;
     private final Map<P, IdentityHashMap<Hypothesis, T>> asked = new LinkedHashMap<>();
-    /** The same by identity, which spares most of the comparisons. */
+    /** The answers by identity of the question, which spares most comparisons. */
     private final IdentityHashMap<P, IdentityHashMap<Hypothesis, T>> lately = new IdentityHashMap<>();
 
     private int size;
@@ -33,7 +33,7 @@ final class PredictionCache<P, T> {
         return found;
     }
 
-    /** The same of each. */
+    /** The answers of several hypotheses to one question. */
     List<T> of(P probe, List<Hypothesis> hypotheses, Function<Hypothesis, T> computed) {
         IdentityHashMap<Hypothesis, T> answers = answers(probe);
         List<T> found = new ArrayList<>(hypotheses.size());

@@ -47,7 +47,7 @@ public final class PredictionModel {
     /** Meter and model together, relative. */
     private static final double METER = 0.015;
 
-    /** The same for nets near zero, in volts: contact potentials of tubes, warmth of junctions. */
+    /** Meter and model near zero, in volts: contact potentials of tubes, warmth of junctions. */
     private static final double OF_TUBES = 0.06;
 
     private static final double OF_JUNCTIONS = 0.02;
@@ -169,7 +169,7 @@ public final class PredictionModel {
         return ends;
     }
 
-    /** The same of how bands sound. */
+    /** Computes how bands sound, which the measurements ask for. */
     void heardReady(Collection<Hypothesis> of, Collection<? extends Measurement> probes) {
         List<Band> bands = probes.stream()
                 .map(PredictionModel::band)
@@ -202,7 +202,7 @@ public final class PredictionModel {
         return foreseen.of(probe, h, x -> computed(x, probe));
     }
 
-    /** The same of each. */
+    /** What each hypothesis shows at a probe. */
     List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Measurement.Metered probe) {
         return foreseen.of(probe, all, h -> computed(h, probe));
     }
@@ -230,12 +230,12 @@ public final class PredictionModel {
         return levels.foreseen(states.of(h), (Measurement.Level) probe);
     }
 
-    /** The same for every reading. */
+    /** What a hypothesis shows at every reading; empty if one is not known. */
     Optional<List<GaussianPrediction>> all(Hypothesis h, List<Observation.Measured> readings) {
         return all(List.of(h), readings).get(0);
     }
 
-    /** The same of each. */
+    /** What each hypothesis shows at every reading; empty if one is not known. */
     List<Optional<List<GaussianPrediction>>> all(List<Hypothesis> hypotheses, List<Observation.Measured> readings) {
         List<List<Optional<GaussianPrediction>>> each =
                 readings.stream().map(m -> at(hypotheses, m.probe())).toList();
@@ -324,7 +324,7 @@ public final class PredictionModel {
         return outlooks.of(probe, h, x -> brief(x, probe));
     }
 
-    /** The same of each. */
+    /** What each hypothesis shows at a probe, in brief. */
     List<double[]> outlook(List<Hypothesis> all, Measurement.Metered probe) {
         return outlooks.of(probe, all, h -> brief(h, probe));
     }
@@ -344,7 +344,7 @@ public final class PredictionModel {
                 : heard.of(probe, h, x -> heard(x, probe));
     }
 
-    /** The same where nothing is known. */
+    /** The odds of every outcome where nothing is known. */
     static double[] unknown(Measurement probe) {
         return probe instanceof Measurement.PartTest ? PartTestModel.unknown() : AudibilityModel.unknown();
     }

@@ -40,7 +40,7 @@ public final class InputException extends RuntimeException {
         return remedy;
     }
 
-    /** The same error, seen from outside: the file or field that contained it. */
+    /** This error as seen from outside, with the file or field that contained it. */
     public InputException inside(String outer) {
         InputException wrapped = new InputException(where.isEmpty() ? outer : outer + ", " + where, what, remedy);
         wrapped.initCause(this);

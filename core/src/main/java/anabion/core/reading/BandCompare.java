@@ -15,7 +15,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * The same pin on every band: a pin that keeps its volts on one band and loses them on another, both of which use its stage,
+ * One pin on every band: a pin that keeps its volts on one band and loses them on another, both of which use its stage,
  * has an open coil or switch contact on the band where they are gone.
  */
 final class BandCompare {

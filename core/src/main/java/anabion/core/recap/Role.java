@@ -47,7 +47,7 @@ public enum Role implements Coded {
         STORE,
         /** Within a fifth. */
         BYPASS,
-        /** The same: it makes a time constant. */
+        /** As listed: it makes a time constant. */
         SAME,
         /** To the per cent: something is timed by it. */
         EXACT,

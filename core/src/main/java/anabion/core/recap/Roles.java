@@ -11,7 +11,7 @@ public final class Roles {
 
     private static final double SMALL = 1.05e-9;
     private static final double DETECTS = 2.5e-9;
-    /** The same in a transistor set, whose detector works into a few kilohms. */
+    /** Farads of a detector's bypass in a transistor set, whose detector works into a few kilohms. */
     private static final double LOW_OHMS = 5e-8;
 
     /** Direct volts below which a net is a grid's return or a detector's load rather than a rail. */

@@ -65,7 +65,7 @@ final class DcCircuitBuilder {
         return filled(Circuit.of(reference));
     }
 
-    /** The same, its nets numbered as in another circuit of this set: also those that only a fault, or a wire to nowhere, makes. */
+    /** This circuit with its nets numbered as in another circuit of this set: also those that only a fault, or a wire to nowhere, makes. */
     Circuit.Builder circuitLike(Circuit other) {
         return filled(other.more(e -> false));
     }
@@ -78,7 +78,7 @@ final class DcCircuitBuilder {
     }
 
     /**
-     * The same, of whose parts most stand as they stand in a sound set's circuit: a fault changes its own part alone, and in an oscillator
+     * This circuit, most parts of which stand as they stand in a sound set's circuit: a fault changes its own part alone, and in an oscillator
      * the tubes as well.
      */
     Circuit.Builder circuit(Circuit sound) {

@@ -25,7 +25,7 @@ public final class FaultList {
     private static final double[] TOO_LARGE = {4.7, 10, 22};
 
     private static final double[] TOO_SMALL = {0.22, 0.1, 0.047};
-    /** The same of capacitors; a larger one than the list says harms only where it tunes or sets a tone, below so many farads. */
+    /** Wrong capacitors: factors of the listed value. A larger one than the list says harms only where it tunes or sets a tone, below so many farads. */
     private static final double[] TENTH = {0.22, 0.047};
 
     private static final double[] TENFOLD = {4.7, 22};

@@ -86,7 +86,7 @@ public final class DemoPapers {
         }
     }
 
-    /** The same readings with the values that the faulty set shows: to three figures, as a meter does. */
+    /** These readings with the values that the faulty set shows, to three figures as a meter does. */
     static List<Reading> read(String name, List<Reading> taken) {
         Chassis chassis = DemoWorkshop.chassis(name);
         Simulator engine = new Simulator();

@@ -40,7 +40,7 @@ public record Driven(DeviceModel law, List<Integer> swinging, double fixed, doub
         return new Driven(law, List.of(grid), 0, share, feeding, cathode);
     }
 
-    /** The same swing on another law. */
+    /** This swing on another model. */
     public Driven of(DeviceModel other) {
         return new Driven(other, swinging, fixed, share, feeding, cathode);
     }

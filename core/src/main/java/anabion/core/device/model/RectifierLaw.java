@@ -15,7 +15,7 @@ public sealed interface RectifierLaw {
     /** The path as a line of a deck. */
     String deck(String name, String from, String to);
 
-    /** The same path with a resistance in series. */
+    /** This path with a resistance in series. */
     RectifierLaw behind(double ohms);
 
     /** Two of it in series, as a bridge has. */

@@ -25,7 +25,7 @@ final class Smooth {
         return "(max(" + x + ",0)+ln(1+exp(-abs(" + x + "))))";
     }
 
-    /** The same as a deck writes it. */
+    /** The smooth positive part as a deck writes it. */
     static String positive(String v, double width) {
         return "((" + v + "+sqrt((" + v + ")*(" + v + ")+" + Deck.number(width * width) + "))/2)";
     }

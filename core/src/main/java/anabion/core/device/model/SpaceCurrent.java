@@ -40,7 +40,7 @@ public record SpaceCurrent(
         return at(electrode).applyAsDouble(grid);
     }
 
-    /** The same of grid volts alone. */
+    /** Amperes as a function of grid volts, at fixed electrode volts. */
     DoubleUnaryOperator at(double electrode) {
         double u = Smooth.positive(electrode, EDGE);
         double root = Math.sqrt(corner + u * u);
