@@ -11,6 +11,7 @@ import anabion.core.chassis.Supply;
 import anabion.core.chassis.WiringLine;
 import anabion.core.format.ChassisCodec;
 import anabion.core.json.Extra;
+import anabion.core.testing.LeftToDeep;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -69,7 +70,9 @@ class LargeSetTest extends Headless {
         assertThat(seconds()).as(List.of(words).toString()).isLessThan(seconds);
     }
 
+    /** Some seven seconds of one core. */
     @Test
+    @LeftToDeep
     void itIsReadExportedAndPlannedInSeconds() {
         within(2, "validate", file);
         within(5, "export", file, "--to", "html", "--out", folder.resolve("row.html"));
