@@ -16,13 +16,13 @@ import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.report.SetReport;
+import anabion.workshop.storage.ForcedFiles;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -96,7 +96,7 @@ final class ExportCommand implements Callable<Integer> {
         refuse(target);
         byte[] bytes = bytes(unpacked, report);
         try {
-            replace(target, bytes);
+            ForcedFiles.write(target, o -> o.write(bytes));
         } catch (IOException e) {
             throw InputException.at(target.toString())
                     .because("the file cannot be written (" + e.getClass().getSimpleName() + ")")
@@ -121,17 +121,6 @@ final class ExportCommand implements Callable<Integer> {
             throw InputException.at(target.toString())
                     .because("there is something of this name already")
                     .so("choose another place with --out, or write over a file with --force");
-    }
-
-    /** Whole or not at all: written beside it, then renamed. */
-    private static void replace(Path target, byte[] bytes) throws IOException {
-        Path half = target.resolveSibling(target.getFileName() + ".part");
-        try {
-            Files.write(half, bytes);
-            Files.move(half, target, StandardCopyOption.REPLACE_EXISTING);
-        } finally {
-            Files.deleteIfExists(half);
-        }
     }
 
     private Path beside() {

@@ -18,6 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
@@ -64,9 +65,27 @@ public final class AnabionApp {
                 x -> {});
     }
 
-    /** Closes the workshop, does something to folders, and opens the one that this returns in the same window. */
-    private static void reopen(Stage stage, Session session, Shell shell, Ports ports, Supplier<Path> work) {
+    /** A workshop opened anew, and why it is not the one that was wanted. */
+    private record Reopened(Workshop workshop, Optional<RuntimeException> failed) {}
+
+    /** Closes the workshop, does something to folders, opens the one that this returns in the same window, and says how it went. */
+    private static void reopen(
+            Stage stage, Session session, Shell shell, Ports ports, Supplier<Path> work, String said) {
         shell.closeMeters();
+        shell.setDisable(true);
+        CompletableFuture.supplyAsync(() -> reopened(session, work))
+                .whenComplete((r, e) -> Platform.runLater(() -> {
+                    if (e == null) {
+                        Session next = new Session(r.workshop());
+                        Shell shown = show(stage, next, ports);
+                        live(stage, next, shown);
+                        r.failed().ifPresentOrElse(shown::trouble, () -> shown.probe()
+                                .say(said));
+                    } else Refusal.fill(stage, e.getCause().getMessage());
+                }));
+    }
+
+    private static Reopened reopened(Session session, Supplier<Path> work) {
         session.close();
         Path folder = session.folder();
         Optional<RuntimeException> failed = Optional.empty();
@@ -75,14 +94,7 @@ public final class AnabionApp {
         } catch (InputException | StorageException e) {
             failed = Optional.of(e);
         }
-        try {
-            Session next = new Session(Workshop.open(folder, session.clock(), session.predictors()));
-            Shell shown = show(stage, next, ports);
-            live(stage, next, shown);
-            failed.ifPresent(shown::trouble);
-        } catch (InputException | StorageException e) {
-            Refusal.fill(stage, e.getMessage());
-        }
+        return new Reopened(Workshop.open(folder, session.clock(), session.predictors()), failed);
     }
 
     /** Builds the window on a stage and recovers what was remembered. */
@@ -106,7 +118,7 @@ public final class AnabionApp {
         stage.setOnHiding(e -> session.remember(
                 "window", stage.getX() + " " + stage.getY() + " " + scene.getWidth() + " " + scene.getHeight()));
         session.step().addListener((o, a, b) -> session.remember("last.step", b.name()));
-        shell.onReopen(work -> reopen(stage, session, shell, ports, work));
+        shell.onReopen((work, said) -> reopen(stage, session, shell, ports, work, said));
         stage.show();
         shell.probe().field().requestFocus();
         return shell;

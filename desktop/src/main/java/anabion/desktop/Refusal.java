@@ -1,20 +1,20 @@
 package anabion.desktop;
 
-import anabion.core.error.InputException;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.desktop.control.Texts;
 import anabion.desktop.shell.BackupList;
 import anabion.desktop.theme.Look;
 import anabion.workshop.Restore;
-import anabion.workshop.StorageException;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -51,9 +51,9 @@ final class Refusal {
         Platform.startup(() -> {
             Stage stage = ending(code);
             fill(stage, what, folder, workshop -> {
+                AnabionApp.open(new Stage(), workshop, Optional.empty());
                 stage.setOnHidden(e -> {});
                 stage.hide();
-                AnabionApp.open(new Stage(), workshop, Optional.empty());
             });
             stage.show();
         });
@@ -72,25 +72,44 @@ final class Refusal {
 
     /** Fills a window with what went wrong, and with backups to choose from. */
     static void fill(Stage stage, String what, Path folder, Consumer<Workshop> restored) {
-        Label said = Texts.wrapped("", "brick");
-        said.managedProperty().bind(said.textProperty().isNotEmpty());
         Clock clock = Clock.system(ZoneId.systemDefault());
-        BackupList list = new BackupList(Restore.choices(folder), WORDS, clock.getZone(), b -> {
-            try {
-                Restore.from(folder, b.name(), clock);
-                restored.accept(Workshop.open(folder, clock));
-            } catch (InputException | StorageException e) {
-                said.setText(e.getMessage());
-            }
+        Label said = Texts.wrapped(WORDS.say("restore.looking"), "soft");
+        said.managedProperty().bind(said.textProperty().isNotEmpty());
+        VBox choice = new VBox();
+        fill(stage, List.of(Texts.wrapped(what), Texts.wrapped(WORDS.say("restore.text")), choice, said));
+        aside(choice, said, () -> Restore.choices(folder), backups -> {
+            choice.getChildren()
+                    .setAll(new BackupList(
+                            backups,
+                            WORDS,
+                            clock.getZone(),
+                            b -> aside(
+                                    choice,
+                                    said,
+                                    () -> {
+                                        Restore.from(folder, b.name(), clock);
+                                        return Workshop.open(folder, clock);
+                                    },
+                                    restored)));
+            stage.sizeToScene();
         });
-        fill(stage, List.of(Texts.wrapped(what), Texts.wrapped(WORDS.say("restore.text")), list, said));
+    }
+
+    /** Works on the disk, not on the interface thread; what goes wrong is said under the list. */
+    private static <T> void aside(Node waits, Label said, Supplier<T> work, Consumer<T> then) {
+        waits.setDisable(true);
+        CompletableFuture.supplyAsync(work)
+                .whenComplete((result, e) -> Platform.runLater(() -> {
+                    waits.setDisable(false);
+                    said.setText(e == null ? "" : e.getCause().getMessage());
+                    if (e == null) then.accept(result);
+                }));
     }
 
     private static void fill(Stage stage, List<Node> content) {
         Look.loadFonts();
         Label title = Texts.label(WORDS.say("ui.refused.title"), "title");
         Button close = new Button(WORDS.say("ui.refused.close"));
-        close.setDefaultButton(true);
         close.setCancelButton(true);
         close.setOnAction(e -> stage.hide());
         HBox foot = new HBox(close);

@@ -82,6 +82,8 @@ class KeepingTest extends WindowCase {
     void aFolderThatGoesAwayIsSaidAndEverythingIsSavedInAnother() throws IOException {
         openHalcyon();
         int before = read();
+        session.ask(w -> w.addPhoto(session.need().id(), picture(), "a.png", "underside"), session::changed)
+                .join();
         enter("V3.7 85");
         until("the reading", () -> read() == before + 1);
         SetRecord kept = session.set().get().orElseThrow();
@@ -89,8 +91,11 @@ class KeepingTest extends WindowCase {
         enter("V4.1 2.5");
         until("that it is said", () -> shows("deleted, moved or replaced"));
         Path target = elsewhere.resolve("saved");
-        when(files.toSave(anyString(), anyString())).thenReturn(Optional.of(target));
+        when(files.toSave(anyString(), anyString())).thenReturn(Optional.of(elsewhere), Optional.of(target));
         clickOn("#save-elsewhere");
+        until("that a folder in use is refused where it is seen", () -> shows("there is something of this name"));
+        clickOn("#save-elsewhere");
+        until("what was lost", () -> shows("1 photos are not among what was saved"));
         until(
                 "the window on the new folder",
                 () -> now() != shell && now().session().set().get().isPresent());

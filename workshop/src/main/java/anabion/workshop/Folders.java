@@ -10,13 +10,6 @@ import java.util.stream.Stream;
 public final class Folders {
     private Folders() {}
 
-    /** Whether nothing is in a folder. */
-    public static boolean isEmpty(Path folder) throws IOException {
-        try (Stream<Path> all = Files.list(folder)) {
-            return all.findAny().isEmpty();
-        }
-    }
-
     /** Deletes a folder, if it is there; links in it are not followed. */
     public static void delete(Path folder) throws IOException {
         if (!Files.exists(folder)) return;

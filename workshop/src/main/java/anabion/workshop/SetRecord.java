@@ -2,16 +2,21 @@ package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
+import anabion.core.format.ReadingCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.Job;
+import anabion.core.json.TreeWriter;
 import anabion.core.reading.Condition;
 import anabion.core.reading.EveryBand;
 import anabion.core.reading.Judge;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Tolerances;
+import java.nio.charset.StandardCharsets;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 
@@ -60,9 +65,16 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
     public List<Reading> lacking(List<Reading> incoming) {
         Map<UUID, Reading> here = readings.stream().collect(Collectors.toMap(Reading::id, r -> r));
         return incoming.stream()
-                .map(r -> here.containsKey(r.id()) && !r.isSameMeasurement(here.get(r.id())) ? r.withOwnId() : r)
+                .map(r -> here.containsKey(r.id()) && !r.isSameMeasurement(here.get(r.id())) ? r.withId(ownId(r)) : r)
                 .filter(r -> !here.containsKey(r.id()))
                 .toList();
+    }
+
+    /** Follows from the reading's id and from what it says, in the words of its file format: those do not change with a release. */
+    private static UUID ownId(Reading r) {
+        Map<String, Object> said = new LinkedHashMap<>(ReadingCodec.tree(r));
+        said.keySet().removeAll(Set.of("state", "at", "doubtful"));
+        return UUID.nameUUIDFromBytes(TreeWriter.text(said).getBytes(StandardCharsets.UTF_8));
     }
 
     /** As it will be after changes to its chassis or job, which are written whole; all others leave it as it is here. */

@@ -60,22 +60,23 @@ public final class Workshop implements AutoCloseable {
     /** As {@link #open(Path, Clock)}, with what another workshop computed of the same circuits. */
     public static Workshop open(Path folder, Clock clock, Predictors predictors) {
         WorkshopLock lock = null;
+        Database database = null;
         try {
             ForcedFiles.createFolders(folder);
             lock = WorkshopLock.take(folder);
             Optional<StorageException> finding = finding(folder, lock);
             if (finding.isPresent()) throw finding.get();
-            Database database = Database.open(folder, new Backups(folder, DAILY_BACKUPS));
+            database = Database.open(folder, new Backups(folder, DAILY_BACKUPS));
             ForcedFiles.forceFolder(folder);
             lock.markOpen();
             Workshop workshop = new Workshop(folder, lock, database, clock, predictors);
             if (database.migrated()) workshop.sets.cutHistory();
             return workshop;
         } catch (InputException | StorageException e) {
-            release(lock);
+            release(database, lock);
             throw e;
         } catch (IOException | SQLException | RuntimeException e) {
-            release(lock);
+            release(database, lock);
             throw StorageException.of(e, folder);
         }
     }
@@ -125,15 +126,15 @@ public final class Workshop implements AutoCloseable {
      * Saves all that is in it in a new folder, also where its own is gone.
      *
      * @return the photos whose files could not be found
-     * @throws InputException if the new folder is not empty
-     * @throws StorageException if the disk will not
+     * @throws InputException if there is something of this name already
+     * @throws StorageException if the disk will not; nothing is left behind then
      */
     public List<Photo> saveTo(Path elsewhere) {
+        if (Files.exists(elsewhere))
+            throw InputException.at(elsewhere.toString())
+                    .because("there is something of this name")
+                    .so("name a new folder");
         try {
-            if (Files.exists(elsewhere) && !Folders.isEmpty(elsewhere))
-                throw InputException.at(elsewhere.toString())
-                        .because("there is something in this folder")
-                        .so("name a new one");
             ForcedFiles.createFolders(elsewhere);
             PhotoFiles copies = new PhotoFiles(elsewhere);
             List<Photo> lost = new ArrayList<>();
@@ -143,13 +144,23 @@ public final class Workshop implements AutoCloseable {
             ForcedFiles.force(Database.in(elsewhere));
             ForcedFiles.forceFolder(elsewhere);
             return lost;
-        } catch (IOException e) {
+        } catch (IOException | RuntimeException e) {
+            remove(elsewhere);
             throw StorageException.of(e, elsewhere);
         }
     }
 
-    private static void release(WorkshopLock lock) {
+    private static void remove(Path folder) {
         try {
+            Folders.delete(folder);
+        } catch (IOException e) {
+            // what stopped the copy stops this, too
+        }
+    }
+
+    private static void release(Database database, WorkshopLock lock) {
+        try {
+            if (database != null) database.close();
             if (lock != null) lock.close();
         } catch (IOException e) {
             // the process ends it anyway
@@ -274,7 +285,6 @@ public final class Workshop implements AutoCloseable {
         } catch (IOException | RuntimeException e) {
             // the next start finds the log, or says what is missing
         }
-        database.close();
-        release(lock);
+        release(database, lock);
     }
 }

@@ -51,7 +51,7 @@ class MovedFolderTest {
                     .isEqualTo(set.photos());
             assertThatThrownBy(() -> w.saveTo(elsewhere))
                     .isInstanceOf(InputException.class)
-                    .hasMessageContaining("something in this folder");
+                    .hasMessageContaining("something of this name");
         }
         try (Workshop w = Temp.open(elsewhere)) {
             assertThat(w.sets().get(set.id())).isEqualTo(set);

@@ -74,10 +74,7 @@ public final class ComplexLu {
         double a = re[row + k];
         double b = im[row + k];
         double size = a * a + b * b;
-        if (n >= DenseLu.LARGE) {
-            eliminateSparse(k, a, b);
-            return;
-        }
+        int some = n < DenseLu.LARGE ? 0 : filled(row, k + 1, n);
         for (int i = k + 1; i < n; i++) {
             int at = i * n;
             double x = re[at + k];
@@ -87,35 +84,16 @@ public final class ComplexLu {
             double fi = (y * a - x * b) / size;
             re[at + k] = fr;
             im[at + k] = fi;
-            for (int j = k + 1; j < n; j++) {
-                double p = re[row + j];
-                double q = im[row + j];
-                re[at + j] -= fr * p - fi * q;
-                im[at + j] -= fr * q + fi * p;
-            }
+            if (n < DenseLu.LARGE) for (int j = k + 1; j < n; j++) subtract(at + j, row + j, fr, fi);
+            else for (int c = 0; c < some; c++) subtract(at + columns[c], row + columns[c], fr, fi);
         }
     }
 
-    /** As in {@link DenseLu}. */
-    private void eliminateSparse(int k, double a, double b) {
-        int row = k * n;
-        double size = a * a + b * b;
-        int some = filled(row, k + 1, n);
-        for (int i = k + 1; i < n; i++) {
-            int at = i * n;
-            double x = re[at + k];
-            double y = im[at + k];
-            if (x == 0 && y == 0) continue;
-            double fr = (x * a + y * b) / size;
-            double fi = (y * a - x * b) / size;
-            re[at + k] = fr;
-            im[at + k] = fi;
-            for (int c = 0; c < some; c++) {
-                int j = columns[c];
-                re[at + j] -= fr * re[row + j] - fi * im[row + j];
-                im[at + j] -= fr * im[row + j] + fi * re[row + j];
-            }
-        }
+    private void subtract(int from, int what, double fr, double fi) {
+        double p = re[what];
+        double q = im[what];
+        re[from] -= fr * p - fi * q;
+        im[from] -= fr * q + fi * p;
     }
 
     private int filled(int row, int from, int to) {

@@ -74,32 +74,23 @@ public final class DenseLu {
     private void eliminate(int k) {
         int row = k * n;
         double by = 1 / a[row + k];
-        if (n >= LARGE) {
-            eliminateSparse(k, by);
-            return;
-        }
+        int some = n < LARGE ? 0 : filled(row, k + 1);
         for (int i = k + 1; i < n; i++) {
             int at = i * n;
             double factor = a[at + k];
             if (factor == 0) continue; // receivers are sparse: half of the rows have nothing here
             factor *= by;
             a[at + k] = factor;
-            for (int j = k + 1; j < n; j++) a[at + j] -= factor * a[row + j];
+            if (n < LARGE) for (int j = k + 1; j < n; j++) a[at + j] -= factor * a[row + j];
+            else for (int c = 0; c < some; c++) a[at + columns[c]] -= factor * a[row + columns[c]];
         }
     }
 
-    /** Only where the pivot's row has something: of a large circuit that is a few columns in a thousand. */
-    private void eliminateSparse(int k, double by) {
-        int row = k * n;
+    /** Gathers the columns in which a row has something: of a large circuit a few in a thousand. */
+    private int filled(int row, int from) {
         int some = 0;
-        for (int j = k + 1; j < n; j++) if (a[row + j] != 0) columns[some++] = j;
-        for (int i = k + 1; i < n; i++) {
-            int at = i * n;
-            if (a[at + k] == 0) continue;
-            double factor = a[at + k] * by;
-            a[at + k] = factor;
-            for (int c = 0; c < some; c++) a[at + columns[c]] -= factor * a[row + columns[c]];
-        }
+        for (int j = from; j < n; j++) if (a[row + j] != 0) columns[some++] = j;
+        return some;
     }
 
     /** Solves in place with the transposed matrix: Uᵀ, then Lᵀ, then the exchanges of rows backwards. */

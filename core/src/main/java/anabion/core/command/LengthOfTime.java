@@ -16,9 +16,11 @@ import java.util.regex.Pattern;
  */
 public record LengthOfTime(TemporalAmount amount, String rest) {
     private static final Pattern LENGTH = Pattern.compile(
-            "(\\d{1,5})\\s*(m|min|mins|minutes?|h|hours?|d|days?|w|weeks?|months?|y|years?)(?:\\s+(.*))?",
+            "(\\d+)\\s*(m|min|mins|minutes?|h|hours?|d|days?|w|weeks?|months?|y|years?)(?:\\s+(.*))?",
             Pattern.CASE_INSENSITIVE);
     private static final int MOST_YEARS = 10;
+    /** Of the minutes of ten years. */
+    private static final int DIGITS = 7;
 
     /**
      * Reads one.
@@ -30,11 +32,12 @@ public record LengthOfTime(TemporalAmount amount, String rest) {
     public static LengthOfTime parse(String line, String example) {
         Matcher m = LENGTH.matcher(line.strip());
         if (!m.matches()) throw refused(line, "a length of time belongs here", example);
-        int n = Integer.parseInt(m.group(1));
-        TemporalAmount amount = amount(n, m.group(2).toLowerCase(Locale.ROOT));
-        if (n == 0 || isTooLong(n, m.group(2).toLowerCase(Locale.ROOT)))
+        String unit = m.group(2).toLowerCase(Locale.ROOT);
+        int n = m.group(1).length() > DIGITS ? 0 : Integer.parseInt(m.group(1));
+        if (n == 0 || isTooLong(n, unit))
             throw refused(line, "it takes from a minute to " + MOST_YEARS + " years", example);
-        return new LengthOfTime(amount, m.group(3) == null ? "" : m.group(3).strip());
+        return new LengthOfTime(
+                amount(n, unit), m.group(3) == null ? "" : m.group(3).strip());
     }
 
     private static InputException refused(String line, String why, String example) {
@@ -55,12 +58,12 @@ public record LengthOfTime(TemporalAmount amount, String rest) {
     private static boolean isTooLong(int n, String unit) {
         int inAYear =
                 switch (unit.charAt(0)) {
-                    case 'm' -> unit.startsWith("month") ? 12 : Integer.MAX_VALUE;
+                    case 'm' -> unit.startsWith("month") ? 12 : 365 * 24 * 60;
                     case 'h' -> 365 * 24;
                     case 'd' -> 365;
                     case 'w' -> 52;
                     default -> 1;
                 };
-        return n / MOST_YEARS > inAYear || (n > MOST_YEARS && inAYear == 1);
+        return n > MOST_YEARS * inAYear;
     }
 }

@@ -3,7 +3,6 @@ package anabion.core.reading;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Renames;
 import anabion.core.json.Extra;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.UUID;
 
@@ -49,12 +48,6 @@ public record Reading(
                 && measure == other.measure
                 && value == other.value
                 && condition.equals(other.condition);
-    }
-
-    /** With an id that follows from its id and from what it says. */
-    public Reading withOwnId() {
-        String said = id + " " + point + " " + reference + " " + measure + " " + value + " " + condition;
-        return withId(UUID.nameUUIDFromBytes(said.getBytes(StandardCharsets.UTF_8)));
     }
 
     public Reading withValue(double newValue) {

@@ -49,7 +49,8 @@ public final class Planner {
     /** The circuit about its operating point, with all large capacitors. */
     private final SmallSignal still;
 
-    private Optional<SmallSignal.Tone> tone = Optional.empty();
+    /** That network at {@link #TONE}; empty where it has no solution. */
+    private final Optional<SmallSignal.Tone> tone;
 
     private Planner(Chassis chassis, Policy policy, Stock stock, Map<String, PartTest> tests) {
         this.chassis = chassis;
@@ -61,6 +62,7 @@ public final class Planner {
         this.pieces = CapacitorSection.of(chassis);
         this.still = SmallSignal.about(stresses.normal().direct(), e -> false);
         for (CapacitorSection p : pieces) if (p.farads() >= HOLDS) still.capacitor(p.plus(), p.minus(), p.farads(), 0);
+        this.tone = tone(still);
     }
 
     /** The plan without anything said or tested by hand. */
@@ -209,21 +211,20 @@ public final class Planner {
      */
     private double seen(CapacitorSection c) {
         if (!known(still, c.plus()) || !known(still, c.minus())) return 0;
-        SmallSignal.Volts volts;
-        try {
-            volts = tone().driven(c.plus(), c.minus());
-        } catch (ArithmeticException e) {
-            return 0;
-        }
+        if (tone.isEmpty()) return 0;
+        SmallSignal.Volts volts = tone.get().driven(c.plus(), c.minus());
         Phasor ohms = volts.at(c.plus()).minus(volts.at(c.minus()));
         if (c.farads() < HOLDS || ohms.size() == 0) return ohms.size();
         Phasor own = new Phasor(0, 2 * Math.PI * TONE * c.farads());
         return ONE.over(ONE.over(ohms).minus(own)).size();
     }
 
-    private SmallSignal.Tone tone() {
-        if (tone.isEmpty()) tone = Optional.of(still.at(TONE));
-        return tone.orElseThrow();
+    private static Optional<SmallSignal.Tone> tone(SmallSignal network) {
+        try {
+            return Optional.of(network.at(TONE));
+        } catch (ArithmeticException e) {
+            return Optional.empty();
+        }
     }
 
     private void holding(SmallSignal network, CapacitorSection without) {

@@ -28,6 +28,13 @@ class LengthOfTimeTest {
         assertThat(LengthOfTime.parse("2h soak with the lamp", "").rest()).isEqualTo("soak with the lamp");
     }
 
+    @Test
+    void whatIsTooLongIsSaidToBe() {
+        for (String text : new String[] {"99999999999999999999h", "11 years", "5256001 min", "0 h"})
+            assertThatThrownBy(() -> length(text)).hasMessageContaining("a minute to 10 years");
+        assertThat(length("5256000 min")).isEqualTo(Duration.ofDays(3650));
+    }
+
     @ParameterizedTest
     @ValueSource(
             strings = {"", "soak", "99999999999999999999h", "4 moons", "0 min", "11 years", "2", "-3h", "99999 weeks"})

@@ -5,8 +5,10 @@ import anabion.desktop.session.Session;
 import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
-import java.util.List;
+import java.util.HashMap;
+import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
@@ -26,26 +28,37 @@ final class PhotosPane {
 
     private final Session session;
     private final VBox box = new VBox(6);
-    private Optional<List<Photo>> shown = Optional.empty();
+    private final FlowPane flow = new FlowPane(10, 10);
+    private final Map<UUID, VBox> tiles = new HashMap<>();
+    private Optional<SetRecord> shown = Optional.empty();
 
     PhotosPane(Session session) {
         this.session = session;
+        box.getChildren().addAll(Texts.label(session.say("arrival.photos"), "strong", "petrol"), flow);
+        box.sceneProperty().addListener((o, a, b) -> fill());
     }
 
-    /** Shows a set's photos; those that are shown already are left alone. */
+    /** Shows a set's photos, once somebody looks; those that were read already are not read again. */
     Node show(SetRecord set) {
-        if (shown.filter(set.photos()::equals).isPresent()) return box;
-        shown = Optional.of(set.photos());
-        box.getChildren().clear();
+        if (shown.filter(s -> s.id().equals(set.id())).isEmpty()) tiles.clear();
+        shown = Optional.of(set);
+        box.setVisible(!set.photos().isEmpty());
         box.setManaged(!set.photos().isEmpty());
-        if (set.photos().isEmpty()) return box;
-        FlowPane flow = new FlowPane(10, 10);
-        for (Photo photo : set.photos()) flow.getChildren().add(tile(set, photo));
-        box.getChildren().setAll(Texts.label(session.say("arrival.photos"), "strong", "petrol"), flow);
+        fill();
         return box;
     }
 
-    private VBox tile(SetRecord set, Photo photo) {
+    private void fill() {
+        if (box.getScene() == null || shown.isEmpty()) return;
+        SetRecord set = shown.get();
+        tiles.keySet().retainAll(set.photos().stream().map(Photo::id).toList());
+        flow.getChildren()
+                .setAll(set.photos().stream()
+                        .map(p -> tiles.computeIfAbsent(p.id(), id -> tile(set.id(), p)))
+                        .toList());
+    }
+
+    private VBox tile(UUID set, Photo photo) {
         Label missing = Texts.wrapped(session.say("arrival.photo.unreadable"), "soft", "small");
         StackPane frame = new StackPane(missing);
         missing.setVisible(false);
@@ -63,7 +76,7 @@ final class PhotosPane {
         remove.setMinWidth(Region.USE_PREF_SIZE);
         remove.setAccessibleText(session.say("arrival.photo.remove.what", photo.caption()));
         remove.setOnAction(e -> session.change(
-                set.id(), session.say("ui.change.photo-removed", photo.caption()), new Op.DropPhoto(photo.id())));
+                set, session.say("ui.change.photo-removed", photo.caption()), new Op.DropPhoto(photo.id())));
         Label caption = Texts.label(photo.caption(), "soft", "small");
         caption.setMinWidth(0);
         HBox foot = new HBox(6, caption, Texts.gap(), remove);

@@ -8,15 +8,14 @@ import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.report.BenchSheet;
 import anabion.workshop.report.SetReport;
+import anabion.workshop.storage.ForcedFiles;
 import java.io.FilterOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.nio.file.StandardCopyOption;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -93,7 +92,6 @@ final class Export {
     }
 
     private Path write(Function<Photo, Path> photos, Consumer<Double> progress) throws IOException {
-        Path half = file.resolveSibling(file.getFileName() + ".part");
         double steps = set.photos().size() + 2.0;
         int[] at = {0};
         progress.accept(1 / steps);
@@ -102,18 +100,15 @@ final class Export {
             progress.accept((1 + ++at[0]) / steps);
             return photos.apply(photo);
         };
-        try {
-            try (OutputStream out = new Stoppable(Files.newOutputStream(half))) {
-                if (sheet.isPresent()) out.write(sheet.get().html().getBytes(StandardCharsets.UTF_8));
-                else if (kind.equals("zip")) SetArchive.write(set, counted, out);
-                else if (kind.equals("pdf")) new SetReport().pdf(set, words, counted, out);
-                else html(counted, out);
-            }
+        ForcedFiles.write(file, bytes -> {
+            OutputStream out = new Stoppable(bytes);
+            if (sheet.isPresent()) out.write(sheet.get().html().getBytes(StandardCharsets.UTF_8));
+            else if (kind.equals("zip")) SetArchive.write(set, counted, out);
+            else if (kind.equals("pdf")) new SetReport().pdf(set, words, counted, out);
+            else html(counted, out);
             goOn();
-            return Files.move(half, file, StandardCopyOption.REPLACE_EXISTING);
-        } finally {
-            Files.deleteIfExists(half);
-        }
+        });
+        return file;
     }
 
     private void html(Function<Photo, Path> photos, OutputStream out) throws IOException {

@@ -14,6 +14,7 @@ import javafx.scene.input.KeyEvent;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
+import javafx.scene.text.Text;
 
 /**
  * The always-ready entry at the foot. A refused line stays in it, selected, with the reason beside it; a reason that is longer than the line
@@ -29,6 +30,9 @@ public final class ProbeLine extends VBox {
     private final HBox hints = new HBox(14);
     private final List<String> earlier = new ArrayList<>();
     private int recalled;
+    /** What was being typed before earlier lines were brought back. */
+    private String draft = "";
+
     private String refused = "";
     private Consumer<String> entered = t -> {};
     private Consumer<KeyCode> moved = k -> {};
@@ -96,12 +100,13 @@ public final class ProbeLine extends VBox {
     }
 
     private void recall(int step) {
-        boolean same = recalled > 0
-                && recalled <= earlier.size()
-                && earlier.get(recalled - 1).equals(field.getText());
-        if (step < 0 && same) recalled--;
+        if (recalled == earlier.size()) {
+            boolean isLast = recalled > 0 && earlier.get(recalled - 1).equals(field.getText());
+            draft = isLast ? "" : field.getText();
+            if (step < 0 && isLast) recalled--;
+        }
         recalled = Math.max(0, Math.min(earlier.size(), recalled + step));
-        field.setText(recalled < earlier.size() ? earlier.get(recalled) : "");
+        field.setText(recalled < earlier.size() ? earlier.get(recalled) : draft);
         field.end();
     }
 
@@ -156,9 +161,17 @@ public final class ProbeLine extends VBox {
         unfold(false);
         applyCss();
         layout();
-        boolean cut = said.getWidth() + 1 < said.prefWidth(-1);
+        boolean cut = said.getWidth() + 1 < said.prefWidth(-1) || field.getWidth() < widthOf(field.getText());
         whole.setText(cut ? said.getText() : "");
         unfold(cut);
+    }
+
+    private double widthOf(String text) {
+        Text measured = new Text(text);
+        measured.setFont(field.getFont());
+        return measured.getLayoutBounds().getWidth()
+                + field.getInsets().getLeft()
+                + field.getInsets().getRight();
     }
 
     private void unfold(boolean shown) {

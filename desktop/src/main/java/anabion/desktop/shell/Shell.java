@@ -16,7 +16,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.function.Consumer;
+import java.util.function.BiConsumer;
 import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
@@ -342,8 +342,8 @@ public final class Shell extends StackPane {
         return troubles;
     }
 
-    /** @param handler closes the workshop, does what it is given, and opens the folder that this returns in the same window */
-    public void onReopen(Consumer<Supplier<Path>> handler) {
+    /** @param handler closes the workshop, does what it is given, opens the folder that this returns in the same window, and says the words */
+    public void onReopen(BiConsumer<Supplier<Path>, String> handler) {
         troubles.onReopen(handler);
     }
 

@@ -51,20 +51,11 @@ public final class SetArchive {
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
             text(zip, "chassis.json", ChassisCodec.text(set.chassis()));
             text(zip, "job.json", JobCodec.text(set.job()));
-            text(
-                    zip,
-                    "readings.json",
-                    TreeWriter.text(Map.of(
-                            "readings",
-                            set.readings().stream().map(ReadingCodec::tree).toList())));
+            text(zip, "readings.json", readings(set));
             StringBuilder csv = new StringBuilder();
             ReadingCodec.csv(set.readings(), csv);
             text(zip, "readings.csv", csv.toString());
-            text(
-                    zip,
-                    "photos.json",
-                    TreeWriter.text(Map.of(
-                            "photos", set.photos().stream().map(Photo::tree).toList())));
+            text(zip, "photos.json", photos(set));
             for (String name :
                     set.photos().stream().map(SetArchive::name).distinct().toList()) {
                 Photo photo = set.photos().stream()
@@ -74,6 +65,16 @@ public final class SetArchive {
                 entry(zip, name, Files.readAllBytes(file.apply(photo)));
             }
         }
+    }
+
+    private static String readings(SetRecord set) {
+        return TreeWriter.text(Map.of(
+                "readings", set.readings().stream().map(ReadingCodec::tree).toList()));
+    }
+
+    private static String photos(SetRecord set) {
+        return TreeWriter.text(
+                Map.of("photos", set.photos().stream().map(Photo::tree).toList()));
     }
 
     private static String name(Photo photo) {
@@ -208,7 +209,7 @@ public final class SetArchive {
     /** A record under an id that follows from what it says, so that it comes in once, and under a name that no set here has. */
     private static SetRecord another(SetRecord set, Sets sets) {
         Chassis chassis = set.chassis();
-        String said = ChassisCodec.text(chassis) + JobCodec.text(set.job()) + set.readings() + set.photos();
+        String said = ChassisCodec.text(chassis) + JobCodec.text(set.job()) + readings(set) + photos(set);
         Set<String> names = sets.summaries().stream().map(Summary::name).collect(Collectors.toSet());
         int number = 2;
         while (names.contains(chassis.name() + " (" + number + ")")) number++;

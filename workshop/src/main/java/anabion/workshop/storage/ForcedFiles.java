@@ -1,8 +1,9 @@
 package anabion.workshop.storage;
 
+import java.io.FilterOutputStream;
 import java.io.IOException;
-import java.io.InputStream;
-import java.nio.ByteBuffer;
+import java.io.OutputStream;
+import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
@@ -12,17 +13,25 @@ import java.nio.file.StandardOpenOption;
 
 /** Files that are whole on the disk, or not there: written beside, forced, renamed, and the folder forced. */
 public final class ForcedFiles {
-    private static final int BLOCK = 1 << 16;
-
     private ForcedFiles() {}
 
-    /** Writes a file, replacing one that is there. */
-    public static void write(Path target, InputStream content) throws IOException {
-        Path half = Files.createTempFile(target.getParent(), "half-", ".tmp");
+    /** What writes a file's content. */
+    public interface Content {
+        void to(OutputStream out) throws IOException;
+    }
+
+    /** Writes a file, replacing one that is there; where the content fails, that stays. */
+    public static void write(Path file, Content content) throws IOException {
+        Path target = file.toAbsolutePath();
+        Path half = target.resolveSibling(target.getFileName() + ".part");
         try {
-            try (FileChannel channel = FileChannel.open(half, StandardOpenOption.WRITE)) {
-                for (byte[] block = content.readNBytes(BLOCK); block.length > 0; block = content.readNBytes(BLOCK))
-                    for (ByteBuffer all = ByteBuffer.wrap(block); all.hasRemaining(); ) channel.write(all);
+            try (FileChannel channel = FileChannel.open(
+                            half,
+                            StandardOpenOption.CREATE,
+                            StandardOpenOption.TRUNCATE_EXISTING,
+                            StandardOpenOption.WRITE);
+                    OutputStream out = Channels.newOutputStream(channel)) {
+                content.to(new Kept(out));
                 channel.force(true);
             }
             Files.move(half, target, StandardCopyOption.ATOMIC_MOVE);
@@ -32,11 +41,26 @@ public final class ForcedFiles {
         }
     }
 
+    /** Stays open for {@code force} when a writer of archives or pages closes it. */
+    private static final class Kept extends FilterOutputStream {
+        Kept(OutputStream out) {
+            super(out);
+        }
+
+        @Override
+        public void write(byte[] bytes, int from, int length) throws IOException {
+            out.write(bytes, from, length);
+        }
+
+        @Override
+        public void close() throws IOException {
+            out.flush();
+        }
+    }
+
     /** Copies a file, replacing one that is there. */
     public static void copy(Path from, Path target) throws IOException {
-        try (InputStream in = Files.newInputStream(from)) {
-            write(target, in);
-        }
+        write(target, out -> Files.copy(from, out));
     }
 
     /** Makes a folder and those above it, as far as they are missing. */

@@ -61,7 +61,7 @@ public final class PhotoFiles {
         Path target = path(stored);
         if (Files.exists(target)) return stored;
         ForcedFiles.createFolders(target.getParent());
-        ForcedFiles.write(target, new ByteArrayInputStream(bytes));
+        ForcedFiles.write(target, out -> out.write(bytes));
         return stored;
     }
 
