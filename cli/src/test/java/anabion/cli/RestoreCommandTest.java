@@ -36,7 +36,9 @@ class RestoreCommandTest extends Headless {
         assertThat(json(out).text("finding")).contains("missing");
         assertThat(json(out).objects("backups")).hasSize(1);
         assertThat(run("restore", folder, "workshop-2026-05-04.db")).isEqualTo(Main.FINE);
-        assertThat(out).contains("restored", "set-aside-");
+        assertThat(out).contains("restored").doesNotContain("set-aside-");
+        assertThat(run("restore", folder, "workshop-2026-05-04.db")).isEqualTo(Main.FINE);
+        assertThat(out).contains("what was there before is in", "set-aside-");
         assertThat(run("restore", folder)).isEqualTo(Main.FINE);
         try (Workshop w = Workshop.open(folder, CLOCK)) {
             assertThat(w.sets().summaries()).hasSize(1);

@@ -78,19 +78,20 @@ final class Refusal {
         VBox choice = new VBox();
         fill(stage, List.of(Texts.wrapped(what), Texts.wrapped(WORDS.say("restore.text")), choice, said));
         aside(choice, said, () -> Restore.choices(folder), backups -> {
-            choice.getChildren()
-                    .setAll(new BackupList(
-                            backups,
-                            WORDS,
-                            clock.getZone(),
-                            b -> aside(
-                                    choice,
-                                    said,
-                                    () -> {
-                                        Restore.from(folder, b.name(), clock);
-                                        return Workshop.open(folder, clock);
-                                    },
-                                    restored)));
+            BackupList list = new BackupList(
+                    backups,
+                    WORDS,
+                    clock.getZone(),
+                    b -> aside(
+                            choice,
+                            said,
+                            () -> {
+                                Restore.from(folder, b.name(), clock);
+                                return Workshop.open(folder, clock);
+                            },
+                            restored));
+            choice.getChildren().setAll(list);
+            list.list().requestFocus();
             stage.sizeToScene();
         });
     }

@@ -20,6 +20,7 @@ import java.nio.file.Path;
 import java.util.Optional;
 import java.util.stream.Stream;
 import javafx.scene.control.Button;
+import javafx.scene.control.ListView;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
@@ -185,6 +186,7 @@ class KeepingTest extends WindowCase {
             Refusal.fill(second[0], "the database is missing", broken, w -> opened[0] = w);
             second[0].show();
         });
+        until("that the list has the focus", () -> second[0].getScene().getFocusOwner() instanceof ListView);
         interact(() -> ((Button) second[0].getScene().lookup("#restore")).fire());
         until("the workshop", () -> opened[0] != null);
         opened[0].close();

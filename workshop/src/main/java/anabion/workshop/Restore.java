@@ -15,6 +15,7 @@ import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /** Puts a backup in the place of a workshop's database. Whatever lay there before is kept in a folder of its own. */
 public final class Restore {
@@ -47,7 +48,7 @@ public final class Restore {
      * Restores one of the choices.
      *
      * @param name of its file
-     * @return the folder with what was there before; empty where the database was taken as it is
+     * @return the folder with what was there before; empty where there was nothing, or the database was taken as it is
      * @throws InputException if there is no such choice, it is not sound, or the workshop is open; nothing is changed then
      * @throws StorageException if the disk will not
      */
@@ -62,7 +63,7 @@ public final class Restore {
             Optional<Path> kept = Optional.empty();
             if (!chosen.file().equals(Database.in(folder))) {
                 check(chosen, folder);
-                kept = Optional.of(setAside(folder, clock));
+                kept = setAside(folder, clock);
                 ForcedFiles.copy(chosen.file(), Database.in(folder));
             }
             lock.markClosed();
@@ -99,17 +100,23 @@ public final class Restore {
         }
     }
 
-    /** Renames the database first: a program that ends in the middle leaves a workshop that says what it lacks. */
-    private static Path setAside(Path folder, Clock clock) throws IOException {
-        Path kept = folder.resolve("set-aside-" + STAMP.format(clock.instant()));
-        for (int n = 2; Files.exists(kept); n++)
-            kept = kept.resolveSibling("set-aside-" + STAMP.format(clock.instant()) + "-" + n);
+    /**
+     * Renames the database first: a program that ends in the middle leaves a workshop that says what it lacks.
+     *
+     * @return empty where nothing was there
+     */
+    private static Optional<Path> setAside(Path folder, Clock clock) throws IOException {
+        List<Path> files = Stream.concat(Stream.of(Database.in(folder)), Database.companions(folder).stream())
+                .filter(Files::exists)
+                .toList();
+        if (files.isEmpty()) return Optional.empty();
+        String name = "set-aside-" + STAMP.format(clock.instant());
+        Path kept = folder.resolve(name);
+        for (int n = 2; Files.exists(kept); n++) kept = folder.resolve(name + "-" + n);
         Files.createDirectory(kept);
-        List<Path> files = new ArrayList<>(List.of(Database.in(folder)));
-        files.addAll(Database.companions(folder));
-        for (Path f : files) if (Files.exists(f)) Files.move(f, kept.resolve(f.getFileName()));
+        for (Path f : files) Files.move(f, kept.resolve(f.getFileName()));
         ForcedFiles.forceFolder(kept);
         ForcedFiles.forceFolder(folder);
-        return kept;
+        return Optional.of(kept);
     }
 }
