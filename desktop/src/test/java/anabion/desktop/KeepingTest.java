@@ -92,7 +92,9 @@ class KeepingTest extends WindowCase {
         enter("V4.1 2.5");
         until("that it is said", () -> shows("deleted, moved or replaced"));
         Path target = elsewhere.resolve("saved");
-        when(files.toSave(anyString(), anyString())).thenReturn(Optional.of(elsewhere), Optional.of(target));
+        when(files.toSave(anyString(), anyString()))
+                .thenReturn(Optional.of(elsewhere))
+                .thenReturn(Optional.of(target));
         clickOn("#save-elsewhere");
         until("that a folder in use is refused where it is seen", () -> shows("there is something of this name"));
         clickOn("#save-elsewhere");

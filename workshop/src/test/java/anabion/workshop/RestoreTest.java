@@ -125,7 +125,9 @@ class RestoreTest {
     @Test
     void aCleanEndNeedsNoLog() throws IOException {
         crashed();
+        assertThat(Workshop.finding(parent.resolve("live"))).isEmpty();
         assertThat(Database.companions(parent.resolve("live")))
+                .as("looking makes no file")
                 .allSatisfy(f -> assertThat(f).doesNotExist());
         assertThat(readings(parent.resolve("live")))
                 .isEqualTo(Temp.halcyon().readings().size() + 1);

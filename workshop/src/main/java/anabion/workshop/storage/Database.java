@@ -93,7 +93,8 @@ public final class Database implements AutoCloseable {
             if (isDamage(e)) return false;
             throw e;
         }
-        try (Connection c = readOnly(in(folder).toString());
+        // without a log nothing may be made beside it
+        try (Connection c = hasLog(folder) ? readOnly(in(folder).toString()) : readOnly(in(folder));
                 Statement statement = c.createStatement();
                 ResultSet answer = statement.executeQuery("PRAGMA integrity_check")) {
             return answer.next() && "ok".equals(answer.getString(1));
