@@ -98,7 +98,7 @@ class KeepingTest extends WindowCase {
         clickOn("#save-elsewhere");
         until("that a folder in use is refused where it is seen", () -> shows("there is something of this name"));
         clickOn("#save-elsewhere");
-        until("what was lost", () -> shows("1 photos are not among what was saved"));
+        until("what was lost", () -> shows("their files went with the folder: 1"));
         until(
                 "the window on the new folder",
                 () -> now() != shell && now().session().set().get().isPresent());
