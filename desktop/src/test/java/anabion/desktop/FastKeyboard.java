@@ -1,26 +1,48 @@
 package anabion.desktop;
 
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import javafx.application.Platform;
 import javafx.event.Event;
+import javafx.event.EventHandler;
 import javafx.event.EventTarget;
 import javafx.scene.Scene;
 import javafx.scene.input.KeyCode;
 import javafx.scene.input.KeyEvent;
 import javafx.scene.robot.Robot;
+import javafx.stage.Stage;
 import org.testfx.util.WaitForAsyncUtils;
 
 /** Presses keys without waiting between them, as somebody does who knows the program. */
 final class FastKeyboard {
-    /** Presses keys of the display in their order and lets them go again. */
-    void press(KeyCode... keys) {
+    /**
+     * Presses keys of the display in their order and lets them go again, and waits until the window has them: what the display sends comes by its
+     * own way.
+     *
+     * @param stage the window in front
+     * @throws AssertionError if the window has not got them after ten seconds
+     */
+    void press(Stage stage, KeyCode... keys) {
+        CountDownLatch released = new CountDownLatch(1);
+        EventHandler<KeyEvent> last = e -> {
+            if (e.getCode() == keys[0]) released.countDown();
+        };
         WaitForAsyncUtils.waitForAsyncFx(10_000, () -> {
+            stage.addEventFilter(KeyEvent.KEY_RELEASED, last);
             Robot robot = new Robot();
             for (KeyCode k : keys) robot.keyPress(k);
             for (int n = keys.length - 1; n >= 0; n--) robot.keyRelease(keys[n]);
         });
-        // what the display sends comes by its own way
-        WaitForAsyncUtils.sleep(15, java.util.concurrent.TimeUnit.MILLISECONDS);
+        try {
+            if (!released.await(10, TimeUnit.SECONDS))
+                throw new AssertionError("the window did not get " + List.of(keys) + "; it "
+                        + (stage.isFocused() ? "has" : "does not have") + " the display's keyboard");
+        } catch (InterruptedException e) {
+            throw new AssertionError(e);
+        } finally {
+            Platform.runLater(() -> stage.removeEventFilter(KeyEvent.KEY_RELEASED, last));
+        }
     }
 
     /** A character to whatever has the focus; of keys that no keyboard here has, too. */

@@ -17,6 +17,7 @@ import org.testfx.util.WaitForAsyncUtils;
 
 /** The real window in a process of its own, typing readings until it is killed; it says which ones were acknowledged. */
 final class KilledChild {
+    private static Stage stage;
     private static Shell shell;
     private static Session session;
 
@@ -26,7 +27,7 @@ final class KilledChild {
         Workshop workshop = Workshop.open(Path.of(args[0]), Clock.systemUTC());
         CountDownLatch shown = new CountDownLatch(1);
         Platform.startup(() -> {
-            Stage stage = new Stage();
+            stage = new Stage();
             session = new Session(workshop);
             shell = AnabionApp.show(stage, session, Ports.system(stage));
             shown.countDown();
@@ -56,7 +57,7 @@ final class KilledChild {
     private static void enter(FastKeyboard keyboard, String line) {
         line.codePoints()
                 .forEach(c -> Platform.runLater(() -> FastKeyboard.type(shell.getScene(), Character.toString(c))));
-        keyboard.press(KeyCode.ENTER);
+        keyboard.press(stage, KeyCode.ENTER);
     }
 
     private static void until(BooleanSupplier holds) throws Exception {

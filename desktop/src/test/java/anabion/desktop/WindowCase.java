@@ -77,7 +77,10 @@ abstract class WindowCase extends ApplicationTest {
             WaitForAsyncUtils.waitFor(60, TimeUnit.SECONDS, () -> WaitForAsyncUtils.asyncFx(holds::getAsBoolean)
                     .get());
         } catch (Exception e) {
-            throw new AssertionError("not seen in a minute: " + what + "; the window says: " + texts(), e);
+            throw new AssertionError(
+                    "not seen in a minute: " + what + "; the focus is on "
+                            + stage.getScene().getFocusOwner() + "; the window says: " + texts(),
+                    e);
         }
     }
 
@@ -89,7 +92,7 @@ abstract class WindowCase extends ApplicationTest {
 
     /** Presses keys together on the display's keyboard. */
     FxRobot key(KeyCode... keys) {
-        keyboard.press(keys);
+        keyboard.press(stage, keys);
         return settled();
     }
 

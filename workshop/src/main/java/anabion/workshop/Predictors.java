@@ -44,8 +44,9 @@ public final class Predictors {
         };
     }
 
-    /** What the circuit of a chassis says; made anew when the chassis has changed. */
-    public synchronized Predictor of(Chassis chassis) {
+    /** What the circuit of a chassis says; made anew when more than its name has changed. */
+    public synchronized Predictor of(Chassis named) {
+        Chassis chassis = named.unnamed();
         Predictor found = made.get(chassis);
         if (found == null) {
             found = CircuitPredictor.of(chassis);
@@ -55,7 +56,8 @@ public final class Predictors {
     }
 
     /** Asks the predictions of a chassis; who comes second waits. */
-    public <T> T foreseen(Chassis chassis, Priors priors, Function<PredictionModel, T> question) {
+    public <T> T foreseen(Chassis named, Priors priors, Function<PredictionModel, T> question) {
+        Chassis chassis = named.unnamed();
         KeptPredictions kept;
         synchronized (foreseen) {
             kept = foreseen.computeIfAbsent(new Ground(chassis, priors), g -> new KeptPredictions());

@@ -26,10 +26,10 @@ public record Chassis(
         adjusters = List.copyOf(adjusters);
     }
 
-    /** A set about which nothing is known but its name and how it is fed. */
     /** The usual name of the net of the metal chassis, to which iron cores and cans are bolted. */
     public static final String METAL = "CHASSIS";
 
+    /** A set about which nothing is known but its name and how it is fed. */
     public static Chassis blank(UUID id, Identity identity, Supply supply) {
         return new Chassis(
                 id, identity, supply, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Extra.NONE);
@@ -69,6 +69,11 @@ public record Chassis(
 
     public Chassis withIdentity(Identity newIdentity) {
         return new Chassis(id, newIdentity, supply, parts, stages, bands, chart, adjusters, extra);
+    }
+
+    /** What of a set its circuit depends on: a set that is renamed computes as before. */
+    public Chassis unnamed() {
+        return withIdentity(Identity.of("", "", identity.kind()));
     }
 
     public Chassis withSupply(Supply newSupply) {

@@ -128,7 +128,7 @@ public final class Diagnoses implements AutoCloseable {
         Priors usual =
                 Priors.USUAL.from(set.chassis().identity().year().orElse(0)).with(experience);
         return new Ground(
-                set.chassis(),
+                set.chassis().unnamed(),
                 set.job().arrival().visited() ? usual.visited() : usual,
                 set.chassis().parts().isEmpty() ? List.of() : Evidence.of(set.chassis(), set.readings(), set.job()),
                 session.step().get() == Step.COLD_CHECKS
