@@ -8,7 +8,7 @@ import anabion.core.chassis.Identity;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
-import anabion.core.chassis.WiringLine;
+import anabion.core.command.WiringLine;
 import anabion.core.format.ChassisCodec;
 import anabion.core.json.Extra;
 import anabion.core.testing.LeftToDeep;

@@ -3,10 +3,10 @@ package anabion.cli;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.TypicalCircuit;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.ReadingCodec;
 import anabion.core.testing.Deep;
+import anabion.core.typical.TypicalCircuit;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;

@@ -1,7 +1,7 @@
 package anabion.desktop;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.WiringLine;
+import anabion.core.command.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.job.Step;
 import anabion.desktop.session.Session;

@@ -2,6 +2,11 @@ package anabion.desktop;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 
+import anabion.core.chassis.AssignedRole;
+import anabion.core.chassis.Part;
+import anabion.core.command.WiringLine;
+import anabion.core.format.ChassisCodec;
+import anabion.core.format.ListCodec;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ClassFileImporter;
 import com.tngtech.archunit.core.importer.ImportOption;
@@ -74,6 +79,20 @@ class ArchitectureTest {
                 .matching("anabion.core.(*)..")
                 .should()
                 .beFreeOfCycles()
+                .check(house);
+    }
+
+    /** The words beside a part are for people: they suggest its role in one place, and are carried through lines and files. */
+    @Test
+    void noRuleReadsTheWordsOfARole() {
+        noClasses()
+                .that()
+                .resideInAPackage("anabion.core..")
+                .and()
+                .doNotBelongToAnyOf(
+                        Part.class, AssignedRole.class, WiringLine.class, ChassisCodec.class, ListCodec.class)
+                .should()
+                .callMethod(Part.class, "roleText")
                 .check(house);
     }
 

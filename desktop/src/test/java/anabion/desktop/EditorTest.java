@@ -1,8 +1,8 @@
 package anabion.desktop;
 
 import anabion.core.chassis.Provenance;
-import anabion.core.chassis.StudyLine;
-import anabion.core.chassis.WiringLine;
+import anabion.core.command.StudyLine;
+import anabion.core.command.WiringLine;
 import anabion.core.job.Step;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;

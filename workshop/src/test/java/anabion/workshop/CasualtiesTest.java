@@ -3,6 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.command.RecapLine;
 import anabion.core.job.Job;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.LooseKind;
@@ -11,7 +12,6 @@ import anabion.core.json.Extra;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Planner;
 import anabion.core.recap.Policy;
-import anabion.core.recap.RecapLine;
 import anabion.core.recap.Stock;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;

@@ -2,9 +2,9 @@ package anabion.workshop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import anabion.core.command.TypeLine;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
-import anabion.core.device.TypeLine;
 import java.nio.file.Path;
 import java.util.List;
 import org.junit.jupiter.api.Test;

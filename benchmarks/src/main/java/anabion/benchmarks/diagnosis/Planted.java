@@ -5,15 +5,18 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Provenance;
+import anabion.core.diagnosis.PartStress;
 import anabion.core.diagnosis.Priors;
 import anabion.core.json.Extra;
 import anabion.core.simulation.FaultList;
+import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
@@ -30,9 +33,12 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
     /** One fault of the list, drawn by how often it happens, its severity anywhere between the listed ones. */
     static Planted listed(Chassis chassis, Random random) {
         List<List<Fault>> ways = FaultList.ways(chassis);
+        PartStress stress = PartStress.of(chassis, new Simulator().solve(chassis, Setting.fed(chassis)));
         double[] weights = ways.stream()
-                .mapToDouble(
-                        w -> Priors.USUAL.weight(chassis.part(w.get(0).part()).orElseThrow(), w.get(0)))
+                .mapToDouble(w -> {
+                    Part part = chassis.part(w.get(0).part()).orElseThrow();
+                    return Priors.USUAL.weight(part, w.get(0)) * stress.of(part, w.get(0));
+                })
                 .toArray();
         double left = random.nextDouble() * java.util.Arrays.stream(weights).sum();
         int n = 0;
@@ -95,6 +101,7 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
                 new Component.Resistor(ohms, 0.05, 1),
                 Map.of("1", nets.get(at), "2", nets.get((at + 1) % nets.size())),
                 "",
+                Optional.empty(),
                 "",
                 "",
                 Provenance.values()[0],

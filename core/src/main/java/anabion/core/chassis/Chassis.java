@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
-/** A receiver as designed. */
+/** A receiver as designed. Parts without a role have the one that the circuit shows, if it shows one. */
 public record Chassis(
         UUID id,
         Identity identity,
@@ -20,7 +20,8 @@ public record Chassis(
     public static final int FORMAT = 1;
 
     public Chassis {
-        parts = List.copyOf(parts);
+        parts = CircuitRoles.complete(
+                List.copyOf(parts), reference(parts, chart), bands.stream().anyMatch(b -> b.kind() == BandKind.FM));
         stages = List.copyOf(stages);
         bands = List.copyOf(bands);
         adjusters = List.copyOf(adjusters);
@@ -41,6 +42,10 @@ public record Chassis(
 
     /** The net that everything is measured against: the chart's, else the metal, else another usual one, else that of the first part. */
     public String reference() {
+        return reference(parts, chart);
+    }
+
+    private static String reference(List<Part> parts, Optional<Chart> chart) {
         String charted = chart.map(c -> c.conditions().reference()).orElse(METAL);
         for (String net : List.of(charted, METAL, "B-", "EARTH"))
             if (parts.stream().anyMatch(p -> p.touches(net))) return net;
@@ -69,6 +74,16 @@ public record Chassis(
 
     public Chassis withIdentity(Identity newIdentity) {
         return new Chassis(id, newIdentity, supply, parts, stages, bands, chart, adjusters, extra);
+    }
+
+    /** The nets of the automatic volume control: those that its filter's capacitors hold. */
+    public List<String> controlLines() {
+        return parts.stream()
+                .filter(p -> p.is(PartRole.AVC_FILTER) && p.component() instanceof Component.Capacitor)
+                .flatMap(p -> p.nets().values().stream())
+                .filter(n -> !n.equals(reference()))
+                .distinct()
+                .toList();
     }
 
     /** What of a set its circuit depends on: a set that is renamed computes as before. */

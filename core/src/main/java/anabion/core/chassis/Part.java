@@ -13,8 +13,9 @@ import java.util.UUID;
  *
  * @param reference the label on the drawing, unique in the chassis
  * @param nets terminal to net, in terminal order; terminals are pins for devices, 1 and 2 for simple parts
- * @param role what it does (coupling, reservoir, grid leak, …); empty when not stated
+ * @param roleText what it does, in words for people: no rule reads them; empty when not stated
  * @param printed the value as the list prints it; empty when not stated
+ * @param assigned the role by which rules know it; empty where nobody picked one and nothing shows it
  * @param make letters, colour or shape by which its maker marked it, the same for all parts of that make; empty when not seen
  */
 public record Part(
@@ -22,7 +23,8 @@ public record Part(
         String reference,
         Component component,
         Map<String, String> nets,
-        String role,
+        String roleText,
+        Optional<AssignedRole> assigned,
         String printed,
         String make,
         Provenance provenance,
@@ -34,6 +36,15 @@ public record Part(
 
     public Optional<Device> device() {
         return component instanceof Device d ? Optional.of(d) : Optional.empty();
+    }
+
+    /** What it does, as far as rules know. */
+    public Optional<PartRole> role() {
+        return assigned.map(AssignedRole::role);
+    }
+
+    public boolean is(PartRole role) {
+        return assigned.filter(r -> r.role() == role).isPresent();
     }
 
     /** Whether any terminal is on the net. */
@@ -51,26 +62,35 @@ public record Part(
     }
 
     public Part withComponent(Component other) {
-        return new Part(id, reference, other, nets, role, printed, make, provenance, note, extra);
+        return new Part(id, reference, other, nets, roleText, assigned, printed, make, provenance, note, extra);
     }
 
     public Part withValue(Component other, String print) {
-        return new Part(id, reference, other, nets, role, print, make, provenance, note, extra);
+        return new Part(id, reference, other, nets, roleText, assigned, print, make, provenance, note, extra);
     }
 
     public Part withMake(String mark) {
-        return new Part(id, reference, component, nets, role, printed, mark, provenance, note, extra);
+        return new Part(id, reference, component, nets, roleText, assigned, printed, mark, provenance, note, extra);
+    }
+
+    public Part withRole(Optional<AssignedRole> other) {
+        return new Part(id, reference, component, nets, roleText, other, printed, make, provenance, note, extra);
+    }
+
+    public Part withRoleText(String words) {
+        return new Part(id, reference, component, nets, words, assigned, printed, make, provenance, note, extra);
     }
 
     public Part withNote(String text) {
-        return new Part(id, reference, component, nets, role, printed, make, provenance, text, extra);
+        return new Part(id, reference, component, nets, roleText, assigned, printed, make, provenance, text, extra);
     }
 
     public Part withProvenance(Provenance other) {
-        return new Part(id, reference, component, nets, role, printed, make, other, note, extra);
+        return new Part(id, reference, component, nets, roleText, assigned, printed, make, other, note, extra);
     }
 
     public Part withReference(String newReference, Map<String, String> newNets) {
-        return new Part(id, newReference, component, newNets, role, printed, make, provenance, note, extra);
+        return new Part(
+                id, newReference, component, newNets, roleText, assigned, printed, make, provenance, note, extra);
     }
 }

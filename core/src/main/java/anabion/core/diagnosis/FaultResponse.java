@@ -66,6 +66,11 @@ final class FaultResponse {
                 .collect(Collectors.toSet());
     }
 
+    /** As it stands, with no meter on it. */
+    OperatingPoint atRest() {
+        return free;
+    }
+
     double free(String net) {
         return free.volts(net).orElse(0);
     }

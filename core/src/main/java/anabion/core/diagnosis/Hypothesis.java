@@ -45,13 +45,13 @@ public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
     }
 
     /** Every single fault of a chassis, and the sound set. */
-    static List<Hypothesis> of(Chassis chassis, Priors priors) {
+    static List<Hypothesis> of(Chassis chassis, Priors priors, PartStress stress) {
         List<Hypothesis> all = new ArrayList<>();
         double sum = 0;
         for (List<Fault> way : FaultList.ways(chassis)) {
             Fault first = way.get(0);
             Part part = chassis.part(first.part()).orElseThrow();
-            double weight = priors.weight(part, first);
+            double weight = priors.weight(part, first) * stress.of(part, first);
             sum += weight;
             int segments = Math.max(1, way.size() - 1);
             for (int n = 0; n < segments; n++)

@@ -88,15 +88,15 @@ public final class PredictionModel {
         trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
         this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
         this.usual = Setting.fed(chassis).withTrims(shared);
-        this.hypotheses = Hypothesis.of(chassis, priors);
-        // a capacitor entered with no farads has severities that are all the same
-        this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
         this.states = new FaultStates(chassis);
         this.well = states.well();
-        this.healthy = hypotheses.get(hypotheses.size() - 1);
         FaultResponse sound = well.shown(engine, near(usual)).orElseThrow(() -> InputException.at(chassis.name())
                 .because("its circuit does not settle even when sound")
                 .so("look at the checks of the Study sheet first"));
+        this.hypotheses = Hypothesis.of(chassis, priors, PartStress.of(chassis, sound.atRest()));
+        // a capacitor entered with no farads has severities that are all the same
+        this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
+        this.healthy = hypotheses.get(hypotheses.size() - 1);
         this.sources = Sources.of(chassis, sound.sources());
         this.cold = new ColdResistanceModel(usual, well, sources);
         this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);

@@ -71,6 +71,15 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
 
     private static final double LATE = 0.4;
 
+    /** Old carbon falls where it was overheated, and so often. */
+    private static final double FALLEN = 0.2;
+    /** Carbon of this many ohms drifts as often as the tables say, more ohms oftener: by this power of the ratio, within these bounds. */
+    private static final double USUAL_OHMS = 100e3;
+
+    private static final double POWER = 0.25;
+    private static final double SELDOM = 0.4;
+    private static final double OFTEN = 1.6;
+
     public Priors {
         history = Map.copyOf(history);
     }
@@ -111,15 +120,23 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
         return key.make().isEmpty() ? kind : kind * history.getOrDefault(key, 1.0);
     }
 
-    /** Relative odds of a fault of a part. */
+    /** Relative odds of a fault of a part, wherever it sits: see {@link PartStress}. */
     public double weight(Part p, Fault f) {
         double usual = usual(p, f.mode());
         boolean touched = f.mode() == FaultMode.JOINT || f.mode() == FaultMode.WRONG || f.mode() == FaultMode.MISTUNED;
         return usual
                 * age(kind(p.component()), f.mode())
-                * PartStress.of(p, f)
+                * drift(p, f)
                 * (disturbed && touched ? DISTURBED : 1)
                 * experience(key(p, f.mode()));
+    }
+
+    /** High values of old carbon drift oftener than low ones, and up rather than down. */
+    private static double drift(Part p, Fault f) {
+        if (!(p.component() instanceof Component.Resistor r) || f.mode() != FaultMode.DRIFTED) return 1;
+        double size = Math.max(SELDOM, Math.min(OFTEN, Math.pow(r.ohms() / USUAL_OHMS, POWER)));
+        boolean fallen = !f.amount().isEmpty() && f.ohms().value() < r.ohms();
+        return fallen ? FALLEN * size : size;
     }
 
     /** Before anything of the set is known. */

@@ -2,13 +2,17 @@ package anabion.core.format;
 
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.AssignedRole;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ChassisCheck;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Provenance;
+import anabion.core.chassis.RoleWords;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
@@ -24,6 +28,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalInt;
 
 /** The chassis file: {@code docs/formats/chassis.schema.json}. */
@@ -119,13 +124,31 @@ public final class ChassisCodec {
     }
 
     private static Part part(Fields f) {
+        String reference = f.text("reference");
+        Component component = ComponentCodec.read(f);
+        String words = f.text("role", "");
+        String printed = f.text("printed", "");
+        Optional<AssignedRole> picked =
+                f.maybeCode("partRole", PartRole.values()).map(AssignedRole::picked);
+        picked.filter(r -> !r.role().fits(component)).ifPresent(r -> {
+            throw f.trouble(
+                    "partRole",
+                    "this kind of part can't be that",
+                    "use one of "
+                            + String.join(
+                                    ", ",
+                                    PartRole.of(component).stream()
+                                            .map(PartRole::code)
+                                            .toList()));
+        });
         return new Part(
                 f.id(),
-                f.text("reference"),
-                ComponentCodec.read(f),
+                reference,
+                component,
                 f.texts("nets"),
-                f.text("role", ""),
-                f.text("printed", ""),
+                words,
+                picked.or(() -> RoleWords.suggest(component, words, printed)),
+                printed,
                 f.text("make", ""),
                 f.code("provenance", Provenance.values(), Provenance.SHEET),
                 f.text("note", ""),
@@ -204,7 +227,13 @@ public final class ChassisCodec {
         Writing w = new Writing().put("id", p.id()).put("reference", p.reference());
         ComponentCodec.write(p.component(), w);
         return w.map("nets", p.nets())
-                .text("role", p.role())
+                .text("role", p.roleText())
+                .text(
+                        "partRole",
+                        p.assigned()
+                                .filter(r -> r.basis() == AssignedRole.Basis.PICKED)
+                                .map(r -> r.role().code())
+                                .orElse(""))
                 .text("printed", p.printed())
                 .text("make", p.make())
                 .unless("provenance", p.provenance(), Provenance.SHEET)

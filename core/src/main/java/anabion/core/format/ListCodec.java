@@ -1,12 +1,14 @@
 package anabion.core.format;
 
+import anabion.core.chassis.AssignedRole;
 import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
-import anabion.core.chassis.ValueList;
-import anabion.core.chassis.WiringLine;
+import anabion.core.command.RoleLine;
+import anabion.core.command.ValueList;
+import anabion.core.command.WiringLine;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
@@ -15,13 +17,14 @@ import java.io.IOException;
 import java.io.Reader;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 
 /** Parts lists, value lists and charts as CSV ({@code docs/formats/lists.md}). */
 public final class ListCodec {
     private static final List<String> PART = List.of("reference", "value", "nets");
-    private static final List<String> PART_MORE = List.of("role", "make", "note");
+    private static final List<String> PART_MORE = List.of("role", "part-role", "make", "note");
     private static final List<String> CHART = List.of("point", "value");
     private static final List<String> CHART_MORE = List.of("band", "measure", "source", "tolerance", "follows");
 
@@ -40,7 +43,10 @@ public final class ListCodec {
                     row.need("reference") + " " + row.need("value") + " " + row.get("nets") + " " + row.get("role");
             try {
                 Part read = WiringLine.parse(line, grown, library);
-                Part made = row.get("make").isEmpty() ? read : read.withMake(row.get("make"));
+                Part picked = row.get("part-role").isEmpty()
+                        ? read
+                        : read.withRole(Optional.of(AssignedRole.picked(RoleLine.role(row.get("part-role"), read))));
+                Part made = row.get("make").isEmpty() ? picked : picked.withMake(row.get("make"));
                 grown = withPart(grown, row.get("note").isEmpty() ? made : made.withNote(row.get("note")));
             } catch (InputException e) {
                 throw e.inside("line " + row.line() + ", field value");
@@ -110,13 +116,20 @@ public final class ListCodec {
         }
     }
 
+    private static String picked(Part p) {
+        return p.assigned()
+                .filter(r -> r.basis() == AssignedRole.Basis.PICKED)
+                .map(r -> r.role().code())
+                .orElse("");
+    }
+
     /** The parts as CSV, as {@link #parts} reads them. */
     public static void parts(Chassis chassis, Appendable out) throws IOException {
-        TableWriter table = new TableWriter(out, "reference", "value", "nets", "role", "make", "note");
+        TableWriter table = new TableWriter(out, "reference", "value", "nets", "role", "part-role", "make", "note");
         for (Part p : chassis.parts()) {
             List<String> nets = new ArrayList<>();
             p.nets().forEach((terminal, net) -> nets.add(p.device().isPresent() ? terminal + "=" + net : net));
-            table.row(p.reference(), p.printed(), String.join(" ", nets), p.role(), p.make(), p.note());
+            table.row(p.reference(), p.printed(), String.join(" ", nets), p.roleText(), picked(p), p.make(), p.note());
         }
     }
 }

@@ -155,9 +155,13 @@ public final class Fields {
     }
 
     public <E extends Enum<E> & Coded> E code(String name, E[] all, E otherwise) {
+        return maybeCode(name, all).orElse(otherwise);
+    }
+
+    public <E extends Enum<E> & Coded> Optional<E> maybeCode(String name, E[] all) {
         Optional<String> text = maybeText(name);
-        if (text.isEmpty()) return otherwise;
-        for (E e : all) if (e.code().equals(text.get())) return e;
+        if (text.isEmpty()) return Optional.empty();
+        for (E e : all) if (e.code().equals(text.get())) return Optional.of(e);
         List<String> codes = new ArrayList<>();
         for (E e : all) codes.add(e.code());
         throw trouble(name, "\"" + text.get() + "\" is not known here", "use one of " + String.join(", ", codes));

@@ -115,7 +115,7 @@ public final class Board {
                         > Math.max(1, readOrExpected(net).orElse(0)))
                 .findFirst()
                 .or(() -> resistorsAt(net).stream()
-                        .filter(r -> r.role().contains("feed") || r.role().contains("load"))
+                        .filter(r -> !across(r, net).equals(chassis.reference()))
                         .findFirst());
     }
 

@@ -12,7 +12,7 @@ import java.time.Duration;
  * @param time for all steps together: half an hour for the oxide, and five time constants of resistor and capacitor
  */
 public record Forming(double volts, double ohms, double passes, Duration time) {
-    static final double AMPERES = 5e-3;
+    public static final double AMPERES = 5e-3;
     private static final int STEPS = 4;
     private static final Duration OXIDE = Duration.ofMinutes(30);
 

@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
@@ -18,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 
 /** What is known about the nets of a solved set: which electrodes are on them, which are the line's, the rails', the chassis's. */
 final class NetClassifier {
@@ -258,11 +260,10 @@ final class NetClassifier {
         return parts.getOrDefault(net, List.of());
     }
 
-    /** Whether a part with a word in its role is on the net. */
-    boolean near(String net, String... words) {
+    /** Whether a part of a role is on the net. */
+    boolean near(String net, PartRole... roles) {
         return !isReference(net)
-                && at(net).stream().anyMatch(p -> List.of(words).stream()
-                        .anyMatch(w -> p.role().contains(w)));
+                && at(net).stream().anyMatch(p -> Stream.of(roles).anyMatch(p::is));
     }
 
     /** Whether a winding of a part with a speaker's transformer begins at the net. */
@@ -271,15 +272,13 @@ final class NetClassifier {
                 && !reservoir(net)
                 && at(net).stream()
                         .filter(p -> p.component() instanceof Component.Windings)
-                        .anyMatch(p -> p.role().contains("output")
+                        .anyMatch(p -> p.is(PartRole.OUTPUT_TRANSFORMER)
                                 || p.nets().values().stream().anyMatch(this::speaker));
     }
 
     /** The set has a vibrator. */
     boolean vibrates() {
-        return chassis.parts().stream()
-                .anyMatch(p ->
-                        p.component() instanceof Component.Switch && p.role().startsWith("vibrator"));
+        return chassis.parts().stream().anyMatch(p -> p.is(PartRole.VIBRATOR));
     }
 
     /** Whether sound of the last stage is on a net: its plate, or the speaker's side of its transformer. */

@@ -1,5 +1,6 @@
 package anabion.core.recap;
 
+import anabion.core.chassis.PartRole;
 import anabion.core.recap.NetClassifier.Electrode;
 import anabion.core.text.Phrase;
 import java.util.Optional;
@@ -51,12 +52,14 @@ public final class Roles {
     }
 
     private Optional<Found> tuned(CapacitorSection c, String a, String b) {
-        String role = c.part().role();
-        if (c.kind() == Kind.AIR || role.contains("gang") || role.contains("trimmer") || role.contains("padder"))
-            return is(Role.TUNING, a, b);
+        Optional<PartRole> role = c.part().role();
+        boolean tunes = c.part().is(PartRole.TUNING_GANG)
+                || c.part().is(PartRole.PADDER)
+                || role.filter(PartRole::isTrimmer).isPresent();
+        if (c.kind() == Kind.AIR || tunes) return is(Role.TUNING, a, b);
         if (c.farads() > SMALL) return Optional.empty();
-        if (around.winding(a, b) || (role.contains("IF") && role.contains("tuning"))) return is(Role.IF_TUNING, a, b);
-        if (role.contains("oscillator")
+        if (around.winding(a, b) || c.part().is(PartRole.IF_TUNING)) return is(Role.IF_TUNING, a, b);
+        if (role.filter(PartRole::isOfOscillator).isPresent()
                 && !around.on(a, "g1", "g3").isPresent()
                 && !around.on(b, "g1", "g3").isPresent()) return is(Role.TUNING, a, b);
         return Optional.empty();
@@ -91,7 +94,7 @@ public final class Roles {
                     b,
                     plate.get().part().reference());
         if (vibrates && c.farads() < SMOOTHS && around.wound(a)) return is(Role.VIBRATOR_BUFFER, a, b, "");
-        if (around.near(a, "interrupter", "spark") || c.part().role().contains("spark")) return is(Role.SPARK, a, b);
+        if (c.part().is(PartRole.SPARK_FILTER)) return is(Role.SPARK, a, b);
         if (around.reservoir(a) || around.reservoir(b))
             return around.earthy(around.reservoir(a) ? b : a) || c.farads() >= SMOOTHS
                     ? is(Role.RESERVOIR, around.reservoir(a) ? a : b)
@@ -163,14 +166,15 @@ public final class Roles {
                 around.on(a, "a", "c").isPresent() || around.on(b, "a", "c").isPresent();
         if (grid.isPresent()) {
             String name = grid.get().part().reference();
-            boolean oscillator = c.part().role().contains("oscillator")
-                    || (c.farads() <= SMALL && !plateSide && grid.get().is("g1", "g3"));
+            boolean oscillator =
+                    c.part().role().filter(PartRole::isOfOscillator).isPresent()
+                            || (c.farads() <= SMALL && !plateSide && grid.get().is("g1", "g3"));
             if (oscillator) return is(Role.OSCILLATOR_GRID, a, b, name);
             return is(Role.COUPLING, a, b, name);
         }
         if (plateSide && (around.output(a) || around.output(b))) return is(Role.PLATE_TONE, a, b);
         if (plateSide && c.farads() <= SMALL) return is(Role.OSCILLATOR_GRID, a, b, "");
-        if (around.near(a, "tone") || around.near(b, "tone")) return is(Role.TONE, a, b);
+        if (around.near(a, PartRole.TONE_CONTROL) || around.near(b, PartRole.TONE_CONTROL)) return is(Role.TONE, a, b);
         if (plateSide) return is(Role.COUPLING, a, b, "");
         return Optional.empty();
     }
@@ -178,8 +182,9 @@ public final class Roles {
     private Optional<Found> plate(CapacitorSection c, String a, String b) {
         Optional<Electrode> plate = around.on(a, "a", "c").filter(e -> !e.rectifies());
         if (plate.isPresent()) return is(around.output(a) ? Role.PLATE_TONE : Role.PLATE_BYPASS, a, b);
-        if (around.near(a, "tone") || around.near(b, "tone") || c.part().role().contains("tone"))
-            return is(Role.TONE, a, b);
+        if (around.near(a, PartRole.TONE_CONTROL)
+                || around.near(b, PartRole.TONE_CONTROL)
+                || c.part().is(PartRole.TONE_CAPACITOR)) return is(Role.TONE, a, b);
         return Optional.empty();
     }
 
@@ -190,7 +195,7 @@ public final class Roles {
                 || around.behindCoil(a, "d").isPresent()
                 || around.behind(a).stream()
                         .anyMatch(o -> around.behindCoil(o, "d").isPresent())
-                || c.part().role().contains("detector");
+                || c.part().is(PartRole.DETECTOR_BYPASS);
         if (c.farads() <= (diode ? LOW_OHMS : DETECTS) && detector) return is(Role.DETECTOR_BYPASS, a, b);
         boolean volts = Math.abs(around.dc(a) - around.dc(b)) > QUIET;
         if (around.earthy(b) && !volts && c.farads() > SMALL && !around.line(a))

@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Provenance;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Series;
@@ -15,7 +16,6 @@ import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -50,10 +50,7 @@ public record SeleniumSwap(
     }
 
     static boolean metal(Part p) {
-        String words =
-                (p.device().map(Device::type).orElse("") + " " + p.role() + " " + p.printed()).toLowerCase(Locale.ROOT);
-        return p.device().filter(d -> d.deviceKind() == DeviceKind.DIODE).isPresent()
-                && (words.contains("selenium") || words.contains("metal rectifier") || words.contains("copper oxide"));
+        return p.is(PartRole.METAL_RECTIFIER);
     }
 
     private static Optional<SeleniumSwap> of(Chassis chassis, Part p, OperatingPoint normal) {
@@ -116,7 +113,8 @@ public record SeleniumSwap(
                 old.reference(),
                 new Device(DeviceKind.DIODE, DIODE, "", d.functions()),
                 nets,
-                "rectifier",
+                "",
+                Optional.empty(),
                 DIODE,
                 "",
                 Provenance.INFERRED,
@@ -127,7 +125,8 @@ public record SeleniumSwap(
                 "R" + old.reference() + "S",
                 new Component.Resistor(ohms, 0.05, 0),
                 Map.of("1", between, "2", rail),
-                "series",
+                "",
+                Optional.empty(),
                 "",
                 "",
                 Provenance.INFERRED,

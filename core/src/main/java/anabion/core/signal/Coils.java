@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Reactances;
 import anabion.core.error.InputException;
@@ -27,6 +28,8 @@ final class Coils {
     private static final double LINK = 0.85;
     private static final double AERIAL = 0.3;
     private static final double LOOSE = 0.5;
+    /** Share of the tuned winding's inductance below which another on an aerial's coil couples it to what follows. */
+    private static final double LINKS = 0.3;
     /** A capacitor from this on is a short at radio frequency. */
     private static final double BYPASS = 2e-9;
     /** Henries of a coil of which nothing is known but its copper. */
@@ -53,17 +56,15 @@ final class Coils {
     /** A winding between its nets. */
     private record Coil(Part part, int index, Winding winding, String from, String to) {
         boolean iron() {
-            return part.role().contains("output")
-                    || part.role().contains("driver")
-                    || part.role().contains("choke");
+            return part.role().filter(PartRole::hasIron).isPresent();
         }
 
         boolean ofIf() {
-            return part.role().contains("IF");
+            return part.is(PartRole.IF_TRANSFORMER);
         }
 
         boolean aerial() {
-            return part.role().startsWith("aerial") || part.role().startsWith("frame");
+            return part.role().filter(PartRole::isOfAerial).isPresent();
         }
     }
 
@@ -133,7 +134,9 @@ final class Coils {
     }
 
     private static boolean links(Coil c) {
-        return c.winding().name().contains("coupling") || c.part().role().contains("coupling");
+        double largest = ((Component.Windings) c.part().component())
+                .windings().stream().mapToDouble(Winding::henries).max().orElse(0);
+        return c.part().is(PartRole.AERIAL_COUPLING_COIL) || c.winding().henries() < LINKS * largest;
     }
 
     private double henries(Coil c) {
@@ -146,7 +149,7 @@ final class Coils {
     private double aligned(Coil c) {
         if (tuned(c) && across(c) > 0) return resonant(c, across(c));
         if (c.winding().henries() > 0) return c.winding().henries();
-        if (!c.part().role().contains("output")) return 0;
+        if (!c.part().is(PartRole.OUTPUT_TRANSFORMER)) return 0;
         return load(c, 0)
                 .map(primary -> load(c, c.index()).orElse(0.0) / (2 * Math.PI * CORNER))
                 .orElse(0.0);
@@ -171,7 +174,7 @@ final class Coils {
 
     /** The frequency printed on its can, else the set's; of an FM coil the middle of the band. */
     private Optional<Double> own(Coil c) {
-        if (c.part().role().startsWith("FM RF")) return Optional.of(Frequencies.FM);
+        if (c.part().is(PartRole.FM_RF_COIL)) return Optional.of(Frequencies.FM);
         if (!c.ofIf()) return Optional.empty();
         return Frequencies.printed(c.part()).or(() -> intermediate);
     }

@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.regex.Matcher;
@@ -27,7 +28,7 @@ public final class Frequencies {
     public static Optional<Double> intermediate(Chassis chassis, Optional<Band> band) {
         boolean fm = band.map(Band::kind).filter(k -> k == BandKind.FM).isPresent();
         return chassis.parts().stream()
-                .filter(p -> p.role().contains("IF transformer"))
+                .filter(p -> p.is(PartRole.IF_TRANSFORMER))
                 .flatMap(p -> printed(p).stream())
                 .filter(f -> f > 2e6 == fm)
                 .findFirst();

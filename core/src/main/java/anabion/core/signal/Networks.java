@@ -6,6 +6,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Reactances;
 import anabion.core.circuit.SmallSignal;
@@ -65,9 +66,7 @@ final class Networks {
     }
 
     private Optional<Part> gang() {
-        return chassis.parts().stream()
-                .filter(p -> p.component() instanceof Capacitor && p.role().contains("gang"))
-                .findFirst();
+        return chassis.parts().stream().filter(p -> p.is(PartRole.TUNING_GANG)).findFirst();
     }
 
     /** The sections of the gang that tune the carrier, all alike: those whose nets meet no coil of the oscillator. */
@@ -79,7 +78,7 @@ final class Networks {
             boolean oscillator = chassis.parts().stream()
                     .anyMatch(p -> !p.equals(gang)
                             && p.touches(net)
-                            && (p.role().contains("oscillator") || p.role().contains("padder")));
+                            && p.role().filter(PartRole::isOfOscillator).isPresent());
             if (!oscillator) found.add(n);
         }
         return found;
@@ -121,7 +120,7 @@ final class Networks {
     }
 
     private void capacitor(Part p, Capacitor c, double tuning, Reactances network) {
-        boolean gang = p.role().contains("gang");
+        boolean gang = p.is(PartRole.TUNING_GANG);
         String common = faults.net(p, String.valueOf(c.farads().size() + 1));
         for (int n = 1; n <= c.farads().size(); n++) {
             double farads = faults.farads(p.reference(), c.farads().get(n - 1));

@@ -5,6 +5,7 @@ import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Stage;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
@@ -103,17 +104,19 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter, List<Pa
         if (type.semiconductor().isPresent())
             return at(
                     chassis,
-                    fm ? "FM oscillator" : "oscillator",
+                    fm ? PartRole.FM_OSCILLATOR_COIL : PartRole.OSCILLATOR_COIL,
                     n -> n.startsWith(p.reference() + ".") && p.touches(n));
-        if (fm) return at(chassis, "FM oscillator", n -> n.equals(system.inputNet()) || n.equals(system.outputNet()));
+        if (fm)
+            return at(
+                    chassis,
+                    PartRole.FM_OSCILLATOR_COIL,
+                    n -> n.equals(system.inputNet()) || n.equals(system.outputNet()));
         return type.sections().stream().anyMatch(s -> s.kind() == Section.Kind.HEPTODE);
     }
 
-    private static boolean at(Chassis chassis, String role, Predicate<String> net) {
-        return chassis.parts().stream()
-                .filter(c ->
-                        c.component() instanceof Component.Windings && c.role().startsWith(role))
-                .anyMatch(c -> c.nets().values().stream().anyMatch(net));
+    private static boolean at(Chassis chassis, PartRole role, Predicate<String> net) {
+        return chassis.parts().stream().filter(c -> c.is(role)).anyMatch(c -> c.nets().values().stream()
+                .anyMatch(net));
     }
 
     /** The amplifying systems of a device, the triode of a mixing tube left out. */

@@ -5,6 +5,7 @@ import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.device.DeviceType;
@@ -139,7 +140,7 @@ public final class StageFinder {
                 || c instanceof Component.Windings
                 || c instanceof Component.Potentiometer
                 || c instanceof Component.Switch
-                || (c instanceof Component.Resistor && p.role().contains("IF filter"))
+                || p.is(PartRole.IF_FILTER)
                 || p.reference().equals(detector.map(Detector::element).orElse(""));
     }
 
@@ -151,7 +152,7 @@ public final class StageFinder {
                                 && p.component() instanceof Component.Capacitor c
                                 && c.dielectric().equals("electrolytic")
                                 && p.touches(reference)
-                                && !p.role().contains("cathode"));
+                                && !Sockets.isCathode(chassis, net));
     }
 
     // --- names ---
@@ -182,8 +183,7 @@ public final class StageFinder {
 
     private boolean converts(Device d) {
         return chassis.parts().stream()
-                .anyMatch(p -> p.role().startsWith("oscillator")
-                        && p.component() instanceof Component.Windings
+                .anyMatch(p -> p.is(PartRole.OSCILLATOR_COIL)
                         && d.part().nets().values().stream()
                                 .anyMatch(n ->
                                         p.touches(n) && n.startsWith(d.part().reference() + ".")));
@@ -192,9 +192,9 @@ public final class StageFinder {
     /** Its output works into an IF coil or another one for radio frequency. */
     private boolean ofRadio(Device d) {
         return chassis.parts().stream()
-                .anyMatch(p -> p.component() instanceof Component.Windings
-                        && (p.role().contains("IF") || p.role().contains("RF"))
-                        && p.touches(d.out()));
+                .anyMatch(p ->
+                        (p.is(PartRole.IF_TRANSFORMER) || p.is(PartRole.RF_TRANSFORMER) || p.is(PartRole.FM_RF_COIL))
+                                && p.touches(d.out()));
     }
 
     // --- what belongs to which ---
@@ -233,9 +233,7 @@ public final class StageFinder {
         List<String> signal = new ArrayList<>();
         boolean aerial = false;
         for (Part p : chassis.parts())
-            if (p.role().startsWith("aerial")
-                    || p.role().startsWith("frame")
-                    || p.role().contains("tuning gang")) {
+            if (p.role().filter(PartRole::isOfAerial).isPresent() || p.is(PartRole.TUNING_GANG)) {
                 own(p.reference(), "Aerial");
                 aerial = true;
             }

@@ -3,7 +3,6 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
 import anabion.core.circuit.Phasor;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.signal.Gains.Control;
@@ -340,11 +339,7 @@ final class Survey {
     }
 
     private List<Control> control(OperatingPoint quiet) {
-        Optional<String> line = chassis.parts().stream()
-                .filter(p -> p.role().startsWith("AVC filter") && p.component() instanceof Component.Capacitor)
-                .flatMap(p -> p.nets().values().stream())
-                .filter(n -> !n.equals(reference))
-                .findFirst();
+        Optional<String> line = chassis.controlLines().stream().findFirst();
         Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
         if (line.isEmpty() || between.isEmpty() || path.converter().isEmpty()) return List.of();
         List<Control> all = new ArrayList<>();

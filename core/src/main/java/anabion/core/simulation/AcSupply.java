@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Solution;
@@ -92,9 +93,7 @@ final class AcSupply {
     }
 
     static boolean vibrates(Part p) {
-        return p.component() instanceof Component.Switch
-                && p.role().startsWith("vibrator")
-                && p.nets().containsKey("3");
+        return p.is(PartRole.VIBRATOR) && p.nets().containsKey("3");
     }
 
     Wave wave() {

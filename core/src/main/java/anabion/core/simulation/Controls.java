@@ -3,6 +3,7 @@ package anabion.core.simulation;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.error.InputException;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -47,9 +48,7 @@ public record Controls(Map<String, Double> pots, Map<String, String> switches) {
     /** Every volume control at a share of its way. */
     public static Map<String, Double> volume(Chassis chassis, double share) {
         Map<String, Double> pots = new LinkedHashMap<>();
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Potentiometer && p.role().startsWith("volume"))
-                pots.put(p.reference(), share);
+        for (Part p : chassis.parts()) if (p.is(PartRole.VOLUME_CONTROL)) pots.put(p.reference(), share);
         return pots;
     }
 

@@ -6,6 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.DeviceModel;
 import anabion.core.device.DeviceType;
@@ -266,7 +267,7 @@ final class DcCircuitBuilder {
     private DeviceModel selfOscillating(Part p, Section s, DeviceModel law) {
         if (law instanceof ColdLaw || !fm() || faults.stopsOscillator(chassis, p.reference())) return law;
         String grid = sockets.need(p, "g1", s.name());
-        boolean coil = chassis.parts().stream().anyMatch(x -> x.role().startsWith("FM oscillator") && x.touches(grid));
+        boolean coil = chassis.parts().stream().anyMatch(x -> x.is(PartRole.FM_OSCILLATOR_COIL) && x.touches(grid));
         return coil ? Driven.oscillating(law, 0, FM_DRIVE, 1, 2) : law;
     }
 

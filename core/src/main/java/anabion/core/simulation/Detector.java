@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
@@ -28,8 +29,7 @@ public record Detector(
     /** A grid that detects: its capacitor has that role. The sound appears at the grid itself. */
     public static Optional<Detector> ofGrid(Chassis chassis) {
         Optional<Part> capacitor = chassis.parts().stream()
-                .filter(p ->
-                        p.component() instanceof Component.Capacitor && p.role().contains("detector grid"))
+                .filter(p -> p.is(PartRole.DETECTOR_GRID_CAPACITOR))
                 .findFirst();
         if (capacitor.isEmpty()) return Optional.empty();
         Sockets sockets = new Sockets(new Faults(chassis, List.of()));
@@ -91,7 +91,7 @@ public record Detector(
     /** Whether a diode between two nets detects. */
     static Optional<Detector> feeds(Chassis chassis, Part diode, String plate, String cathode) {
         for (Part p : chassis.parts()) {
-            if (!(p.component() instanceof Component.Windings w) || !p.role().contains("IF")) continue;
+            if (!(p.component() instanceof Component.Windings w) || !p.is(PartRole.IF_TRANSFORMER)) continue;
             for (Winding x : w.windings())
                 for (String net : new String[] {plate, cathode}) {
                     if (net.equals(chassis.reference())) continue;

@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.device.DeviceType;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -12,6 +13,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** Every way in which one part of a chassis can fail, at a few severities each. */
 public final class FaultList {
@@ -36,7 +38,13 @@ public final class FaultList {
     private static final double[] TRANSISTOR_LEAKS = {20e3, 5e3, 1.5e3};
 
     /** Coils that stand on iron or in a can, by their role. */
-    private static final List<String> CORED = List.of("transformer", "choke", "field");
+    private static final Set<PartRole> CORED = Set.of(
+            PartRole.IF_TRANSFORMER,
+            PartRole.RF_TRANSFORMER,
+            PartRole.DRIVER_TRANSFORMER,
+            PartRole.OUTPUT_TRANSFORMER,
+            PartRole.CHOKE,
+            PartRole.FIELD_COIL);
 
     private final List<List<Fault>> ways = new ArrayList<>();
 
@@ -80,7 +88,7 @@ public final class FaultList {
             graded(ref, FaultMode.WRONG, r.ohms(), TOO_LARGE);
             graded(ref, FaultMode.WRONG, r.ohms(), TOO_SMALL);
         } else if (k instanceof Component.Capacitor c)
-            capacitor(ref, c, p.role().contains("trimmer"));
+            capacitor(ref, c, p.role().filter(PartRole::isTrimmer).isPresent());
         else if (k instanceof Component.Windings w) windings(p, w);
         else if (p.device().isPresent()) device(p);
         else if (k instanceof Component.Switch s && !s.contacts().isEmpty())
@@ -111,12 +119,12 @@ public final class FaultList {
 
     private void windings(Part p, Component.Windings w) {
         String ref = p.reference();
-        if (p.role().contains("IF")) one(ref, FaultMode.MISTUNED);
+        if (p.is(PartRole.IF_TRANSFORMER)) one(ref, FaultMode.MISTUNED);
         if (w.windings().size() == 1) one(ref, FaultMode.OPEN);
         else w.windings().forEach(x -> one(ref + "." + x.name(), FaultMode.OPEN));
         one(ref, FaultMode.SHORT);
         if (w.windings().size() > 1 && !AcSupply.transformer(w)) ways.add(List.of(Fault.of(ref, FaultMode.LEAKY, 1e6)));
-        if (!AcSupply.transformer(w) && CORED.stream().anyMatch(p.role()::contains))
+        if (!AcSupply.transformer(w) && p.role().filter(CORED::contains).isPresent())
             w.windings().stream()
                     .filter(x -> !p.nets().getOrDefault(x.from(), Chassis.METAL).equals(Chassis.METAL)
                             && !p.nets().getOrDefault(x.to(), Chassis.METAL).equals(Chassis.METAL))

@@ -7,6 +7,7 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import java.util.List;
@@ -225,7 +226,7 @@ public final class Faults {
     /** Whether the oscillator runs so far off its dial that what it makes of the carrier does not pass. */
     public boolean displacesOscillator(Chassis chassis) {
         for (Fault f : all) {
-            Optional<Part> part = chassis.part(f.part()).filter(p -> p.role().contains("padder"));
+            Optional<Part> part = chassis.part(f.part()).filter(p -> p.is(PartRole.PADDER));
             if (f.mode() == FaultMode.WRONG
                     && part.isPresent()
                     && part.get().component() instanceof Component.Capacitor c
@@ -238,9 +239,9 @@ public final class Faults {
     boolean stopsOscillator(Chassis chassis, String tube) {
         if (emission(tube) < STOPS) return true;
         for (Fault f : all) {
-            String role = role(chassis, f);
-            boolean gone =
-                    f.mode() == FaultMode.OPEN && !role.contains("trimmer"); // without its trimmer it runs elsewhere
+            Optional<PartRole> role = role(chassis, f);
+            boolean gone = f.mode() == FaultMode.OPEN
+                    && role.filter(PartRole::isTrimmer).isEmpty(); // without its trimmer it runs elsewhere
             if (oscillator(role) && (gone || f.mode() == FaultMode.SHORT || f.mode() == FaultMode.JOINT)) return true;
         }
         return false;
@@ -251,12 +252,12 @@ public final class Faults {
         return all.stream().anyMatch(f -> oscillator(role(chassis, f)));
     }
 
-    private static String role(Chassis chassis, Fault f) {
-        return chassis.part(f.part()).map(Part::role).orElse("");
+    private static Optional<PartRole> role(Chassis chassis, Fault f) {
+        return chassis.part(f.part()).flatMap(Part::role);
     }
 
-    private static boolean oscillator(String role) {
-        return role.contains("oscillator") || role.contains("padder");
+    private static boolean oscillator(Optional<PartRole> role) {
+        return role.filter(PartRole::isOfOscillator).isPresent();
     }
 
     /** The references of the parts that are faulty. */

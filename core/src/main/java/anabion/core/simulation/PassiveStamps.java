@@ -6,6 +6,7 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Contact;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Circuit;
 import java.util.ArrayList;
@@ -138,7 +139,7 @@ final class PassiveStamps {
 
     double ohms(Part p, Winding w) {
         double stated = w.ohms() > 0 ? w.ohms() : WINDING;
-        double heat = setting.warm() && p.role().contains("field") ? HOT_COIL : 1;
+        double heat = setting.warm() && p.is(PartRole.FIELD_COIL) ? HOT_COIL : 1;
         double shorted = faults.is(p.reference(), FaultMode.SHORT) ? 0.7 : 1;
         return Math.max(1e-3, stated * heat * shorted);
     }

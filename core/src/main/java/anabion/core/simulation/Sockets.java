@@ -1,7 +1,9 @@
 package anabion.core.simulation;
 
+import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
 import anabion.core.device.DeviceType;
 import java.util.List;
 import java.util.Map;
@@ -95,6 +97,16 @@ public final class Sockets {
     private static boolean isEnd(String function) {
         if (function.isEmpty() || (function.charAt(0) != 'h' && function.charAt(0) != 'f')) return false;
         return function.length() == 1 || function.charAt(1) == '+' || function.charAt(1) == '-';
+    }
+
+    /** Whether a cathode or emitter is on a net. */
+    public static boolean isCathode(Chassis chassis, String net) {
+        return chassis.parts().stream()
+                .filter(p -> p.touches(net) && p.device().isPresent())
+                .anyMatch(p -> p.nets().entrySet().stream()
+                        .filter(n -> n.getValue().equals(net))
+                        .map(n -> p.device().get().functions().getOrDefault(n.getKey(), ""))
+                        .anyMatch(f -> PinNames.is(f, "k") || PinNames.is(f, "e") || PinNames.is(f, "source")));
     }
 
     /** The cathode, or the negative end of a filament. */

@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
@@ -260,10 +261,7 @@ final class SupplyFinder {
     }
 
     private List<Port> selenium(Part p) {
-        boolean stack = p.device()
-                .filter(d -> d.type().toUpperCase(java.util.Locale.ROOT).startsWith("SELENIUM"))
-                .isPresent();
-        if (!stack || faults.is(p.reference(), FaultMode.OPEN)) return List.of();
+        if (!p.is(PartRole.METAL_RECTIFIER) || faults.is(p.reference(), FaultMode.OPEN)) return List.of();
         double weak = faults.is(p.reference(), FaultMode.WEAK) ? 0.2 : 1;
         return List.of(new Port(
                 p.reference(),

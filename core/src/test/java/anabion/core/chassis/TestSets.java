@@ -1,5 +1,7 @@
 package anabion.core.chassis;
 
+import anabion.core.command.StudyLine;
+import anabion.core.command.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.json.Extra;
 import java.util.List;

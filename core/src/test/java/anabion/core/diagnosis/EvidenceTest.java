@@ -302,7 +302,7 @@ class EvidenceTest {
     void everyCauseAndEveryProbeHasWords(String name) {
         Words words = new Words(Vocabulary.STANDARD);
         Chassis set = SharedSets.named(name);
-        List<Hypothesis> all = Hypothesis.of(set, Priors.USUAL);
+        List<Hypothesis> all = Hypothesis.of(set, Priors.USUAL, PartStress.UNKNOWN);
         for (Hypothesis h : all) {
             String said = words.say(CauseWords.of(h));
             assertThat(said).doesNotContain("fault.").doesNotContain("{");

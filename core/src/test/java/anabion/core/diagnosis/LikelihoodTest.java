@@ -11,6 +11,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.Setting;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Random;
@@ -132,7 +133,7 @@ class LikelihoodTest {
     @ValueSource(strings = {"halcyon", "brae", "lark", "concerto"})
     void priorsSumToOneAndEveryPartHasSome(String name) {
         Chassis set = SharedSets.named(name);
-        List<Hypothesis> all = Hypothesis.of(set, Priors.USUAL);
+        List<Hypothesis> all = Hypothesis.of(set, Priors.USUAL, PartStress.UNKNOWN);
         double sum = all.stream().mapToDouble(Hypothesis::prior).sum() + Hypothesis.OTHER;
         assertThat(sum).isCloseTo(1, within(1e-9));
         assertThat(all).allMatch(h -> h.prior() > 0);
@@ -147,13 +148,14 @@ class LikelihoodTest {
     @Test
     void anEarlierVisitorMakesJointsLikelierAndAHistoryItsOwnParts() {
         Chassis set = SharedSets.named("halcyon");
-        double usual = prior(Hypothesis.of(set, Priors.USUAL), "V2.6:joint");
-        assertThat(prior(Hypothesis.of(set, Priors.USUAL.visited()), "V2.6:joint"))
+        double usual = prior(Hypothesis.of(set, Priors.USUAL, PartStress.UNKNOWN), "V2.6:joint");
+        assertThat(prior(Hypothesis.of(set, Priors.USUAL.visited(), PartStress.UNKNOWN), "V2.6:joint"))
                 .isGreaterThan(2 * usual);
         Priors.Key key = Priors.key(set.part("C14").orElseThrow(), FaultMode.LEAKY);
-        List<Hypothesis> learned = Hypothesis.of(set, Priors.USUAL.with(java.util.Map.of(key, 3.0)));
+        List<Hypothesis> learned =
+                Hypothesis.of(set, Priors.USUAL.with(java.util.Map.of(key, 3.0)), PartStress.UNKNOWN);
         assertThat(prior(learned, "C14:leaky"))
-                .isGreaterThan(1.5 * prior(Hypothesis.of(set, Priors.USUAL), "C14:leaky"));
+                .isGreaterThan(1.5 * prior(Hypothesis.of(set, Priors.USUAL, PartStress.UNKNOWN), "C14:leaky"));
     }
 
     /** Old carbon rises; only what was overheated falls. */
@@ -167,20 +169,24 @@ class LikelihoodTest {
 
     /** Where a part sits decides how often it fails: volts across it, a current through it, or neither. */
     @Test
-    void strainedPartsFailOftener() {
+    void stressedPartsFailOftener() {
         Chassis set = SharedSets.named("halcyon");
-        Part coupling = set.part("C14").orElseThrow();
-        Part bypass = set.part("C10").orElseThrow();
-        assertThat(Priors.USUAL.weight(coupling, Fault.parse("C14:leaky:1M")))
-                .isGreaterThan(1.5 * Priors.USUAL.weight(bypass, Fault.parse("C10:leaky:1M")));
-        Part feed = set.part("R7").orElseThrow();
-        Part leak = set.part("R15").orElseThrow();
-        assertThat(Priors.USUAL.weight(feed, Fault.of("R7", FaultMode.OPEN)))
-                .isGreaterThan(2 * Priors.USUAL.weight(leak, Fault.of("R15", FaultMode.OPEN)));
-        Part cathode = set.part("R16").orElseThrow();
-        assertThat(Priors.USUAL.weight(leak, Fault.parse("R15:drifted:680k")))
+        PartStress stress = PartStress.of(set, new Simulator().solve(set, Setting.fed(set)));
+        assertThat(odds(set, stress, "C14:leaky:1M")).isGreaterThan(1.5 * odds(set, stress, "C10:leaky:1M"));
+        assertThat(odds(set, stress, "C10:leaky:1M")).isGreaterThan(2 * odds(set, stress, "C4:leaky:1M"));
+        assertThat(odds(set, stress, "R7:open")).isGreaterThan(2 * odds(set, stress, "R15:open"));
+        assertThat(odds(set, stress, "R15:drifted:680k"))
                 .as("high values drift most")
-                .isGreaterThan(2 * Priors.USUAL.weight(cathode, Fault.parse("R16:drifted:390")));
+                .isGreaterThan(2 * odds(set, stress, "R16:drifted:390"));
+        assertThat(odds(set, PartStress.UNKNOWN, "C14:leaky:1M"))
+                .as("of a circuit that is not known")
+                .isEqualTo(odds(set, PartStress.UNKNOWN, "C10:leaky:1M"));
+    }
+
+    private static double odds(Chassis set, PartStress stress, String fault) {
+        Fault f = Fault.parse(fault);
+        Part part = set.part(f.part()).orElseThrow();
+        return Priors.USUAL.weight(part, f) * stress.of(part, f);
     }
 
     private static double prior(List<Hypothesis> all, String start) {

@@ -198,10 +198,11 @@ class NextMeasurementsTest {
         List<Observation> evidence = bench.read(List.of("V4.2", "V2.5", "B2"));
         Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
         List<Meaning> meanings = Meaning.of(PREDICTIONS, evidence, d, bench.volts("V1.6"), 2);
-        assertThat(meanings).hasSize(4);
-        assertThat(meanings.get(2).answer())
-                .isNotEqualTo(meanings.get(0).answer())
-                .isNotEqualTo(meanings.get(3).answer());
+        assertThat(meanings).hasSizeGreaterThan(2);
+        Meaning first = meanings.get(0);
+        Meaning sound = meanings.get(meanings.size() - 1);
+        Meaning named = meanings.get(meanings.size() - 2);
+        assertThat(named.answer()).isNotEqualTo(first.answer()).isNotEqualTo(sound.answer());
     }
 
     private static String said(Meaning m) {

@@ -9,8 +9,8 @@ import static org.mockito.Mockito.when;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.OwnTypes;
 import anabion.core.chassis.TestSets;
+import anabion.core.command.TypeLine;
 import anabion.core.device.DeviceLibrary;
-import anabion.core.device.TypeLine;
 import anabion.core.error.InputException;
 import anabion.core.json.Tree;
 import anabion.core.json.TreeReader;
@@ -92,7 +92,7 @@ class ChassisCodecTest {
     @Test
     void unknownFieldsSurviveAnEdit() throws IOException {
         Chassis read = ChassisCodec.read(TreeWriter.text(salted(plain(json))));
-        Chassis edited = anabion.core.chassis.StudyLine.condition(
+        Chassis edited = anabion.core.command.StudyLine.condition(
                 "line", "230", anabion.core.chassis.Renames.part(read, "R13", "R99"));
         assertThat(ChassisCodec.text(edited).split("x-unknown", -1))
                 .hasSameSizeAs(TreeWriter.text(salted(plain(json))).split("x-unknown", -1));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.AssignedRole;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chart;
@@ -16,6 +17,7 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.Provenance;
 import anabion.core.chassis.Renames;
@@ -118,11 +120,19 @@ class RandomChassisTest {
                 component,
                 nets,
                 text(r),
+                role(r, component),
                 text(r),
                 text(r),
                 Provenance.values()[r.nextInt(3)],
                 text(r),
                 extra(r));
+    }
+
+    private static Optional<AssignedRole> role(Random r, Component component) {
+        List<PartRole> all = PartRole.of(component);
+        return all.isEmpty() || r.nextBoolean()
+                ? Optional.empty()
+                : Optional.of(AssignedRole.picked(all.get(r.nextInt(all.size()))));
     }
 
     private static Component component(Random r) {

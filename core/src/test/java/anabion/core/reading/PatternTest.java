@@ -6,8 +6,8 @@ import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.chassis.StudyLine;
 import anabion.core.chassis.TestSets;
+import anabion.core.command.StudyLine;
 import anabion.core.job.SymptomKind;
 import org.junit.jupiter.api.Test;
 
@@ -237,6 +237,7 @@ class PatternTest {
                                         java.util.Map.of("1", "e", "2", "b", "3", "c")),
                                 p.nets(),
                                 role,
+                                anabion.core.chassis.RoleWords.suggest(p.component(), role, ""),
                                 "OC71",
                                 p.make(),
                                 p.provenance(),
@@ -245,7 +246,7 @@ class PatternTest {
                         : p)
                 .toList());
         for (String line : more)
-            c = anabion.core.format.ListCodec.withPart(c, anabion.core.chassis.WiringLine.parse(line, c));
+            c = anabion.core.format.ListCodec.withPart(c, anabion.core.command.WiringLine.parse(line, c));
         for (String row : new String[] {"Q1.1 -1", "Q1.2 -1.2", "Q1.3 -5", "B- -9"}) c = StudyLine.chartRow(row, c);
         c = StudyLine.condition("line", "9", c);
         return new Bench(c).under(Condition.of(9, MeterSpec.parse("10M"), ""));
@@ -308,10 +309,10 @@ class PatternTest {
 
     @Test
     void aTransistorsBaseMustMoveWithAStrongSignal() {
-        Bench flat = transistor("IF", "R9 10k Q1.2 AVC AVC filter");
+        Bench flat = transistor("IF", "R9 10k Q1.2 VC AVC filter", "C9 10u VC CHASSIS AVC filter");
         flat.under(flat.condition().withSignal("strong")).read("Q1.2", -1.2);
         assertThat(flat.patterns()).contains("avc");
-        Bench grown = transistor("IF", "R9 10k Q1.2 AVC AVC filter");
+        Bench grown = transistor("IF", "R9 10k Q1.2 VC AVC filter", "C9 10u VC CHASSIS AVC filter");
         grown.under(grown.condition().withSignal("strong")).read("Q1.2", -0.9);
         assertThat(grown.patterns()).doesNotContain("avc");
     }

@@ -4,9 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
-import anabion.core.chassis.WiringLine;
+import anabion.core.chassis.PartRole;
+import anabion.core.command.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.simulation.OddSupplies;
 import anabion.core.testing.SharedSets;
@@ -15,6 +15,7 @@ import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -77,27 +78,12 @@ class RolesTest {
         assertThat(new Words(Vocabulary.STANDARD).say(found.why())).doesNotContain("recap.");
     }
 
-    /** Only what cannot be seen from nets may be read from the parts list: gangs, trimmers, padders, spark filters. */
+    /** Only what cannot be seen from nets may be told: a spark filter is a capacitor like any other on its net. */
     private static Chassis withoutRoles(Chassis set) {
         List<Part> parts = new ArrayList<>();
         for (Part p : set.parts()) {
-            boolean said =
-                    p.role().matches(".*(gang|trimmer|padder|tuning|oscillator|spark|selenium|output|tone|field).*");
-            boolean capacitor = p.component() instanceof Capacitor;
-            parts.add(
-                    capacitor && !said
-                            ? new Part(
-                                    p.id(),
-                                    p.reference(),
-                                    p.component(),
-                                    p.nets(),
-                                    "",
-                                    p.printed(),
-                                    p.make(),
-                                    p.provenance(),
-                                    p.note(),
-                                    p.extra())
-                            : p);
+            boolean seen = p.is(PartRole.SPARK_FILTER);
+            parts.add(seen ? p : p.withRole(Optional.empty()).withRoleText(""));
         }
         return set.withParts(parts);
     }

@@ -11,6 +11,7 @@ import anabion.core.json.Extra;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 
@@ -116,6 +117,7 @@ public enum OddSupplies {
                 new Component.Windings(List.of(windings)),
                 new TreeMap<>(nets),
                 "mains transformer",
+                Optional.empty(),
                 "",
                 "",
                 Provenance.SHEET,

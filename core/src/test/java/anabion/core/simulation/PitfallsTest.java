@@ -9,6 +9,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Provenance;
+import anabion.core.chassis.RoleWords;
 import anabion.core.chassis.TestSets;
 import anabion.core.chassis.Winding;
 import anabion.core.json.Extra;
@@ -36,6 +37,7 @@ class PitfallsTest {
                 new Component.Windings(List.of(windings)),
                 nets,
                 role,
+                RoleWords.suggest(new Component.Windings(List.of(windings)), role, ""),
                 "",
                 "",
                 Provenance.SHEET,

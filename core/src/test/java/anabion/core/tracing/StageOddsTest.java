@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.StudyLine;
+import anabion.core.command.StudyLine;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;

@@ -1,8 +1,8 @@
 package anabion.desktop.library;
 
+import anabion.core.command.TypeLine;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
-import anabion.core.device.TypeLine;
 import anabion.core.error.InputException;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;

@@ -1,8 +1,8 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Adjuster;
-import anabion.core.chassis.AdjusterLine;
 import anabion.core.chassis.Chassis;
+import anabion.core.command.AdjusterLine;
 import anabion.desktop.session.Session;
 import java.util.List;
 import java.util.stream.Collectors;

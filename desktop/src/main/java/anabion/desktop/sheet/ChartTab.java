@@ -4,7 +4,7 @@ import anabion.core.chassis.Chart;
 import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
-import anabion.core.chassis.StudyLine;
+import anabion.core.command.StudyLine;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.desktop.control.Texts;

@@ -3,7 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
-import anabion.core.chassis.WiringLine;
+import anabion.core.command.WiringLine;
 import anabion.core.format.ListCodec;
 import anabion.core.schematic.CircuitSheet;
 import anabion.core.schematic.StageDrawing;
@@ -133,7 +133,8 @@ final class CircuitTab extends StudyTab {
     }
 
     private String words(Part p) {
-        String what = p.role().isEmpty() ? session.say("part." + p.component().kind()) : p.role();
+        String what =
+                p.roleText().isEmpty() ? session.say("part." + p.component().kind()) : p.roleText();
         return p.reference() + "  " + p.printed() + "  " + what + "  "
                 + String.join("  ", p.nets().values());
     }

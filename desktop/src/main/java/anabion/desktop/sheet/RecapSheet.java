@@ -2,6 +2,7 @@ package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.command.RecapLine;
 import anabion.core.error.InputException;
 import anabion.core.format.StockCodec;
 import anabion.core.job.RecapLog;
@@ -14,7 +15,6 @@ import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Policy;
-import anabion.core.recap.RecapLine;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;

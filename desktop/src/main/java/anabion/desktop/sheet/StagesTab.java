@@ -4,7 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
-import anabion.core.chassis.StudyLine;
+import anabion.core.command.StudyLine;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.List;

@@ -1,11 +1,12 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.MakeLine;
 import anabion.core.chassis.Renames;
-import anabion.core.chassis.StudyLine;
-import anabion.core.chassis.ValueList;
-import anabion.core.chassis.WiringLine;
+import anabion.core.command.MakeLine;
+import anabion.core.command.RoleLine;
+import anabion.core.command.StudyLine;
+import anabion.core.command.ValueList;
+import anabion.core.command.WiringLine;
 import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.job.Job;
@@ -147,6 +148,8 @@ public final class StudySheet implements Sheet {
             return session.putChassis(session.say("ui.change.stages"), StageFinder.named(chassis));
         if (MakeLine.looksLike(line))
             return session.putChassis(session.say("ui.change.make"), MakeLine.parse(line, chassis));
+        if (RoleLine.looksLike(line))
+            return session.putChassis(session.say("ui.change.role"), RoleLine.parse(line, chassis));
         if (command.equals("rename") && words.length == 3)
             return rename(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT));
         return session.putChassis(

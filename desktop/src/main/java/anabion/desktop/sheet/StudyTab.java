@@ -73,6 +73,7 @@ abstract class StudyTab {
     HBox head(List<? extends Column<?>> columns) {
         HBox head = new HBox(14);
         head.getStyleClass().add("head");
+        head.setMinWidth(0);
         columns.forEach(c -> head.getChildren().add(cell(session.say(c.title()), c, "soft")));
         return head;
     }

@@ -95,7 +95,8 @@ public final class RecordPage {
         for (Alteration a : set.job().fitted().last().values()) {
             if (a.kind() != AlterationKind.RENEWED) continue;
             Optional<Part> part = set.chassis().part(a.part());
-            String was = part.map(p -> (p.printed() + " " + p.role()).strip()).orElse("");
+            String was =
+                    part.map(p -> (p.printed() + " " + p.roleText()).strip()).orElse("");
             String where = part.map(p -> String.join(" ", p.nets().values())).orElse("");
             List<String> measured = new ArrayList<>();
             for (CapacitorSection c : CapacitorSection.of(set.chassis()))
@@ -318,7 +319,7 @@ public final class RecordPage {
                 p.reference(),
                 words.say("part." + p.component().kind()),
                 p.printed(),
-                p.role(),
+                p.roleText(),
                 String.join(" ", p.nets().values()));
     }
 }

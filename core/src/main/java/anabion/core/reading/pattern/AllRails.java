@@ -1,10 +1,8 @@
 package anabion.core.reading.pattern;
 
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Measure;
-import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
@@ -53,17 +51,11 @@ final class AllRails implements Pattern {
 
     private static Finding low(Board board, Row row, double mean) {
         List<Suspect> suspects = new ArrayList<>();
-        board.chassis().parts().stream()
-                .filter(AllRails::rectifier)
-                .findFirst()
-                .ifPresent(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.WEAK))));
-        board.chassis().parts().stream()
-                .filter(p -> p.role().contains("reservoir") && p.component() instanceof Component.Capacitor)
-                .findFirst()
-                .ifPresent(p -> {
-                    suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.DRIED)));
-                    suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.LEAKY)));
-                });
+        row.point().device().ifPresent(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.WEAK))));
+        board.capacitorsAt(row.point().net()).stream().findFirst().ifPresent(p -> {
+            suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.DRIED)));
+            suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.LEAKY)));
+        });
         return new Finding(
                 "rails-low",
                 row.point().label(),
@@ -73,14 +65,6 @@ final class AllRails implements Pattern {
                 suspects,
                 List.of(Phrase.of("test.rails-low")),
                 row.verdict());
-    }
-
-    private static boolean rectifier(Part part) {
-        return part.role().contains("rectifier")
-                || part.device()
-                        .filter(d -> d.functions().containsValue("a1")
-                                && d.functions().containsValue("a2"))
-                        .isPresent();
     }
 
     private static Finding high(Row row, double mean) {

@@ -4,6 +4,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
@@ -32,7 +33,7 @@ final class IdleControl implements Pattern {
             if (!strong || !onControlLine(board, row) || !flat(row)) continue;
             List<Suspect> suspects = new ArrayList<>();
             for (Part p : board.chassis().parts()) {
-                if (!p.role().contains("AVC")) continue;
+                if (!p.is(PartRole.AVC_FILTER)) continue;
                 if (p.component() instanceof Component.Capacitor)
                     suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.LEAKY)));
                 if (p.component() instanceof Component.Resistor)
@@ -69,6 +70,8 @@ final class IdleControl implements Pattern {
                 || PinNames.is(row.point().function(), "g3")
                 || PinNames.is(row.point().function(), "b");
         String net = row.point().net();
-        return net.equals("AVC") || (grid && board.chassis().parts().stream().anyMatch(p -> p.joins(net, "AVC")));
+        return board.chassis().controlLines().stream()
+                .anyMatch(line -> net.equals(line)
+                        || (grid && board.chassis().parts().stream().anyMatch(p -> p.joins(net, line))));
     }
 }

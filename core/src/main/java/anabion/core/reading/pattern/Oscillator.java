@@ -1,9 +1,9 @@
 package anabion.core.reading.pattern;
 
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.PinNames;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
@@ -30,7 +30,7 @@ final class Oscillator implements Pattern {
                     || PinNames.is(row.point().function(), "k")
                     || !board.works(row.point().device().get())) continue;
             Optional<Part> leak = board.resistorsAt(row.point().net()).stream()
-                    .filter(r -> r.role().contains("oscillator grid leak"))
+                    .filter(r -> r.is(PartRole.OSCILLATOR_GRID_LEAK))
                     .findFirst();
             if (leak.isPresent() && row.volts().getAsDouble() > RUNNING) found.add(stopped(board, row, leak.get()));
         }
@@ -44,7 +44,7 @@ final class Oscillator implements Pattern {
         board.capacitorsAt(row.point().net())
                 .forEach(c -> suspects.add(Suspect.of(Fault.of(c.reference(), FaultMode.OPEN))));
         board.chassis().parts().stream()
-                .filter(p -> p.role().contains("oscillator") && p.component() instanceof Component.Windings)
+                .filter(p -> p.is(PartRole.OSCILLATOR_COIL) || p.is(PartRole.FM_OSCILLATOR_COIL))
                 .forEach(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.OPEN))));
         suspects.add(Suspect.of(Fault.of(leak.reference(), FaultMode.OPEN)));
         return new Finding(

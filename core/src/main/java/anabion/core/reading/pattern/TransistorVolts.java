@@ -4,6 +4,7 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Point;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
@@ -83,7 +84,7 @@ final class TransistorVolts implements Pattern {
     private static boolean stopped(Board board, Part q, OptionalDouble base, OptionalDouble emitter) {
         OptionalDouble runningBase = expected(board, q, "b");
         OptionalDouble runningEmitter = expected(board, q, "e");
-        if (!q.role().contains("oscillator")
+        if (!q.is(PartRole.OSCILLATOR)
                 || base.isEmpty()
                 || emitter.isEmpty()
                 || runningBase.isEmpty()

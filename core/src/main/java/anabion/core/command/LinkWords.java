@@ -1,5 +1,9 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Contact;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Notation;

@@ -1,4 +1,4 @@
-package anabion.core.recap;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -14,6 +14,14 @@ import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
 import anabion.core.json.Extra;
+import anabion.core.recap.CapacitorSection;
+import anabion.core.recap.Causes;
+import anabion.core.recap.Forming;
+import anabion.core.recap.Plan;
+import anabion.core.recap.Planner;
+import anabion.core.recap.Policy;
+import anabion.core.recap.Stock;
+import anabion.core.recap.Tested;
 import anabion.core.testing.SharedSets;
 import java.time.Duration;
 import java.time.Instant;

@@ -1,5 +1,8 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
 import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;

@@ -1,8 +1,12 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.TestSets;
 import anabion.core.error.InputException;
 import org.junit.jupiter.api.Test;
 

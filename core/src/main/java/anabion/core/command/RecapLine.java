@@ -1,4 +1,4 @@
-package anabion.core.recap;
+package anabion.core.command;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
@@ -13,6 +13,12 @@ import anabion.core.job.Tick;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
+import anabion.core.recap.CanFit;
+import anabion.core.recap.CapacitorSection;
+import anabion.core.recap.Labels;
+import anabion.core.recap.Plan;
+import anabion.core.recap.Policy;
+import anabion.core.recap.Role;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;

@@ -1,4 +1,4 @@
-package anabion.core.tracing;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,5 +1,7 @@
-package anabion.core.device;
+package anabion.core.command;
 
+import anabion.core.device.DeviceType;
+import anabion.core.device.TypeCodec;
 import anabion.core.device.model.Curves;
 import anabion.core.error.InputException;
 import anabion.core.json.Fields;

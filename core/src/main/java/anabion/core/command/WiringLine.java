@@ -1,7 +1,17 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
+import anabion.core.chassis.AssignedRole;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Component.Device;
+import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.chassis.Provenance;
+import anabion.core.chassis.RoleWords;
+import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
@@ -266,13 +276,14 @@ public final class WiringLine {
             List<String> rest,
             String printed,
             Optional<Part> before) {
-        String role = rest.isEmpty() ? before.map(Part::role).orElse("") : String.join(" ", rest);
+        String role = rest.isEmpty() ? before.map(Part::roleText).orElse("") : String.join(" ", rest);
         return new Part(
                 before.map(Part::id).orElseGet(UUID::randomUUID),
                 reference,
                 component,
                 nets,
                 role,
+                assigned(component, role, printed, before),
                 printed,
                 before.map(Part::make).orElse(""),
                 before.map(Part::provenance)
@@ -280,6 +291,14 @@ public final class WiringLine {
                         .orElse(Provenance.SHEET),
                 before.map(Part::note).orElse(""),
                 before.map(Part::extra).orElse(Extra.NONE));
+    }
+
+    /** The role someone picked stays as long as the part can do it; else the words suggest one. */
+    private static Optional<AssignedRole> assigned(
+            Component component, String words, String printed, Optional<Part> before) {
+        return before.flatMap(Part::assigned)
+                .filter(r -> r.basis() == AssignedRole.Basis.PICKED && r.role().fits(component))
+                .or(() -> RoleWords.suggest(component, words, printed));
     }
 
     /** The line that {@link #parse} would read to give this part; for editing it in place. */
@@ -297,9 +316,9 @@ public final class WiringLine {
         else if (inOrder(part))
             part.nets().values().forEach(net -> line.append(' ').append(net));
         else part.nets().forEach((pin, net) -> line.append(' ').append(pin + "=" + net));
-        return part.role().isEmpty()
+        return part.roleText().isEmpty()
                 ? line.toString()
-                : line.append(' ').append(part.role()).toString();
+                : line.append(' ').append(part.roleText()).toString();
     }
 
     /** Whether its terminals are those that the nets of a line fill one by one. */

@@ -1,8 +1,11 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Renames;
 import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.testing.SharedSets;

@@ -1,8 +1,14 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Contact;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.TestSets;
+import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import org.junit.jupiter.api.Test;
@@ -17,7 +23,7 @@ class WiringLineTest {
         Part p = WiringLine.parse("R20 220k 1/2W V3.a B2 plate load", set);
         assertThat(p.component()).isEqualTo(new Component.Resistor(220e3, 0.2, 0.5));
         assertThat(p.nets()).containsExactly(java.util.Map.entry("1", "V3.7"), java.util.Map.entry("2", "B2"));
-        assertThat(p.role()).isEqualTo("plate load");
+        assertThat(p.roleText()).isEqualTo("plate load");
         assertThat(p.printed()).isEqualTo("220k 1/2W");
     }
 
@@ -59,7 +65,7 @@ class WiringLineTest {
         Part before = set.part("R13").orElseThrow();
         Part after = WiringLine.parse("R13 270k V3.7 B2", set);
         assertThat(after.id()).isEqualTo(before.id());
-        assertThat(after.role()).isEqualTo("plate load");
+        assertThat(after.roleText()).isEqualTo("plate load");
         assertThat(((Component.Resistor) after.component()).ohms()).isEqualTo(270e3);
     }
 
@@ -110,7 +116,7 @@ class WiringLineTest {
     void terminalsOfAnyPartCanBeNamed() {
         Part s2 = WiringLine.parse("S2 MW/LW 1=A 2=B 3=C band", set);
         assertThat(s2.nets()).containsEntry("1", "A").containsEntry("3", "C");
-        assertThat(s2.role()).isEqualTo("band");
+        assertThat(s2.roleText()).isEqualTo("band");
         assertThat(WiringLine.of(s2)).isEqualTo("S2 MW/LW 1=A 2=B 3=C band");
     }
 
@@ -126,7 +132,7 @@ class WiringLineTest {
                 .as("the tap")
                 .isEqualTo(w.windings().get(2).from());
         assertThat(t1.nets()).hasSize(7).containsEntry("6", "H");
-        assertThat(t1.role()).isEqualTo("mains transformer");
+        assertThat(t1.roleText()).isEqualTo("mains transformer");
         assertThat(t1.printed()).isEqualTo("230");
         Part again = WiringLine.parse(WiringLine.of(t1), set.withParts(java.util.List.of(t1)));
         assertThat(again.nets()).isEqualTo(t1.nets());

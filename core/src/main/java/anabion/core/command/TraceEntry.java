@@ -1,4 +1,4 @@
-package anabion.core.tracing;
+package anabion.core.command;
 
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;

@@ -1,5 +1,7 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
 import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;

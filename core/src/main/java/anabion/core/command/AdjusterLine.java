@@ -1,5 +1,7 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import java.util.ArrayList;

@@ -1,5 +1,18 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.ChassisCheck;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.chassis.Stage;
+import anabion.core.chassis.StageLine;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Notation;

@@ -1,11 +1,13 @@
-package anabion.core.device;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.OwnTypes;
-import anabion.core.chassis.WiringLine;
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.DeviceType;
+import anabion.core.device.TypeCodec;
 import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.core.json.Fields;

@@ -1,8 +1,14 @@
-package anabion.core.chassis;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import anabion.core.chassis.Chart;
+import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.TestSets;
 import anabion.core.error.InputException;
 import java.util.List;
 import org.junit.jupiter.api.Test;

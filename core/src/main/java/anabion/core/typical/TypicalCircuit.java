@@ -1,5 +1,15 @@
-package anabion.core.chassis;
+package anabion.core.typical;
 
+import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Provenance;
+import anabion.core.chassis.SetKind;
+import anabion.core.chassis.Supply;
+import anabion.core.command.StudyLine;
+import anabion.core.command.WiringLine;
 import anabion.core.error.InputException;
 import anabion.core.json.Coded;
 import anabion.core.json.Extra;
