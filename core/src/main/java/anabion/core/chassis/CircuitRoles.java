@@ -7,7 +7,6 @@ import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -25,7 +24,7 @@ final class CircuitRoles {
 
     private final List<Part> parts;
     private final NetMap nets;
-    private final Map<Part, PartRole> roles = new IdentityHashMap<>();
+    private final IdentityHashMap<Part, PartRole> roles = new IdentityHashMap<>();
     private final Set<String> gang = new HashSet<>();
 
     private CircuitRoles(List<Part> parts, String reference) {
@@ -41,7 +40,7 @@ final class CircuitRoles {
     static List<Part> complete(List<Part> parts, String reference, boolean fm) {
         List<Part> told = parts.stream().map(CircuitRoles::told).toList();
         if (told.stream().allMatch(p -> p.assigned().isPresent())) return told;
-        Map<Part, PartRole> seen = new CircuitRoles(told, reference).find(fm);
+        IdentityHashMap<Part, PartRole> seen = new CircuitRoles(told, reference).find(fm);
         List<Part> all = new ArrayList<>();
         for (Part p : told)
             all.add(
@@ -55,7 +54,7 @@ final class CircuitRoles {
         return p.assigned().filter(r -> r.basis() == Basis.CIRCUIT).isPresent() ? p.withRole(Optional.empty()) : p;
     }
 
-    private Map<Part, PartRole> find(boolean fm) {
+    private IdentityHashMap<Part, PartRole> find(boolean fm) {
         for (Part p : parts) p.role().ifPresent(r -> roles.put(p, r));
         for (Part p : parts) if (gang(p)) see(p, PartRole.TUNING_GANG);
         for (Part p : parts)
@@ -100,7 +99,7 @@ final class CircuitRoles {
     private static boolean gang(Part p) {
         if (!(p.component() instanceof Component.Capacitor c) || c.farads().isEmpty()) return false;
         boolean meshed = c.farads().stream().allMatch(f -> f >= GANG_LEAST && f <= GANG_MOST);
-        return meshed && (c.dielectric().equals("air") || c.farads().size() > 1);
+        return meshed && (c.is(Dielectric.AIR) || c.farads().size() > 1);
     }
 
     /** By its type, where it has no other number. */

@@ -5,7 +5,6 @@ import anabion.core.chassis.NetMap.Pin;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -36,8 +35,8 @@ final class CoilRoles {
         this.fm = fm;
     }
 
-    Map<Part, PartRole> find() {
-        Map<Part, PartRole> found = new IdentityHashMap<>();
+    IdentityHashMap<Part, PartRole> find() {
+        IdentityHashMap<Part, PartRole> found = new IdentityHashMap<>();
         for (Part p : parts)
             if (p.component() instanceof Component.Windings w)
                 of(p, w.windings()).ifPresent(r -> found.put(p, r));
@@ -85,7 +84,7 @@ final class CoilRoles {
     }
 
     private Optional<PartRole> tuned(Part p, List<String> ends, boolean output) {
-        Map<Part, Set<String>> reached = new IdentityHashMap<>();
+        IdentityHashMap<Part, Set<String>> reached = new IdentityHashMap<>();
         for (String end : ends)
             for (String n : near(end, 2))
                 for (Pin pin : nets.pins(n))
@@ -145,7 +144,7 @@ final class CoilRoles {
     }
 
     /** A coil that continues one whose role is known: nothing but coils, switches and small capacitors meets between them. */
-    private Optional<PartRole> inSeries(Part p, Map<Part, PartRole> found) {
+    private Optional<PartRole> inSeries(Part p, IdentityHashMap<Part, PartRole> found) {
         for (String net : nets.ends(p)) {
             boolean between = nets.at(net).stream()
                     .allMatch(x -> x.component() instanceof Component.Windings
@@ -154,7 +153,7 @@ final class CoilRoles {
             if (!between) continue;
             for (Part other : nets.at(net)) {
                 PartRole role = found.get(other);
-                if (role == null || other == p) continue;
+                if (role == null || other.equals(p)) continue;
                 boolean one = p.nets().size() == 2;
                 if (one && (role == PartRole.OSCILLATOR_COIL || role == PartRole.AERIAL_COIL)) return Optional.of(role);
                 if (!one && (role == PartRole.IF_TRANSFORMER || role == PartRole.OSCILLATOR_COIL))

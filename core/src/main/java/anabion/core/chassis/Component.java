@@ -29,11 +29,15 @@ public sealed interface Component {
 
     /**
      * @param farads one value per section
-     * @param dielectric paper, electrolytic, mica, ceramic, film, air or empty
+     * @param dielectric empty where it is not stated, or in a word that is not known here
      */
-    record Capacitor(List<Double> farads, double volts, String dielectric) implements Component {
+    record Capacitor(List<Double> farads, double volts, Optional<Dielectric> dielectric) implements Component {
         public Capacitor {
             farads = List.copyOf(farads);
+        }
+
+        public boolean is(Dielectric kind) {
+            return dielectric.filter(kind::equals).isPresent();
         }
 
         @Override

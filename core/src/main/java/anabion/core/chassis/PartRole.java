@@ -50,14 +50,16 @@ public enum PartRole implements Coded {
     /** A rectifier of selenium or copper oxide. */
     METAL_RECTIFIER(Component.Device.class);
 
-    private final List<Class<? extends Component>> kinds;
+    private final Class<? extends Component> kind;
+    private final Class<? extends Component> other;
 
     PartRole(Class<? extends Component> kind) {
         this(kind, kind);
     }
 
     PartRole(Class<? extends Component> one, Class<? extends Component> other) {
-        this.kinds = List.of(one, other);
+        this.kind = one;
+        this.other = other;
     }
 
     @Override
@@ -67,7 +69,7 @@ public enum PartRole implements Coded {
 
     /** Whether such a part can do it: a resistor is no coil. */
     public boolean fits(Component component) {
-        if (kinds.stream().noneMatch(k -> k.isInstance(component))) return false;
+        if (!kind.isInstance(component) && !other.isInstance(component)) return false;
         if (!(component instanceof Component.Device d)) return true;
         return switch (d.deviceKind()) {
             case TRANSISTOR -> this == OSCILLATOR;

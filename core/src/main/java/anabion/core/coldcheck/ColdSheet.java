@@ -2,6 +2,7 @@ package anabion.core.coldcheck;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
@@ -110,7 +111,7 @@ public final class ColdSheet {
 
     private void rails() {
         for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Capacitor c && c.dielectric().equals("electrolytic"))
+            if (p.component() instanceof Component.Capacitor c && c.is(Dielectric.ELECTROLYTIC))
                 for (int n = 0; n < c.farads().size(); n++) {
                     String plus = p.nets().getOrDefault(String.valueOf(n + 1), "");
                     String minus =

@@ -6,6 +6,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
@@ -224,7 +225,7 @@ public final class WiringLine {
             return new Component.Potentiometer(p.ohms(), old.taper());
         if (now instanceof Capacitor c
                 && before.orElse(now) instanceof Capacitor old
-                && !old.dielectric().isEmpty()) return new Capacitor(c.farads(), c.volts(), old.dielectric());
+                && old.dielectric().isPresent()) return new Capacitor(c.farads(), c.volts(), old.dielectric());
         if (now instanceof Component.Switch w && before.orElse(now) instanceof Component.Switch old)
             return new Component.Switch(w.positions(), old.contacts());
         if (now instanceof Component.Battery b && before.orElse(now) instanceof Component.Battery old)
@@ -253,7 +254,7 @@ public final class WiringLine {
         return new Capacitor(
                 d.sections(),
                 d.rating().map(r -> r.value()).orElse(0.0),
-                d.value() >= ELECTROLYTIC ? "electrolytic" : "");
+                d.value() >= ELECTROLYTIC ? Optional.of(Dielectric.ELECTROLYTIC) : Optional.empty());
     }
 
     /** The net of a pin or net that is there, else the name itself: its device may be entered later. */

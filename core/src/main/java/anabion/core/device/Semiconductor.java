@@ -5,7 +5,6 @@ import anabion.core.json.Extra;
 /**
  * Published figures of a diode or transistor; 0 where not applicable.
  *
- * @param law {@code bipolar}, {@code junction}, {@code rectifier}, {@code field-effect}
  * @param germanium otherwise silicon
  * @param pnp of a bipolar transistor
  * @param gain of the current, common emitter
@@ -16,7 +15,7 @@ import anabion.core.json.Extra;
  * @param transitionMegahertz frequency at which the current gain has fallen to one
  */
 public record Semiconductor(
-        String law,
+        SemiconductorKind kind,
         boolean germanium,
         boolean pnp,
         double gain,

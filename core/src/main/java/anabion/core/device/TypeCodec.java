@@ -74,7 +74,7 @@ public final class TypeCodec {
 
     private static Semiconductor semiconductor(Fields row) {
         return new Semiconductor(
-                row.text("law"),
+                row.code("law", SemiconductorKind.values()),
                 row.text("material", "").equals("germanium"),
                 row.text("polarity", "").equals("pnp"),
                 row.number("gain", 0),
@@ -122,7 +122,7 @@ public final class TypeCodec {
 
     private static Map<String, Object> semiconductor(Semiconductor s) {
         return new Writing()
-                .put("law", s.law())
+                .put("law", s.kind())
                 .put("material", s.germanium() ? "germanium" : "silicon")
                 .text("polarity", s.pnp() ? "pnp" : "")
                 .unless("gain", s.gain(), 0.0)

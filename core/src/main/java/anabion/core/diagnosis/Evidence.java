@@ -16,6 +16,7 @@ import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
+import anabion.core.job.SignalKind;
 import anabion.core.job.Trial;
 import anabion.core.reading.Reading;
 import anabion.core.recap.CapacitorSection;
@@ -24,7 +25,6 @@ import anabion.core.signal.Domain;
 import anabion.core.simulation.CircuitPredictor;
 import anabion.core.simulation.Simulator;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -76,8 +76,7 @@ public final class Evidence {
     }
 
     private boolean counts(Reading r) {
-        boolean signal =
-                !r.condition().signal().isEmpty() && !r.condition().signal().equals("none");
+        boolean signal = r.condition().level().isPresent();
         return !r.doubtful() && !signal && !outdated(r.state());
     }
 
@@ -86,13 +85,20 @@ public final class Evidence {
                 .anyMatch(a -> a.kind().exchanges());
     }
 
+    private static Optional<Domain> domain(SignalKind signal) {
+        return switch (signal) {
+            case AF -> Optional.of(Domain.AF);
+            case IF -> Optional.of(Domain.IF);
+            case RF -> Optional.of(Domain.RF);
+            case LEVEL, STAGE -> Optional.empty();
+        };
+    }
+
     private List<Observation> heard() {
         List<Observation> all = new ArrayList<>();
         Points points = Points.of(chassis);
         for (Heard h : job.heard()) {
-            Optional<Domain> domain = Arrays.stream(Domain.values())
-                    .filter(d -> d.code().equals(h.signal()))
-                    .findFirst();
+            Optional<Domain> domain = domain(h.signal());
             boolean known =
                     chassis.band(h.band()).isPresent() && points.find(h.point()).isPresent();
             if (domain.isEmpty() || !known || outdated(h.state())) continue;

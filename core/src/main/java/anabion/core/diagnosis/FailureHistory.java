@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.job.Job;
@@ -61,8 +62,7 @@ public final class FailureHistory {
             case VALUE ->
                 p.component() instanceof Component.Resistor
                         ? FaultMode.DRIFTED
-                        : p.component() instanceof Component.Capacitor c
-                                        && c.dielectric().equals("electrolytic")
+                        : p.component() instanceof Component.Capacitor c && c.is(Dielectric.ELECTROLYTIC)
                                 ? FaultMode.DRIED
                                 : FaultMode.OPEN;
         };

@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
@@ -166,9 +167,9 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
 
     private static String kind(Component c) {
         if (c instanceof Component.Capacitor k)
-            return k.dielectric().equals("electrolytic")
+            return k.is(Dielectric.ELECTROLYTIC)
                     ? "electrolytic"
-                    : k.farads().get(0) >= PAPER_FROM && !k.dielectric().equals("mica") ? "paper" : "small capacitor";
+                    : k.farads().get(0) >= PAPER_FROM && !k.is(Dielectric.MICA) ? "paper" : "small capacitor";
         if (c instanceof Component.Resistor) return "resistor";
         if (c instanceof Component.Windings) return "winding";
         if (c instanceof Component.Device d) return d.deviceKind() == DeviceKind.TUBE ? "tube" : "transistor";

@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import java.util.List;
 import java.util.Map;
@@ -24,7 +25,7 @@ record Sources(List<String> parts, List<Double> spreads, List<String> electrolyt
         return new Sources(
                 List.copyOf(spreads.keySet()),
                 List.copyOf(spreads.values()),
-                capacitors(chassis, c -> c.dielectric().equals("electrolytic")),
+                capacitors(chassis, c -> c.is(Dielectric.ELECTROLYTIC)),
                 Set.copyOf(capacitors(chassis, c -> true)));
     }
 

@@ -3,6 +3,7 @@ package anabion.core.format;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Winding;
 import anabion.core.device.TypeCodec;
 import anabion.core.json.Fields;
@@ -19,7 +20,8 @@ final class ComponentCodec {
             case "resistor" -> new Component.Resistor(f.size("ohms", 0), f.size("tolerance", 0.2), f.size("watts", 0));
             case "potentiometer" -> new Component.Potentiometer(f.size("ohms", 0), f.text("taper", ""));
             case "capacitor" ->
-                new Component.Capacitor(f.sizes("farads"), f.size("volts", 0), f.text("dielectric", ""));
+                new Component.Capacitor(
+                        f.sizes("farads"), f.size("volts", 0), f.knownCode("dielectric", Dielectric.values()));
             case "winding" -> new Component.Windings(f.list("windings", ComponentCodec::winding));
             case "tube", "transistor", "diode" -> device(f, kind);
             case "lamp" -> new Component.Lamp(f.size("volts", 0), f.size("amperes", 0));
@@ -66,7 +68,9 @@ final class ComponentCodec {
         } else if (c instanceof Component.Potentiometer p) {
             w.put("ohms", p.ohms()).text("taper", p.taper());
         } else if (c instanceof Component.Capacitor k) {
-            w.put("farads", k.farads()).unless("volts", k.volts(), 0.0).text("dielectric", k.dielectric());
+            w.put("farads", k.farads())
+                    .unless("volts", k.volts(), 0.0)
+                    .text("dielectric", k.dielectric().map(Dielectric::code).orElse(""));
         } else if (c instanceof Component.Windings t) {
             w.put("windings", t.windings().stream().map(ComponentCodec::winding).toList());
         } else if (c instanceof Component.Device d) {

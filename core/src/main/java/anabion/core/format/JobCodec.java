@@ -12,6 +12,7 @@ import anabion.core.job.Job;
 import anabion.core.job.Marked;
 import anabion.core.job.Outcome;
 import anabion.core.job.RecapLog;
+import anabion.core.job.SignalKind;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.SymptomKind;
@@ -174,7 +175,7 @@ public final class JobCodec {
                 f.instant("at"),
                 f.text("band", ""),
                 f.code("how", Heard.How.values(), Heard.How.INJECT),
-                f.text("signal"),
+                f.code("signal", SignalKind.values()),
                 f.text("point"),
                 f.code("outcome", Outcome.values(), Outcome.LOUD),
                 f.size("volts", 0),

@@ -1,10 +1,10 @@
 package anabion.core.format;
 
+import anabion.core.chassis.Dielectric;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
-import anabion.core.recap.Kind;
 import anabion.core.recap.Stock;
 import java.io.IOException;
 import java.io.Reader;
@@ -49,7 +49,7 @@ public final class StockCodec {
 
     private static Stock.Line line(Table.Row row) {
         String kind = row.need("kind").toLowerCase(Locale.ROOT);
-        Kind found = Arrays.stream(Kind.values())
+        Dielectric found = Arrays.stream(Dielectric.values())
                 .filter(k -> k.code().equals(kind))
                 .findFirst()
                 .orElseThrow(() -> row.trouble(

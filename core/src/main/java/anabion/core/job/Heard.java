@@ -11,7 +11,6 @@ import java.util.UUID;
  * What was heard, or seen of a display, while a signal went through a part of the set.
  *
  * @param how whether the signal was put in at the point, or followed to it from the aerial
- * @param signal af, if or rf; level in a display; stage where a stage stands for its input and no more is known
  * @param point where, such as {@code V3.1}; a stage's name where the set's circuit is not known
  * @param volts effective volts of the generator that it took there for the standard output; 0 where that was not measured
  * @param state the fitted state it was heard in
@@ -21,7 +20,7 @@ public record Heard(
         Instant at,
         String band,
         How how,
-        String signal,
+        SignalKind signal,
         String point,
         Outcome outcome,
         double volts,
@@ -49,7 +48,7 @@ public record Heard(
 
     /** Whether it is about the same place, tried in the same way. */
     public boolean same(Heard other) {
-        return band.equals(other.band) && how == other.how && signal.equals(other.signal) && point.equals(other.point);
+        return band.equals(other.band) && how == other.how && signal == other.signal && point.equals(other.point);
     }
 
     /** Whether what lies on the signal's way is alive: a touched grid may hum or roar. */

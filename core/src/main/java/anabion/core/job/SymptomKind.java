@@ -29,7 +29,7 @@ public enum SymptomKind implements Coded {
             case DISTORTED -> Optional.of(Outcome.DISTORTED);
             case HUM -> Optional.of(Outcome.HUM);
             case CRACKLE -> Optional.of(Outcome.CRACKLE);
-            default -> Optional.empty();
+            case NOISE, INTERMITTENT, HOWL, DRIFT, NO_EFFECT, UNTRIED -> Optional.empty();
         };
     }
 

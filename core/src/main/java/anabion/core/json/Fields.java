@@ -158,6 +158,10 @@ public final class Fields {
         return maybeCode(name, all).orElse(otherwise);
     }
 
+    public <E extends Enum<E> & Coded> E code(String name, E[] all) {
+        return maybeCode(name, all).orElseThrow(() -> trouble(name, "this field is missing", "add it"));
+    }
+
     public <E extends Enum<E> & Coded> Optional<E> maybeCode(String name, E[] all) {
         Optional<String> text = maybeText(name);
         if (text.isEmpty()) return Optional.empty();
@@ -165,6 +169,19 @@ public final class Fields {
         List<String> codes = new ArrayList<>();
         for (E e : all) codes.add(e.code());
         throw trouble(name, "\"" + text.get() + "\" is not known here", "use one of " + String.join(", ", codes));
+    }
+
+    /** A code, or nothing where the word is not known here: it is kept among {@link #extra()} and written back. */
+    public <E extends Enum<E> & Coded> Optional<E> knownCode(String name, E[] all) {
+        Tree found = object.fields().get(name);
+        if (found == null) return Optional.empty();
+        for (E e : all)
+            if (found instanceof Tree.Leaf l
+                    && l.value().filter(e.code()::equals).isPresent()) {
+                asked.add(name);
+                return Optional.of(e);
+            }
+        return Optional.empty();
     }
 
     public Optional<Fields> maybeObject(String name) {

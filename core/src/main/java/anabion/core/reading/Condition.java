@@ -3,6 +3,7 @@ package anabion.core.reading;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.json.Extra;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * What held while a reading was taken.
@@ -26,6 +27,11 @@ public record Condition(
 
     public static Condition of(double line, MeterSpec meter, String band) {
         return new Condition(line, meter, band, "", "", "", List.of(), Extra.NONE);
+    }
+
+    /** What the set hears, in the words of {@link #signal}. */
+    public Optional<SignalLevel> level() {
+        return SignalLevel.of(signal);
     }
 
     public Condition withLine(double volts) {

@@ -1,6 +1,7 @@
 package anabion.core.recap;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.text.Phrase;
@@ -85,7 +86,7 @@ final class Batches {
 
     /** What steadies the supply of a set without a rectifier. */
     private static boolean stores(Item i) {
-        return i.role() == Role.DECOUPLING && i.piece().kind() == Kind.ELECTROLYTIC;
+        return i.role() == Role.DECOUPLING && i.piece().dielectric() == Dielectric.ELECTROLYTIC;
     }
 
     private static void add(List<Plan.Batch> batches, Phrase title, List<String> keys, Phrase test) {

@@ -2,6 +2,7 @@ package anabion.core.recap;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import java.util.ArrayList;
 import java.util.List;
@@ -63,15 +64,12 @@ public record CapacitorSection(Part part, int section) {
     }
 
     /** What it is made of, as stated or else as parts of its size were. */
-    public Kind kind() {
-        return switch (capacitor().dielectric()) {
-            case "electrolytic" -> Kind.ELECTROLYTIC;
-            case "paper" -> Kind.PAPER;
-            case "film" -> Kind.FILM;
-            case "mica" -> Kind.MICA;
-            case "ceramic" -> Kind.CERAMIC;
-            case "air" -> Kind.AIR;
-            default -> farads() >= ELECTROLYTIC ? Kind.ELECTROLYTIC : farads() >= PAPER ? Kind.PAPER : Kind.MICA;
-        };
+    public Dielectric dielectric() {
+        return capacitor()
+                .dielectric()
+                .orElse(
+                        farads() >= ELECTROLYTIC
+                                ? Dielectric.ELECTROLYTIC
+                                : farads() >= PAPER ? Dielectric.PAPER : Dielectric.MICA);
     }
 }

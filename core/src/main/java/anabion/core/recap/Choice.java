@@ -1,5 +1,6 @@
 package anabion.core.recap;
 
+import anabion.core.chassis.Dielectric;
 import anabion.core.json.Coded;
 import anabion.core.text.Phrase;
 import java.util.List;
@@ -17,7 +18,7 @@ import java.util.Optional;
  */
 public record Choice(
         Action action,
-        Kind kind,
+        Dielectric kind,
         double value,
         double volts,
         Optional<Safety> safety,

@@ -3,6 +3,7 @@ package anabion.core.recap;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Phasor;
 import anabion.core.circuit.SmallSignal;
@@ -123,7 +124,7 @@ public final class Planner {
                     ? choice.with(Action.KEEP, Tested.of(test.get(), c).words())
                     : choice.with(Action.TEST, Phrase.of("recap.rule.test", choice.rule()));
         }
-        boolean young = c.kind() == Kind.FILM || c.kind() == Kind.CERAMIC;
+        boolean young = c.dielectric() == Dielectric.FILM || c.dielectric() == Dielectric.CERAMIC;
         return young && !failed ? choice.with(Action.TEST, Phrase.of("recap.rule.young")) : choice;
     }
 
@@ -137,7 +138,7 @@ public final class Planner {
         double farads = 1 / (w * w * henries);
         return new Choice(
                 choice.action(),
-                Kind.MICA,
+                Dielectric.MICA,
                 farads,
                 choice.volts(),
                 choice.safety(),

@@ -1,6 +1,7 @@
 package anabion.core.recap;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Dielectric;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Series;
@@ -56,7 +57,7 @@ final class ReplacementRules {
 
     Choice choose(CapacitorSection c, Role role, Stress stress) {
         if (!(c.farads() > 0)) return unread(c);
-        boolean stores = c.kind() == Kind.ELECTROLYTIC
+        boolean stores = c.dielectric() == Dielectric.ELECTROLYTIC
                 && role.rule() != Role.Rule.SAFETY
                 && role.rule() != Role.Rule.TUNED
                 && role.rule() != Role.Rule.EXACT;
@@ -75,7 +76,7 @@ final class ReplacementRules {
     private static Choice unread(CapacitorSection c) {
         return new Choice(
                 Action.TEST,
-                c.kind(),
+                c.dielectric(),
                 0,
                 0,
                 Optional.empty(),
@@ -100,7 +101,7 @@ final class ReplacementRules {
     private Choice keep(CapacitorSection c, Role role) {
         return new Choice(
                 Action.KEEP,
-                c.kind(),
+                c.dielectric(),
                 c.farads(),
                 c.rating(),
                 Optional.empty(),
@@ -116,7 +117,7 @@ final class ReplacementRules {
             double value = Series.E6.nearest(c.farads());
             return new Choice(
                     Action.RENEW,
-                    Kind.FILM,
+                    Dielectric.FILM,
                     value,
                     CLASS_X_VOLTS,
                     Optional.of(new Safety(SafetyClass.X2, 0)),
@@ -138,7 +139,7 @@ final class ReplacementRules {
         if (before > TOUCH) warnings.add(Phrase.of("recap.warn.touch", c.key(), milliamps(before), milliamps(amperes)));
         return new Choice(
                 Action.RENEW,
-                Kind.CERAMIC,
+                Dielectric.CERAMIC,
                 value,
                 CLASS_VOLTS,
                 Optional.of(new Safety(klass, amperes)),
@@ -168,7 +169,7 @@ final class ReplacementRules {
         if (!steps.isEmpty())
             return new Choice(
                     Action.RENEW,
-                    Kind.ELECTROLYTIC,
+                    Dielectric.ELECTROLYTIC,
                     value,
                     steps.get(0),
                     Optional.empty(),
@@ -189,7 +190,14 @@ final class ReplacementRules {
             List<Phrase> all = new ArrayList<>(warnings);
             all.add(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)));
             return new Choice(
-                    Action.RENEW, Kind.ELECTROLYTIC, value, HIGHEST, Optional.empty(), Optional.empty(), rule, all);
+                    Action.RENEW,
+                    Dielectric.ELECTROLYTIC,
+                    value,
+                    HIGHEST,
+                    Optional.empty(),
+                    Optional.empty(),
+                    rule,
+                    all);
         }
         double each = step.get();
         double one = Series.E6.atOrAbove(2 * value);
@@ -204,7 +212,7 @@ final class ReplacementRules {
                 Figures.si(new Quantity(ohms, Unit.OHM))));
         return new Choice(
                 Action.RENEW,
-                Kind.ELECTROLYTIC,
+                Dielectric.ELECTROLYTIC,
                 one,
                 each,
                 Optional.empty(),
@@ -225,7 +233,7 @@ final class ReplacementRules {
         double near = Series.E6.nearest(c.farads());
         boolean more = policy.rounding() == Policy.Rounding.AT_OR_ABOVE && within(above, c, band);
         double value = more ? above : within(near, c, band) ? near : Series.E24.nearest(c.farads());
-        boolean small = c.kind() == Kind.MICA || c.kind() == Kind.CERAMIC;
+        boolean small = c.dielectric() == Dielectric.MICA || c.dielectric() == Dielectric.CERAMIC;
         double needed = Math.max(Math.max(c.rating(), FILM_LEAST), MARGIN * stress.worst());
         double volts = Series.filmVolts(needed).stream().findFirst().orElse(2000.0);
         Phrase rule = rule(role, farads(c.farads()), farads(value));
@@ -234,8 +242,11 @@ final class ReplacementRules {
                 : List.of();
         if (small)
             return keep(c, role)
-                    .with(Action.KEEP, Phrase.of("recap.rule.stays", c.kind().code()));
-        return new Choice(Action.RENEW, Kind.FILM, value, volts, Optional.empty(), Optional.empty(), rule, warnings);
+                    .with(
+                            Action.KEEP,
+                            Phrase.of("recap.rule.stays", c.dielectric().code()));
+        return new Choice(
+                Action.RENEW, Dielectric.FILM, value, volts, Optional.empty(), Optional.empty(), rule, warnings);
     }
 
     private static boolean within(double value, CapacitorSection c, double band) {
@@ -252,7 +263,7 @@ final class ReplacementRules {
                 : List.of();
         return new Choice(
                 Action.RENEW,
-                Kind.FILM,
+                Dielectric.FILM,
                 value,
                 volts,
                 Optional.empty(),

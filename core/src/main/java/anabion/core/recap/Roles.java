@@ -1,5 +1,6 @@
 package anabion.core.recap;
 
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.PartRole;
 import anabion.core.recap.NetClassifier.Electrode;
 import anabion.core.text.Phrase;
@@ -56,7 +57,7 @@ public final class Roles {
         boolean tunes = c.part().is(PartRole.TUNING_GANG)
                 || c.part().is(PartRole.PADDER)
                 || role.filter(PartRole::isTrimmer).isPresent();
-        if (c.kind() == Kind.AIR || tunes) return is(Role.TUNING, a, b);
+        if (c.dielectric() == Dielectric.AIR || tunes) return is(Role.TUNING, a, b);
         if (c.farads() > SMALL) return Optional.empty();
         if (around.winding(a, b) || c.part().is(PartRole.IF_TUNING)) return is(Role.IF_TUNING, a, b);
         if (role.filter(PartRole::isOfOscillator).isPresent()
@@ -150,7 +151,7 @@ public final class Roles {
                     c.farads() >= SMOOTHS && !around.solved().supplies().isEmpty();
             return is(smooths ? Role.SMOOTHING : Role.DECOUPLING, a);
         }
-        if (c.kind() == Kind.ELECTROLYTIC && volts < 0 && around.wound(a)) return is(Role.BACK_BIAS, a);
+        if (c.dielectric() == Dielectric.ELECTROLYTIC && volts < 0 && around.wound(a)) return is(Role.BACK_BIAS, a);
         return around.high(a) ? is(Role.DECOUPLING, a) : Optional.empty();
     }
 

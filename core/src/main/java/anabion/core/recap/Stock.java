@@ -1,5 +1,6 @@
 package anabion.core.recap;
 
+import anabion.core.chassis.Dielectric;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -13,7 +14,7 @@ public record Stock(List<Line> lines, List<Spare> spares) {
     /**
      * @param klass {@code X2}, {@code Y2}, {@code Y1} or empty
      */
-    public record Line(Kind kind, double farads, double volts, String klass, int count) {}
+    public record Line(Dielectric kind, double farads, double volts, String klass, int count) {}
 
     /**
      * A tube in the drawer.
@@ -40,7 +41,7 @@ public record Stock(List<Line> lines, List<Spare> spares) {
     }
 
     /** What is there of a kind, bears the volts and lies between two values; the nearest to the wanted one first. */
-    List<Line> between(Kind kind, double least, double most, double volts, String klass) {
+    List<Line> between(Dielectric kind, double least, double most, double volts, String klass) {
         return lines.stream()
                 .filter(l -> l.kind() == kind && l.count() > 0 && l.klass().equals(klass))
                 .filter(l ->
@@ -50,7 +51,7 @@ public record Stock(List<Line> lines, List<Spare> spares) {
     }
 
     /** How many there are of just this. */
-    public int count(Kind kind, double farads, double volts, Optional<Choice.Safety> safety) {
+    public int count(Dielectric kind, double farads, double volts, Optional<Choice.Safety> safety) {
         String klass = safety.map(s -> s.klass().name()).orElse("");
         return lines.stream()
                 .filter(l -> l.kind() == kind && l.klass().equals(klass) && l.volts() >= volts)

@@ -1,6 +1,7 @@
 package anabion.core.recap;
 
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
 import anabion.core.job.PartTest;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -34,8 +35,8 @@ public final class Tested {
         return switch (t.what()) {
             case VALUE -> {
                 double off = amount / c.farads() - 1;
-                double low = c.kind() == Kind.ELECTROLYTIC ? -0.3 : -0.2;
-                double high = c.kind() == Kind.ELECTROLYTIC ? 1 : 0.3;
+                double low = c.dielectric() == Dielectric.ELECTROLYTIC ? -0.3 : -0.2;
+                double high = c.dielectric() == Dielectric.ELECTROLYTIC ? 1 : 0.3;
                 yield verdict(
                         off < low || off > high,
                         "value",
@@ -48,7 +49,7 @@ public final class Tested {
                 yield verdict(amount > most, "esr", ohms(amount), ohms(most));
             }
             case LEAKAGE -> leakage(t, c);
-            default -> new Verdict(false, Phrase.of("recap.tested.none"));
+            case GAIN, EMISSION -> new Verdict(false, Phrase.of("recap.tested.none"));
         };
     }
 
@@ -58,7 +59,7 @@ public final class Tested {
         double volts = t.volts();
         if (good > 0)
             return verdict(amount > TIMES * good, "leak-good", amperes(amount), amperes(good), Figures.fixed(TIMES, 0));
-        if (c.kind() == Kind.ELECTROLYTIC) {
+        if (c.dielectric() == Dielectric.ELECTROLYTIC) {
             double most = formed(c, volts);
             return verdict(amount > most, "leak", amperes(amount), amperes(most));
         }

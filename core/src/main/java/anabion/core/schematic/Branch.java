@@ -3,6 +3,7 @@ package anabion.core.schematic;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
@@ -44,7 +45,7 @@ record Branch(Part part, Symbol.Kind kind, String detail, String from, String to
 
     private static void capacitor(Part p, Component.Capacitor k, List<Branch> found) {
         int sections = k.farads().size();
-        Symbol.Kind kind = k.dielectric().equals("electrolytic") ? Symbol.Kind.ELECTROLYTIC : Symbol.Kind.CAPACITOR;
+        Symbol.Kind kind = k.is(Dielectric.ELECTROLYTIC) ? Symbol.Kind.ELECTROLYTIC : Symbol.Kind.CAPACITOR;
         for (int n = 1; n <= sections; n++)
             add(found, p, kind, sections > 1 ? String.valueOf(n) : "", String.valueOf(n), String.valueOf(sections + 1));
     }

@@ -5,6 +5,7 @@ import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.simulation.Sockets;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +32,7 @@ record Device(
         if (type.isEmpty()) return found;
         if (type.get().semiconductor().isPresent()) {
             Semiconductor s = type.get().semiconductor().get();
-            if (s.law().equals("bipolar"))
+            if (s.kind() == SemiconductorKind.BIPOLAR)
                 found.add(new Device(
                         p,
                         s.pnp() ? Symbol.Kind.PNP : Symbol.Kind.NPN,
@@ -41,7 +42,7 @@ record Device(
                         net(p, "c", ""),
                         "",
                         net(p, "e", "")));
-            if (s.law().equals("field-effect"))
+            if (s.kind() == SemiconductorKind.FIELD_EFFECT)
                 found.add(new Device(
                         p, Symbol.Kind.FET, "", net(p, "gate", ""), "", net(p, "drain", ""), "", net(p, "source", "")));
             return found;

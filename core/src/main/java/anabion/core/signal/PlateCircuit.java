@@ -95,7 +95,7 @@ public record PlateCircuit(
         private Optional<PlateCircuit> circuit(DeviceType type, String ref, String name) {
             if (type.semiconductor().isPresent()) {
                 var s = type.semiconductor().get();
-                boolean amplifies = s.law().equals("bipolar") || s.law().equals("field-effect");
+                boolean amplifies = s.kind().amplifies();
                 return amplifies ? Optional.of(found(ref, "", Curves.of(s), 0, 1, 2)) : Optional.empty();
             }
             Optional<Section> section = type.section(name);
@@ -112,7 +112,7 @@ public record PlateCircuit(
                             s.oscillator().equals("g3") ? 0 : 2,
                             3,
                             4));
-                default -> Optional.empty();
+                case DIODE, RECTIFIER -> Optional.empty();
             };
         }
 

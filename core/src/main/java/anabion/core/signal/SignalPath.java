@@ -125,10 +125,10 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter, List<Pa
         if (type.isEmpty()) return List.of();
         Sockets sockets = new Sockets(new Faults(chassis, List.of()));
         if (type.get().semiconductor().isPresent())
-            return switch (type.get().semiconductor().get().law()) {
-                case "bipolar" -> List.of(made(stage, p, "", "b", "c", sockets, 0, 1));
-                case "field-effect" -> List.of(made(stage, p, "", "gate", "drain", sockets, 0, 1));
-                default -> List.of();
+            return switch (type.get().semiconductor().get().kind()) {
+                case BIPOLAR -> List.of(made(stage, p, "", "b", "c", sockets, 0, 1));
+                case FIELD_EFFECT -> List.of(made(stage, p, "", "gate", "drain", sockets, 0, 1));
+                case JUNCTION, RECTIFIER -> List.of();
             };
         boolean mixer = type.get().sections().stream().anyMatch(x -> x.kind() == Section.Kind.HEPTODE);
         List<Amplifier> found = new ArrayList<>();

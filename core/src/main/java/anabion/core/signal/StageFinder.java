@@ -4,12 +4,14 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StageLine;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.simulation.Detector;
@@ -90,7 +92,7 @@ public final class StageFinder {
             if (type.isEmpty()) continue;
             if (type.get()
                     .semiconductor()
-                    .filter(s -> s.law().equals("bipolar"))
+                    .filter(s -> s.kind() == SemiconductorKind.BIPOLAR)
                     .isPresent()) all.add(new Device(p, sockets.need(p, "b", ""), sockets.need(p, "c", ""), false));
             for (Section s : type.get().sections()) {
                 boolean mixer = s.kind() == Section.Kind.HEPTODE;
@@ -150,7 +152,7 @@ public final class StageFinder {
                 && chassis.parts().stream()
                         .noneMatch(p -> p.touches(net)
                                 && p.component() instanceof Component.Capacitor c
-                                && c.dielectric().equals("electrolytic")
+                                && c.is(Dielectric.ELECTROLYTIC)
                                 && p.touches(reference)
                                 && !Sockets.isCathode(chassis, net));
     }

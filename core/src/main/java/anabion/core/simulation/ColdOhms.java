@@ -11,6 +11,7 @@ import anabion.core.circuit.LinearizedCircuit;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Semiconductor;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.device.model.Fit;
 import anabion.core.device.model.LampLaw;
 import anabion.core.device.model.RectifierLaw;
@@ -164,16 +165,16 @@ public final class ColdOhms {
             return;
         }
         if (faults.is(p.reference(), FaultMode.OPEN)) return;
-        if (s.get().law().equals("rectifier")) {
+        if (s.get().kind() == SemiconductorKind.RECTIFIER) {
             RectifierLaw.Junction j = (RectifierLaw.Junction) Fit.silicon();
             c.device(
                     p.reference(),
                     new anabion.core.device.model.JunctionLaw(j.saturation(), j.slope(), 1e-9),
                     sockets.need(p, "a", ""),
                     sockets.need(p, "k", ""));
-        } else if (s.get().law().equals("junction"))
+        } else if (s.get().kind() == SemiconductorKind.JUNCTION)
             c.device(p.reference(), Fit.law(s.get()), sockets.need(p, "a", ""), sockets.need(p, "k", ""));
-        else if (s.get().law().equals("bipolar"))
+        else if (s.get().kind() == SemiconductorKind.BIPOLAR)
             c.device(
                     p.reference(),
                     Fit.law(s.get()),

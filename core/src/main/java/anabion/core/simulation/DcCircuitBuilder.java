@@ -12,6 +12,7 @@ import anabion.core.circuit.DeviceModel;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.device.model.BipolarLaw;
 import anabion.core.device.model.ColdLaw;
 import anabion.core.device.model.Driven;
@@ -211,7 +212,6 @@ final class DcCircuitBuilder {
     }
 
     private void section(Part p, DeviceType type, Section s, double emission, Circuit.Builder c) {
-        if (s.kind() == Section.Kind.RECTIFIER) return;
         String name = s.name().isEmpty() ? p.reference() : p.reference() + "." + s.name();
         String k = sockets.cathode(p, s.name());
         switch (s.kind()) {
@@ -241,7 +241,10 @@ final class DcCircuitBuilder {
                                 sockets.need(p, "a", s.name()),
                                 k),
                         c);
-            default ->
+            case RECTIFIER -> {
+                // its supply switches it
+            }
+            case HEPTODE ->
                 put(
                         name,
                         p,
@@ -314,8 +317,9 @@ final class DcCircuitBuilder {
 
     private void semiconductor(Part p, Semiconductor s, Circuit.Builder c) {
         String ref = p.reference();
-        if (s.law().equals("rectifier") || faults.is(ref, FaultMode.OPEN) || faults.is(ref, FaultMode.DEAD)) return;
-        if (s.law().equals("junction")) {
+        if (s.kind() == SemiconductorKind.RECTIFIER || faults.is(ref, FaultMode.OPEN) || faults.is(ref, FaultMode.DEAD))
+            return;
+        if (s.kind() == SemiconductorKind.JUNCTION) {
             if (faults.is(ref, FaultMode.SHORT))
                 c.resistor(ref, sockets.need(p, "a", ""), sockets.need(p, "k", ""), Faults.SHORT);
             else {
@@ -325,7 +329,7 @@ final class DcCircuitBuilder {
             }
             return;
         }
-        if (s.law().equals("field-effect")) {
+        if (s.kind() == SemiconductorKind.FIELD_EFFECT) {
             c.device(
                     ref,
                     Fit.law(s),

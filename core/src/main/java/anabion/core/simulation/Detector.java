@@ -8,6 +8,7 @@ import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
+import anabion.core.device.SemiconductorKind;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -68,7 +69,7 @@ public record Detector(
             if (type.isEmpty()) continue;
             if (type.get()
                     .semiconductor()
-                    .filter(s -> s.law().equals("junction"))
+                    .filter(s -> s.kind() == SemiconductorKind.JUNCTION)
                     .isPresent())
                 feeds(chassis, p, sockets.need(p, "a", ""), sockets.need(p, "k", ""))
                         .ifPresent(found::add);

@@ -2,11 +2,13 @@ package anabion.core.simulation;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.device.DeviceType;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import java.util.ArrayList;
@@ -102,9 +104,9 @@ public final class FaultList {
 
     private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
         one(ref, FaultMode.OPEN, FaultMode.SHORT);
-        if (c.dielectric().equals("air")) return;
+        if (c.is(Dielectric.AIR)) return;
         graded(ref, FaultMode.LEAKY, 1, LEAKS);
-        if (c.dielectric().equals("electrolytic")) one(ref, FaultMode.DRIED);
+        if (c.is(Dielectric.ELECTROLYTIC)) one(ref, FaultMode.DRIED);
         if (c.farads().size() != 1 || adjusted) return;
         double farads = c.farads().get(0);
         fitted(ref, farads, TENTH);
@@ -138,7 +140,7 @@ public final class FaultList {
         if (type.flatMap(DeviceType::semiconductor).isPresent()) {
             one(ref, FaultMode.OPEN, FaultMode.SHORT);
             if (!type.flatMap(DeviceType::semiconductor)
-                    .filter(s -> s.law().equals("bipolar"))
+                    .filter(s -> s.kind() == SemiconductorKind.BIPOLAR)
                     .isPresent()) return;
             graded(ref, FaultMode.LEAKY, 1, TRANSISTOR_LEAKS);
             graded(ref, FaultMode.GAIN, GAINS);

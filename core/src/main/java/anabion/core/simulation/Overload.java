@@ -68,7 +68,7 @@ public record Overload(String part, Place place, double watts, double limit) {
                 judge(found, ref, Place.PLATE, watts[plate], limit);
                 judge(found, ref, Place.SCREEN, watts[1], screen(type, section.get()));
             }
-            default -> {
+            case DIODE, RECTIFIER -> {
                 // diodes carry next to nothing
             }
         }

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Contact;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
@@ -98,11 +99,8 @@ final class PassiveStamps {
     }
 
     private double insulation(Capacitor k, double farads) {
-        return switch (k.dielectric()) {
-            case "electrolytic" -> electrolytics * ELECTROLYTIC / Math.max(farads, 1e-7);
-            case "paper" -> PAPER;
-            default -> 0;
-        };
+        if (k.is(Dielectric.ELECTROLYTIC)) return electrolytics * ELECTROLYTIC / Math.max(farads, 1e-7);
+        return k.is(Dielectric.PAPER) ? PAPER : 0;
     }
 
     private void windings(Part p, List<Winding> all, Circuit.Builder c) {

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
+import anabion.core.device.SemiconductorKind;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Random;
@@ -37,7 +38,7 @@ public final class Specimen {
     static double spread(Part p) {
         boolean transistor = Sockets.type(p)
                 .flatMap(DeviceType::semiconductor)
-                .filter(x -> x.law().equals("bipolar"))
+                .filter(x -> x.kind() == SemiconductorKind.BIPOLAR)
                 .isPresent();
         return transistor ? GAIN : TUBES;
     }

@@ -10,6 +10,7 @@ import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.device.model.Fit;
 import anabion.core.device.model.Heated;
 import anabion.core.device.model.RectifierLaw;
@@ -243,7 +244,7 @@ final class SupplyFinder {
         List<Port> ports = new ArrayList<>();
         Optional<Semiconductor> semiconductor = type.get().semiconductor();
         if (semiconductor.isPresent()) {
-            if (semiconductor.get().law().equals("rectifier") && !faults.is(p.reference(), FaultMode.OPEN))
+            if (semiconductor.get().kind() == SemiconductorKind.RECTIFIER && !faults.is(p.reference(), FaultMode.OPEN))
                 ports.add(new Port(p.reference(), sockets.need(p, "a", ""), sockets.need(p, "k", ""), Fit.silicon()));
             return ports;
         }

@@ -2,6 +2,7 @@ package anabion.core.tracing;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
+import anabion.core.job.SignalKind;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
@@ -46,18 +47,18 @@ final class StagePath {
         return -1;
     }
 
-    private static String signal(Band band, int at, int mixer, int detector) {
-        if (band.kind() == BandKind.DISPLAY) return "level";
-        if (band.kind() == BandKind.PICK_UP || (detector >= 0 && at > detector)) return "af";
-        if (detector < 0) return "stage";
-        return mixer >= 0 && at > mixer ? "if" : "rf";
+    private static SignalKind signal(Band band, int at, int mixer, int detector) {
+        if (band.kind() == BandKind.DISPLAY) return SignalKind.LEVEL;
+        if (band.kind() == BandKind.PICK_UP || (detector >= 0 && at > detector)) return SignalKind.AF;
+        if (detector < 0) return SignalKind.STAGE;
+        return mixer >= 0 && at > mixer ? SignalKind.IF : SignalKind.RF;
     }
 
-    private static TracePoint point(String stage, String signal) {
+    private static TracePoint point(String stage, SignalKind signal) {
         return switch (signal) {
-            case "af" -> new TracePoint(stage, stage, signal, TONE, 0, SOUND);
-            case "if", "rf" -> new TracePoint(stage, stage, signal, 0, 0, TUNED);
-            default -> new TracePoint(stage, stage, signal, 0, 0, 0);
+            case AF -> new TracePoint(stage, stage, signal, TONE, 0, SOUND);
+            case IF, RF -> new TracePoint(stage, stage, signal, 0, 0, TUNED);
+            case LEVEL, STAGE -> new TracePoint(stage, stage, signal, 0, 0, 0);
         };
     }
 }

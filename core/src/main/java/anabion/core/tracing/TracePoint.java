@@ -1,19 +1,28 @@
 package anabion.core.tracing;
 
+import anabion.core.job.SignalKind;
+import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
 
 /**
  * A point of a band at which a signal is put in, or followed.
  *
  * @param point the pin; the stage's name where its input is all that is known
- * @param signal af, if or rf; level in a display; stage where it is not known
  * @param hertz of the signal; a carrier is modulated; 0 when not known
  * @param volts that a good set needs there for the standard output; infinite where none does, 0 when not known
  * @param farads of the capacitor at the generator's lead; 0 for none
  */
-public record TracePoint(String stage, String point, String signal, double hertz, double volts, double farads) {
+public record TracePoint(String stage, String point, SignalKind signal, double hertz, double volts, double farads) {
     static TracePoint of(Gains.Level l) {
-        return new TracePoint(l.stage(), l.point(), l.domain().code(), l.hertz(), l.volts(), l.farads());
+        return new TracePoint(l.stage(), l.point(), kind(l.domain()), l.hertz(), l.volts(), l.farads());
+    }
+
+    private static SignalKind kind(Domain domain) {
+        return switch (domain) {
+            case AF -> SignalKind.AF;
+            case IF -> SignalKind.IF;
+            case RF -> SignalKind.RF;
+        };
     }
 
     /**

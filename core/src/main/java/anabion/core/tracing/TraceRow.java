@@ -1,6 +1,7 @@
 package anabion.core.tracing;
 
 import anabion.core.job.Heard;
+import anabion.core.job.SignalKind;
 import java.util.Optional;
 
 /**
@@ -19,7 +20,7 @@ public record TraceRow(TracePoint at, Optional<Heard> heard, Optional<Heard> tap
         return at.point();
     }
 
-    public String signal() {
+    public SignalKind signal() {
         return at.signal();
     }
 

@@ -7,6 +7,7 @@ import anabion.core.chassis.Points;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
 import anabion.core.job.Job;
+import anabion.core.job.SignalKind;
 import anabion.core.signal.Gains;
 import anabion.core.simulation.CircuitPredictor;
 import anabion.core.simulation.Controls;
@@ -60,7 +61,7 @@ public record TraceSheet(String band, List<TraceRow> rows) {
     private static Optional<Heard> newest(String band, TracePoint p, Job job, Predicate<Heard> way) {
         return job.heard().stream()
                 .filter(h -> h.band().equals(band)
-                        && h.signal().equals(p.signal())
+                        && h.signal() == p.signal()
                         && h.point().equals(p.point()))
                 .filter(way)
                 .filter(h -> FittedState.since(h.state(), job.alterations()).isEmpty())
@@ -84,7 +85,7 @@ public record TraceSheet(String band, List<TraceRow> rows) {
      * plate: it stands at the rail.
      */
     public static boolean touchable(Chassis chassis, TracePoint p) {
-        return p.signal().equals("af")
+        return p.signal() == SignalKind.AF
                 && !chassis.supply().arrangement().chassisMayBeLive()
                 && (p.point().equals(p.stage()) ? !StageOdds.passive(p.stage()) : control(chassis, p.point()));
     }

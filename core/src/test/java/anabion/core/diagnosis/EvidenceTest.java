@@ -21,6 +21,7 @@ import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
+import anabion.core.job.SignalKind;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.Trial;
 import anabion.core.json.Extra;
@@ -168,7 +169,7 @@ class EvidenceTest {
         assertThat(Evidence.of(SET, List.of(), again.altered(renewed))).isEmpty();
     }
 
-    private static Heard heard(Heard.How how, String signal, String point, Outcome outcome) {
+    private static Heard heard(Heard.How how, SignalKind signal, String point, Outcome outcome) {
         return new Heard(
                 UUID.randomUUID(), NOON, "AM", how, signal, point, outcome, 0, FittedState.AS_FOUND, Extra.NONE);
     }
@@ -181,7 +182,7 @@ class EvidenceTest {
                 NOON,
                 "AM",
                 Heard.How.INJECT,
-                "af",
+                SignalKind.AF,
                 "V3.1",
                 Outcome.WEAK,
                 0.012,
@@ -202,9 +203,9 @@ class EvidenceTest {
     @Test
     void tracersAndFingersCount() {
         Job job = Job.NEW
-                .with(heard(Heard.How.TAP, "if", "V2.1", Outcome.NOTHING))
-                .with(heard(Heard.How.TOUCH, "af", "V4.1", Outcome.HUM))
-                .with(heard(Heard.How.INJECT, "if", "IF", Outcome.LOUD));
+                .with(heard(Heard.How.TAP, SignalKind.IF, "V2.1", Outcome.NOTHING))
+                .with(heard(Heard.How.TOUCH, SignalKind.AF, "V4.1", Outcome.HUM))
+                .with(heard(Heard.How.INJECT, SignalKind.IF, "IF", Outcome.LOUD));
         List<Observation> all = Evidence.of(SET, List.of(), job);
         assertThat(texts(all)).containsExactly("trace if at V2.1 on AM", "inject af at V4.1 on AM");
         assertThat(((Observation.Heard) all.get(1)).outcome()).isEqualTo(Outcome.LOUD);
@@ -285,7 +286,7 @@ class EvidenceTest {
                 NOON,
                 "AM",
                 Heard.How.INJECT,
-                "af",
+                SignalKind.AF,
                 "V4.1",
                 Outcome.WEAK,
                 0,

@@ -14,6 +14,7 @@ import anabion.core.chassis.ChassisCheck;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Contact;
 import anabion.core.chassis.DeviceKind;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
@@ -135,12 +136,17 @@ class RandomChassisTest {
                 : Optional.of(AssignedRole.picked(all.get(r.nextInt(all.size()))));
     }
 
+    private static Optional<Dielectric> dielectric(Random r) {
+        int n = r.nextInt(Dielectric.values().length + 1);
+        return n == 0 ? Optional.empty() : Optional.of(Dielectric.values()[n - 1]);
+    }
+
     private static Component component(Random r) {
         double v = r.nextInt(1000) / 10.0;
         return switch (r.nextInt(11)) {
             case 0 -> new Component.Resistor(v * 1000, 0.1, r.nextInt(3));
             case 1 -> new Component.Potentiometer(v * 1000, "log");
-            case 2 -> new Component.Capacitor(List.of(v * 1e-6, 3.3e-9), r.nextInt(500), "paper");
+            case 2 -> new Component.Capacitor(List.of(v * 1e-6, 3.3e-9), r.nextInt(500), dielectric(r));
             case 3 ->
                 new Component.Windings(List.of(
                         new Winding(new UUID(r.nextLong(), r.nextLong()), "primary", "1", "2", v, 0, 0, extra(r))));

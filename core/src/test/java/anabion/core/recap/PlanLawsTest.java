@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
@@ -226,7 +227,8 @@ class PlanLawsTest {
     void whatStandsTheWrongWayRoundIsSaid(Case k) {
         OperatingPoint o = solve(k.set(), k.set().supply().volts(), false);
         for (Item i : k.plan().items()) {
-            if (i.piece().kind() != Kind.ELECTROLYTIC || i.choice().kind() != Kind.ELECTROLYTIC) continue;
+            if (i.piece().dielectric() != Dielectric.ELECTROLYTIC || i.choice().kind() != Dielectric.ELECTROLYTIC)
+                continue;
             double v = volts(o, i.piece());
             assertThat(warned(i, "recap.warn.reversed"))
                     .as("%s %s at %.2f V", k, i.key(), v)
@@ -266,11 +268,11 @@ class PlanLawsTest {
             }
             boolean limited = i.choice().rule().key().equals("recap.rule.limited")
                     || i.choice().pair().isPresent();
-            if (i.piece().kind() == Kind.ELECTROLYTIC && !limited) {
+            if (i.piece().dielectric() == Dielectric.ELECTROLYTIC && !limited) {
                 double least = k.policy().rounding() == Policy.Rounding.NEAREST ? 0.8 : 0.999;
                 assertThat(ratio).as("%s %s", k, i.key()).isBetween(least, 2.2);
             }
-            if (i.piece().kind() == Kind.PAPER)
+            if (i.piece().dielectric() == Dielectric.PAPER)
                 assertThat(ratio).as("%s %s", k, i.key()).isBetween(0.8, 1.21);
         }
     }

@@ -15,6 +15,7 @@ import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
+import anabion.core.job.SignalKind;
 import anabion.core.job.SymptomKind;
 import anabion.core.json.Extra;
 import anabion.core.testing.SharedSets;
@@ -50,7 +51,7 @@ class StageOddsTest {
                 Instant.EPOCH,
                 band,
                 how,
-                band.equals("MW") || band.equals("LW") ? "rf" : "level",
+                band.equals("MW") || band.equals("LW") ? SignalKind.RF : SignalKind.LEVEL,
                 stage,
                 outcome,
                 0,
@@ -164,11 +165,14 @@ class StageOddsTest {
         Band mw = MOOR.band("MW").orElseThrow();
         List<TracePoint> points = TraceSheet.points(MOOR, mw);
         assertThat(points).extracting(TracePoint::stage).containsExactlyElementsOf(reversed(mw.stages()));
-        assertThat(points).extracting(TracePoint::signal).containsExactly("af", "af", "rf", "rf", "rf", "rf");
+        assertThat(points)
+                .extracting(TracePoint::signal)
+                .containsExactly(
+                        SignalKind.AF, SignalKind.AF, SignalKind.RF, SignalKind.RF, SignalKind.RF, SignalKind.RF);
         assertThat(points.get(1).farads()).isGreaterThan(100 * points.get(3).farads());
         assertThat(TraceSheet.points(CLOCK, CLOCK.band("a").orElseThrow()))
                 .hasSize(4)
-                .allMatch(p -> p.signal().equals("level"));
+                .allMatch(p -> p.signal() == SignalKind.LEVEL);
     }
 
     private static List<String> reversed(List<String> stages) {
@@ -196,8 +200,7 @@ class StageOddsTest {
         for (TracePoint p : TraceSheet.points(hot, hot.bands().get(0)))
             assertThat(TraceSheet.touchable(hot, p)).isFalse();
         List<TracePoint> points = TraceSheet.points(MOOR, MOOR.bands().get(0));
-        assertThat(points).filteredOn(p -> TraceSheet.touchable(MOOR, p)).allMatch(p -> p.signal()
-                .equals("af"));
+        assertThat(points).filteredOn(p -> TraceSheet.touchable(MOOR, p)).allMatch(p -> p.signal() == SignalKind.AF);
         assertThat(TraceSheet.touchable(MOOR, points.get(1))).isTrue();
         assertThat(TraceSheet.touchable(MOOR, points.get(0))).as("the speaker").isFalse();
     }

@@ -56,7 +56,8 @@ public final class BenchPlace extends BorderPane {
                         case RECAP -> new RecapSheet(session, () -> whenShown.run());
                         case VOLTAGES -> voltages;
                         case TRACE -> new TracingSheet(session, () -> whenShown.run());
-                        default -> new LaterSheet(session, step, markKey);
+                        case FIRST_POWER, ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK ->
+                            new LaterSheet(session, step, markKey);
                     });
         }
         safety.getStyleClass().add("safety");

@@ -128,7 +128,7 @@ final class SymbolShapes {
                 stroke(0.5, 0.35, 0.95, 0.9);
                 stroke(-0.95, 0.9, 0.95, 0.9);
             }
-            default -> {
+            case OTHER, TRIODE, PENTODE, HEPTODE, NPN, PNP, FET -> {
                 leads(0.7);
                 box(0.7, 0.7, line);
             }

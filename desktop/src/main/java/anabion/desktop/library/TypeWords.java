@@ -3,6 +3,7 @@ package anabion.desktop.library;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.quantity.Figures;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,7 +31,7 @@ final class TypeWords {
     static String of(Semiconductor s) {
         List<String> said = new ArrayList<>();
         said.add(s.germanium() ? "germanium" : "silicon");
-        if (s.law().equals("bipolar")) {
+        if (s.kind() == SemiconductorKind.BIPOLAR) {
             said.add(s.pnp() ? "PNP" : "NPN");
             said.add("gain " + plain(s.gain()) + " at " + plain(s.atMilliamps()) + " mA");
         }

@@ -1,5 +1,6 @@
 package anabion.desktop.sheet;
 
+import anabion.core.chassis.Dielectric;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.quantity.Figures;
@@ -10,7 +11,6 @@ import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Choice;
 import anabion.core.recap.Forming;
 import anabion.core.recap.Item;
-import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Stress;
@@ -77,7 +77,7 @@ final class RecapDetail extends HBox {
                 .map((PartTest t) -> say(Tested.of(t, i.piece()).words()))
                 .ifPresent(t -> add(session.say("recap.tested", t), "small"));
         if (i.choice().action() == Choice.Action.TEST
-                && i.piece().kind() == Kind.ELECTROLYTIC
+                && i.piece().dielectric() == Dielectric.ELECTROLYTIC
                 && i.piece().rating() > 0) add(forming(Forming.of(i.piece()), session), "small");
         plan.batchOf(i.key()).ifPresent(b -> add(session.say("recap.then", say(b.test())), "soft", "small"));
         if (i.piece().sectioned()) {

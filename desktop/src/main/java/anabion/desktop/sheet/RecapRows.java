@@ -1,5 +1,6 @@
 package anabion.desktop.sheet;
 
+import anabion.core.chassis.Dielectric;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
 import anabion.core.quantity.Figures;
@@ -7,7 +8,6 @@ import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.recap.Choice;
 import anabion.core.recap.Item;
-import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
 import anabion.core.recap.SeleniumSwap;
@@ -171,7 +171,7 @@ final class RecapRows {
                 .isPresent();
         for (Tick t : Tick.values()) {
             boolean electrolytic = line.item()
-                    .filter(i -> i.choice().kind() == Kind.ELECTROLYTIC)
+                    .filter(i -> i.choice().kind() == Dielectric.ELECTROLYTIC)
                     .isPresent();
             boolean blank = keeps || (t == Tick.POLARITY && !electrolytic);
             StackPane cell = new StackPane();

@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.command.RecapLine;
 import anabion.core.error.InputException;
@@ -11,7 +12,6 @@ import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Causes;
 import anabion.core.recap.Choice;
 import anabion.core.recap.Forming;
-import anabion.core.recap.Kind;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Policy;
@@ -230,7 +230,7 @@ public final class RecapSheet implements Sheet {
         String key = line.get().key();
         boolean polar = line.get()
                 .item()
-                .filter(i -> i.choice().kind() == Kind.ELECTROLYTIC)
+                .filter(i -> i.choice().kind() == Dielectric.ELECTROLYTIC)
                 .isPresent();
         for (Tick t : Tick.values()) {
             if (log().ticks(key).contains(t) || (t == Tick.POLARITY && !polar)) continue;
@@ -281,7 +281,7 @@ public final class RecapSheet implements Sheet {
     /** Starts the time that forming an old electrolytic takes, and says how it is done. */
     private CompletableFuture<?> form(SetRecord set, String key) {
         CapacitorSection piece = CapacitorSection.of(set.chassis()).stream()
-                .filter(c -> c.key().equals(key) && c.kind() == Kind.ELECTROLYTIC && c.rating() > 0)
+                .filter(c -> c.key().equals(key) && c.dielectric() == Dielectric.ELECTROLYTIC && c.rating() > 0)
                 .findFirst()
                 .orElseThrow(() -> InputException.at(key)
                         .because(session.say("recap.no-forming"))

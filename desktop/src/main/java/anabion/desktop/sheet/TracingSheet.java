@@ -225,8 +225,9 @@ public final class TracingSheet implements Sheet {
     }
 
     private String signal(TraceRow r) {
-        if (r.at().hertz() <= 0) return session.say("trace.signal-plain." + r.signal());
-        return session.say("trace.signal." + r.signal(), Figures.si(new Quantity(r.at().hertz(), Unit.HERTZ)));
+        if (r.at().hertz() <= 0)
+            return session.say("trace.signal-plain." + r.signal().code());
+        return session.say("trace.signal." + r.signal().code(), Figures.si(new Quantity(r.at().hertz(), Unit.HERTZ)));
     }
 
     private String level(TraceRow r) {
@@ -350,7 +351,7 @@ public final class TracingSheet implements Sheet {
 
     /** By the point, perhaps with the signal before it: two signals go in at a mixer's grid. */
     private static boolean names(TraceRow r, String name) {
-        return r.point().equalsIgnoreCase(name) || (r.signal() + " " + r.point()).equalsIgnoreCase(name);
+        return r.point().equalsIgnoreCase(name) || (r.signal().code() + " " + r.point()).equalsIgnoreCase(name);
     }
 
     @Override

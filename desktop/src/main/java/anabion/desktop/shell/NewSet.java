@@ -126,7 +126,7 @@ final class NewSet {
                     case BATTERY -> 9;
                     case BATTERY_A_B -> 90;
                     case VIBRATOR, CAR_NEGATIVE, CAR_POSITIVE, ADAPTOR -> 12;
-                    default -> 230;
+                    case TRANSFORMER, HOT_CHASSIS, FLOATING_NEGATIVE, MAINS_BATTERY -> 230;
                 };
         return new Supply(a, volts, a.usesMains() ? 50 : 0, "", Extra.NONE);
     }

@@ -151,8 +151,9 @@ public final class RecordPage {
             case TAP -> "record.tap";
             case TOUCH -> "record.touch";
             case INJECT ->
-                List.of("af", "if", "rf").contains(h.signal())
-                        ? (h.volts() > 0 ? "probe.level-" : "probe.inject-") + h.signal()
+                h.signal().isOfPath()
+                        ? (h.volts() > 0 ? "probe.level-" : "probe.inject-")
+                                + h.signal().code()
                         : "record.stage";
         };
     }

@@ -5,6 +5,7 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Section.Point;
 import anabion.core.device.Semiconductor;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.List;
@@ -75,16 +76,16 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
 
     /** The curves of a transistor or diode. */
     public static Curves of(Semiconductor s) {
-        if (s.law().equals("rectifier")) {
+        if (s.kind() == SemiconductorKind.RECTIFIER) {
             RectifierLaw law = Fit.silicon();
             return single(law::amperes, 1, law.amperes(1));
         }
         DeviceModel law = Fit.law(s);
-        if (s.law().equals("junction")) {
+        if (s.kind() == SemiconductorKind.JUNCTION) {
             double end = s.germanium() ? 0.6 : 0.8;
             return single(v -> current(law, new double[] {v, 0}, 0), end, current(law, new double[] {end, 0}, 0));
         }
-        if (s.law().equals("field-effect")) {
+        if (s.kind() == SemiconductorKind.FIELD_EFFECT) {
             Output output = (v, gate) -> current(law, new double[] {gate, v, 0}, 1);
             return family(
                     output, 20, round(1.1 * s.fullMilliamps() / 1e3), round(s.pinchVolts() / 6), Stepped.GATE_VOLTS);
@@ -107,7 +108,8 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
         return switch (s.kind()) {
             case TRIODE -> (v, g) -> current(law, new double[] {g, v, 0}, 1);
             case PENTODE -> (v, g) -> current(law, new double[] {g, screen, v, 0}, 2);
-            default -> mixing(s, law, screen);
+            case HEPTODE -> mixing(s, law, screen);
+            case DIODE, RECTIFIER -> throw new IllegalArgumentException("a diode has no plate curves");
         };
     }
 
@@ -202,7 +204,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
                             .so("look at volts, milliamperes, millisiemens and mu again");
             }
         }
-        type.semiconductor().filter(s -> s.law().equals("bipolar")).ifPresent(s -> {
+        type.semiconductor().filter(s -> s.kind() == SemiconductorKind.BIPOLAR).ifPresent(s -> {
             if (!(s.gain() > 0) || !(s.atMilliamps() > 0))
                 throw InputException.at(type.name())
                         .because("gain and its current must be above zero")
@@ -216,7 +218,7 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
                     * switch (s.kind()) {
                         case RECTIFIER -> Fit.rectifier(s).amperes(p.plate());
                         case DIODE -> current(Fit.law(s), new double[] {p.plate(), 0}, 0);
-                        default -> output(s, p.screen()).amperes(p.plate(), p.grid());
+                        case TRIODE, PENTODE, HEPTODE -> output(s, p.screen()).amperes(p.plate(), p.grid());
                     });
         } catch (IllegalArgumentException | ArithmeticException e) {
             return Optional.empty();

@@ -244,11 +244,11 @@ public final class Fit {
      * @throws IllegalArgumentException for a rectifier, which has {@link #silicon}
      */
     public static DeviceModel law(Semiconductor s) {
-        return switch (s.law()) {
-            case "bipolar" -> bipolar(s);
-            case "junction" -> junction(s);
-            case "field-effect" -> new FieldEffectLaw(s.fullMilliamps() / 1e3, s.pinchVolts());
-            default -> throw new IllegalArgumentException("a " + s.law() + " is no part of an operating point");
+        return switch (s.kind()) {
+            case BIPOLAR -> bipolar(s);
+            case JUNCTION -> junction(s);
+            case FIELD_EFFECT -> new FieldEffectLaw(s.fullMilliamps() / 1e3, s.pinchVolts());
+            case RECTIFIER -> throw new IllegalArgumentException("a rectifier is no part of an operating point");
         };
     }
 

@@ -11,6 +11,7 @@ import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
 import anabion.core.reading.Row;
+import anabion.core.reading.SignalLevel;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -28,7 +29,10 @@ final class IdleControl implements Pattern {
         List<Finding> found = new ArrayList<>();
         for (Row row : board.read()) {
             boolean strong = row.reading()
-                    .filter(r -> r.condition().signal().equals("strong"))
+                    .filter(r -> r.condition()
+                            .level()
+                            .filter(l -> l == SignalLevel.STRONG)
+                            .isPresent())
                     .isPresent();
             if (!strong || !onControlLine(board, row) || !flat(row)) continue;
             List<Suspect> suspects = new ArrayList<>();

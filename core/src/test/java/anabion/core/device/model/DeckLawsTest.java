@@ -7,6 +7,7 @@ import anabion.core.circuit.DeviceModel;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
+import anabion.core.device.SemiconductorKind;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
@@ -40,7 +41,7 @@ class DeckLawsTest {
                 laws.add(new Case(t.name() + " " + s.name(), Fit.law(s)));
             }
             t.semiconductor()
-                    .filter(s -> !s.law().equals("rectifier"))
+                    .filter(s -> s.kind() != SemiconductorKind.RECTIFIER)
                     .ifPresent(s -> laws.add(new Case(t.name(), Fit.law(s))));
         }
         return laws.stream();

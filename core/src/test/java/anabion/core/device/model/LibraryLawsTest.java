@@ -8,6 +8,7 @@ import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Section.Kind;
+import anabion.core.device.SemiconductorKind;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
@@ -35,7 +36,9 @@ class LibraryLawsTest {
         List<DeviceModel> laws = new ArrayList<>();
         for (DeviceType t : DeviceLibrary.standard().all()) {
             for (Section s : t.sections()) if (s.kind() != Kind.RECTIFIER) laws.add(Fit.law(s));
-            t.semiconductor().filter(s -> !s.law().equals("rectifier")).ifPresent(s -> laws.add(Fit.law(s)));
+            t.semiconductor()
+                    .filter(s -> s.kind() != SemiconductorKind.RECTIFIER)
+                    .ifPresent(s -> laws.add(Fit.law(s)));
         }
         return laws.stream();
     }

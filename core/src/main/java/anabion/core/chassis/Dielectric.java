@@ -1,10 +1,10 @@
-package anabion.core.recap;
+package anabion.core.chassis;
 
 import anabion.core.json.Coded;
 import java.util.Locale;
 
-/** What a part is made of. */
-public enum Kind implements Coded {
+/** What lies between the plates of a capacitor. */
+public enum Dielectric implements Coded {
     ELECTROLYTIC,
     PAPER,
     FILM,

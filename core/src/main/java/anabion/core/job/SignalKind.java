@@ -1,0 +1,31 @@
+package anabion.core.job;
+
+import anabion.core.json.Coded;
+import java.util.Locale;
+import java.util.Optional;
+
+/** What was put into a point, or followed to it. */
+public enum SignalKind implements Coded {
+    AF,
+    IF,
+    RF,
+    /** A level in a display. */
+    LEVEL,
+    /** Where a stage stands for its input, and no more is known. */
+    STAGE;
+
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+
+    public static Optional<SignalKind> named(String code) {
+        for (SignalKind k : values()) if (k.code().equals(code)) return Optional.of(k);
+        return Optional.empty();
+    }
+
+    /** Whether it is a frequency of the set's path rather than a level or a stage. */
+    public boolean isOfPath() {
+        return this == AF || this == IF || this == RF;
+    }
+}
