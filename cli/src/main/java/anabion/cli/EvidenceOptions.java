@@ -6,7 +6,7 @@ import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.format.EvidenceCodec;
-import anabion.core.simulation.Calibrations;
+import anabion.core.simulation.chart.Calibrations;
 import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
 import java.nio.file.Path;

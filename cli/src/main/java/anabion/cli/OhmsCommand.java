@@ -6,7 +6,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
-import anabion.core.simulation.ColdOhms;
+import anabion.core.simulation.cold.ColdOhms;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;

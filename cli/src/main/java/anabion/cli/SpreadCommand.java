@@ -6,7 +6,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
 import anabion.core.error.InputException;
 import anabion.core.simulation.Simulator;
-import anabion.core.simulation.Spread;
+import anabion.core.simulation.tolerance.Spread;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;

@@ -3,7 +3,7 @@ package anabion.cli;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
 import anabion.core.simulation.PowerUp;
-import anabion.core.simulation.Setting;
+import anabion.core.simulation.setting.Setting;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;

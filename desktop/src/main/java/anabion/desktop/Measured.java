@@ -1,6 +1,6 @@
 package anabion.desktop;
 
-import anabion.core.reading.Judge;
+import anabion.core.reading.judgement.Judge;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Summary;

@@ -80,9 +80,14 @@ class ArchitectureTest {
                 .should()
                 .beFreeOfCycles()
                 .check(house);
+        SlicesRuleDefinition.slices()
+                .matching("anabion.core.(**)")
+                .as("packages of the core, those within others apart")
+                .should()
+                .beFreeOfCycles()
+                .check(house);
     }
 
-    /** The words beside a part are for people: they suggest its role in one place, and are carried through lines and files. */
     @Test
     void noRuleReadsTheWordsOfARole() {
         noClasses()

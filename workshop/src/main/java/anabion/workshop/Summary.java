@@ -7,7 +7,7 @@ import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
 import anabion.core.json.Writing;
-import anabion.core.reading.Judge;
+import anabion.core.reading.judgement.Judge;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import java.io.ByteArrayInputStream;

@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
 import anabion.core.reading.Condition;
-import anabion.core.simulation.CircuitPredictor;
+import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.List;
 import org.junit.jupiter.api.Test;

@@ -38,8 +38,7 @@ final class CoilRoles {
     IdentityHashMap<Part, PartRole> find() {
         IdentityHashMap<Part, PartRole> found = new IdentityHashMap<>();
         for (Part p : parts)
-            if (p.component() instanceof Component.Windings w)
-                of(p, w.windings()).ifPresent(r -> found.put(p, r));
+            if (p.component() instanceof Component.Windings w) of(p, w).ifPresent(r -> found.put(p, r));
         for (boolean more = true; more; ) {
             more = false;
             for (Part p : parts)
@@ -52,8 +51,9 @@ final class CoilRoles {
         return found;
     }
 
-    private Optional<PartRole> of(Part p, List<Winding> windings) {
-        if (windings.stream().anyMatch(w -> w.volts() > 0)) return Optional.of(PartRole.MAINS_TRANSFORMER);
+    private Optional<PartRole> of(Part p, Component.Windings all) {
+        List<Winding> windings = all.windings();
+        if (all.isMainsTransformer()) return Optional.of(PartRole.MAINS_TRANSFORMER);
         List<String> ends = nets.ends(p);
         if (p.nets().size() > 2 && ends.stream().anyMatch(this::speaker))
             return Optional.of(PartRole.OUTPUT_TRANSFORMER);

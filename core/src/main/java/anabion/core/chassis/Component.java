@@ -52,6 +52,11 @@ public sealed interface Component {
             windings = List.copyOf(windings);
         }
 
+        /** Whether at least two of them have nominal volts. */
+        public boolean isMainsTransformer() {
+            return windings.stream().filter(w -> w.volts() > 0).count() > 1;
+        }
+
         @Override
         public String kind() {
             return "winding";

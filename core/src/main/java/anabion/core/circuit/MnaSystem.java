@@ -1,5 +1,6 @@
 package anabion.core.circuit;
 
+import anabion.core.numeric.DenseLu;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;

@@ -1,5 +1,7 @@
 package anabion.core.circuit;
 
+import anabion.core.numeric.ComplexLu;
+import anabion.core.numeric.Phasor;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;

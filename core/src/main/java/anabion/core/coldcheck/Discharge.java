@@ -4,8 +4,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.recap.Stresses;
-import anabion.core.simulation.OperatingPoint;
 import anabion.core.simulation.Simulator;
+import anabion.core.simulation.dc.OperatingPoint;
 import java.util.Optional;
 import java.util.OptionalDouble;
 

@@ -2,7 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.simulation.Setting;
+import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;

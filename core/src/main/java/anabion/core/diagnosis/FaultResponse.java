@@ -2,10 +2,10 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
-import anabion.core.simulation.OperatingPoint;
-import anabion.core.simulation.Sensitivity;
-import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.tolerance.Sensitivity;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;

@@ -3,7 +3,7 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
-import anabion.core.simulation.FaultList;
+import anabion.core.simulation.fault.FaultList;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.IntToDoubleFunction;

@@ -6,7 +6,7 @@ import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.signal.Domain;
-import anabion.core.simulation.Setting;
+import anabion.core.simulation.setting.Setting;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;

@@ -18,12 +18,12 @@ import java.util.Optional;
  * One pin on every band: a pin that keeps its volts on one band and loses them on another, both of which use its stage,
  * has an open coil or switch contact on the band where they are gone.
  */
-final class BandCompare {
+public final class BandCompare {
     private static final double LOST = 0.2;
 
     private BandCompare() {}
 
-    static List<Finding> look(
+    public static List<Finding> look(
             Chassis chassis,
             List<Reading> readings,
             List<Alteration> alterations,

@@ -24,7 +24,7 @@ public record Row(
         Phrase verdict,
         Optional<Reading> before,
         boolean stale) {
-    Row judged(Standing newStanding, Phrase newVerdict) {
+    public Row judged(Standing newStanding, Phrase newVerdict) {
         return new Row(point, band, measure, expectation, reading, newStanding, newVerdict, before, stale);
     }
 

@@ -22,7 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Lays the chart and the readings of one band side by side, row by row. */
-final class Sheet {
+public final class Sheet {
     private final Chassis chassis;
     private final Points points;
     private final List<Reading> readings;
@@ -31,7 +31,7 @@ final class Sheet {
     private final Tolerances policy;
     private final Predictor predictor;
 
-    Sheet(
+    public Sheet(
             Chassis chassis,
             List<Reading> readings,
             List<Alteration> alterations,
@@ -47,7 +47,7 @@ final class Sheet {
         this.policy = policy;
     }
 
-    List<Row> rows() {
+    public List<Row> rows() {
         List<Row> rows = new ArrayList<>();
         Set<String> shown = new HashSet<>();
         if (chassis.chart().isPresent()) {

@@ -7,7 +7,7 @@ import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
-import anabion.core.simulation.Sockets;
+import anabion.core.simulation.fault.Sockets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;

@@ -6,7 +6,7 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
 import anabion.core.device.SemiconductorKind;
-import anabion.core.simulation.Sockets;
+import anabion.core.simulation.fault.Sockets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

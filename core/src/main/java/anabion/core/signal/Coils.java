@@ -11,7 +11,7 @@ import anabion.core.circuit.Reactances;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
-import anabion.core.simulation.Faults;
+import anabion.core.simulation.fault.Faults;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -3,8 +3,8 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
-import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Setting;
 import java.util.List;
 import java.util.Optional;
 

@@ -1,6 +1,6 @@
 package anabion.core.signal;
 
-import anabion.core.circuit.Phasor;
+import anabion.core.numeric.Phasor;
 
 /**
  * A signal generator with the capacitor at its lead.

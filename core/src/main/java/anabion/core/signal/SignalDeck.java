@@ -4,10 +4,10 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.error.InputException;
-import anabion.core.simulation.Detector;
-import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
-import anabion.core.simulation.SpiceNetlist;
+import anabion.core.simulation.dc.Detector;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.spice.SpiceNetlist;
 import java.util.Optional;
 import java.util.stream.Stream;
 

@@ -3,6 +3,8 @@ package anabion.core.simulation;
 import anabion.core.chassis.Chassis;
 import anabion.core.device.model.LampLaw;
 import anabion.core.rectifier.Cycle;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;

@@ -9,8 +9,17 @@ import anabion.core.circuit.Circuit;
 import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Solution;
+import anabion.core.numeric.LruCache;
 import anabion.core.rectifier.Characteristic;
 import anabion.core.rectifier.Rectifier;
+import anabion.core.simulation.dc.DcCircuitBuilder;
+import anabion.core.simulation.dc.FittedLaws;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.fault.Faults;
+import anabion.core.simulation.fault.Sockets;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.AcSupply;
+import anabion.core.simulation.supply.SupplyFinder;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -78,7 +87,7 @@ public final class Simulator {
     }
 
     /** @param series ohms in the line */
-    PreparedCircuit prepare(Chassis chassis, Setting setting, double series) {
+    public PreparedCircuit prepare(Chassis chassis, Setting setting, double series) {
         Feed feed = feed(chassis, setting, series);
         Circuit circuit = driven(circuit(chassis, setting, feed), feed);
         return new PreparedCircuit(this, setting, circuit, feed.mains().map(AcSupply::solution), feed.rails());
@@ -109,7 +118,7 @@ public final class Simulator {
      *
      * @param part whose trim it is, or {@link Setting#LINE}
      */
-    Circuit near(Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
+    public Circuit near(Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
         Feed feed = feed(chassis, base, 0);
         if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, FaultMode.OPEN))))
             feed = feed(
@@ -137,7 +146,8 @@ public final class Simulator {
     }
 
     /** A solved circuit with other trims, as far as one tube or transistor feels them that neither rectifies nor feeds a rectifier's filter. */
-    Optional<Circuit> replaced(Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
+    public Optional<Circuit> replaced(
+            Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
         Optional<Part> device = chassis.part(part).filter(p -> p.device().isPresent());
         if (device.isEmpty()) return Optional.empty();
         Feed feed = feed(chassis, base, 0);
@@ -147,7 +157,7 @@ public final class Simulator {
     }
 
     /** The element of a resistor that neither rectifiers nor the mains know of, in a solved circuit. */
-    Optional<Element.Resistor> alone(Chassis chassis, Setting setting, String part, OperatingPoint solved) {
+    public Optional<Element.Resistor> alone(Chassis chassis, Setting setting, String part, OperatingPoint solved) {
         boolean resistor = chassis.part(part)
                 .filter(p -> p.component() instanceof Component.Resistor)
                 .isPresent();
@@ -266,7 +276,7 @@ public final class Simulator {
         return s;
     }
 
-    static Circuit metered(Circuit circuit, String net, double ohms) {
+    public static Circuit metered(Circuit circuit, String net, double ohms) {
         return circuit.more().resistor("meter", net, circuit.reference(), ohms).build();
     }
 
@@ -296,7 +306,7 @@ public final class Simulator {
             return circuit;
         }
 
-        List<SupplyFinder.Rail> rails() {
+        public List<SupplyFinder.Rail> rails() {
             return rails;
         }
 

@@ -1,8 +1,8 @@
 /**
  * The engine: one chassis under one condition becomes circuits, and they answer what every pin should read.
  *
- * <p>Idea: {@link anabion.core.simulation.AcSupply} is what alternates: mains, transformer windings, heaters, dial lamps, as effective volts
- * in a resistive circuit. It gives heater volts, and what each rectifier sees. {@link anabion.core.simulation.DcCircuitBuilder} is the direct-current
+ * <p>Idea: {@link anabion.core.simulation.supply.AcSupply} is what alternates: mains, transformer windings, heaters, dial lamps, as effective volts
+ * in a resistive circuit. It gives heater volts, and what each rectifier sees. {@link anabion.core.simulation.dc.DcCircuitBuilder} is the direct-current
  * circuit, with every rectifier as its mean {@link anabion.core.rectifier.Characteristic} and every tube and transistor as its law.
  * {@link anabion.core.simulation.Simulator} puts both together and keeps what is dear to compute.
  *

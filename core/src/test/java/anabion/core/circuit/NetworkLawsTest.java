@@ -3,6 +3,8 @@ package anabion.core.circuit;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import anabion.core.numeric.ComplexLu;
+import anabion.core.numeric.DenseLu;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;

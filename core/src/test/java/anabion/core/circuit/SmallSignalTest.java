@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.device.model.JunctionLaw;
+import anabion.core.numeric.Phasor;
 import java.util.List;
 import java.util.Random;
 import org.junit.jupiter.api.Test;

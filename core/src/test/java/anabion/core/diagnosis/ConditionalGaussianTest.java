@@ -7,7 +7,7 @@ import static org.assertj.core.api.Assertions.withinPercentage;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.simulation.Setting;
+import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import org.junit.jupiter.api.Test;

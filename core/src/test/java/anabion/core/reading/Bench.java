@@ -9,6 +9,7 @@ import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.SymptomKind;
 import anabion.core.json.Extra;
+import anabion.core.reading.judgement.Judge;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import java.time.Instant;

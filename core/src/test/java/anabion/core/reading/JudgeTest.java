@@ -17,6 +17,7 @@ import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.json.Extra;
+import anabion.core.reading.judgement.Judge;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import java.time.Instant;

@@ -5,11 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
-import anabion.core.simulation.Controls;
-import anabion.core.simulation.FaultList;
-import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
-import anabion.core.simulation.Specimen;
+import anabion.core.simulation.fault.FaultList;
+import anabion.core.simulation.setting.Controls;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.tolerance.Specimen;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.util.ArrayList;

@@ -5,12 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
-import anabion.core.circuit.Phasor;
-import anabion.core.simulation.Controls;
-import anabion.core.simulation.OperatingPoint;
-import anabion.core.simulation.Setting;
+import anabion.core.numeric.Phasor;
 import anabion.core.simulation.Simulator;
-import anabion.core.simulation.SpiceNetlist;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.setting.Controls;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.spice.SpiceNetlist;
 import anabion.core.testing.IndependentSolver;
 import anabion.core.testing.SharedSets;
 import java.util.Optional;

@@ -5,6 +5,10 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.rectifier.Cycle;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.spice.SpiceNetlist;
+import anabion.core.simulation.tolerance.Sensitivity;
 import anabion.core.testing.IndependentSolver;
 import anabion.core.testing.SharedSets;
 import java.util.HashMap;

@@ -16,10 +16,10 @@ import anabion.core.job.Outcome;
 import anabion.core.job.SymptomKind;
 import anabion.core.json.Extra;
 import anabion.core.signal.Loudness;
-import anabion.core.simulation.Controls;
-import anabion.core.simulation.FaultList;
-import anabion.core.simulation.Setting;
 import anabion.core.simulation.Simulator;
+import anabion.core.simulation.fault.FaultList;
+import anabion.core.simulation.setting.Controls;
+import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.time.Instant;
@@ -102,7 +102,10 @@ class StageOddsMeasuredTest {
                     band,
                     points,
                     complaining(complaints),
-                    r -> ear(good, bad, r.signal() + " " + inputs.get(r.stage()).point()));
+                    r -> ear(
+                            good,
+                            bad,
+                            r.signal().code() + " " + inputs.get(r.stage()).point()));
             StageOdds odds = StageOdds.of(set, job, b -> true).orElseThrow();
             StageOdds.Cause first = odds.odds().keySet().iterator().next();
             said += odds.of(first.stage());

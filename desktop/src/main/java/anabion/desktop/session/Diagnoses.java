@@ -12,7 +12,7 @@ import anabion.core.diagnosis.Observation;
 import anabion.core.diagnosis.PredictionModel;
 import anabion.core.diagnosis.Priors;
 import anabion.core.job.Step;
-import anabion.core.simulation.CircuitPredictor;
+import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.tracing.StageOdds;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;

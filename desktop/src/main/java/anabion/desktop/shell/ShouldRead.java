@@ -2,8 +2,8 @@ package anabion.desktop.shell;
 
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
-import anabion.core.simulation.CircuitPredictor;
-import anabion.core.simulation.Overload;
+import anabion.core.simulation.chart.CircuitPredictor;
+import anabion.core.simulation.dc.Overload;
 import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.workshop.Question;

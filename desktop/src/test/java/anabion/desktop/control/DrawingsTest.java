@@ -8,7 +8,7 @@ import anabion.core.device.Section;
 import anabion.core.device.model.Curves;
 import anabion.core.schematic.CircuitSheet;
 import anabion.core.signal.PlateCircuit;
-import anabion.core.simulation.Setting;
+import anabion.core.simulation.setting.Setting;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.ArrayList;
 import java.util.List;

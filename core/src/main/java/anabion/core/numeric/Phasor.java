@@ -1,0 +1,34 @@
+package anabion.core.numeric;
+
+/** An alternating quantity of one frequency. */
+public record Phasor(double re, double im) {
+    public double size() {
+        return Math.hypot(re, im);
+    }
+
+    /** In radians. */
+    public double angle() {
+        return Math.atan2(im, re);
+    }
+
+    public Phasor plus(Phasor o) {
+        return new Phasor(re + o.re, im + o.im);
+    }
+
+    public Phasor minus(Phasor o) {
+        return new Phasor(re - o.re, im - o.im);
+    }
+
+    public Phasor times(Phasor o) {
+        return new Phasor(re * o.re - im * o.im, re * o.im + im * o.re);
+    }
+
+    public Phasor times(double by) {
+        return new Phasor(re * by, im * by);
+    }
+
+    public Phasor over(Phasor o) {
+        double size = o.re * o.re + o.im * o.im;
+        return new Phasor((re * o.re + im * o.im) / size, (im * o.re - re * o.im) / size);
+    }
+}

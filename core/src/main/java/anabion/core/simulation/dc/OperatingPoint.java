@@ -1,0 +1,178 @@
+package anabion.core.simulation.dc;
+
+import anabion.core.circuit.Element;
+import anabion.core.circuit.Solution;
+import anabion.core.rectifier.Characteristic;
+import anabion.core.rectifier.Cycle;
+import anabion.core.rectifier.Rectifier;
+import anabion.core.simulation.supply.Port;
+import anabion.core.simulation.supply.SupplyFinder;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** A set at work: direct volts and currents, alternating volts, and what its rectifiers do. */
+public final class OperatingPoint {
+    private final Solution direct;
+    private final Optional<Solution> mains;
+    private final List<SupplyFinder.Rail> rails;
+    private final Map<String, Cycle> cycles = new LinkedHashMap<>();
+
+    public OperatingPoint(Solution direct, Optional<Solution> mains, List<SupplyFinder.Rail> rails) {
+        this.direct = direct;
+        this.mains = mains;
+        this.rails = rails;
+    }
+
+    public Solution direct() {
+        return direct;
+    }
+
+    public Optional<Solution> mains() {
+        return mains;
+    }
+
+    public boolean converged() {
+        return direct.converged() && mains.map(Solution::converged).orElse(true);
+    }
+
+    /** Direct volts of a net against the reference; empty if there is no such net. */
+    public OptionalDouble volts(String net) {
+        return direct.volts(net);
+    }
+
+    /** Effective alternating volts of a net against the reference; at a rectifier's plate with the sag of its load. */
+    public OptionalDouble alternating(String net) {
+        if (mains.isEmpty()) return OptionalDouble.of(0);
+        for (SupplyFinder.Rail r : rails)
+            if (r.plates().contains(net))
+                return OptionalDouble.of(plate(r, r.plates().indexOf(net)));
+        OptionalDouble v = mains.get().volts(net);
+        return v.isPresent() ? OptionalDouble.of(Math.abs(v.getAsDouble())) : OptionalDouble.empty();
+    }
+
+    /** The steady cycles of the rectifiers, by the net of their reservoirs. */
+    public Map<String, Cycle> supplies() {
+        if (cycles.isEmpty()) for (SupplyFinder.Rail r : rails) cycles.put(r.reservoir(), cycle(r));
+        return Map.copyOf(cycles);
+    }
+
+    /** The characteristic of a rectifier that differs a little from the one at a net, near where that one works. */
+    public Optional<Characteristic> toward(String output, Rectifier changed) {
+        return rails.stream().filter(r -> r.output().equals(output)).findFirst().map(r -> r.characteristic()
+                .towards(changed, reservoir(r)));
+    }
+
+    private double reservoir(SupplyFinder.Rail r) {
+        return direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
+    }
+
+    /**
+     * Ripple of a reservoir.
+     *
+     * @param volts peak to peak
+     * @param hertz of its fundamental
+     */
+    public record Ripple(double volts, double hertz) {}
+
+    /** The ripple of every rail, by the net of its reservoir. */
+    public Map<String, Ripple> ripples() {
+        Map<String, Ripple> all = new LinkedHashMap<>();
+        for (SupplyFinder.Rail r : rails) {
+            int pulses = r.plates().size() > 1 || r.ports().size() > 2 ? 2 : 1;
+            all.put(
+                    r.reservoir(),
+                    new Ripple(
+                            supplies().get(r.reservoir()).ripple(),
+                            pulses * r.rectifier().hertz()));
+        }
+        return all;
+    }
+
+    /** References of the rectifiers that feed each reservoir, by its net. */
+    public Map<String, List<String>> rectifiers() {
+        Map<String, List<String>> all = new LinkedHashMap<>();
+        for (SupplyFinder.Rail r : rails)
+            all.put(
+                    r.reservoir(),
+                    r.ports().stream().map(Port::reference).distinct().toList());
+        return all;
+    }
+
+    /** Effective ripple current of every reservoir, by its net: what the paths give, less the mean that flows on. */
+    public Map<String, Double> rippleAmperes() {
+        Map<String, Double> all = new LinkedHashMap<>();
+        for (SupplyFinder.Rail r : rails) {
+            Cycle c = supplies().get(r.reservoir());
+            double squares =
+                    c.effective() * c.effective() * r.rectifier().paths().size() - c.amperes() * c.amperes();
+            all.put(r.reservoir(), Math.sqrt(Math.max(0, squares)));
+        }
+        return all;
+    }
+
+    private Cycle cycle(SupplyFinder.Rail r) {
+        double volts = reservoir(r);
+        double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
+        double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
+        return r.characteristic().cycle(new anabion.core.rectifier.Load(g, volts - amperes / g));
+    }
+
+    /** The plate sags while its path conducts, by what the source's resistance takes of the power given. */
+    private double plate(SupplyFinder.Rail r, int n) {
+        double open = Math.abs(r.rectifier().paths().get(n).volts());
+        double given =
+                supplies().get(r.reservoir()).given() / r.rectifier().paths().size();
+        double lost = given * r.rectifier().paths().get(n).ohms() / Math.max(open * open, 1e-9);
+        return open * Math.max(0, 1 - lost);
+    }
+
+    /** What the set takes from the mains, in watts. */
+    public double wattsFromMains() {
+        double sum = 0;
+        for (Cycle c : supplies().values()) sum += c.given();
+        if (mains.isEmpty()) return sum;
+        for (Element e : mains.get().circuit().elements())
+            if (e.name().equals("mains")) sum -= mains.get().watts(e);
+        return sum;
+    }
+
+    /**
+     * Effective mains current: that of the heaters in phase with the mains, and the rectifiers' pulses, of which the part in phase
+     * is their power by the mains volts.
+     */
+    public double mainsAmperes() {
+        if (mains.isEmpty()) return 0;
+        double line = 0;
+        double heaters = 0;
+        for (Element e : mains.get().circuit().elements())
+            if (e instanceof Element.Source s && e.name().equals("mains")) {
+                line = s.volts();
+                heaters = Math.abs(mains.get().amperes(e)[0]);
+            }
+        double squares = heaters * heaters;
+        for (SupplyFinder.Rail r : rails) {
+            Cycle c = supplies().get(r.reservoir());
+            double ratio = Math.abs(r.rectifier().paths().get(0).volts()) / Math.max(line, 1e-9);
+            double pulses =
+                    ratio * c.effective() * Math.sqrt(r.rectifier().paths().size());
+            squares += pulses * pulses + 2 * heaters * c.given() / Math.max(line, 1e-9);
+        }
+        return Math.sqrt(squares);
+    }
+
+    /** The power that each part takes from the direct-current side, in watts, by reference. */
+    public Map<String, Double> watts() {
+        Map<String, Double> all = new LinkedHashMap<>();
+        for (Element e : direct.circuit().elements()) all.merge(reference(e.name()), direct.watts(e), Double::sum);
+        return all;
+    }
+
+    /** The reference of the part behind an element's name. */
+    public static String reference(String element) {
+        int dot = element.indexOf('.');
+        return dot < 0 ? element : element.substring(0, dot);
+    }
+}

@@ -1,0 +1,159 @@
+package anabion.core.simulation.fault;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.device.DeviceType;
+import anabion.core.device.SemiconductorKind;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Every way in which one part of a chassis can fail, at a few severities each. */
+public final class FaultList {
+    private static final double[] LEAKS = {30e6, 10e6, 3.3e6, 1e6, 330e3, 100e3, 33e3};
+    /** From a winding to its core or can; in the same steps, since no reading tells such a leak from a capacitor's. */
+    private static final double[] TO_CORE = {1e6, 330e3, 100e3, 33e3, 10e3};
+
+    private static final double[] RISEN = {1.35, 2, 3.5};
+    private static final double[] FALLEN = {0.7, 0.45};
+    /** A band of the colour code misread, or the wrong drawer: about ten times as much, or a tenth. */
+    private static final double[] TOO_LARGE = {4.7, 10, 22};
+
+    private static final double[] TOO_SMALL = {0.22, 0.1, 0.047};
+    /** Wrong capacitors: factors of the listed value. A larger one than the list says harms only where it tunes or sets a tone, below so many farads. */
+    private static final double[] TENTH = {0.22, 0.047};
+
+    private static final double[] TENFOLD = {4.7, 22};
+    private static final double TUNES = 2e-9;
+    private static final List<String> EMISSIONS = List.of("0.65", "0.45", "0.25", "0.1");
+    private static final List<String> GAS = List.of("1e-6", "4e-6", "15e-6");
+    private static final List<String> GAINS = List.of("0.4", "0.15");
+    private static final double[] TRANSISTOR_LEAKS = {20e3, 5e3, 1.5e3};
+
+    /** Coils that stand on iron or in a can, by their role. */
+    private static final Set<PartRole> CORED = Set.of(
+            PartRole.IF_TRANSFORMER,
+            PartRole.RF_TRANSFORMER,
+            PartRole.DRIVER_TRANSFORMER,
+            PartRole.OUTPUT_TRANSFORMER,
+            PartRole.CHOKE,
+            PartRole.FIELD_COIL);
+
+    private final List<List<Fault>> ways = new ArrayList<>();
+
+    private FaultList() {}
+
+    public static List<Fault> of(Chassis chassis) {
+        return ways(chassis).stream().flatMap(List::stream).toList();
+    }
+
+    /** The ways in which parts fail, each with its severities rising; one that has no degrees is a list of one. */
+    public static List<List<Fault>> ways(Chassis chassis) {
+        FaultList list = new FaultList();
+        for (Part p : chassis.parts()) list.add(p);
+        return list.ways.stream().distinct().toList(); // windings of one name fail as one
+    }
+
+    private void one(String reference, FaultMode... modes) {
+        for (FaultMode mode : modes) ways.add(List.of(Fault.of(reference, mode)));
+    }
+
+    private void graded(String reference, FaultMode mode, List<String> amounts) {
+        ways.add(amounts.stream().map(a -> new Fault(reference, mode, a)).toList());
+    }
+
+    private void graded(String reference, FaultMode mode, double unit, double... factors) {
+        graded(
+                reference,
+                mode,
+                Arrays.stream(factors)
+                        .mapToObj(x -> Figures.rkm(Quantity.ohms(x * unit)))
+                        .toList());
+    }
+
+    private void add(Part p) {
+        Component k = p.component();
+        String ref = p.reference();
+        if (k instanceof Component.Resistor r && r.ohms() > 0) {
+            one(ref, FaultMode.OPEN);
+            graded(ref, FaultMode.DRIFTED, r.ohms(), RISEN);
+            graded(ref, FaultMode.DRIFTED, r.ohms(), FALLEN);
+            graded(ref, FaultMode.WRONG, r.ohms(), TOO_LARGE);
+            graded(ref, FaultMode.WRONG, r.ohms(), TOO_SMALL);
+        } else if (k instanceof Component.Capacitor c)
+            capacitor(ref, c, p.role().filter(PartRole::isTrimmer).isPresent());
+        else if (k instanceof Component.Windings w) windings(p, w);
+        else if (p.device().isPresent()) device(p);
+        else if (k instanceof Component.Switch s && !s.contacts().isEmpty())
+            s.contacts().forEach(x -> ways.add(List.of(Fault.of(ref, x))));
+        else if (k instanceof Component.Potentiometer
+                || k instanceof Component.Fuse
+                || k instanceof Component.Switch
+                || k instanceof Component.Speaker) one(ref, FaultMode.OPEN);
+        else if (k instanceof Component.Battery) one(ref, FaultMode.WEAK);
+    }
+
+    private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
+        one(ref, FaultMode.OPEN, FaultMode.SHORT);
+        if (c.is(Dielectric.AIR)) return;
+        graded(ref, FaultMode.LEAKY, 1, LEAKS);
+        if (c.is(Dielectric.ELECTROLYTIC)) one(ref, FaultMode.DRIED);
+        if (c.farads().size() != 1 || adjusted) return;
+        double farads = c.farads().get(0);
+        fitted(ref, farads, TENTH);
+        if (farads < TUNES) fitted(ref, farads, TENFOLD);
+    }
+
+    private void fitted(String ref, double farads, double... factors) {
+        ways.add(Arrays.stream(factors)
+                .mapToObj(x -> Fault.of(ref, FaultMode.WRONG, Quantity.farads(x * farads)))
+                .toList());
+    }
+
+    private void windings(Part p, Component.Windings w) {
+        String ref = p.reference();
+        if (p.is(PartRole.IF_TRANSFORMER)) one(ref, FaultMode.MISTUNED);
+        if (w.windings().size() == 1) one(ref, FaultMode.OPEN);
+        else w.windings().forEach(x -> one(ref + "." + x.name(), FaultMode.OPEN));
+        one(ref, FaultMode.SHORT);
+        if (w.windings().size() > 1 && !w.isMainsTransformer()) ways.add(List.of(Fault.of(ref, FaultMode.LEAKY, 1e6)));
+        if (!w.isMainsTransformer() && p.role().filter(CORED::contains).isPresent())
+            w.windings().stream()
+                    .filter(x -> !p.nets().getOrDefault(x.from(), Chassis.METAL).equals(Chassis.METAL)
+                            && !p.nets().getOrDefault(x.to(), Chassis.METAL).equals(Chassis.METAL))
+                    .forEach(x ->
+                            graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), FaultMode.CORE, 1, TO_CORE));
+    }
+
+    private void device(Part p) {
+        String ref = p.reference();
+        Optional<DeviceType> type = Sockets.type(p);
+        if (type.flatMap(DeviceType::semiconductor).isPresent()) {
+            one(ref, FaultMode.OPEN, FaultMode.SHORT);
+            if (!type.flatMap(DeviceType::semiconductor)
+                    .filter(s -> s.kind() == SemiconductorKind.BIPOLAR)
+                    .isPresent()) return;
+            graded(ref, FaultMode.LEAKY, 1, TRANSISTOR_LEAKS);
+            graded(ref, FaultMode.GAIN, GAINS);
+            return;
+        }
+        if (!p.isTube()) {
+            one(ref, FaultMode.OPEN, FaultMode.WEAK);
+            return;
+        }
+        one(ref, FaultMode.DEAD, FaultMode.HEATER_OPEN, FaultMode.HEATER_CATHODE);
+        graded(ref, FaultMode.EMISSION, EMISSIONS);
+        if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
+            graded(ref, FaultMode.GASSY, GAS);
+        for (String pin : p.nets().keySet()) one(ref + "." + pin, FaultMode.JOINT);
+    }
+}

@@ -1,0 +1,116 @@
+package anabion.core.simulation.fault;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component.Device;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
+import anabion.core.device.DeviceType;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** Which net carries which electrode of a device. */
+public final class Sockets {
+    private final Faults faults;
+
+    public Sockets(Faults faults) {
+        this.faults = faults;
+    }
+
+    public static Optional<DeviceType> type(Part part) {
+        return part.device().flatMap(Device::known);
+    }
+
+    /**
+     * The net of an electrode.
+     *
+     * @param section of a tube with several; its own electrodes come before shared ones
+     * @return empty if the part has no such pin
+     */
+    public Optional<String> find(Part part, String function, String section) {
+        return pin(part, function, section).map(p -> faults.net(part, p));
+    }
+
+    /** The pin of an electrode, as people name it: {@code V1.6}. */
+    public static Optional<String> named(Part part, String function, String section) {
+        return pin(part, function, section).map(p -> part.reference() + "." + p);
+    }
+
+    /** The net of an electrode; one of its own, joined to nothing, if the part has no such pin. */
+    public String need(Part part, String function, String section) {
+        return find(part, function, section).orElse(part.reference() + "." + function + section);
+    }
+
+    /** The connected pin of an electrode; one of the section's own comes before a shared one. */
+    public static Optional<String> pin(Part part, String function, String section) {
+        return pin(part, function + section).or(() -> pin(part, function));
+    }
+
+    /** The connected pin of the cathode, or of the negative end of a filament. */
+    public static Optional<String> cathodePin(Part part, String section) {
+        return pin(part, "k", section).or(() -> pin(part, "f-", "")).or(() -> pin(part, "f", ""));
+    }
+
+    /** Combined functions may carry their section once, behind the last: {@code g2+g4H}. */
+    private static Optional<String> pin(Part part, String wanted) {
+        Map<String, String> functions = part.device().map(Device::functions).orElse(Map.of());
+        int end = 0;
+        while (end < wanted.length() && Character.isLowerCase(wanted.charAt(end))) end++;
+        if (end < wanted.length() && Character.isDigit(wanted.charAt(end))) end++;
+        String plain = wanted.substring(0, end);
+        String section = wanted.substring(end);
+        for (Map.Entry<String, String> f : functions.entrySet()) {
+            if (!part.nets().containsKey(f.getKey())) continue;
+            String[] names = f.getValue().split("\\+");
+            String last = names[names.length - 1];
+            for (String name : names) {
+                if (name.equals(wanted)) return Optional.of(f.getKey());
+                if (!section.isEmpty() && name.equals(plain) && last.endsWith(section)) return Optional.of(f.getKey());
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** The nets at the ends of a heater or filament; empty if they are not both connected. */
+    public Optional<List<String>> heater(Part part) {
+        String first = "";
+        String last = "";
+        for (Map.Entry<String, String> f :
+                part.device().orElseThrow().functions().entrySet()) {
+            if (!isEnd(f.getValue()) || !part.nets().containsKey(f.getKey())) continue;
+            if (first.isEmpty()) first = f.getKey();
+            last = f.getKey();
+        }
+        if (first.equals(last)) return Optional.empty();
+        return Optional.of(List.of(faults.net(part, first), faults.net(part, last)));
+    }
+
+    /** Whether a pin, named as people name it, is an end of a part's heater. */
+    public static boolean heats(Part part, String named) {
+        String pin = named.substring(named.indexOf('.') + 1);
+        return part.device()
+                .map(d -> isEnd(d.functions().getOrDefault(pin, "")))
+                .orElse(false);
+    }
+
+    /** {@code h}, {@code h+k}, {@code f}, {@code f-}, {@code f++g5}; the middle of a filament, {@code hm}, is no end. */
+    private static boolean isEnd(String function) {
+        if (function.isEmpty() || (function.charAt(0) != 'h' && function.charAt(0) != 'f')) return false;
+        return function.length() == 1 || function.charAt(1) == '+' || function.charAt(1) == '-';
+    }
+
+    /** Whether a cathode or emitter is on a net. */
+    public static boolean isCathode(Chassis chassis, String net) {
+        return chassis.parts().stream()
+                .filter(p -> p.touches(net) && p.device().isPresent())
+                .anyMatch(p -> p.nets().entrySet().stream()
+                        .filter(n -> n.getValue().equals(net))
+                        .map(n -> p.device().get().functions().getOrDefault(n.getKey(), ""))
+                        .anyMatch(f -> PinNames.is(f, "k") || PinNames.is(f, "e") || PinNames.is(f, "source")));
+    }
+
+    /** The cathode, or the negative end of a filament. */
+    public String cathode(Part part, String section) {
+        return cathodePin(part, section).map(p -> faults.net(part, p)).orElse(part.reference() + ".k" + section);
+    }
+}

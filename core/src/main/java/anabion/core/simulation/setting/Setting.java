@@ -1,0 +1,92 @@
+package anabion.core.simulation.setting;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.error.InputException;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * What holds while a set is computed.
+ *
+ * @param line mains volts; for a battery set the volts of its largest battery, the others in proportion; 0 for switched off
+ * @param band name of the band or function; empty for the first
+ * @param controls reference of a potentiometer to its setting, 0 at its second terminal to 1 at its first; unnamed ones stand in the
+ *     middle
+ * @param switches reference of a switch to its position; unnamed ones stand where the band or "on" wants them
+ * @param faults what is wrong with the set
+ * @param trims reference of a resistor or tube, or {@code LINE}, to the factor by which this specimen differs from nominal
+ * @param warm false before the heaters have warmed
+ * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
+ */
+public record Setting(
+        double line,
+        String band,
+        Map<String, Double> controls,
+        Map<String, String> switches,
+        List<Fault> faults,
+        Map<String, Double> trims,
+        boolean warm,
+        double carrier) {
+    /** The trim of the line voltage. */
+    public static final String LINE = "LINE";
+
+    public Setting {
+        trims = Map.copyOf(trims);
+        controls = Map.copyOf(controls);
+        switches = Map.copyOf(switches);
+        faults = List.copyOf(faults);
+    }
+
+    /**
+     * As a set is fed by what is entered of it.
+     *
+     * @throws InputException if its volts are not entered
+     */
+    public static Setting fed(Chassis chassis) {
+        if (!(chassis.supply().volts() > 0))
+            throw InputException.at(chassis.name())
+                    .because("the volts that feed it are not entered")
+                    .so("enter them on the Arrival sheet");
+        return of(chassis.supply().volts());
+    }
+
+    /** A sound, warm set at a line voltage. */
+    public static Setting of(double line) {
+        return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true, 0);
+    }
+
+    public Setting withLine(double volts) {
+        return new Setting(volts, band, controls, switches, faults, trims, warm, carrier);
+    }
+
+    public Setting withBand(String name) {
+        return new Setting(line, name, controls, switches, faults, trims, warm, carrier);
+    }
+
+    public Setting withControls(Map<String, Double> settings) {
+        return new Setting(line, band, settings, switches, faults, trims, warm, carrier);
+    }
+
+    public Setting withFaults(List<Fault> wrong) {
+        return new Setting(line, band, controls, switches, wrong, trims, warm, carrier);
+    }
+
+    public Setting withTrims(Map<String, Double> factors) {
+        return new Setting(line, band, controls, switches, faults, factors, warm, carrier);
+    }
+
+    /** With a carrier of so many volts, peak, at the detector. */
+    public Setting withCarrier(double volts) {
+        return new Setting(line, band, controls, switches, faults, trims, warm, volts);
+    }
+
+    /** Factor by which a part of this specimen differs from nominal. */
+    public double trim(String reference) {
+        return trims.isEmpty() ? 1 : trims.getOrDefault(reference, 1.0);
+    }
+
+    public Setting cold() {
+        return new Setting(line, band, controls, switches, faults, trims, false, carrier);
+    }
+}

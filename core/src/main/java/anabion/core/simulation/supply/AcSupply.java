@@ -1,0 +1,289 @@
+package anabion.core.simulation.supply;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.FaultMode;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.chassis.Winding;
+import anabion.core.circuit.Circuit;
+import anabion.core.circuit.Solution;
+import anabion.core.device.DeviceType;
+import anabion.core.device.model.LampLaw;
+import anabion.core.rectifier.Wave;
+import anabion.core.simulation.fault.Faults;
+import anabion.core.simulation.fault.Sockets;
+import anabion.core.simulation.setting.Setting;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Function;
+
+/**
+ * What alternates: mains, transformer, heaters, lamps.
+ *
+ * <p>Method: all of these are resistances (a lamp or heater at its own temperature), so effective volts obey the same equations as
+ * direct ones. Windings are ideal transformers with their copper in series. What a rectifier draws is left out here: it sees this
+ * circuit as a source of {@link #volts} behind {@link #ohms}, which for linear parts is exact (Thévenin); that its pulses also lower
+ * the heaters' volts, by about a hundredth, is neglected.
+ */
+public final class AcSupply {
+    public static final String L = "MAINS-L";
+    public static final String N = "MAINS-N";
+    /** Kelvin of an oxide cathode's heater. */
+    public static final double HEATER = 1050;
+    /** Strokes a second of a usual vibrator. */
+    private static final double REED = 115;
+    /** A battery to anything that alternates, in ohms. */
+    private static final double STILL = 0.05;
+    /** Holds a primary that floats: insulation and line capacitors, in ohms. */
+    private static final double INSULATION = 1e6;
+
+    private final Chassis chassis;
+    private final Setting setting;
+    private final Faults faults;
+    private final PassiveStamps linear;
+    private final Sockets sockets;
+    private final double series;
+    private final Function<Circuit, Solution> solver;
+    private final String reference;
+    private final Set<String> live;
+    private final Solution hot;
+    private final Optional<Part> vibrator;
+    private final Map<List<String>, Double> behind = new HashMap<>();
+
+    /**
+     * @param series ohms put into the line: a lamp, a variac's winding
+     * @param solver may answer from memory: most faults leave this circuit alone
+     */
+    public AcSupply(
+            Chassis chassis,
+            Setting setting,
+            Faults faults,
+            String reference,
+            double series,
+            Function<Circuit, Solution> solver) {
+        this.chassis = chassis;
+        this.setting = setting;
+        this.faults = faults;
+        this.linear = new PassiveStamps(chassis, setting, faults);
+        this.sockets = new Sockets(faults);
+        this.reference = reference;
+        this.series = series;
+        this.solver = solver;
+        this.vibrator = vibrator(chassis);
+        this.live = live();
+        this.hot = solver.apply(circuit(Map.of()).build());
+    }
+
+    /** Whether anything alternates in a chassis: it has a mains side, or a vibrator. */
+    public static boolean has(Chassis chassis) {
+        boolean wired = chassis.parts().stream().anyMatch(p -> p.touches(L))
+                && chassis.parts().stream().anyMatch(p -> p.touches(N));
+        return wired || vibrator(chassis).isPresent();
+    }
+
+    /**
+     * The vibrator: a switch of that role whose reed (1) joins the battery's return in turn to the two ends (2, 3) of a primary with a
+     * tap at the battery's other pole.
+     */
+    public static Optional<Part> vibrator(Chassis chassis) {
+        return chassis.parts().stream().filter(AcSupply::vibrates).findFirst();
+    }
+
+    public static boolean vibrates(Part p) {
+        return p.is(PartRole.VIBRATOR) && p.nets().containsKey("3");
+    }
+
+    public Wave wave() {
+        return vibrator.isPresent() ? Wave.VIBRATOR : Wave.SINE;
+    }
+
+    public double hertz() {
+        if (chassis.supply().hertz() > 0) return chassis.supply().hertz();
+        return vibrator.isPresent() ? REED : 50;
+    }
+
+    public Solution solution() {
+        return hot;
+    }
+
+    /** Whether a net alternates. */
+    public boolean alternates(String net) {
+        return live.contains(net);
+    }
+
+    public double volts(String net) {
+        return hot.volts(net).orElse(0);
+    }
+
+    /** Share of its rated volts that a tube's heater has. */
+    public double heat(Part tube, DeviceType type) {
+        Optional<List<String>> ends = sockets.heater(tube);
+        if (ends.isEmpty() || type.heaterVolts() <= 0) return 1;
+        return Math.abs(volts(ends.get().get(0)) - volts(ends.get().get(1))) / type.heaterVolts();
+    }
+
+    /** What a rectifier between two nets sees: the resistance of the source. */
+    public double ohms(String from, String to) {
+        return behind.computeIfAbsent(List.of(from, to), k -> computed(from, to));
+    }
+
+    private double computed(String from, String to) {
+        Map<String, Double> lamps = new LinkedHashMap<>();
+        for (var e : hot.circuit().elements())
+            if (e instanceof anabion.core.circuit.Element.Device d) {
+                double u = at(d.nodes().get(0)) - at(d.nodes().get(1));
+                lamps.put(d.name(), ((LampLaw) d.law()).ohms(Math.abs(u)));
+            }
+        Solution quiet = solver.apply(circuit(lamps).build());
+        Solution pushed =
+                solver.apply(circuit(lamps).current("probe", to, from, 0.01).build());
+        double before = quiet.volts(from).orElse(0) - quiet.volts(to).orElse(0);
+        double after = pushed.volts(from).orElse(0) - pushed.volts(to).orElse(0);
+        return Math.max(0, (after - before) / 0.01);
+    }
+
+    private double at(int node) {
+        return node < 0 ? 0 : hot.unknowns()[node];
+    }
+
+    private Circuit.Builder circuit(Map<String, Double> frozen) {
+        Circuit.Builder c = Circuit.of(reference);
+        if (vibrator.isPresent()) reed(vibrator.get(), c);
+        else {
+            c.source("mains", "MAINS", N, battery());
+            c.resistor("line", "MAINS", L, Math.max(0.01, series));
+            c.resistor("insulation", N, reference, INSULATION);
+        }
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
+                transformer(p, w.windings(), c);
+            else if (p.component() instanceof Component.Lamp l && l.amperes() > 0)
+                lamp(
+                        p.reference(),
+                        faults.net(p, "1"),
+                        faults.net(p, "2"),
+                        l.volts(),
+                        l.amperes(),
+                        LampLaw.LAMP,
+                        frozen,
+                        c);
+            else if (p.device().isPresent()) heater(p, frozen, c);
+            else if (p.nets().values().stream().anyMatch(live::contains)) linear.add(p, c);
+        }
+        return c;
+    }
+
+    /** Share of its rated volts that a rectifier's heater has: with a vibrator the battery feeds it. */
+    public double rectifierHeat(Part tube, DeviceType type) {
+        if (vibrator.isEmpty()) return heat(tube, type);
+        double nominal = chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Battery)
+                .mapToDouble(p -> ((Component.Battery) p.component()).volts())
+                .max()
+                .orElse(chassis.supply().volts());
+        return faults.is(tube.reference(), FaultMode.HEATER_OPEN) ? 0 : battery() / nominal;
+    }
+
+    /** Volts of the line, or of the battery that a vibrator chops. */
+    private double battery() {
+        return setting.line() * setting.trim(Setting.LINE);
+    }
+
+    /** The battery's volts across one half of the primary, one way and the other in turn; the battery itself lies still. */
+    private void reed(Part p, Circuit.Builder c) {
+        String end = faults.net(p, "3");
+        String tap = tap(p.nets().get("3"));
+        boolean stuck = faults.is(p.reference(), FaultMode.OPEN) || faults.is(p.reference(), FaultMode.DEAD);
+        c.source("mains", "MAINS", tap, stuck ? 0 : battery() * Wave.VIBRATOR.effective());
+        c.resistor("line", "MAINS", end, Math.max(0.01, series));
+        c.resistor("still", tap, reference, STILL);
+    }
+
+    private String tap(String end) {
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
+                for (Winding x : w.windings()) {
+                    if (p.nets().get(x.from()).equals(end)) return p.nets().get(x.to());
+                    if (p.nets().get(x.to()).equals(end)) return p.nets().get(x.from());
+                }
+        return reference;
+    }
+
+    /** The nets that alternate: reached from mains and transformer through resistances, not across the reference. */
+    private Set<String> live() {
+        Set<String> nets = new HashSet<>(vibrator.isPresent() ? List.of() : List.of(L, N));
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
+                nets.addAll(p.nets().values());
+        nets.remove(reference);
+        boolean grown = true;
+        while (grown) {
+            grown = false;
+            for (Part p : chassis.parts()) {
+                if (!passes(p) || p.nets().values().stream().noneMatch(nets::contains)) continue;
+                for (String net : p.nets().values()) if (!net.equals(reference)) grown |= nets.add(net);
+            }
+        }
+        return nets;
+    }
+
+    private static boolean passes(Part p) {
+        return !(p.component() instanceof Component.Capacitor || p.device().isPresent());
+    }
+
+    private void lamp(
+            String name,
+            String a,
+            String b,
+            double volts,
+            double amperes,
+            double hotKelvin,
+            Map<String, Double> frozen,
+            Circuit.Builder c) {
+        if (faults.is(name, FaultMode.OPEN) || faults.is(name, FaultMode.HEATER_OPEN)) return;
+        if (frozen.containsKey(name)) c.resistor(name, a, b, frozen.get(name));
+        else c.device(name, new LampLaw(volts, amperes, hotKelvin), a, b);
+    }
+
+    private void heater(Part p, Map<String, Double> frozen, Circuit.Builder c) {
+        Optional<DeviceType> type = Sockets.type(p);
+        Optional<List<String>> ends = sockets.heater(p);
+        if (type.isEmpty() || type.get().heaterVolts() <= 0 || ends.isEmpty()) return;
+        lamp(
+                p.reference(),
+                ends.get().get(0),
+                ends.get().get(1),
+                type.get().heaterVolts(),
+                type.get().heaterAmperes(),
+                HEATER,
+                frozen,
+                c);
+    }
+
+    private void transformer(Part p, List<Winding> all, Circuit.Builder c) {
+        Winding primary = all.get(0);
+        String inner = p.reference() + ".primary";
+        if (!linear.openWinding(p, primary, 0))
+            c.resistor(PassiveStamps.winding(p, 0), faults.net(p, primary.from()), inner, linear.ohms(p, primary));
+        for (int n = 1; n < all.size(); n++) {
+            Winding w = all.get(n);
+            if (w.volts() <= 0 || faults.is(p.reference() + "." + w.name(), FaultMode.OPEN)) continue;
+            String end = p.reference() + ".inner" + n;
+            double turns = faults.is(p.reference(), FaultMode.SHORT) && n == 1 ? 0.85 : 1;
+            c.transformer(
+                    p.reference() + ".ideal" + n,
+                    inner,
+                    faults.net(p, primary.to()),
+                    end,
+                    faults.net(p, w.to()),
+                    turns * w.volts() / primary.volts());
+            c.resistor(PassiveStamps.winding(p, n), end, faults.net(p, w.from()), linear.ohms(p, w));
+        }
+    }
+}

@@ -1,0 +1,195 @@
+package anabion.core.simulation.supply;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Contact;
+import anabion.core.chassis.Dielectric;
+import anabion.core.chassis.FaultMode;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.chassis.Winding;
+import anabion.core.circuit.Circuit;
+import anabion.core.simulation.fault.Faults;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+
+/** Puts the parts that are plain resistances, to direct current or at mains frequency, into a circuit, with their faults. */
+public final class PassiveStamps {
+    /** A winding whose resistance nobody stated, in ohms. */
+    private static final double WINDING = 1;
+    /** A closed contact, a fuse. */
+    private static final double CONTACT = 0.02;
+    /** Field coils warm up by some 60 K: copper gains 0.39 % a kelvin. */
+    private static final double HOT_COIL = 1.23;
+    /** Insulation of a sound electrolytic: ohms times farads. Of others: ohms. */
+    public static final double ELECTROLYTIC = 500;
+
+    private static final double PAPER = 2e9;
+    private final Chassis chassis;
+    private final Setting setting;
+    private final Faults faults;
+    private final double electrolytics;
+
+    public PassiveStamps(Chassis chassis, Setting setting, Faults faults) {
+        this(chassis, setting, faults, 1);
+    }
+
+    /** @param electrolytics insulation of electrolytics against the usual */
+    public PassiveStamps(Chassis chassis, Setting setting, Faults faults, double electrolytics) {
+        this.electrolytics = electrolytics;
+        this.chassis = chassis;
+        this.setting = setting;
+        this.faults = faults;
+    }
+
+    /** Adds a part if it is one of these. */
+    public void add(Part p, Circuit.Builder c) {
+        Component k = p.component();
+        String ref = p.reference();
+        if (k instanceof Component.Resistor r) resistor(p, r.ohms(), c);
+        else if (k instanceof Component.Potentiometer pot) potentiometer(p, pot.ohms(), c);
+        else if (k instanceof Capacitor cap) capacitor(p, cap, c);
+        else if (k instanceof Component.Windings w) windings(p, w.windings(), c);
+        else if (k instanceof Component.Fuse) pass(ref, p, CONTACT, c);
+        else if (k instanceof Component.Speaker s) pass(ref, p, Math.max(0.1, 0.85 * s.ohms()), c);
+        else if (k instanceof Component.Switch s && !AcSupply.vibrates(p)) contacts(p, s, c);
+    }
+
+    private void pass(String name, Part p, double ohms, Circuit.Builder c) {
+        if (!faults.is(p.reference(), FaultMode.OPEN)) c.resistor(name, faults.net(p, "1"), faults.net(p, "2"), ohms);
+    }
+
+    private void resistor(Part p, double ohms, Circuit.Builder c) {
+        String ref = p.reference();
+        double sound = ohms * setting.trim(ref);
+        double value = faults.ohms(ref, sound);
+        if (value > 0) pass(ref, p, value, c);
+    }
+
+    private void potentiometer(Part p, double ohms, Circuit.Builder c) {
+        String ref = p.reference();
+        double at = Math.max(0, Math.min(1, setting.controls().getOrDefault(ref, 0.5)));
+        double whole = faults.ohms(ref, FaultMode.DRIFTED, ohms);
+        String wiper = faults.net(p, p.nets().containsKey("3") ? "3" : "2");
+        if (!faults.is(ref, FaultMode.OPEN)) {
+            c.resistor(ref + ".upper", faults.net(p, "1"), wiper, Math.max(1, (1 - at) * whole));
+            if (p.nets().containsKey("3"))
+                c.resistor(ref + ".lower", wiper, faults.net(p, "2"), Math.max(1, at * whole));
+        }
+    }
+
+    private void capacitor(Part p, Capacitor k, Circuit.Builder c) {
+        String ref = p.reference();
+        if (faults.is(ref, FaultMode.OPEN)) return;
+        int last = k.farads().size() + 1;
+        for (int n = 1; n < last; n++) {
+            double ohms = insulation(k, k.farads().get(n - 1));
+            if (n == 1) {
+                ohms = faults.ohms(ref, FaultMode.LEAKY, faults.is(ref, FaultMode.LEAKY) ? 1e6 : ohms);
+                if (faults.is(ref, FaultMode.SHORT)) ohms = Faults.SHORT;
+            }
+            if (ohms > 0)
+                c.resistor(
+                        last == 2 ? ref : ref + "." + n,
+                        faults.net(p, String.valueOf(n)),
+                        faults.net(p, String.valueOf(last)),
+                        ohms);
+        }
+    }
+
+    private double insulation(Capacitor k, double farads) {
+        if (k.is(Dielectric.ELECTROLYTIC)) return electrolytics * ELECTROLYTIC / Math.max(farads, 1e-7);
+        return k.is(Dielectric.PAPER) ? PAPER : 0;
+    }
+
+    private void windings(Part p, List<Winding> all, Circuit.Builder c) {
+        for (int n = 0; n < all.size(); n++) {
+            Winding w = all.get(n);
+            if (openWinding(p, w, n)) continue;
+            c.resistor(winding(p, n), faults.net(p, w.from()), faults.net(p, w.to()), ohms(p, w));
+            String target =
+                    n == 0 && faults.is(p.reference(), FaultMode.CORE) ? p.reference() : p.reference() + "." + w.name();
+            if (faults.is(target, FaultMode.CORE))
+                c.resistor(
+                        target + ".core." + n,
+                        faults.net(p, w.from()),
+                        Chassis.METAL,
+                        faults.ohms(target, FaultMode.CORE, 100e3));
+        }
+        if (faults.is(p.reference(), FaultMode.LEAKY) && all.size() > 1)
+            c.resistor(
+                    p.reference() + ".leak",
+                    faults.net(p, all.get(0).from()),
+                    faults.net(p, all.get(1).from()),
+                    faults.ohms(p.reference(), FaultMode.LEAKY, 1e6));
+    }
+
+    /** The name of a winding's element. */
+    public static String winding(Part p, int n) {
+        return p.reference() + "." + (n + 1);
+    }
+
+    public boolean openWinding(Part p, Winding w, int n) {
+        if (faults.is(p.reference() + "." + w.name(), FaultMode.OPEN)) return true;
+        return n == 0 && faults.is(p.reference(), FaultMode.OPEN);
+    }
+
+    public double ohms(Part p, Winding w) {
+        double stated = w.ohms() > 0 ? w.ohms() : WINDING;
+        double heat = setting.warm() && p.is(PartRole.FIELD_COIL) ? HOT_COIL : 1;
+        double shorted = faults.is(p.reference(), FaultMode.SHORT) ? 0.7 : 1;
+        return Math.max(1e-3, stated * heat * shorted);
+    }
+
+    private void contacts(Part p, Component.Switch s, Circuit.Builder c) {
+        String at = position(p, s);
+        if (s.contacts().isEmpty()) {
+            if (!at.equalsIgnoreCase("off")) pass(p.reference(), p, CONTACT, c);
+            return;
+        }
+        int n = 0;
+        for (Contact k : s.contacts()) {
+            n++;
+            if (k.at().contains(at) && !faults.parts(p.reference(), k, at))
+                c.resistor(p.reference() + "." + n, faults.net(p, k.from()), faults.net(p, k.to()), CONTACT);
+        }
+    }
+
+    /** The nets to which a part leads from one of its nets with little resistance, whatever its switches' positions. */
+    public static List<String> joined(Part p, String net) {
+        Component k = p.component();
+        if (k instanceof Component.Switch s && !s.contacts().isEmpty()) {
+            List<String> nets = new ArrayList<>();
+            for (Contact c : s.contacts()) {
+                String from = p.nets().getOrDefault(c.from(), "");
+                String to = p.nets().getOrDefault(c.to(), "");
+                if (from.equals(net)) nets.add(to);
+                if (to.equals(net)) nets.add(from);
+            }
+            return nets;
+        }
+        boolean leads = (k instanceof Component.Resistor r && r.ohms() <= 5 * SupplyFinder.SURGE)
+                || k instanceof Component.Fuse
+                || k instanceof Component.Switch
+                || (k instanceof Component.Windings w && w.windings().size() == 1);
+        return leads ? List.copyOf(p.nets().values()) : List.of();
+    }
+
+    /** Where a switch stands: as set, where the band wants it, on, or in its first position. */
+    private String position(Part p, Component.Switch s) {
+        Map<String, String> set = setting.switches();
+        if (set.containsKey(p.reference())) return set.get(p.reference());
+        List<String> wanted = new ArrayList<>(List.of(band(chassis, setting), "on"));
+        for (String w : wanted) for (String q : s.positions()) if (q.equalsIgnoreCase(w)) return q;
+        return s.positions().isEmpty() ? "" : s.positions().get(0);
+    }
+
+    /** The band set; the first where none is. */
+    public static String band(Chassis chassis, Setting setting) {
+        if (!setting.band().isEmpty() || chassis.bands().isEmpty()) return setting.band();
+        return chassis.bands().get(0).name();
+    }
+}
