@@ -1,10 +1,10 @@
 package anabion.benchmarks;
 
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Evidence;
-import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.PredictionModel;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.evidence.Evidence;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.workshop.Predictors;

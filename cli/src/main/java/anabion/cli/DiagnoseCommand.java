@@ -2,7 +2,8 @@ package anabion.cli;
 
 import anabion.core.chassis.Fault;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Hypothesis;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.quantity.Figures;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -59,7 +60,7 @@ final class DiagnoseCommand implements Callable<Integer> {
         return out.toString();
     }
 
-    private static String names(Diagnosis.Suspect s) {
+    private static String names(RankedCause s) {
         String first = s.causes().stream().limit(4).map(Hypothesis::toString).collect(Collectors.joining(" or "));
         int more = s.causes().size() - 4;
         return more > 0 ? first + " or " + more + " more that look the same" : first;
@@ -76,7 +77,7 @@ final class DiagnoseCommand implements Callable<Integer> {
         return out;
     }
 
-    private static Map<String, Object> tree(Diagnosis.Suspect s) {
+    private static Map<String, Object> tree(RankedCause s) {
         Map<String, Object> m = new LinkedHashMap<>();
         m.put("fault", texts(s.first().from()));
         m.put("worst", texts(s.first().to()));

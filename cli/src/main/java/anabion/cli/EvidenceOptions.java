@@ -1,10 +1,10 @@
 package anabion.cli;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.diagnosis.Measurements;
-import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.PredictionModel;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.prediction.Measurements;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.workshop.archive.SetArchive;

@@ -2,8 +2,9 @@ package anabion.cli;
 
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Measurement;
-import anabion.core.diagnosis.Separation;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.inference.Separation;
+import anabion.core.diagnosis.nexttest.RatedMeasurement;
 import anabion.core.quantity.Figures;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
@@ -54,7 +55,7 @@ final class NextCommand implements Callable<Integer> {
             out.append("enough is known: test and repair ")
                     .append(String.join(" or ", d.suspects().get(0).parts()))
                     .append('\n');
-        for (Diagnosis.NextTest t : d.next())
+        for (RatedMeasurement t : d.next())
             out.append(String.format(
                     "next: %s (%s bits in %s min)%n",
                     t.probe().text(), Figures.fixed(t.information(), 2), Figures.fixed(t.minutes(), 1)));

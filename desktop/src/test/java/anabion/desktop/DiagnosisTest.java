@@ -3,7 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Measure;
-import anabion.core.diagnosis.Measurement;
+import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
 import anabion.core.tracing.StageOdds;

@@ -1,8 +1,8 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.diagnosis.PredictionModel;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.reading.Predictor;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.chart.CircuitPredictor;

@@ -1,8 +1,8 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.diagnosis.FailureHistory;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.evidence.FailureHistory;
+import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;

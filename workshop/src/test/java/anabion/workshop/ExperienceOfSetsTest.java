@@ -3,7 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.FaultMode;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.job.Job;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;

@@ -5,11 +5,12 @@ import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Measurement;
-import anabion.core.diagnosis.Measurements;
-import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.PredictionModel;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.diagnosis.prediction.Measurements;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
 import anabion.core.simulation.chart.Calibrations;
@@ -186,7 +187,7 @@ public final class DiagnosisBench {
     }
 
     private static boolean finished(Diagnosis d) {
-        return d.decided() || d.other() >= Diagnosis.ENOUGH || d.sound() >= Diagnosis.ENOUGH;
+        return d.decided() || d.other() >= Diagnosis.DECIDED_ODDS || d.sound() >= Diagnosis.DECIDED_ODDS;
     }
 
     /**
@@ -195,7 +196,7 @@ public final class DiagnosisBench {
      */
     private static int rank(Diagnosis d, Set<String> truth, boolean unlisted) {
         List<Map.Entry<Double, Boolean>> all = new ArrayList<>();
-        for (Diagnosis.Suspect s : d.suspects())
+        for (RankedCause s : d.suspects())
             all.add(Map.entry(
                     s.odds(),
                     unlisted
@@ -208,7 +209,7 @@ public final class DiagnosisBench {
         return 0;
     }
 
-    private static boolean names(Diagnosis.Suspect s, String cause) {
+    private static boolean names(RankedCause s, String cause) {
         return s.causes().stream()
                 .anyMatch(h -> List.of(h.cause().split(" \\+ ")).contains(cause));
     }

@@ -4,9 +4,10 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Measurement;
-import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.PredictionModel;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.nexttest.RatedMeasurement;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Outcome;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -29,7 +30,7 @@ interface Walk {
         return new Walk() {
             @Override
             public Optional<Measurement> next(Diagnosis now, List<Observation> evidence) {
-                return now.next().stream().findFirst().map(Diagnosis.NextTest::probe);
+                return now.next().stream().findFirst().map(RatedMeasurement::probe);
             }
 
             @Override

@@ -2,6 +2,11 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
+import anabion.core.diagnosis.evidence.LogScale;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.diagnosis.prediction.SignalLevelModel;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
@@ -13,17 +18,17 @@ public final class CauseWords {
 
     /** What it comes to, in a line. */
     public static Phrase headline(Diagnosis d) {
-        if (d.sound() >= Diagnosis.MOSTLY) return Phrase.of("cause.none");
-        if (d.other() >= Diagnosis.MOSTLY) return Phrase.of("cause.headline", Phrase.of("cause.other"));
+        if (d.sound() >= Diagnosis.LEADING_ODDS) return Phrase.of("cause.none");
+        if (d.other() >= Diagnosis.LEADING_ODDS) return Phrase.of("cause.headline", Phrase.of("cause.other"));
         return d.singly().stream()
                 .findFirst()
-                .filter(s -> s.odds() >= Diagnosis.MOSTLY)
+                .filter(s -> s.odds() >= Diagnosis.LEADING_ODDS)
                 .map(s -> Phrase.of("cause.headline", of(s)))
                 .orElse(Phrase.of("cause.undecided"));
     }
 
     /** A suspect with what looks like it, or how many do. */
-    public static Phrase of(Diagnosis.Suspect s) {
+    public static Phrase of(RankedCause s) {
         Phrase first = of(s.first());
         return switch (s.causes().size()) {
             case 1 -> first;
@@ -97,8 +102,7 @@ public final class CauseWords {
         if (probe instanceof Measurement.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
         if (probe instanceof Measurement.Level)
             return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
-        return Phrase.of(
-                "meaning.plain", value > ColdResistanceModel.MOST ? Phrase.of("meaning.open") : Figures.ohms(value));
+        return Phrase.of("meaning.plain", value > LogScale.OPEN_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));
     }
 
     /** What a reading is foreseen to be. A level that was read can be said in volts, however high; one that no generator gives cannot be read. */

@@ -1,12 +1,24 @@
 package anabion.core.diagnosis;
 
-import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.diagnosis.inference.ConditionalGaussian;
+import anabion.core.diagnosis.inference.Explanation;
+import anabion.core.diagnosis.inference.Groups;
+import anabion.core.diagnosis.inference.LeaveOneOut;
+import anabion.core.diagnosis.inference.Pairs;
+import anabion.core.diagnosis.inference.Posterior;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.diagnosis.nexttest.NextMeasurements;
+import anabion.core.diagnosis.nexttest.PartMeasurements;
+import anabion.core.diagnosis.nexttest.RatedMeasurement;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -26,64 +38,31 @@ import java.util.stream.Stream;
  * @param backed odds that the first suspect would keep without the reading that speaks loudest for it; 0 where another comes near it, and where nobody needs to know
  */
 public record Diagnosis(
-        List<Suspect> suspects,
+        List<RankedCause> suspects,
         List<Hypothesis> quiet,
         double sound,
         double other,
         List<String> unsettled,
-        List<NextTest> next,
+        List<RatedMeasurement> next,
         double backed) {
     /** Odds at which one cause is enough to be repaired. */
-    public static final double ENOUGH = 0.9;
+    public static final double DECIDED_ODDS = 0.9;
 
     /** Odds that are enough if a little would be left without the reading that speaks loudest for it, and no other cause comes near. */
-    public static final double MOSTLY = 0.5;
+    public static final double LEADING_ODDS = 0.5;
 
-    private static final double BACKED = 0.08;
-    private static final double RIVAL = 0.2;
+    private static final double LEAST_BACKED_ODDS = 0.08;
+    private static final double RIVAL_ODDS = 0.2;
 
     /** Causes below these odds are not compared with others. */
-    private static final double LIKELY = 1e-3;
+    private static final double COMPARED_ODDS = 1e-3;
 
-    private static final int MOST = 64;
+    private static final int MOST_COMPARED = 64;
     /** A set comes to the bench because something shows: a sound one, or a fault that never shows, is rarer there by this. */
-    private static final double BROUGHT = 0.15;
+    private static final double SILENT_FAULT_FACTOR = 0.15;
 
     /** Where single faults leave so much to something else, pairs are weighed. */
     private static final double PAIRS_FROM = 0.25;
-
-    /**
-     * Causes that look alike, with the odds of all of them together.
-     *
-     * @param causes the likeliest first
-     */
-    public record Suspect(List<Hypothesis> causes, double odds) {
-        public Suspect {
-            causes = List.copyOf(causes);
-        }
-
-        public Hypothesis first() {
-            return causes.get(0);
-        }
-
-        /** The parts they belong to. */
-        public Set<String> parts() {
-            Set<String> parts = new LinkedHashSet<>();
-            causes.forEach(h -> h.from().stream().map(Fault::part).forEach(parts::add));
-            return parts;
-        }
-
-        public boolean names(String cause) {
-            return causes.stream().anyMatch(h -> h.cause().equals(cause));
-        }
-    }
-
-    /**
-     * Something worth doing.
-     *
-     * @param information expected fall of entropy, in bits
-     */
-    public record NextTest(Measurement probe, double minutes, double information) {}
 
     public Diagnosis {
         suspects = List.copyOf(suspects);
@@ -96,7 +75,7 @@ public record Diagnosis(
     public boolean decided() {
         if (suspects.isEmpty()) return false;
         double first = suspects.get(0).odds();
-        return first >= ENOUGH || (first >= MOSTLY && backed >= BACKED);
+        return first >= DECIDED_ODDS || (first >= LEADING_ODDS && backed >= LEAST_BACKED_ODDS);
     }
 
     /** Weighs every single fault. */
@@ -117,8 +96,8 @@ public record Diagnosis(
 
     /** This diagnosis with each suspect as severe as the readings make it: for words. */
     public Diagnosis sized(PredictionModel predictions, List<Observation> evidence) {
-        List<Suspect> sized = suspects.stream()
-                .map(s -> new Suspect(
+        List<RankedCause> sized = suspects.stream()
+                .map(s -> new RankedCause(
                         s.causes().stream()
                                 .map(h -> ConditionalGaussian.of(predictions, h, evidence)
                                         .map(g -> h.at(g::severity))
@@ -130,11 +109,11 @@ public record Diagnosis(
     }
 
     /** Why a suspect stands where it stands. */
-    public Explanation explained(PredictionModel predictions, List<Observation> evidence, Suspect suspect) {
+    public Explanation explained(PredictionModel predictions, List<Observation> evidence, RankedCause suspect) {
         Hypothesis rival = suspects.stream()
                 .filter(s -> !s.equals(suspect))
                 .findFirst()
-                .map(Suspect::first)
+                .map(RankedCause::first)
                 .orElse(predictions.healthy());
         return Explanation.of(predictions, evidence, suspect.first(), rival);
     }
@@ -147,18 +126,18 @@ public record Diagnosis(
             boolean asking) {
         Posterior w = new Posterior(predictions, evidence, hypotheses);
         Groups groups = new Groups(predictions, allowed);
-        List<Hypothesis> likely = new ArrayList<>(w.likely(LIKELY, MOST));
+        List<Hypothesis> likely = new ArrayList<>(w.likely(COMPARED_ODDS, MOST_COMPARED));
         List<Hypothesis> quiet = likely.stream()
                 .filter(h -> groups.alike(h, predictions.healthy()))
                 .toList();
         likely.removeAll(quiet);
-        Map<Hypothesis, Double> odds = w.without(quiet, BROUGHT);
+        Map<Hypothesis, Double> odds = w.without(quiet, SILENT_FAULT_FACTOR);
         double known = odds.values().stream().mapToDouble(x -> x).sum();
-        double other = w.other(BROUGHT, quiet);
-        List<Suspect> suspects = groups.of(odds, likely);
+        double other = w.other(SILENT_FAULT_FACTOR, quiet);
+        List<RankedCause> suspects = groups.of(odds, likely);
         double first = suspects.isEmpty() ? 0 : suspects.get(0).odds();
         double second = suspects.size() > 1 ? suspects.get(1).odds() : 0;
-        boolean doubtful = first >= MOSTLY && first < ENOUGH && second <= RIVAL;
+        boolean doubtful = first >= LEADING_ODDS && first < DECIDED_ODDS && second <= RIVAL_ODDS;
         return new Diagnosis(
                 suspects,
                 quiet.stream().filter(h -> !h.sound()).toList(),
@@ -176,7 +155,7 @@ public record Diagnosis(
                                         evidence)
                         : List.of(),
                 doubtful && !evidence.isEmpty()
-                        ? new LeaveOneOut(predictions, evidence, hypotheses).kept(suspects, quiet, BROUGHT)
+                        ? new LeaveOneOut(predictions, evidence, hypotheses).kept(suspects, quiet, SILENT_FAULT_FACTOR)
                         : 0);
     }
 
@@ -184,17 +163,17 @@ public record Diagnosis(
      * The causes one by one, the likeliest first, each with the odds of all suspects that it has a part in: where two faults at once are weighed, these
      * add up to more than one.
      */
-    public List<Suspect> singly() {
+    public List<RankedCause> singly() {
         Map<String, Double> sums = new LinkedHashMap<>();
         Map<String, List<Hypothesis>> alike = new LinkedHashMap<>();
-        for (Suspect s : suspects)
+        for (RankedCause s : suspects)
             for (Hypothesis h : s.first().apart()) {
                 sums.merge(h.cause(), s.odds(), Double::sum);
                 alike.putIfAbsent(h.cause(), s.first().from().size() == 1 ? single(s.causes()) : List.of(h));
             }
         return sums.entrySet().stream()
-                .map(e -> new Suspect(alike.get(e.getKey()), e.getValue()))
-                .sorted(Comparator.comparingDouble(Suspect::odds).reversed())
+                .map(e -> new RankedCause(alike.get(e.getKey()), e.getValue()))
+                .sorted(Comparator.comparingDouble(RankedCause::odds).reversed())
                 .toList();
     }
 
@@ -224,11 +203,11 @@ public record Diagnosis(
     }
 
     /** Ohms that are worth taking after the evidence, or before any, the most telling per minute first. */
-    public static List<NextTest> ohms(PredictionModel predictions, List<Observation> evidence) {
+    public static List<RatedMeasurement> ohms(PredictionModel predictions, List<Observation> evidence) {
         List<Measurement> all = List.copyOf(predictions.unplugged());
         Posterior w = new Posterior(predictions, evidence, predictions.hypotheses());
-        Map<Hypothesis, Double> odds = w.without(List.of(), BROUGHT);
-        List<Suspect> suspects = new Groups(predictions, all).of(odds, w.likely(LIKELY, MOST));
+        Map<Hypothesis, Double> odds = w.without(List.of(), SILENT_FAULT_FACTOR);
+        List<RankedCause> suspects = new Groups(predictions, all).of(odds, w.likely(COMPARED_ODDS, MOST_COMPARED));
         return new NextMeasurements(predictions, odds, suspects).worth(all, evidence);
     }
 

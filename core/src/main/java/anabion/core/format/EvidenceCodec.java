@@ -7,9 +7,8 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
-import anabion.core.diagnosis.Measurement;
-import anabion.core.diagnosis.Measurements;
-import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
 import anabion.core.quantity.Notation;
@@ -83,7 +82,10 @@ public final class EvidenceCodec {
         double ohms = row.ohms("value");
         return new Observation.Measured(
                 new Measurement.Ohms(
-                        net(row, "at", row.need("at")), net(row, "against", against), Measurements.TEST, lifted(row)),
+                        net(row, "at", row.need("at")),
+                        net(row, "against", against),
+                        Measurement.OHMMETER_VOLTS,
+                        lifted(row)),
                 ohms);
     }
 

@@ -8,6 +8,16 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.diagnosis.inference.Explanation;
+import anabion.core.diagnosis.inference.Groups;
+import anabion.core.diagnosis.inference.Pairs;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.diagnosis.inference.Separation;
+import anabion.core.diagnosis.nexttest.RatedMeasurement;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.job.Outcome;
@@ -96,8 +106,7 @@ class DiagnosisTest {
         List<Observation> evidence = chart(9, "R7:open");
         evidence.add(new Observation.Heard(new Measurement.Listen("AM"), Outcome.NOTHING));
         Diagnosis d = diagnosed(evidence);
-        double listed =
-                d.suspects().stream().mapToDouble(Diagnosis.Suspect::odds).sum();
+        double listed = d.suspects().stream().mapToDouble(RankedCause::odds).sum();
         assertThat(listed + d.sound() + d.other()).isCloseTo(1, within(0.01)).isLessThanOrEqualTo(1 + 1e-9);
         List<Observation> turned = new ArrayList<>(evidence);
         Collections.reverse(turned);
@@ -211,7 +220,7 @@ class DiagnosisTest {
             assertThat(rate(d.next().get(n))).isLessThanOrEqualTo(rate(d.next().get(n - 1)));
     }
 
-    private static double rate(Diagnosis.NextTest t) {
+    private static double rate(RatedMeasurement t) {
         return t.information() / t.minutes();
     }
 
@@ -339,14 +348,14 @@ class DiagnosisTest {
     /** Before anything was read, ohms are ordered by what they would tell of all faults; what was read is no question any more. */
     @Test
     void ohmsAreOrderedByWhatTheyTell() {
-        List<Diagnosis.NextTest> before = Diagnosis.ohms(PREDICTIONS, List.of());
+        List<RatedMeasurement> before = Diagnosis.ohms(PREDICTIONS, List.of());
         assertThat(before).hasSizeGreaterThan(20);
         for (int n = 1; n < before.size(); n++)
             assertThat(before.get(n).information() / before.get(n).minutes())
                     .isLessThanOrEqualTo(
                             before.get(n - 1).information() / before.get(n - 1).minutes());
         Measurement.Ohms first = (Measurement.Ohms) before.get(0).probe();
-        List<Diagnosis.NextTest> after = Diagnosis.ohms(PREDICTIONS, List.of(new Observation.Measured(first, 47e3)));
+        List<RatedMeasurement> after = Diagnosis.ohms(PREDICTIONS, List.of(new Observation.Measured(first, 47e3)));
         assertThat(after).extracting(t -> t.probe().text()).doesNotContain(first.text());
     }
 
@@ -357,7 +366,7 @@ class DiagnosisTest {
                 .filter(s -> s.parts().stream()
                         .allMatch(
                                 p -> HALCYON.stage(stage).orElseThrow().parts().contains(p)))
-                .mapToDouble(Diagnosis.Suspect::odds)
+                .mapToDouble(RankedCause::odds)
                 .sum();
     }
 

@@ -3,6 +3,7 @@ package anabion.core.diagnosis;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.util.ArrayList;
@@ -56,7 +57,7 @@ class StoriesTest {
     void isFound(Story story) {
         Chassis set = SharedSets.named(story.set());
         Workbench.Played played = new Workbench(set, 7, story.fault()).play(SharedPredictions.named(story.set()), 12);
-        List<Diagnosis.Suspect> suspects = played.diagnosis().suspects();
+        List<RankedCause> suspects = played.diagnosis().suspects();
         assertThat(suspects).as("%s", played).isNotEmpty();
         assertThat(suspects.get(0).causes()).as("%s%n%s", story, played).anyMatch(h -> h.cause()
                 .startsWith(story.cause()));

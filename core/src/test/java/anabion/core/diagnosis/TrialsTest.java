@@ -6,6 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
 import java.util.ArrayList;

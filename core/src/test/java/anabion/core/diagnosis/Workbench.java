@@ -4,6 +4,11 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.diagnosis.prediction.Measurements;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
@@ -18,11 +23,11 @@ import java.util.Optional;
 import java.util.Random;
 
 /** A faulty specimen, its parts and tubes anywhere within their tolerances, and somebody with a meter of 2 % who hears well. */
-final class Workbench {
-    static final MeterSpec METER = MeterSpec.parse("10M");
+public final class Workbench {
+    public static final MeterSpec METER = MeterSpec.parse("10M");
 
     /** The Halcyon's. */
-    static final List<String> CHART =
+    public static final List<String> CHART =
             List.of("V1.5", "V1.6", "V2.5", "V2.6", "V2.7", "V3.7", "V4.1", "V4.2", "V4.5", "V4.6", "V5.7");
 
     final Chassis set;
@@ -32,7 +37,7 @@ final class Workbench {
     private final Simulator engine = new Simulator();
     private final double line;
 
-    Workbench(Chassis set, long seed, String... faults) {
+    public Workbench(Chassis set, long seed, String... faults) {
         this.set = set;
         this.random = new Random(seed);
         this.line = set.supply().volts() * (1 + 0.02 * random.nextGaussian());
@@ -45,21 +50,21 @@ final class Workbench {
         return Setting.of(line);
     }
 
-    Measurement.Volts volts(String point) {
+    public Measurement.Volts volts(String point) {
         return new Measurement.Volts(point, Points.of(set).need(point).net(), setting(), METER);
     }
 
-    Observation read(String point) {
+    public Observation read(String point) {
         return answer(volts(point));
     }
 
-    List<Observation> read(List<String> points) {
+    public List<Observation> read(List<String> points) {
         List<Observation> all = new ArrayList<>();
         for (String p : points) all.add(read(p));
         return all;
     }
 
-    Observation answer(Measurement probe) {
+    public Observation answer(Measurement probe) {
         if (probe instanceof Measurement.Ohms o) {
             double ohms = ColdSet.of(set, broken).between(o.net(), o.against(), o.test());
             return new Observation.Measured(o, ohms * (1 + 0.01 * random.nextGaussian()));
@@ -94,10 +99,10 @@ final class Workbench {
         return new Observation.Measured(l, volts * (1 + 0.05 * random.nextGaussian()));
     }
 
-    static double odds(Diagnosis d, String cause) {
+    public static double odds(Diagnosis d, String cause) {
         return d.suspects().stream()
                 .filter(s -> s.names(cause))
-                .mapToDouble(Diagnosis.Suspect::odds)
+                .mapToDouble(RankedCause::odds)
                 .sum();
     }
 

@@ -6,7 +6,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Stage;
-import anabion.core.diagnosis.AudibilityModel;
+import anabion.core.diagnosis.prediction.AudibilityModel;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;

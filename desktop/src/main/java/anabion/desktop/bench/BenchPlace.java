@@ -1,6 +1,6 @@
 package anabion.desktop.bench;
 
-import anabion.core.diagnosis.Measurement;
+import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.job.Step;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;

@@ -4,11 +4,12 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Explanation;
-import anabion.core.diagnosis.Hypothesis;
-import anabion.core.diagnosis.Meaning;
-import anabion.core.diagnosis.Measurement;
-import anabion.core.diagnosis.Observation;
+import anabion.core.diagnosis.ExpectedAnswer;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.diagnosis.inference.Explanation;
+import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.quantity.Figures;
 import anabion.core.text.Phrase;
 import anabion.desktop.control.Texts;
@@ -53,9 +54,9 @@ final class OddsPane extends VBox {
         grid.setVgap(4);
         grid.setHgap(8);
         int row = 0;
-        List<Diagnosis.Suspect> all = found.diagnosis().singly();
+        List<RankedCause> all = found.diagnosis().singly();
         double worth = all.isEmpty() ? 0 : Math.max(WORTH, BESIDE * all.get(0).odds());
-        for (Diagnosis.Suspect s : all) {
+        for (RankedCause s : all) {
             if (row == MOST || (s.odds() < worth && row > 0)) break;
             row(grid, row, session.words().get().say(CauseWords.of(s)), s.odds(), row == 0 ? "medium" : "soft");
             row++;
@@ -134,7 +135,7 @@ final class OddsPane extends VBox {
 
     /** What the suspects would show. */
     private static String meant(Session session, Found.Next n) {
-        return Meaning.byAnswer(n.meanings()).entrySet().stream()
+        return ExpectedAnswer.byAnswer(n.meanings()).entrySet().stream()
                 .map(e -> session.say(
                         "meaning.if",
                         session.words().get().say(e.getKey()),

@@ -47,7 +47,7 @@ final class SignalStrip extends Region {
     /** Between the words of one cell and those of the next. */
     private static final double GAP = 8;
     /** Odds below which a stage is as good as cleared, and from which it is the one to look at. */
-    private static final double FAINT = 0.02;
+    private static final double LEAST_ODDS_SHOWN = 0.02;
 
     private static final double LIKELY = 0.4;
 
@@ -131,7 +131,7 @@ final class SignalStrip extends Region {
         return session.diagnoses()
                 .odds(stage)
                 .map(o -> new Judge.StageHealth(read.standing(), o))
-                .map(h -> h.suspicion() < FAINT ? new Judge.StageHealth(h.standing(), 0) : h)
+                .map(h -> h.suspicion() < LEAST_ODDS_SHOWN ? new Judge.StageHealth(h.standing(), 0) : h)
                 .orElse(read);
     }
 

@@ -24,10 +24,10 @@ final class StagesPane extends GridPane {
 
     /** What they come to, in a line. */
     static String headline(Session session, StageOdds odds) {
-        if (odds.other() >= Diagnosis.MOSTLY) return session.say("cause.headline", session.say("cause.other"));
+        if (odds.other() >= Diagnosis.LEADING_ODDS) return session.say("cause.headline", session.say("cause.other"));
         Optional<StageOdds.Cause> first = odds.odds().entrySet().stream()
                 .findFirst()
-                .filter(e -> e.getValue() >= Diagnosis.MOSTLY)
+                .filter(e -> e.getValue() >= Diagnosis.LEADING_ODDS)
                 .map(Map.Entry::getKey);
         return first.map(c -> session.say("cause.headline", named(session, c)))
                 .orElseGet(() -> session.say("cause.undecided"));

@@ -2,8 +2,8 @@ package anabion.desktop.bench;
 
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.CauseWords;
-import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Measurement;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
@@ -183,7 +183,7 @@ final class VerdictPane extends BorderPane {
     private void weighed(Found found, List<Finding> findings) {
         Set<String> parts = found.diagnosis().suspects().stream()
                 .findFirst()
-                .map(Diagnosis.Suspect::parts)
+                .map(RankedCause::parts)
                 .orElse(Set.of());
         Optional<Finding> same = findings.stream()
                 .filter(f -> f.suspects().stream()

@@ -4,13 +4,13 @@ import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Evidence;
-import anabion.core.diagnosis.Explanation;
-import anabion.core.diagnosis.Meaning;
-import anabion.core.diagnosis.Measurement;
-import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.PredictionModel;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.ExpectedAnswer;
+import anabion.core.diagnosis.evidence.Evidence;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.inference.Explanation;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Step;
 import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.tracing.StageOdds;
@@ -162,7 +162,7 @@ public final class Diagnoses implements AutoCloseable {
         d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(predictions, g.evidence(), s)));
         List<Found.Next> next = d.next().stream()
                 .limit(EXPLAINED)
-                .map(t -> new Found.Next(t, Meaning.of(predictions, g.evidence(), d, t.probe(), 2)))
+                .map(t -> new Found.Next(t, ExpectedAnswer.of(predictions, g.evidence(), d, t.probe(), 2)))
                 .toList();
         return new Found(
                 d.sized(predictions, g.evidence()), why, next, g.evidence().size(), false);

@@ -2,8 +2,10 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Explanation;
-import anabion.core.diagnosis.Meaning;
+import anabion.core.diagnosis.ExpectedAnswer;
+import anabion.core.diagnosis.inference.Explanation;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.diagnosis.nexttest.RatedMeasurement;
 import java.util.List;
 
 /**
@@ -16,7 +18,7 @@ import java.util.List;
  */
 public record Found(Diagnosis diagnosis, List<Explanation> why, List<Next> next, int pieces, boolean old) {
     /** A test, and what it would show for each of the first suspects and a sound set. */
-    public record Next(Diagnosis.NextTest test, List<Meaning> meanings) {}
+    public record Next(RatedMeasurement test, List<ExpectedAnswer> meanings) {}
 
     public Found {
         why = List.copyOf(why);
@@ -30,7 +32,7 @@ public record Found(Diagnosis diagnosis, List<Explanation> why, List<Next> next,
     /** Odds that the fault is in a stage: those of its parts, a group shared out evenly among its causes. */
     public double odds(Stage stage) {
         double sum = 0;
-        for (Diagnosis.Suspect s : diagnosis.suspects()) {
+        for (RankedCause s : diagnosis.suspects()) {
             long mine = s.causes().stream()
                     .filter(h -> h.from().stream().anyMatch(f -> stage.parts().contains(f.part())))
                     .count();

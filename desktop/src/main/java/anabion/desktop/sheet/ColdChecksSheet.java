@@ -3,7 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.coldcheck.ColdRow;
 import anabion.core.coldcheck.ColdSheet;
 import anabion.core.coldcheck.Discharge;
-import anabion.core.diagnosis.Measurement;
+import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;

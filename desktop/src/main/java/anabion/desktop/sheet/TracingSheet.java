@@ -4,7 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Points;
 import anabion.core.command.TraceEntry;
-import anabion.core.diagnosis.AudibilityModel;
+import anabion.core.diagnosis.prediction.AudibilityModel;
 import anabion.core.error.InputException;
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;

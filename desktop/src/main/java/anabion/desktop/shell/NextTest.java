@@ -1,7 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
-import anabion.core.diagnosis.Measurement;
+import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;

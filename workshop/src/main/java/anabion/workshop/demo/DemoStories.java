@@ -6,7 +6,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
-import anabion.core.diagnosis.AudibilityModel;
+import anabion.core.diagnosis.prediction.AudibilityModel;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.signal.Loudness;

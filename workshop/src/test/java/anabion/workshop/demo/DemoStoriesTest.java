@@ -4,9 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.Observation;
-import anabion.core.diagnosis.PredictionModel;
-import anabion.core.diagnosis.Priors;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.core.testing.Deep;
@@ -79,7 +80,7 @@ class DemoStoriesTest {
         Chassis set = DemoWorkshop.chassis(story.set());
         List<Observation> evidence = EvidenceCodec.read(new StringReader(written(story)), set);
         Diagnosis d = Diagnosis.of(of(set), evidence);
-        Diagnosis.Suspect first = d.suspects().get(0);
+        RankedCause first = d.suspects().get(0);
         assertThat(first.causes()).as("%s: %s", story.name(), d.suspects()).anyMatch(h -> h.cause()
                 .equals(story.faults().get(0).cause()));
         assertThat(first.odds()).isGreaterThan(0.2);

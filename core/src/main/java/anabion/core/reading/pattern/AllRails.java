@@ -19,7 +19,7 @@ import java.util.Optional;
  * all high at line, tap, or tubes that do not draw. Needs three readings of 20 V and more that agree.
  */
 final class AllRails implements Pattern {
-    private static final int ENOUGH = 3;
+    private static final int LEAST_RAILS = 3;
     private static final double OFF = 0.12;
 
     @Override
@@ -36,7 +36,7 @@ final class AllRails implements Pattern {
             ratios.add(row.volts().getAsDouble() / expected);
             if (first.isEmpty() || rectifierOutput(row)) first = Optional.of(row);
         }
-        if (ratios.size() < ENOUGH) return List.of();
+        if (ratios.size() < LEAST_RAILS) return List.of();
         boolean low = ratios.stream().allMatch(r -> r < 1 - OFF);
         boolean high = ratios.stream().allMatch(r -> r > 1 + OFF);
         if (!low && !high) return List.of();

@@ -22,7 +22,7 @@ import java.util.concurrent.ConcurrentHashMap;
  * R = (J⁻¹)aa + (J⁻¹)bb − (J⁻¹)ab − (J⁻¹)ba. With junctions each pair is solved for itself, as {@link ColdOhms} does, starting from the answer of a like set. Not for several threads.
  */
 public final class ColdSet {
-    private static final double FAINT = 1e-3;
+    private static final double LEAST_SHARE = 1e-3;
 
     private final Circuit circuit;
     private final Optional<LinearizedCircuit> tangent;
@@ -87,7 +87,7 @@ public final class ColdSet {
 
     private static Map<String, Double> thatMatter(Map<String, Double> shares) {
         Map<String, Double> some = new HashMap<>(shares);
-        some.values().removeIf(s -> Math.abs(s) < FAINT);
+        some.values().removeIf(s -> Math.abs(s) < LEAST_SHARE);
         return Collections.unmodifiableMap(some);
     }
 

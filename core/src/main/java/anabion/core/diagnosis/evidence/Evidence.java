@@ -1,0 +1,213 @@
+package anabion.core.diagnosis.evidence;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.job.Compared;
+import anabion.core.job.Complaint;
+import anabion.core.job.FittedState;
+import anabion.core.job.Heard;
+import anabion.core.job.Job;
+import anabion.core.job.Outcome;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import anabion.core.job.SignalKind;
+import anabion.core.job.Trial;
+import anabion.core.reading.Reading;
+import anabion.core.recap.CapacitorSection;
+import anabion.core.recap.Tested;
+import anabion.core.signal.Domain;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.chart.CircuitPredictor;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+
+/**
+ * What is on record about a set as it is fitted now. Each reading stands for the state that it was taken in: parts that were off then are off in its
+ * prediction, and a reading from before a part was renewed belongs to another set and is left out. So are doubtful ones, those under a signal, and all
+ * but the newest of a kind.
+ */
+public final class Evidence {
+    /** Drift of a resistor that is no fault. */
+    private static final double BENIGN = 0.2;
+
+    private final Chassis chassis;
+    private final Job job;
+
+    private Evidence(Chassis chassis, Job job) {
+        this.chassis = chassis;
+        this.job = job;
+    }
+
+    /** @param readings of the set, in any order */
+    public static List<Observation> of(Chassis chassis, List<Reading> readings, Job job) {
+        Evidence e = new Evidence(chassis, job);
+        List<Observation> all = new ArrayList<>(e.measured(readings));
+        boolean untouched = job.fitted().id().equals(FittedState.AS_FOUND);
+        if (untouched) all.addAll(e.complaints());
+        all.addAll(e.compared());
+        all.addAll(e.heard());
+        all.addAll(e.tests());
+        all.addAll(e.trials());
+        return all;
+    }
+
+    private List<Observation> measured(List<Reading> readings) {
+        Map<String, Observation> newest = new LinkedHashMap<>();
+        readings.stream()
+                .filter(this::counts)
+                .sorted(Comparator.comparing(Reading::at))
+                .forEach(r -> observation(r).ifPresent(o -> newest.put(place(o, r), o)));
+        return List.copyOf(newest.values());
+    }
+
+    private static String place(Observation o, Reading r) {
+        return o.probe().text() + r.condition().band() + r.condition().openEnds();
+    }
+
+    private boolean counts(Reading r) {
+        boolean signal = r.condition().level().isPresent();
+        return !r.doubtful() && !signal && !outdated(r.state());
+    }
+
+    private boolean outdated(UUID state) {
+        return FittedState.since(state, job.alterations()).stream()
+                .anyMatch(a -> a.kind().exchanges());
+    }
+
+    private static Optional<Domain> domain(SignalKind signal) {
+        return switch (signal) {
+            case AF -> Optional.of(Domain.AF);
+            case IF -> Optional.of(Domain.IF);
+            case RF -> Optional.of(Domain.RF);
+            case LEVEL, STAGE -> Optional.empty();
+        };
+    }
+
+    private List<Observation> heard() {
+        List<Observation> all = new ArrayList<>();
+        Points points = Points.of(chassis);
+        for (Heard h : job.heard()) {
+            Optional<Domain> domain = domain(h.signal());
+            boolean known =
+                    chassis.band(h.band()).isPresent() && points.find(h.point()).isPresent();
+            if (domain.isEmpty() || !known || outdated(h.state())) continue;
+            all.add(observed(h, domain.get()));
+        }
+        return all;
+    }
+
+    private static Observation observed(Heard h, Domain domain) {
+        if (h.how() == Heard.How.TAP)
+            return new Observation.Heard(new Measurement.Tap(h.band(), domain, h.point()), h.outcome());
+        if (h.volts() > 0)
+            return new Observation.Measured(new Measurement.Level(h.band(), domain, h.point()), h.volts());
+        return new Observation.Heard(
+                new Measurement.Inject(h.band(), domain, h.point()), h.good() ? Outcome.LOUD : h.outcome());
+    }
+
+    private Optional<Observation> observation(Reading r) {
+        Optional<Point> point = Points.of(chassis).find(r.point());
+        if (point.isEmpty()) return Optional.empty();
+        String net = point.get().net();
+        if (r.measure() == Measure.OHMS) {
+            if (!Simulator.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
+            List<Fault> off = CircuitPredictor.setting(chassis, r.condition()).faults();
+            return Optional.of(new Observation.Measured(
+                    new Measurement.Ohms(net, r.reference(), Measurement.OHMMETER_VOLTS, off), r.value()));
+        }
+        boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(chassis.reference());
+        if (!direct || r.condition().line() <= 0) return Optional.empty();
+        return Optional.of(new Observation.Measured(
+                new Measurement.Volts(
+                        r.point(),
+                        net,
+                        CircuitPredictor.setting(chassis, r.condition()),
+                        r.condition().meter()),
+                r.value()));
+    }
+
+    /** A band held against a good receiver says more than the complaint about it. */
+    private List<Observation> compared() {
+        List<Observation> all = new ArrayList<>();
+        for (Band b : chassis.bands())
+            now(b.name()).ifPresent(c -> all.add(new Observation.Heard(new Measurement.Listen(b.name()), c.outcome())));
+        return all;
+    }
+
+    private Optional<Compared> now(String band) {
+        return job.compared().stream()
+                .filter(c -> c.band().equals(band) && !outdated(c.state()))
+                .reduce((a, b) -> b);
+    }
+
+    private List<Observation> complaints() {
+        List<Observation> all = new ArrayList<>();
+        for (Band b :
+                chassis.bands().stream().filter(b -> now(b.name()).isEmpty()).toList())
+            for (Complaint c : job.arrival().complaints())
+                if (c.where().equalsIgnoreCase(b.name()))
+                    c.symptom()
+                            .outcome()
+                            .ifPresent(o -> all.add(new Observation.Heard(new Measurement.Listen(b.name()), o)));
+        return all;
+    }
+
+    /** By the limits of the recap. The test of a part that came out says nothing of the new one. */
+    private List<Observation> tests() {
+        List<Observation> all = new ArrayList<>();
+        for (RecapLog.Tested t : job.recap().tests()) {
+            String part = t.test().key().replaceFirst("\\..*", "");
+            boolean renewed = job.alterations().stream()
+                    .anyMatch(a -> a.part().equals(part)
+                            && a.at().isAfter(t.at())
+                            && a.kind().exchanges());
+            if (!renewed) chassis.part(part).flatMap(p -> tested(p, t.test())).ifPresent(all::add);
+        }
+        return all;
+    }
+
+    /** A leak says nothing of the value, and a good value or loss nothing of the leak. */
+    private Optional<Observation> tested(Part p, PartTest t) {
+        if (p.component() instanceof Component.Resistor && t.what() == PartTest.What.VALUE)
+            return Optional.of(new Observation.Measured(new Measurement.Value(p.reference()), t.amount()));
+        Measurement.Lifted.What what =
+                t.what() == PartTest.What.LEAKAGE ? Measurement.Lifted.What.LEAK : Measurement.Lifted.What.VALUE;
+        Measurement.PartTest probe = p.component() instanceof Component.Capacitor
+                ? new Measurement.Lifted(p.reference(), what)
+                : Measurement.Try.of(p);
+        return fails(chassis, p, t).map(bad -> new Observation.Tested(probe, !bad));
+    }
+
+    private List<Observation> trials() {
+        List<Observation> all = new ArrayList<>();
+        for (Trial t : job.trials())
+            if (!outdated(t.state()))
+                chassis.part(t.part())
+                        .<Measurement.PartTest>map(
+                                p -> t.how() == Trial.How.ACROSS ? Measurement.Across.of(p) : Measurement.Try.of(p))
+                        .ifPresent(p -> all.add(new Observation.Tested(p, !t.better())));
+        return all;
+    }
+
+    /** By the limits of the recap; empty where there is nothing to hold it against. */
+    public static Optional<Boolean> fails(Chassis chassis, Part p, PartTest t) {
+        if (t.what() == PartTest.What.EMISSION || t.what() == PartTest.What.GAIN)
+            return t.good() > 0 ? Optional.of(Tested.of(t).fails()) : Optional.empty();
+        if (p.component() instanceof Component.Resistor r)
+            return Optional.of(Tested.of(t, r, Math.max(BENIGN, r.tolerance())).fails());
+        for (CapacitorSection c : CapacitorSection.of(chassis))
+            if (c.key().equals(t.key())) return Optional.of(Tested.of(t, c).fails());
+        return Optional.empty();
+    }
+}

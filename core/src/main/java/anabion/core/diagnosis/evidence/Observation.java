@@ -1,0 +1,35 @@
+package anabion.core.diagnosis.evidence;
+
+import anabion.core.job.Outcome;
+import java.util.List;
+
+/** What a probe showed. */
+public sealed interface Observation {
+    public Measurement probe();
+
+    /** The readings among pieces of evidence, in their order. */
+    public static List<Measured> measured(List<Observation> evidence) {
+        return evidence.stream()
+                .filter(Measured.class::isInstance)
+                .map(Measured.class::cast)
+                .toList();
+    }
+
+    /** @param value volts, or ohms */
+    public record Measured(Measurement.Metered probe, double value) implements Observation {
+        public Measured {
+            if (Double.isNaN(value) || !Double.isFinite(probe.scaled(value)))
+                throw new IllegalArgumentException(value + " is no reading: " + probe.text());
+        }
+    }
+
+    /**
+     * Heard at the speaker.
+     *
+     * @param probe an injection, or a band listened to
+     */
+    public record Heard(Measurement probe, Outcome outcome) implements Observation {}
+
+    /** @param good the tester found nothing wrong, or a good one in its place or across it changed nothing */
+    public record Tested(Measurement.PartTest probe, boolean good) implements Observation {}
+}

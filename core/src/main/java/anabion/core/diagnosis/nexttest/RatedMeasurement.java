@@ -1,0 +1,10 @@
+package anabion.core.diagnosis.nexttest;
+
+import anabion.core.diagnosis.evidence.Measurement;
+
+/**
+ * Something worth doing.
+ *
+ * @param information expected fall of entropy, in bits
+ */
+public record RatedMeasurement(Measurement probe, double minutes, double information) {}

@@ -1,0 +1,204 @@
+package anabion.core.diagnosis.prediction;
+
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.LogScale;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.IntStream;
+
+/**
+ * What an ohmmeter shows on every state of a set with the power off, as logarithms.
+ *
+ * <p>Resistors move ohms by the share of the ohmmeter's power that they take; what is no resistor has a tolerance of its own. Besides there is the state
+ * of the electrolytics, which nobody knows before they are formed, and the severity.
+ */
+public final class ColdResistanceModel {
+    /** Deviation of the logarithm of ohms in circuit: tolerances of what lies there, and the meter. */
+    public static final double OHMS = 0.04;
+
+    /** One standard deviation of what junctions make up, as a logarithm: their leakage and their warmth differ. */
+    private static final double JUNCTIONS = 0.1;
+    /** One standard deviation of the meter alone, as a logarithm, where tolerances are known. */
+    private static final double METER = 0.012;
+
+    /** One standard deviation of the state of electrolytics, as a share of the way from usual ones to those that leak badly. */
+    private static final double LAIN = 0.4;
+    /** The middle of what they are when the set comes to the bench, likewise. */
+    private static final double USUALLY = 0.2;
+    /** How far they lie apart among each other, as a share of that. */
+    private static final double APART = 0.5;
+    /** A resistor in the way bows the way from usual ones to bad ones: the middle of that, and its deviation, against half way. */
+    private static final double BOWED = 0.65;
+
+    private static final double BOWS = 0.35;
+    /** What is off besides, as a share of that; and where junctions lie, whose bow takes too long to compute, as a share of one standard deviation. */
+    private static final double BESIDES = 0.1;
+
+    private static final double UNKNOWN = 0.25;
+    /** Share of what electrolytics take from the meter, from which on one of them is lifted to see behind it. */
+    private static final double SEEN = 0.03;
+
+    private final Setting usual;
+    private final FaultState sound;
+    private final Sources sources;
+
+    /** @param sound the state without a fault */
+    public ColdResistanceModel(Setting usual, FaultState sound, Sources sources) {
+        this.sources = sources;
+        this.usual = usual;
+        this.sound = sound;
+    }
+
+    /** An open circuit reads alike wherever it is: no sharper where it is expected than where the probe slipped. */
+    public static boolean open(double log) {
+        return log >= LogScale.OHMS.most();
+    }
+
+    /** Whether ohms between any two nets cost next to nothing: a set without junctions. */
+    public boolean quick() {
+        return sound.cold(usual).quick();
+    }
+
+    public double sound(Measurement.Ohms p) {
+        return at(sound, p).log();
+    }
+
+    /** Electrolytics through which the meter sees a sound set there, the one that takes most first. */
+    public List<String> through(Measurement.Ohms p) {
+        return at(sound, p).over().stream()
+                .filter(s -> s.share() > SEEN)
+                .sorted(Comparator.comparingDouble(Share::share).reversed())
+                .map(s -> sources.electrolytics().get(s.source()))
+                .toList();
+    }
+
+    /**
+     * What a state shows at a probe.
+     *
+     * @param lain by how much electrolytics that have lain for decades move it; where none lies in the meter's way that need not be computed
+     * @param shares of the parts that move it, each by which share of itself
+     * @param bow by how much the way there is bowed, half way
+     * @param over the electrolytics in the meter's way, each by its share of what all of them take
+     * @param rest share of what is neither a resistor, nor a capacitor, nor at fault
+     */
+    public record At(double log, double lain, double bow, List<Share> shares, List<Share> over, double rest) {}
+
+    /** @param source its place among the parts, or among the electrolytics */
+    public record Share(int source, double share) {}
+
+    private At at(FaultState state, Measurement.Ohms p) {
+        return state.unplugged().computeIfAbsent(p, k -> computed(state, k));
+    }
+
+    private At computed(FaultState state, Measurement.Ohms p) {
+        Setting setting = usual.withFaults(p.off());
+        ColdSet set = state.cold(setting);
+        Map<String, Double> taken = set.shares(p.net(), p.against(), p.test());
+        double log = shown(set, p);
+        List<Share> shares = new ArrayList<>();
+        for (int n = 0; n < sources.parts().size(); n++) {
+            Double share = taken.get(sources.parts().get(n));
+            if (share != null && !state.decides(sources.parts().get(n))) shares.add(new Share(n, share));
+        }
+        List<Share> over = over(taken);
+        double worn = over.isEmpty() ? 0 : shown(state.worn(setting), p) - log;
+        double bow = over.isEmpty() || !quick() ? 0 : shown(state.halfWorn(setting), p) - log - worn / 2;
+        return new At(
+                log + USUALLY * worn + BOWED * bow, LAIN * worn, bow, List.copyOf(shares), over, rest(state, taken));
+    }
+
+    /** Leaks, of a capacitor or of a fault, have their spread in what electrolytics do and in the severity. */
+    private double rest(FaultState state, Map<String, Double> taken) {
+        double known = 0;
+        for (Map.Entry<String, Double> e : taken.entrySet()) {
+            String part = OperatingPoint.reference(e.getKey());
+            if (sources.parts().contains(e.getKey()) || sources.capacitors().contains(part) || state.faulty(part))
+                known += e.getValue();
+        }
+        return Math.max(0, 1 - known);
+    }
+
+    private List<Share> over(Map<String, Double> taken) {
+        double[] each = new double[sources.electrolytics().size()];
+        taken.forEach((element, share) -> {
+            int n = sources.electrolytics().indexOf(OperatingPoint.reference(element));
+            if (n >= 0) each[n] += share;
+        });
+        double all = Arrays.stream(each).sum();
+        return IntStream.range(0, each.length)
+                .filter(n -> each[n] > 0)
+                .mapToObj(n -> new Share(n, each[n] / all))
+                .toList();
+    }
+
+    private static double shown(ColdSet set, Measurement.Ohms p) {
+        return LogScale.OHMS.of(set.between(p.net(), p.against(), p.test()));
+    }
+
+    /** Computes at once, on all processors, what would be computed when asked for. */
+    public void ready(ParallelSolver together, List<FaultState> states, Collection<? extends Measurement> probes) {
+        List<Measurement.Ohms> all = probes.stream()
+                .filter(Measurement.Ohms.class::isInstance)
+                .map(Measurement.Ohms.class::cast)
+                .toList();
+        if (all.isEmpty()) return;
+        // the others start from its answers
+        for (List<Fault> off :
+                all.stream().map(Measurement.Ohms::off).distinct().toList()) {
+            Setting setting = usual.withFaults(off);
+            sound.cold(setting);
+            sound.worn(setting);
+            if (quick()) sound.halfWorn(setting);
+        }
+        answer(sound, all);
+        together.each(states, (engine, state) -> answer(state, all));
+    }
+
+    private void answer(FaultState state, List<Measurement.Ohms> probes) {
+        if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
+    }
+
+    /** Ohms of a resistor that is lifted; they say nothing where nobody knows what it should have. */
+    public GaussianPrediction itself(SeverityInterval ends, Part part, Component.Resistor r) {
+        double least = LogScale.OHMS.of(ends.least().ohms(part, r, usual));
+        double most = LogScale.OHMS.of(ends.most().ohms(part, r, usual));
+        double[] shares = sources.none();
+        int n = sources.parts().indexOf(part.reference());
+        if (n >= 0 && !ends.least().faulty(part.reference()))
+            shares[n] = sources.spreads().get(n) / Math.log(10);
+        shares[sources.severity()] = SeverityInterval.SEVERITY * (most - least);
+        double noise = open(least) ? OHMS : METER;
+        return new GaussianPrediction((least + most) / 2, shares, r.ohms() > 0 ? noise : LogScale.OHMS.range());
+    }
+
+    /** Where junctions lie, half way would take too long to compute and is taken to lie on the straight line. */
+    public GaussianPrediction foreseen(SeverityInterval ends, Measurement.Ohms p) {
+        double least = at(ends.least(), p).log();
+        double most = at(ends.most(), p).log();
+        At at = at(quick() ? ends.middle() : ends.least(), p);
+        double half = quick() ? at.log() : (least + most) / 2;
+        double[] shares = sources.none();
+        for (Share x : at.shares())
+            shares[x.source()] = x.share() * sources.spreads().get(x.source()) / Math.log(10);
+        // read again through the same electrolytic it is the same: what is its own moves all these readings alike
+        for (Share x : at.over()) shares[sources.electrolytic(x.source())] = APART * x.share() * at.lain();
+        shares[sources.bowed()] = BOWS * at.bow();
+        shares[sources.bent()] = SeverityInterval.bends(least, half, most);
+        shares[sources.lain()] = at.lain();
+        shares[sources.severity()] = SeverityInterval.SEVERITY * (most - least);
+        double rest = (quick() ? OHMS : JUNCTIONS) * at.rest();
+        double noise = open(least) && open(most) ? OHMS : Math.hypot(METER, rest);
+        double besides = quick() ? BESIDES * at.bow() : UNKNOWN * at.lain();
+        return new GaussianPrediction(SeverityInterval.value(least, half, most), shares, Math.hypot(noise, besides));
+    }
+}

@@ -1,0 +1,127 @@
+package anabion.core.diagnosis.prediction;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.tolerance.Sensitivity;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+
+/**
+ * Direct volts of one state of a set, as meters show them, and how specimens of that state spread.
+ *
+ * <p>Method: a net of R ohms behind a meter of M shows V·M/(R + M), exact while the circuit is linear; where the meter takes more than
+ * {@link #HEAVY} the circuit is solved again with the meter in it. Not for several threads.
+ */
+public final class FaultResponse {
+    private static final double HEAVY = 0.04;
+    /** Tubes that have worked for years lie wider apart than new ones. */
+    public static final double AGED = 1.5;
+
+    private final Simulator.PreparedCircuit bench;
+    private final OperatingPoint free;
+    private final Sensitivity spread;
+    private final Set<String> tubes;
+    private final Predicate<String> decided;
+    private final Map<List<Object>, Double> loaded = new HashMap<>();
+    private final Map<String, double[]> moves = new HashMap<>();
+
+    private FaultResponse(
+            Simulator.PreparedCircuit bench,
+            OperatingPoint free,
+            Sensitivity spread,
+            Set<String> tubes,
+            Predicate<String> decided) {
+        this.tubes = tubes;
+        this.decided = decided;
+        this.bench = bench;
+        this.free = free;
+        this.spread = spread;
+    }
+
+    /**
+     * Empty where the circuit does not settle.
+     *
+     * @param decided parts whose tolerance moves nothing
+     */
+    public static Optional<FaultResponse> of(
+            Simulator engine, Chassis chassis, Setting setting, Predicate<String> decided) {
+        Simulator.PreparedCircuit bench = engine.prepare(chassis, setting);
+        OperatingPoint free = bench.solve();
+        return Sensitivity.about(engine, chassis, setting, free)
+                .map(s -> new FaultResponse(bench, free, s, tubes(chassis), decided));
+    }
+
+    private static Set<String> tubes(Chassis chassis) {
+        return chassis.parts().stream()
+                .filter(Part::isTube)
+                .map(Part::reference)
+                .collect(Collectors.toSet());
+    }
+
+    /** As it stands, with no meter on it. */
+    public OperatingPoint atRest() {
+        return free;
+    }
+
+    public double free(String net) {
+        return free.volts(net).orElse(0);
+    }
+
+    /**
+     * What a meter shows, where the line stands a little off.
+     *
+     * @param off of the line, as a fraction
+     */
+    public double read(String net, double ohms, double off) {
+        if (net.equals(bench.circuit().reference())) return 0;
+        double share = share(net, ohms);
+        double volts = 1 - share > HEAVY
+                ? loaded.computeIfAbsent(List.of(net, ohms), k -> solved(net, ohms, share))
+                : free(net) * share;
+        return volts + off * share * spread.slope(net, Setting.LINE);
+    }
+
+    private double solved(String net, double ohms, double share) {
+        OperatingPoint o = bench.solveWithMeter(net, ohms);
+        return o.converged() ? o.volts(net).orElse(0) : free(net) * share;
+    }
+
+    /** Share of a net's volts that a meter leaves. */
+    private double share(String net, double ohms) {
+        return ohms / (ohms + Math.max(0, spread.behind(net)));
+    }
+
+    /** Volts by which one standard deviation of each part, tube and the line moves the reading, in the order of {@link Sensitivity#parts}. */
+    public double[] spread(String net, double ohms) {
+        double[] shares = moves(net).clone();
+        double share = share(net, ohms);
+        for (int k = 0; k < shares.length; k++) shares[k] *= share;
+        return shares;
+    }
+
+    /** The parts, tubes and the line that differ from specimen to specimen, each with its standard deviation as a fraction. */
+    public Map<String, Double> sources() {
+        Map<String, Double> all = new LinkedHashMap<>();
+        spread.parts().forEach(p -> all.put(p, spread.spread(p)));
+        return all;
+    }
+
+    private double[] moves(String net) {
+        return moves.computeIfAbsent(net, n -> {
+            double[] all = spread.moves(n);
+            List<String> parts = spread.parts();
+            for (int k = 0; k < all.length; k++)
+                all[k] *= tubes.contains(parts.get(k)) ? AGED : decided.test(parts.get(k)) ? 0 : 1;
+            return all;
+        });
+    }
+}

@@ -1,0 +1,125 @@
+package anabion.core.diagnosis.prediction;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.signal.Loudness;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.cold.ColdOhms;
+import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.fault.Faults;
+import anabion.core.simulation.setting.Setting;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.CancellationException;
+import java.util.stream.Stream;
+
+/** One state of a set's faults, and all that has been computed of it. */
+public final class FaultState {
+    private static final double[] INSULATION = {1, ColdOhms.WORN, Math.sqrt(ColdOhms.WORN)};
+
+    private final Chassis chassis;
+    private final List<Fault> faults;
+    private final Faults known;
+    private final IdentityHashMap<Setting, Optional<FaultResponse>> shown = new IdentityHashMap<>();
+    private final Map<String, Optional<Loudness>> heard = new HashMap<>();
+    private final Optional<FaultState> sound;
+    private final Map<List<Fault>, ColdSet[]> cold = new HashMap<>();
+    private final Map<Measurement.Ohms, ColdResistanceModel.At> unplugged = new HashMap<>();
+
+    /** @param sound the state without a fault, from which others start; empty for itself */
+    public FaultState(Chassis chassis, List<Fault> faults, Optional<FaultState> sound) {
+        this.chassis = chassis;
+        this.faults = faults;
+        this.known = new Faults(chassis, faults);
+        this.sound = sound;
+    }
+
+    /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
+    public Optional<FaultResponse> shown(Simulator engine, Setting setting) {
+        goOn();
+        return shown.computeIfAbsent(setting, s -> FaultResponse.of(engine, chassis, with(s), this::decides));
+    }
+
+    /** Whether its volts were computed under a setting. */
+    public boolean knows(Setting setting) {
+        return shown.containsKey(setting);
+    }
+
+    /** All long work passes here: somebody who no longer wants the answer interrupts the thread. */
+    private static void goOn() {
+        if (Thread.currentThread().isInterrupted())
+            throw new CancellationException("the diagnosis is no longer wanted");
+    }
+
+    private Setting with(Setting s) {
+        return s.withFaults(
+                s.faults().isEmpty()
+                        ? faults
+                        : Stream.concat(s.faults().stream(), faults.stream()).toList());
+    }
+
+    /** Whether one of its faults is in a part. */
+    public boolean faulty(String part) {
+        return faults.stream().anyMatch(f -> f.part().equals(part));
+    }
+
+    /** Whether a fault says what a resistor has: then no tolerance moves it. */
+    public boolean decides(String part) {
+        return known.decides(part);
+    }
+
+    /** Ohms of a resistor by itself. */
+    public double ohms(Part part, Component.Resistor r, Setting setting) {
+        return known.ohms(part.reference(), r.ohms() * setting.trim(part.reference()));
+    }
+
+    /** What {@link ColdResistanceModel} has computed of it. */
+    public Map<Measurement.Ohms, ColdResistanceModel.At> unplugged() {
+        return unplugged;
+    }
+
+    /**
+     * With electrolytics in usual state.
+     *
+     * @param setting of which only the faults, for parts that are off, may differ from one call to the next
+     */
+    public ColdSet cold(Setting setting) {
+        return cold(setting, 0);
+    }
+
+    /** With electrolytics that have lain for decades. */
+    public ColdSet worn(Setting setting) {
+        return cold(setting, 1);
+    }
+
+    /** Half way between, by ratio. */
+    public ColdSet halfWorn(Setting setting) {
+        return cold(setting, 2);
+    }
+
+    private ColdSet cold(Setting setting, int which) {
+        goOn();
+        ColdSet[] kept = cold.computeIfAbsent(setting.faults(), k -> new ColdSet[INSULATION.length]);
+        if (kept[which] == null)
+            kept[which] = ColdSet.of(chassis, with(setting), INSULATION[which], sound.map(s -> s.cold(setting, which)));
+        return kept[which];
+    }
+
+    /** Whether it was computed what a band lets through. */
+    public boolean heard(String band) {
+        return heard.containsKey(band);
+    }
+
+    /** What a band lets through; empty where that is not known. */
+    public Optional<Loudness> heard(Simulator engine, Setting setting, Band band) {
+        goOn();
+        return heard.computeIfAbsent(band.name(), b -> Loudness.of(engine, chassis, with(setting), band));
+    }
+}

@@ -1,0 +1,30 @@
+package anabion.core.diagnosis.prediction;
+
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+
+/** How often a test of a part out of circuit, or a swap, says bad (general practice). */
+public final class PartTestModel {
+    /** Of a part that is bad. */
+    private static final double CONVICTS = 0.95;
+    /** Of one that is good. */
+    private static final double ACCUSES = 0.03;
+    /** Of any, where the fault is on no list. */
+    private static final double OTHER_BAD = 0.1;
+
+    private PartTestModel() {}
+
+    /** The odds of bad and good under a hypothesis. */
+    public static double[] odds(Hypothesis h, Measurement.PartTest test) {
+        return odds(h.from().stream().anyMatch(test::catches) ? CONVICTS : ACCUSES);
+    }
+
+    /** The odds of bad and good where nothing is known. */
+    public static double[] unknown() {
+        return odds(OTHER_BAD);
+    }
+
+    private static double[] odds(double bad) {
+        return new double[] {bad, 1 - bad};
+    }
+}

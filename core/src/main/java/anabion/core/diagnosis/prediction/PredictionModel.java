@@ -1,0 +1,406 @@
+package anabion.core.diagnosis.prediction;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.LogScale;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.diagnosis.hypothesis.PartStress;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.error.InputException;
+import anabion.core.job.Outcome;
+import anabion.core.signal.Loudness;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Controls;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+import java.util.stream.IntStream;
+
+/**
+ * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
+ * little. Settings whose lines differ a little share one solution: each is computed at the nearest step of {@link #STEP} of the nominal line and
+ * moved by the slope against the line. Not for several threads at once; where much is wanted at once it uses all processors itself.
+ */
+public final class PredictionModel {
+    private static final double STEP = 0.05;
+    /** All that a voltmeter may show, in highest rails; and the least rail. */
+    private static final double WIDTH = 1.6;
+
+    private static final double LEAST_RAIL = 5;
+    private static final int KEPT = 2000;
+    /** Answers kept in full, and in brief: some tens of megabytes each. */
+    private static final int FORESEEN = 80_000;
+
+    private static final int OUTLOOKS = 400_000;
+
+    private static final int FEW = 8;
+    /** A chart was taken on another specimen: so much of its deviations is taken for the design's own, as a power of the factor. */
+    private static final double OF_THE_DESIGN = 0.5;
+    /** Meter and model together, relative. */
+    private static final double METER = 0.015;
+
+    /** Meter and model near zero, in volts: contact potentials of tubes, warmth of junctions. */
+    private static final double OF_TUBES = 0.06;
+
+    private static final double OF_JUNCTIONS = 0.02;
+    /** A fault without degrees still differs from set to set, as a share of all that it changes. */
+    private static final double ALONE = 0.015;
+
+    private final Chassis chassis;
+    private final Setting usual;
+    private final List<Hypothesis> hypotheses;
+    private List<FaultState> ends = List.of();
+    private final Map<List<Fault>, Hypothesis> listed;
+    private final Hypothesis healthy;
+    private final double widest;
+    private final double little;
+    private final Simulator engine = new Simulator();
+    private final ParallelSolver together = new ParallelSolver();
+    private final FaultStates states;
+    private final FaultState well;
+    private final Sources sources;
+    private final ColdResistanceModel cold;
+    private final SignalLevelModel levels;
+    private Set<Measurement.Ohms> unplugged = Set.of();
+    private final Map<Setting, Setting> kept = new HashMap<>();
+    private final Map<List<Object>, List<Measurement>> allowed = new HashMap<>();
+    private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
+    private final PredictionCache<Measurement.Metered, Optional<GaussianPrediction>> foreseen =
+            new PredictionCache<>(FORESEEN);
+    private final PredictionCache<Measurement.Metered, double[]> outlooks = new PredictionCache<>(OUTLOOKS);
+    private final PredictionCache<Measurement, double[]> heard = new PredictionCache<>(OUTLOOKS);
+
+    /**
+     * @param trims factors by which the charted specimen's parts differ from nominal; empty for none
+     * @throws InputException if the circuit does not settle even when sound, or what feeds it is not known
+     */
+    public PredictionModel(Chassis chassis, Map<String, Double> trims, Priors priors) {
+        this.chassis = chassis;
+        Map<String, Double> shared = new HashMap<>();
+        trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
+        this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
+        this.usual = Setting.fed(chassis).withTrims(shared);
+        this.states = new FaultStates(chassis);
+        this.well = states.well();
+        FaultResponse sound = well.shown(engine, near(usual)).orElseThrow(() -> InputException.at(chassis.name())
+                .because("its circuit does not settle even when sound")
+                .so("look at the checks of the Study sheet first"));
+        this.hypotheses = Hypothesis.of(chassis, priors, PartStress.of(chassis, sound.atRest()));
+        // a capacitor entered with no farads has severities that are all the same
+        this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
+        this.healthy = hypotheses.get(hypotheses.size() - 1);
+        this.sources = Sources.of(chassis, sound.sources());
+        this.cold = new ColdResistanceModel(usual, well, sources);
+        this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);
+        double most = Simulator.nets(chassis).stream()
+                .mapToDouble(n -> Math.abs(sound.free(n)))
+                .max()
+                .orElse(0);
+        this.widest = WIDTH * Math.max(LEAST_RAIL, most);
+    }
+
+    /** The kept setting that is nearest: each differs in more than a little of the line. */
+    private Setting near(Setting wanted) {
+        if (near.size() > KEPT) near.clear();
+        return near.computeIfAbsent(wanted, w -> {
+            double step = STEP * usual.line();
+            double line = step > 0 ? step * Math.max(1, Math.rint(w.line() / step)) : w.line();
+            Setting at = w.withLine(line).withTrims(usual.trims());
+            return kept.computeIfAbsent(at, k -> k);
+        });
+    }
+
+    public Chassis chassis() {
+        return chassis;
+    }
+
+    public List<Hypothesis> hypotheses() {
+        return hypotheses;
+    }
+
+    public Hypothesis healthy() {
+        return healthy;
+    }
+
+    /** What can be done without lifting anything: one list to a setting and meter, since what is foreseen is kept by its members. */
+    public List<Measurement> allowed(Setting setting, MeterSpec meter, Set<String> levelled) {
+        if (allowed.size() > FEW) allowed.clear();
+        return allowed.computeIfAbsent(
+                List.of(setting, meter, levelled),
+                k -> Measurements.levels(this, Measurements.of(this, setting, meter), levelled));
+    }
+
+    /** Ohms of every net and across parts: the same whatever the line, so that what is foreseen of them is kept. */
+    public Set<Measurement.Ohms> unplugged() {
+        if (unplugged.isEmpty()) unplugged = Measurements.ohms(chassis, cold.quick());
+        return unplugged;
+    }
+
+    /** Electrolytics through which an ohmmeter sees a sound set, the one that takes most first. */
+    public List<String> through(Measurement.Ohms p) {
+        return cold.through(p);
+    }
+
+    /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
+    public void ready(Collection<Hypothesis> of, Collection<? extends Measurement> probes) {
+        List<FaultState> ends = ends(of);
+        probes.stream()
+                .filter(Measurement.Volts.class::isInstance)
+                .map(p -> near(((Measurement.Volts) p).setting()))
+                .distinct()
+                .limit(FEW)
+                .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
+        cold.ready(together, ends, probes);
+        heardReady(
+                of, probes.stream().filter(Measurement.Level.class::isInstance).toList());
+    }
+
+    private List<FaultState> ends(Collection<Hypothesis> of) {
+        if (of != hypotheses) return states.ends(of);
+        if (ends.isEmpty()) ends = states.ends(of);
+        return ends;
+    }
+
+    /** Computes how bands sound, which the measurements ask for. */
+    public void heardReady(Collection<Hypothesis> of, Collection<? extends Measurement> probes) {
+        List<Band> bands = probes.stream()
+                .map(PredictionModel::band)
+                .flatMap(Optional::stream)
+                .distinct()
+                .flatMap(name -> chassis.band(name).stream())
+                .toList();
+        if (bands.isEmpty()) return;
+        List<FaultState> states = ends(of);
+        for (Band b : bands)
+            together.each(without(states, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b));
+    }
+
+    /** Those where it is still to be computed: to ask all of them again costs as much as a ranking. */
+    private static List<FaultState> without(List<FaultState> states, Predicate<FaultState> done) {
+        return states.stream().filter(done.negate()).toList();
+    }
+
+    private static Optional<String> band(Measurement p) {
+        if (p instanceof Measurement.Inject i) return Optional.of(i.band());
+        if (p instanceof Measurement.Tap t) return Optional.of(t.band());
+        if (p instanceof Measurement.Level l) return Optional.of(l.band());
+        return p instanceof Measurement.Listen l ? Optional.of(l.band()) : Optional.empty();
+    }
+
+    // --- volts and ohms ---
+
+    /** Empty where the circuit of the hypothesis does not settle. */
+    public Optional<GaussianPrediction> at(Hypothesis h, Measurement.Metered probe) {
+        return foreseen.of(probe, h, x -> computed(x, probe));
+    }
+
+    /** What each hypothesis shows at a probe. */
+    public List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Measurement.Metered probe) {
+        return foreseen.of(probe, all, h -> computed(h, probe));
+    }
+
+    private Optional<GaussianPrediction> computed(Hypothesis h, Measurement.Metered probe) {
+        Optional<GaussianPrediction> all = whole(h, probe);
+        List<Hypothesis> each = h.apart().stream()
+                .flatMap(a -> Optional.ofNullable(listed.get(a.from())).stream())
+                .toList();
+        return each.size() < 2 ? all : all.map(f -> f.apart(severe(each.get(0), probe), severe(each.get(1), probe)));
+    }
+
+    private double severe(Hypothesis h, Measurement.Metered probe) {
+        return h.graded() ? at(h, probe).map(f -> f.severe(0)).orElse(0.0) : 0;
+    }
+
+    /** Of two faults both as severe. */
+    private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered probe) {
+        if (probe instanceof Measurement.Volts v) return volts(h, v);
+        if (probe instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
+        if (probe instanceof Measurement.Value v) {
+            Part part = chassis.part(v.part()).orElseThrow();
+            return Optional.of(cold.itself(states.of(h), part, (Component.Resistor) part.component()));
+        }
+        return levels.foreseen(states.of(h), (Measurement.Level) probe);
+    }
+
+    /** What a hypothesis shows at every reading; empty if one is not known. */
+    public Optional<List<GaussianPrediction>> all(Hypothesis h, List<Observation.Measured> readings) {
+        return all(List.of(h), readings).get(0);
+    }
+
+    /** What each hypothesis shows at every reading; empty if one is not known. */
+    public List<Optional<List<GaussianPrediction>>> all(
+            List<Hypothesis> hypotheses, List<Observation.Measured> readings) {
+        List<List<Optional<GaussianPrediction>>> each =
+                readings.stream().map(m -> at(hypotheses, m.probe())).toList();
+        return IntStream.range(0, hypotheses.size())
+                .mapToObj(h -> {
+                    List<GaussianPrediction> all = new ArrayList<>();
+                    each.forEach(f -> f.get(h).ifPresent(all::add));
+                    return Optional.of(all).filter(a -> a.size() == each.size());
+                })
+                .toList();
+    }
+
+    public static double[] scaled(List<Observation.Measured> readings) {
+        return readings.stream().mapToDouble(m -> m.probe().scaled(m.value())).toArray();
+    }
+
+    /** Width of all that a probe can show, in that scale. */
+    public double range(Measurement.Metered probe) {
+        if (probe instanceof Measurement.Volts) return widest;
+        return probe instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
+    }
+
+    /** Volts near zero that say nothing. */
+    public double little() {
+        return little;
+    }
+
+    /**
+     * Density of a value at a probe that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
+     * many), half the time anything.
+     */
+    public double slip(Measurement.Metered probe, double value) {
+        double anything = 1 / range(probe);
+        List<Double> elsewhere = elsewhere(probe);
+        if (elsewhere.isEmpty()) return anything;
+        double sum = 0;
+        for (double v : elsewhere) {
+            double sigma = probe instanceof Measurement.Volts
+                    ? Math.hypot(3 * METER * v, little)
+                    : ColdResistanceModel.open(v) ? ColdResistanceModel.OHMS : 2 * ColdResistanceModel.OHMS;
+            sum += GaussianPrediction.density(value - v, sigma);
+        }
+        return (anything + sum / elsewhere.size()) / 2;
+    }
+
+    private List<Double> elsewhere(Measurement.Metered probe) {
+        if (probe instanceof Measurement.Volts v) {
+            Optional<FaultResponse> shown = well.shown(engine, near(v.setting()));
+            return shown.isEmpty()
+                    ? List.of()
+                    : Simulator.nets(chassis).stream().map(shown.get()::free).toList();
+        }
+        if (!(probe instanceof Measurement.Ohms o) || !cold.quick()) return List.of();
+        return Simulator.nets(chassis).stream()
+                .map(n -> cold.sound(new Measurement.Ohms(n, o.against(), o.test())))
+                .toList();
+    }
+
+    private Optional<GaussianPrediction> volts(Hypothesis h, Measurement.Volts p) {
+        Setting near = near(p.setting());
+        SeverityInterval ends = states.of(h);
+        Optional<FaultResponse> from = ends.least().shown(engine, near);
+        Optional<FaultResponse> to = ends.most().shown(engine, near);
+        Optional<FaultResponse> sound = well.shown(engine, near);
+        if (from.isEmpty() || to.isEmpty() || sound.isEmpty()) return Optional.empty();
+        double off = p.setting().line() / near.line() - 1;
+        double a = read(from.get(), p, off);
+        double b = ends.graded() ? read(to.get(), p, off) : a;
+        double[] shares = sources.none();
+        double[] one = from.get().spread(p.net(), p.meter().ohmsAt(a));
+        double[] other = ends.graded() ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
+        for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
+        shares[sources.severity()] = ends.graded()
+                ? SeverityInterval.SEVERITY * (b - a)
+                : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
+        double middle = (a + b) / 2;
+        return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(METER * middle, little)));
+    }
+
+    private static double read(FaultResponse s, Measurement.Volts p, double off) {
+        return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
+    }
+
+    /** What a hypothesis shows at a probe in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */
+    public double[] outlook(Hypothesis h, Measurement.Metered probe) {
+        return outlooks.of(probe, h, x -> brief(x, probe));
+    }
+
+    /** What each hypothesis shows at a probe, in brief. */
+    public List<double[]> outlook(List<Hypothesis> all, Measurement.Metered probe) {
+        return outlooks.of(probe, all, h -> brief(h, probe));
+    }
+
+    private double[] brief(Hypothesis h, Measurement.Metered probe) {
+        return computed(h, probe)
+                .map(f -> new double[] {f.value(), f.deviation(), f.lain()})
+                .orElse(new double[] {Double.NaN, Double.NaN, 0});
+    }
+
+    // --- sound ---
+
+    /** The odds of every outcome of what has no number: of {@link Outcome} where it is heard, of bad and good where a part is tried. */
+    public double[] said(Hypothesis h, Measurement probe) {
+        return probe instanceof Measurement.PartTest p
+                ? PartTestModel.odds(h, p)
+                : heard.of(probe, h, x -> heard(x, probe));
+    }
+
+    /** The odds of every outcome where nothing is known. */
+    public static double[] unknown(Measurement probe) {
+        return probe instanceof Measurement.PartTest ? PartTestModel.unknown() : AudibilityModel.unknown();
+    }
+
+    /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
+    private double[] heard(Hypothesis h, Measurement probe) {
+        String band = band(probe).orElseThrow();
+        SeverityInterval ends = states.of(h);
+        Optional<Loudness> sound = loudness(well, band);
+        Optional<Loudness> from = loudness(ends.least(), band);
+        Optional<Loudness> to = loudness(ends.most(), band);
+        if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return AudibilityModel.unknown();
+        double[] one = called(sound.get(), from.get(), probe);
+        return !ends.graded() ? one : AudibilityModel.mean(one, called(sound.get(), to.get(), probe));
+    }
+
+    /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
+    public boolean knows(Hypothesis h, Measurement probe) {
+        return band(probe)
+                .map(b -> states.of(h).least().heard(b) && states.of(h).most().heard(b))
+                .orElse(true);
+    }
+
+    private static double[] called(Loudness sound, Loudness now, Measurement probe) {
+        if (probe instanceof Measurement.Tap t)
+            return AudibilityModel.traced(sound, now, Loudness.key(t.domain(), t.point()));
+        return AudibilityModel.odds(
+                sound,
+                now,
+                probe instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
+    }
+
+    private Optional<Loudness> loudness(FaultState state, String band) {
+        return chassis.band(band).flatMap(b -> state.heard(engine, loud(), b));
+    }
+
+    /** With the volume full up. */
+    public Setting loud() {
+        return usual.withControls(Controls.volume(chassis, 1));
+    }
+
+    /** A level for an outcome; empty where a sound set brings nothing through. */
+    public Optional<Measurement.Level> level(Measurement.Inject i) {
+        return Optional.of(new Measurement.Level(i.band(), i.domain(), i.point()))
+                .filter(levels::known);
+    }
+
+    /** What a band of a sound set lets through; empty where that is not known. */
+    public Optional<Loudness> loudness(String band) {
+        return loudness(well, band);
+    }
+}

@@ -1,0 +1,182 @@
+package anabion.core.diagnosis.prediction;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.diagnosis.SharedPredictions;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.cold.ColdOhms;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.SharedSets;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What hypotheses show, against solving each for itself. */
+@ResourceLock(SharedPredictions.LOCK)
+class PredictionModelTest {
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis SET = PREDICTIONS.chassis();
+
+    private static Hypothesis exactly(String... faults) {
+        List<Fault> all = List.of(faults).stream().map(Fault::parse).toList();
+        return new Hypothesis(all, all, 0.1);
+    }
+
+    private static GaussianPrediction at(Hypothesis h, String net, double line, String meter) {
+        return PREDICTIONS
+                .at(h, new Measurement.Volts(net, net, Setting.of(line), MeterSpec.parse(meter)))
+                .orElseThrow();
+    }
+
+    private static double solved(Setting setting, String net, double meter) {
+        return new Simulator()
+                .prepare(SET, setting)
+                .solveWithMeter(net, meter)
+                .volts(net)
+                .orElseThrow();
+    }
+
+    /** With a light and a heavy meter, at stiff nets and at grids, sound and broken. */
+    @ParameterizedTest
+    @CsvSource({
+        "V3.7, 10M, ''",
+        "V3.7, 100k, ''",
+        "V4.1, 10M, C14:leaky:3M",
+        "V4.1, 1M, C14:leaky:3M",
+        "B2, 20k, ''",
+        "V2.6, 10M, R7:drifted:68k",
+        "AVC, 10M, ''",
+        "V3.7, 10M, R13:open"
+    })
+    void aMeterShowsWhatTheCircuitWithThatMeterShows(String net, String meter, String fault) {
+        Hypothesis h = fault.isEmpty() ? exactly() : exactly(fault);
+        double wanted = solved(
+                Setting.of(230).withFaults(h.from()),
+                net,
+                MeterSpec.parse(meter).ohmsAt(1));
+        double got = at(h, net, 230, meter).value();
+        assertThat(got).isCloseTo(wanted, within(0.02 + 0.01 * Math.abs(wanted)));
+    }
+
+    /** Between the kept lines the slope does the rest. */
+    @ParameterizedTest
+    @ValueSource(doubles = {207, 215, 226, 234, 246, 253})
+    void otherLinesAreFollowed(double line) {
+        for (String net : List.of("B2", "V3.7", "V2.7", "V4.2")) {
+            double wanted = solved(Setting.of(line), net, 10e6);
+            assertThat(at(exactly(), net, line, "10M").value()).as(net).isCloseTo(wanted, within(0.02 + 0.01 * wanted));
+        }
+    }
+
+    @Test
+    void ohmsAreThoseOfTheColdSet() {
+        Measurement.Ohms across = new Measurement.Ohms("V3.7", "B2", 1.5);
+        double wanted = ColdOhms.between(
+                        SET, Setting.of(230).withFaults(List.of(Fault.parse("R13:drifted:680k"))), "V3.7", "B2", 1.5)
+                .ohms();
+        double got = PREDICTIONS
+                .at(exactly("R13:drifted:680k"), across)
+                .orElseThrow()
+                .value();
+        assertThat(Math.pow(10, got)).isCloseTo(wanted, within(0.01 * wanted));
+    }
+
+    /** Beside a junction a resistor is read both ways round: one of them shows the resistor rather than the junction. */
+    @ParameterizedTest
+    @CsvSource({"R3, 1500", "R6, 680", "R10, 1000", "R18, 470"})
+    void besideAJunctionBothWaysRoundAreAsked(String emitter, double ohms) {
+        Chassis lark = SharedSets.named("lark");
+        PredictionModel predictions = new PredictionModel(lark, Map.of(), Priors.USUAL);
+        List<Double> both = predictions.unplugged().stream()
+                .filter(o -> lark.part(emitter).orElseThrow().joins(o.net(), o.against()))
+                .map(o -> predictions.at(predictions.healthy(), o).orElseThrow())
+                .map(f -> Math.pow(10, f.value()))
+                .sorted()
+                .toList();
+        assertThat(both).hasSize(2);
+        assertThat(both.get(0)).isLessThan(0.7 * both.get(1));
+        assertThat(both.get(1)).isBetween(0.7 * ohms, 1.01 * ohms);
+    }
+
+    /** Without junctions the other way round is the same question. */
+    @Test
+    void withoutJunctionsOneWayIsEnough() {
+        Set<Measurement.Ohms> asked =
+                new PredictionModel(SharedSets.named("halcyon"), Map.of(), Priors.USUAL).unplugged();
+        assertThat(asked).noneMatch(o -> asked.contains(o.reversed()));
+    }
+
+    /** Over an electrolytic nobody knows the ohms; over a resistor far from one they are sharp. */
+    @Test
+    void whatElectrolyticsDecideIsForeseenBroadly() {
+        double rail = PREDICTIONS
+                .at(exactly(), new Measurement.Ohms("B2", "CHASSIS", 1.5))
+                .orElseThrow()
+                .deviation();
+        double grid = PREDICTIONS
+                .at(exactly(), new Measurement.Ohms("V1.1", "CHASSIS", 1.5))
+                .orElseThrow()
+                .deviation();
+        assertThat(rail).isGreaterThan(5 * grid);
+    }
+
+    /** Two severities: the middle, and a spread that reaches both. */
+    @Test
+    void betweenTwoSeveritiesBothEndsAreWithinReach() {
+        Hypothesis h =
+                new Hypothesis(List.of(Fault.parse("C14:leaky:10M")), List.of(Fault.parse("C14:leaky:3M3")), 0.1);
+        GaussianPrediction f = at(h, "V4.1", 230, "10M");
+        for (String end : List.of("C14:leaky:10M", "C14:leaky:3M3")) {
+            double v = at(exactly(end), "V4.1", 230, "10M").value();
+            assertThat(Math.abs(v - f.value())).isLessThan(2 * f.deviation());
+        }
+    }
+
+    @Test
+    void aLiftedPartIsMissingFromWhatIsForeseen() {
+        Setting lifted = Setting.of(230).withFaults(List.of(Fault.of("C14", FaultMode.OPEN)));
+        Measurement.Volts grid = new Measurement.Volts("V4.1", "V4.1", lifted, MeterSpec.parse("10M"));
+        double leak =
+                PREDICTIONS.at(exactly("C14:leaky:1M"), grid).orElseThrow().value();
+        double gas =
+                PREDICTIONS.at(exactly("V4:gassy:4e-6"), grid).orElseThrow().value();
+        assertThat(leak).as("the leak went with it").isCloseTo(0, within(0.3));
+        assertThat(gas).isGreaterThan(0.8);
+    }
+
+    /** A slipped probe more often touches chassis or a rail than some odd voltage. */
+    @Test
+    void aSlipIsLikelierAtTheVoltsOfOtherNets() {
+        Measurement.Volts p = new Measurement.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
+        double rail = at(exactly(), "B2", 230, "10M").value();
+        assertThat(PREDICTIONS.slip(p, 0)).isGreaterThan(3 * PREDICTIONS.slip(p, 160));
+        assertThat(PREDICTIONS.slip(p, rail)).isGreaterThan(2 * PREDICTIONS.slip(p, 160));
+        double sum = 0;
+        double width = PREDICTIONS.range(p);
+        for (double v = -width / 4; v < 3 * width / 4; v += 0.05) sum += 0.05 * PREDICTIONS.slip(p, v);
+        assertThat(sum).as("a density").isBetween(0.8, 1.2);
+    }
+
+    /** What the chart says of its specimen is half believed of the design. */
+    @Test
+    void aChartsDeviationsAreHalfTheDesigns() {
+        PredictionModel charted = new PredictionModel(SET, Map.of("R7", 1.21), Priors.USUAL);
+        Measurement.Volts p = new Measurement.Volts("V2.6", "V2.6", Setting.of(230), MeterSpec.parse("10M"));
+        double half = charted.at(exactly(), p).orElseThrow().value();
+        double wanted = solved(Setting.of(230).withTrims(Map.of("R7", 1.1)), "V2.6", 10e6);
+        assertThat(half).isCloseTo(wanted, within(0.3));
+    }
+}
