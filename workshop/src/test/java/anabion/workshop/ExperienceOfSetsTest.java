@@ -3,6 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.FaultMode;
+import anabion.core.chassis.PartClass;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.job.Job;
 import anabion.core.job.PartTest;
@@ -25,7 +26,7 @@ class ExperienceOfSetsTest {
     @Test
     void testsOfOtherSetsTeach() {
         SetRecord halcyon = Temp.halcyon();
-        Priors.Key weak = new Priors.Key("tube", "", FaultMode.EMISSION);
+        Priors.Key weak = new Priors.Key(PartClass.TUBE, "", FaultMode.EMISSION);
         UUID brae = DemoWorkshop.chassis("brae").id();
         try (Workshop w = Temp.open(folder)) {
             w.sets()

@@ -8,6 +8,8 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.fault.FaultFigures;
+import anabion.core.simulation.fault.FaultFigures.Factor;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -29,12 +31,6 @@ public record PartStress(Map<String, Double> volts, Set<String> grids) {
     private static final double STRESSED = 0.15;
     /** Watts from which a resistor is worn by its current. */
     private static final double WORN_WATTS = 5e-3;
-    /** Between a plate and a grid: its least leak is noticed. */
-    private static final double COUPLING = 2;
-
-    private static final double BYPASS = 1.2;
-    private static final double LOADED = 1.3;
-    private static final double IDLE = 0.4;
 
     private static final Set<String> GRIDS = Set.of("g1", "g3", "b", "gate");
 
@@ -64,10 +60,16 @@ public record PartStress(Map<String, Double> volts, Set<String> grids) {
         if (both.size() != 2 || !volts.keySet().containsAll(both)) return 1;
         double across = Math.abs(volts.get(both.get(0)) - volts.get(both.get(1)));
         if (p.component() instanceof Component.Capacitor && f.mode() == FaultMode.LEAKY)
-            return across < STRESSED * highest() ? IDLE : both.stream().anyMatch(grids::contains) ? COUPLING : BYPASS;
+            return across < STRESSED * highest()
+                    ? factor(Factor.IDLE)
+                    : both.stream().anyMatch(grids::contains) ? factor(Factor.COUPLING) : factor(Factor.BYPASS);
         if (p.component() instanceof Component.Resistor r && f.mode() == FaultMode.OPEN && r.ohms() > 0)
-            return across * across / r.ohms() < WORN_WATTS ? IDLE : LOADED;
+            return across * across / r.ohms() < WORN_WATTS ? factor(Factor.IDLE) : factor(Factor.LOADED);
         return 1;
+    }
+
+    private static double factor(Factor f) {
+        return FaultFigures.standard().factor(f);
     }
 
     private double highest() {

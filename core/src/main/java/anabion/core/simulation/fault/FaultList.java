@@ -11,6 +11,7 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.SemiconductorKind;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.simulation.fault.FaultFigures.Severity;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -19,25 +20,10 @@ import java.util.Set;
 
 /** Every way in which one part of a chassis can fail, at a few severities each. */
 public final class FaultList {
-    private static final double[] LEAKS = {30e6, 10e6, 3.3e6, 1e6, 330e3, 100e3, 33e3};
-    /** From a winding to its core or can; in the same steps, since no reading tells such a leak from a capacitor's. */
-    private static final double[] TO_CORE = {1e6, 330e3, 100e3, 33e3, 10e3};
-
-    private static final double[] RISEN = {1.35, 2, 3.5};
-    private static final double[] FALLEN = {0.7, 0.45};
-    /** A band of the colour code misread, or the wrong drawer: about ten times as much, or a tenth. */
-    private static final double[] TOO_LARGE = {4.7, 10, 22};
-
-    private static final double[] TOO_SMALL = {0.22, 0.1, 0.047};
-    /** Wrong capacitors: factors of the listed value. A larger one than the list says harms only where it tunes or sets a tone, below so many farads. */
-    private static final double[] TENTH = {0.22, 0.047};
-
-    private static final double[] TENFOLD = {4.7, 22};
+    /** Farads below which a capacitor tunes or sets a tone, so that a larger one harms. */
     private static final double TUNES = 2e-9;
-    private static final List<String> EMISSIONS = List.of("0.65", "0.45", "0.25", "0.1");
-    private static final List<String> GAS = List.of("1e-6", "4e-6", "15e-6");
-    private static final List<String> GAINS = List.of("0.4", "0.15");
-    private static final double[] TRANSISTOR_LEAKS = {20e3, 5e3, 1.5e3};
+
+    private static final FaultFigures FIGURES = FaultFigures.standard();
 
     /** Coils that stand on iron or in a can, by their role. */
     private static final Set<PartRole> CORED = Set.of(
@@ -85,10 +71,10 @@ public final class FaultList {
         String ref = p.reference();
         if (k instanceof Component.Resistor r && r.ohms() > 0) {
             one(ref, FaultMode.OPEN);
-            graded(ref, FaultMode.DRIFTED, r.ohms(), RISEN);
-            graded(ref, FaultMode.DRIFTED, r.ohms(), FALLEN);
-            graded(ref, FaultMode.WRONG, r.ohms(), TOO_LARGE);
-            graded(ref, FaultMode.WRONG, r.ohms(), TOO_SMALL);
+            graded(ref, FaultMode.DRIFTED, r.ohms(), FIGURES.severities(Severity.RISEN));
+            graded(ref, FaultMode.DRIFTED, r.ohms(), FIGURES.severities(Severity.FALLEN));
+            graded(ref, FaultMode.WRONG, r.ohms(), FIGURES.severities(Severity.TOO_LARGE));
+            graded(ref, FaultMode.WRONG, r.ohms(), FIGURES.severities(Severity.TOO_SMALL));
         } else if (k instanceof Component.Capacitor c)
             capacitor(ref, c, p.role().filter(PartRole::isTrimmer).isPresent());
         else if (k instanceof Component.Windings w) windings(p, w);
@@ -105,12 +91,12 @@ public final class FaultList {
     private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
         one(ref, FaultMode.OPEN, FaultMode.SHORT);
         if (c.is(Dielectric.AIR)) return;
-        graded(ref, FaultMode.LEAKY, 1, LEAKS);
+        graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(Severity.LEAK_OHMS));
         if (c.is(Dielectric.ELECTROLYTIC)) one(ref, FaultMode.DRIED);
         if (c.farads().size() != 1 || adjusted) return;
         double farads = c.farads().get(0);
-        fitted(ref, farads, TENTH);
-        if (farads < TUNES) fitted(ref, farads, TENFOLD);
+        fitted(ref, farads, FIGURES.severities(Severity.FARADS_TOO_SMALL));
+        if (farads < TUNES) fitted(ref, farads, FIGURES.severities(Severity.FARADS_TOO_LARGE));
     }
 
     private void fitted(String ref, double farads, double... factors) {
@@ -130,8 +116,11 @@ public final class FaultList {
             w.windings().stream()
                     .filter(x -> !p.nets().getOrDefault(x.from(), Chassis.METAL).equals(Chassis.METAL)
                             && !p.nets().getOrDefault(x.to(), Chassis.METAL).equals(Chassis.METAL))
-                    .forEach(x ->
-                            graded(w.windings().size() == 1 ? ref : ref + "." + x.name(), FaultMode.CORE, 1, TO_CORE));
+                    .forEach(x -> graded(
+                            w.windings().size() == 1 ? ref : ref + "." + x.name(),
+                            FaultMode.CORE,
+                            1,
+                            FIGURES.severities(Severity.CORE_OHMS)));
     }
 
     private void device(Part p) {
@@ -142,8 +131,8 @@ public final class FaultList {
             if (!type.flatMap(DeviceType::semiconductor)
                     .filter(s -> s.kind() == SemiconductorKind.BIPOLAR)
                     .isPresent()) return;
-            graded(ref, FaultMode.LEAKY, 1, TRANSISTOR_LEAKS);
-            graded(ref, FaultMode.GAIN, GAINS);
+            graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(Severity.TRANSISTOR_LEAK_OHMS));
+            graded(ref, FaultMode.GAIN, FIGURES.written(Severity.GAIN));
             return;
         }
         if (!p.isTube()) {
@@ -151,9 +140,9 @@ public final class FaultList {
             return;
         }
         one(ref, FaultMode.DEAD, FaultMode.HEATER_OPEN, FaultMode.HEATER_CATHODE);
-        graded(ref, FaultMode.EMISSION, EMISSIONS);
+        graded(ref, FaultMode.EMISSION, FIGURES.written(Severity.EMISSION));
         if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
-            graded(ref, FaultMode.GASSY, GAS);
+            graded(ref, FaultMode.GASSY, FIGURES.written(Severity.GAS_AMPERES));
         for (String pin : p.nets().keySet()) one(ref + "." + pin, FaultMode.JOINT);
     }
 }
