@@ -1,6 +1,6 @@
 package anabion.benchmarks;
 
-import anabion.benchmarks.diagnosis.DiagnosisBench;
+import anabion.benchmarks.diagnosis.DiagnosisBenchmark;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
 import anabion.core.json.TreeWriter;
@@ -26,9 +26,9 @@ public final class Main {
         Map<String, Object> results =
                 switch (name) {
                     case "startup" -> Startup.measure(root);
-                    case "workshop" -> WorkshopBench.measure(root);
-                    case "judge" -> JudgeBench.measure();
-                    case "engine" -> EngineBench.measure();
+                    case "workshop" -> WorkshopBenchmark.measure(root);
+                    case "judge" -> JudgeBenchmark.measure();
+                    case "engine" -> EngineBenchmark.measure();
                     case "diagnosis" -> diagnosis(words(args));
                     default -> Map.of();
                 };
@@ -54,7 +54,7 @@ public final class Main {
                     : Stream.of("halcyon", "brae", "lark")
                             .map(DemoWorkshop::chassis)
                             .toList();
-            return DiagnosisBench.measure(
+            return DiagnosisBenchmark.measure(
                     sets,
                     (int) number(words, "--cases", 300),
                     number(words, "--seed", 1),

@@ -5,7 +5,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Reading;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.simulation.chart.CircuitPredictor;
@@ -58,7 +58,7 @@ final class CompareCommand implements Callable<Integer> {
                 now,
                 anabion.core.reading.Tolerances.usual(set.chassis()),
                 CircuitPredictor.of(set.chassis()));
-        List<Row> rows =
+        List<ReadingRow> rows =
                 verdict.rows().stream().filter(r -> r.reading().isPresent()).toList();
         output.say(tree(rows, verdict), plain(rows, verdict));
         boolean off = !verdict.findings().isEmpty()
@@ -73,9 +73,9 @@ final class CompareCommand implements Callable<Integer> {
         return Lists.read(readings, in -> ReadingCodec.csv(in, set.chassis(), all));
     }
 
-    private static Map<String, Object> tree(List<Row> rows, Judge.Verdict verdict) {
+    private static Map<String, Object> tree(List<ReadingRow> rows, Judge.Verdict verdict) {
         List<Map<String, Object>> readings = new ArrayList<>();
-        for (Row r : rows) {
+        for (ReadingRow r : rows) {
             Map<String, Object> one = new LinkedHashMap<>();
             one.put("point", r.point().label());
             one.put(
@@ -114,9 +114,9 @@ final class CompareCommand implements Callable<Integer> {
         return Math.round(value * 1000) / 1000.0;
     }
 
-    private static String plain(List<Row> rows, Judge.Verdict verdict) {
+    private static String plain(List<ReadingRow> rows, Judge.Verdict verdict) {
         StringBuilder text = new StringBuilder();
-        for (Row r : rows) {
+        for (ReadingRow r : rows) {
             text.append(String.format(
                     java.util.Locale.ROOT,
                     "%-8s %8s %8s  %s%n",

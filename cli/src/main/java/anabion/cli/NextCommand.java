@@ -58,7 +58,7 @@ final class NextCommand implements Callable<Integer> {
         for (RatedMeasurement t : d.next())
             out.append(String.format(
                     "next: %s (%s bits in %s min)%n",
-                    t.probe().text(), Figures.fixed(t.information(), 2), Figures.fixed(t.minutes(), 1)));
+                    t.measurement().text(), Figures.fixed(t.information(), 2), Figures.fixed(t.minutes(), 1)));
         return out.toString();
     }
 
@@ -69,8 +69,8 @@ final class NextCommand implements Callable<Integer> {
                     "tells %s from %s: %s%s%n",
                     d.suspects().get(0).first().cause(),
                     d.suspects().get(1).first().cause(),
-                    s.probe().text(),
-                    s.probe() instanceof Measurement.Metered m
+                    s.measurement().text(),
+                    s.measurement() instanceof Measurement.Metered m
                             ? ", " + shown(m, s.one()) + " against " + shown(m, s.other())
                             : ""));
         return out.toString();
@@ -83,13 +83,13 @@ final class NextCommand implements Callable<Integer> {
     static List<Map<String, Object>> tree(Diagnosis d) {
         return d.next().stream()
                 .map(t -> Map.<String, Object>of(
-                        "test", t.probe().text(), "minutes", t.minutes(), "information", t.information()))
+                        "test", t.measurement().text(), "minutes", t.minutes(), "information", t.information()))
                 .toList();
     }
 
     private static Map<String, Object> tree(Separation s) {
         Map<String, Object> m = new LinkedHashMap<>();
-        m.put("test", s.probe().text());
+        m.put("test", s.measurement().text());
         s.one().ifPresent(v -> m.put("first", v));
         s.other().ifPresent(v -> m.put("second", v));
         m.put("deviations", s.apart());

@@ -67,7 +67,7 @@ class DiagnosisTest extends WindowCase {
                 .next()
                 .get(0)
                 .test()
-                .probe();
+                .measurement();
         key(KeyCode.CONTROL, KeyCode.G);
         until("at the sheet of the most telling test", () -> leadsTo(first));
         cold();

@@ -16,7 +16,7 @@ import anabion.core.recap.Stock;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.archive.SetArchive;
-import anabion.workshop.report.BenchSheet;
+import anabion.workshop.report.RecapPrintout;
 import anabion.workshop.report.SetReport;
 import java.io.IOException;
 import java.io.StringWriter;
@@ -95,7 +95,7 @@ class CasualtiesTest {
         SetRecord set = Temp.halcyon();
         Plan plan = Planner.plan(set.chassis(), Policy.USUAL, Stock.NONE);
         Job job = recapped(set.job(), set.chassis());
-        String page = new BenchSheet(set.chassis().name(), plan, job.recap(), words).html();
+        String page = new RecapPrintout(set.chassis().name(), plan, job.recap(), words).html();
         assertThat(page).contains("Vessmark Halcyon", "At the mains", "Power section", "100 nF X2", "Stays: ");
         int boxes = page.split("class=\"box ", -1).length - 1;
         long parts = plan.batches().stream().mapToLong(b -> b.keys().size()).sum();

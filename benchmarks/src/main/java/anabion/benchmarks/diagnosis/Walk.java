@@ -30,7 +30,7 @@ interface Walk {
         return new Walk() {
             @Override
             public Optional<Measurement> next(Diagnosis now, List<Observation> evidence) {
-                return now.next().stream().findFirst().map(RatedMeasurement::probe);
+                return now.next().stream().findFirst().map(RatedMeasurement::measurement);
             }
 
             @Override

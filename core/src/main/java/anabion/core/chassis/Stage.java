@@ -11,8 +11,7 @@ import java.util.UUID;
  * @param parts references of the parts it owns; a coupling part belongs to the stage it feeds
  * @param point the reading that stands for the stage on the strip, such as {@code V5.7}; empty for none
  */
-public record Stage(
-        UUID id, String name, StageLine line, String detail, List<String> parts, String point, Extra extra) {
+public record Stage(UUID id, String name, StripRow line, String detail, List<String> parts, String point, Extra extra) {
     /** The {@link #point} of the stage whose reading is the line voltage itself. */
     public static final String LINE = "LINE";
 

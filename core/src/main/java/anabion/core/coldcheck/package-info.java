@@ -2,7 +2,7 @@
  * The cold checks: what to measure with the set unplugged, and what it says.
  *
  * <p>Idea: the circuit predicts the ohms between any two nets with the tubes cold ({@link anabion.core.simulation.ColdOhms}); a list of the pairs worth
- * taking follows from the parts ({@link anabion.core.coldcheck.ColdSheet}), those first that keep somebody from switching on.
+ * taking follows from the parts ({@link anabion.core.coldcheck.ColdTable}), those first that keep somebody from switching on.
  *
  * <p>Laws: in circuit a reading can only be low because of a parallel path, so one above nominal is proof; a rail far below what its electrolytics
  * explain stops the job; before hands go in, the filters are discharged ({@link anabion.core.coldcheck.Discharge}).

@@ -12,7 +12,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Notation;
@@ -142,7 +142,7 @@ public final class StudyLine {
         Stage stage = new Stage(
                 before.map(Stage::id).orElseGet(UUID::randomUUID),
                 name,
-                supply ? StageLine.SUPPLY : before.map(Stage::line).orElse(StageLine.SIGNAL),
+                supply ? StripRow.SUPPLY : before.map(Stage::line).orElse(StripRow.SIGNAL),
                 before.map(Stage::detail).orElse(""),
                 parts,
                 point,

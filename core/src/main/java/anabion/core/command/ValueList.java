@@ -17,7 +17,7 @@ public final class ValueList {
     private ValueList() {}
 
     /** One line of a parts list. */
-    public record Row(String reference, String value, String note) {}
+    public record Listed(String reference, String value, String note) {}
 
     /** A reference whose values do not agree, with both. */
     public record Contradiction(String reference, String drawing, String list) {}
@@ -48,11 +48,11 @@ public final class ValueList {
     }
 
     /** Fills the list's values into the chassis' parts by reference. Pure: the chassis stays as it is. */
-    public static Report join(Chassis chassis, List<Row> rows) {
-        Map<String, Row> byReference = new LinkedHashMap<>();
+    public static Report join(Chassis chassis, List<Listed> rows) {
+        Map<String, Listed> byReference = new LinkedHashMap<>();
         Set<String> doubled = new LinkedHashSet<>();
-        for (Row row : rows) {
-            Row before = byReference.putIfAbsent(row.reference(), row);
+        for (Listed row : rows) {
+            Listed before = byReference.putIfAbsent(row.reference(), row);
             if (before != null && !before.value().equals(row.value())) doubled.add(row.reference());
         }
         List<Part> parts = new ArrayList<>();
@@ -60,7 +60,7 @@ public final class ValueList {
         List<Contradiction> contradictory = new ArrayList<>();
         List<InputException> unreadable = new ArrayList<>();
         for (Part part : chassis.parts()) {
-            Optional<Row> row = Optional.ofNullable(byReference.remove(part.reference()));
+            Optional<Listed> row = Optional.ofNullable(byReference.remove(part.reference()));
             boolean usable = row.isPresent() && !doubled.contains(part.reference());
             if (row.isEmpty() && part.printed().isEmpty()) missing.add(part.reference());
             parts.add(usable ? filled(part, row.get(), chassis, contradictory, unreadable) : part);
@@ -70,7 +70,11 @@ public final class ValueList {
     }
 
     private static Part filled(
-            Part part, Row row, Chassis chassis, List<Contradiction> contradictory, List<InputException> unreadable) {
+            Part part,
+            Listed row,
+            Chassis chassis,
+            List<Contradiction> contradictory,
+            List<InputException> unreadable) {
         try {
             Part read = WiringLine.parse(part.reference() + " " + row.value().strip(), chassis);
             if (part.printed().isEmpty()) {

@@ -74,41 +74,41 @@ public final class CauseWords {
     }
 
     /** What to do, such as "Read V2.6". */
-    public static Phrase of(Measurement probe) {
-        if (probe instanceof Measurement.Volts v)
+    public static Phrase of(Measurement measurement) {
+        if (measurement instanceof Measurement.Volts v)
             return v.lifted().isEmpty()
                     ? Phrase.of("probe.volts", v.point())
                     : Phrase.of("probe.lifted", String.join(", ", v.lifted()), v.point());
-        if (probe instanceof Measurement.Ohms o)
+        if (measurement instanceof Measurement.Ohms o)
             return o.lifted().isEmpty()
                     ? Phrase.of("probe.ohms", o.net(), o.against())
                     : Phrase.of("probe.ohms-lifted", String.join(", ", o.lifted()), o.net(), o.against());
-        if (probe instanceof Measurement.Value v) return Phrase.of("probe.value", v.part());
-        if (probe instanceof Measurement.Level l)
+        if (measurement instanceof Measurement.Value v) return Phrase.of("probe.value", v.part());
+        if (measurement instanceof Measurement.Level l)
             return Phrase.of("probe.level-" + l.domain().code(), l.point(), l.band());
-        if (probe instanceof Measurement.Inject i)
+        if (measurement instanceof Measurement.Inject i)
             return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
-        if (probe instanceof Measurement.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
-        if (probe instanceof Measurement.Listen l) return Phrase.of("probe.listen", l.band());
-        if (probe instanceof Measurement.Lifted l)
+        if (measurement instanceof Measurement.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
+        if (measurement instanceof Measurement.Listen l) return Phrase.of("probe.listen", l.band());
+        if (measurement instanceof Measurement.Lifted l)
             return Phrase.of("probe." + l.what().word(), l.part());
-        if (probe instanceof Measurement.Across a) return Phrase.of("probe.across", a.part());
-        Measurement.Try t = (Measurement.Try) probe;
+        if (measurement instanceof Measurement.Across a) return Phrase.of("probe.across", a.part());
+        Measurement.Try t = (Measurement.Try) measurement;
         return Phrase.of(t.plugged() ? "probe.swap" : "probe.try", t.part());
     }
 
     /** A reading, such as "2.4 V". */
-    public static Phrase value(Measurement.Metered probe, double value) {
-        if (probe instanceof Measurement.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
-        if (probe instanceof Measurement.Level)
+    public static Phrase value(Measurement.Metered measurement, double value) {
+        if (measurement instanceof Measurement.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
+        if (measurement instanceof Measurement.Level)
             return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
         return Phrase.of("meaning.plain", value > LogScale.OPEN_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));
     }
 
     /** What a reading is foreseen to be. A level that was read can be said in volts, however high; one that no generator gives cannot be read. */
-    public static Phrase foreseen(Measurement.Metered probe, double value) {
-        boolean beyond = probe instanceof Measurement.Level && SignalLevelModel.beyond(value);
-        return beyond ? Phrase.of("meaning.beyond") : value(probe, value);
+    public static Phrase foreseen(Measurement.Metered measurement, double value) {
+        boolean beyond = measurement instanceof Measurement.Level && SignalLevelModel.beyond(value);
+        return beyond ? Phrase.of("meaning.beyond") : value(measurement, value);
     }
 
     /** What trying a part proves. */

@@ -197,8 +197,8 @@ public record Diagnosis(
         if (single.suspects().isEmpty()) return false;
         Hypothesis first = single.suspects().get(0).first();
         return Observation.measured(evidence).stream().anyMatch(m -> predictions
-                .at(first, m.probe())
-                .filter(f -> !f.allows(m.probe().scaled(m.value())))
+                .at(first, m.measurement())
+                .filter(f -> !f.allows(m.measurement().scaled(m.value())))
                 .isPresent());
     }
 
@@ -216,7 +216,8 @@ public record Diagnosis(
         Setting setting = Setting.of(predictions.chassis().supply().volts());
         MeterSpec meter = new MeterSpec.Fixed(10e6);
         for (Observation o : evidence)
-            if (o.probe() instanceof Measurement.Volts v && v.setting().faults().isEmpty()) {
+            if (o.measurement() instanceof Measurement.Volts v
+                    && v.setting().faults().isEmpty()) {
                 setting = v.setting();
                 meter = v.meter();
             }
@@ -226,7 +227,7 @@ public record Diagnosis(
     /** Whoever has read one level of a band can read others. */
     private static Set<String> levelled(List<Observation> evidence) {
         return evidence.stream()
-                .map(Observation::probe)
+                .map(Observation::measurement)
                 .filter(Measurement.Level.class::isInstance)
                 .map(p -> ((Measurement.Level) p).band())
                 .collect(Collectors.toCollection(TreeSet::new));

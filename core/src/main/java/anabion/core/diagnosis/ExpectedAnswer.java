@@ -38,17 +38,17 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
      * does not tell apart have the answer of the first of them.
      */
     public static List<ExpectedAnswer> of(
-            PredictionModel predictions, List<Observation> evidence, Diagnosis d, Measurement probe, int most) {
+            PredictionModel predictions, List<Observation> evidence, Diagnosis d, Measurement measurement, int most) {
         List<Answer> all = new ArrayList<>();
         d.suspects().stream()
                 .limit(most)
                 .map(RankedCause::first)
-                .forEach(h -> all.add(shown(predictions, evidence, h, probe)));
-        Answer sound = shown(predictions, List.of(), predictions.healthy(), probe);
+                .forEach(h -> all.add(shown(predictions, evidence, h, measurement)));
+        Answer sound = shown(predictions, List.of(), predictions.healthy(), measurement);
         if (all.stream().allMatch(m -> m.alike(sound)))
             d.suspects().stream()
                     .skip(most)
-                    .map(s -> shown(predictions, evidence, s.first(), probe))
+                    .map(s -> shown(predictions, evidence, s.first(), measurement))
                     .filter(m -> !m.alike(sound) && all.stream().noneMatch(m::alike))
                     .findFirst()
                     .ifPresent(all::add);
@@ -90,17 +90,17 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
         return by;
     }
 
-    private static double close(PredictionModel predictions, Measurement.Metered probe, double value) {
-        if (probe instanceof Measurement.Volts) return Math.hypot(VOLTS * value, predictions.little());
-        return (probe instanceof Measurement.Level ? LEVEL : OHMS) * value;
+    private static double close(PredictionModel predictions, Measurement.Metered measurement, double value) {
+        if (measurement instanceof Measurement.Volts) return Math.hypot(VOLTS * value, predictions.little());
+        return (measurement instanceof Measurement.Level ? LEVEL : OHMS) * value;
     }
 
     /** Of a cause as severe as the readings make it. */
     private static Answer shown(
-            PredictionModel predictions, List<Observation> evidence, Hypothesis h, Measurement probe) {
+            PredictionModel predictions, List<Observation> evidence, Hypothesis h, Measurement measurement) {
         Optional<ConditionalGaussian> given = ConditionalGaussian.of(predictions, h, evidence);
         Hypothesis cause = given.map(g -> h.at(g::severity)).orElse(h);
-        if (probe instanceof Measurement.Metered m) {
+        if (measurement instanceof Measurement.Metered m) {
             double value = predictions
                     .at(h, m)
                     .map(f -> given.map(g -> g.outlook(f)[0]).orElse(f.value()))
@@ -108,8 +108,8 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
                     .orElse(0.0);
             return new Answer(cause, CauseWords.foreseen(m, value), value, close(predictions, m, value));
         }
-        double[] odds = predictions.said(h, probe);
-        if (probe instanceof Measurement.PartTest p)
+        double[] odds = predictions.said(h, measurement);
+        if (measurement instanceof Measurement.PartTest p)
             return new Answer(cause, CauseWords.tried(p, odds[0] > odds[1]), Double.NaN, 0);
         int best = 0;
         for (int n = 1; n < odds.length; n++) if (odds[n] > odds[best]) best = n;

@@ -15,7 +15,7 @@ import anabion.core.chassis.Provenance;
 import anabion.core.chassis.RoleWords;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.chassis.Supply;
 import anabion.core.error.InputException;
 import anabion.core.json.Fields;
@@ -159,7 +159,7 @@ public final class ChassisCodec {
         return new Stage(
                 f.id(),
                 f.text("name"),
-                f.code("line", StageLine.values(), StageLine.SIGNAL),
+                f.code("line", StripRow.values(), StripRow.SIGNAL),
                 f.text("detail", ""),
                 f.strings("parts"),
                 f.text("point", ""),
@@ -245,7 +245,7 @@ public final class ChassisCodec {
         return new Writing()
                 .put("id", s.id())
                 .put("name", s.name())
-                .unless("line", s.line(), StageLine.SIGNAL)
+                .unless("line", s.line(), StripRow.SIGNAL)
                 .text("detail", s.detail())
                 .list("parts", s.parts())
                 .text("point", s.point())

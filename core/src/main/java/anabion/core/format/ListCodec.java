@@ -69,10 +69,10 @@ public final class ListCodec {
     }
 
     /** A separate list of values: reference and value. */
-    public static List<ValueList.Row> values(Reader in) throws IOException {
-        List<ValueList.Row> rows = new ArrayList<>();
+    public static List<ValueList.Listed> values(Reader in) throws IOException {
+        List<ValueList.Listed> rows = new ArrayList<>();
         for (Table.Row row : Table.read(in, List.of("reference", "value"), List.of("note"))) {
-            rows.add(new ValueList.Row(row.need("reference"), row.need("value"), row.get("note")));
+            rows.add(new ValueList.Listed(row.need("reference"), row.need("value"), row.get("note")));
         }
         return rows;
     }

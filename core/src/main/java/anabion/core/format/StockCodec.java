@@ -24,7 +24,7 @@ public final class StockCodec {
      * @throws InputException with line and field
      */
     public static Stock read(Reader in) throws IOException {
-        List<Stock.Line> lines = new ArrayList<>();
+        List<Stock.Drawer> lines = new ArrayList<>();
         List<Stock.Spare> spares = new ArrayList<>();
         for (Table.Row row : Table.read(in, List.of("kind", "value", "count"), List.of("class"))) {
             if (row.need("kind").equalsIgnoreCase("tube")) spares.add(spare(row));
@@ -47,7 +47,7 @@ public final class StockCodec {
         }
     }
 
-    private static Stock.Line line(Table.Row row) {
+    private static Stock.Drawer line(Table.Row row) {
         String kind = row.need("kind").toLowerCase(Locale.ROOT);
         Dielectric found = Arrays.stream(Dielectric.values())
                 .filter(k -> k.code().equals(kind))
@@ -59,7 +59,7 @@ public final class StockCodec {
         if (!count.matches("\\d{1,6}"))
             throw row.trouble("count", "\"" + count + "\" is no count", "write a whole number");
         double volts = d.rating().map(r -> r.value()).orElse(0.0);
-        return new Stock.Line(
+        return new Stock.Drawer(
                 found, d.value(), volts, row.get("class").toUpperCase(Locale.ROOT), Integer.parseInt(count));
     }
 

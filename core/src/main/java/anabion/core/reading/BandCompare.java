@@ -32,24 +32,26 @@ public final class BandCompare {
             Predictor predictor) {
         List<Finding> found = new ArrayList<>();
         if (chassis.bands().size() < 2 || chassis.band(now.band()).isEmpty()) return found;
-        List<Row> here = new Sheet(chassis, readings, alterations, now, policy, predictor).rows();
+        List<ReadingRow> here = new ReadingTable(chassis, readings, alterations, now, policy, predictor).rows();
         for (Band other : chassis.bands()) {
             if (other.name().equals(now.band())) continue;
-            List<Row> there =
-                    new Sheet(chassis, readings, alterations, now.withBand(other.name()), policy, predictor).rows();
-            for (Row row : here)
+            List<ReadingRow> there = new ReadingTable(
+                            chassis, readings, alterations, now.withBand(other.name()), policy, predictor)
+                    .rows();
+            for (ReadingRow row : here)
                 lost(chassis, row, there, now.band(), other.name()).ifPresent(found::add);
         }
         return found;
     }
 
-    private static Optional<Finding> lost(Chassis chassis, Row row, List<Row> there, String band, String otherBand) {
+    private static Optional<Finding> lost(
+            Chassis chassis, ReadingRow row, List<ReadingRow> there, String band, String otherBand) {
         boolean usable = row.measure() == Measure.DC_VOLTS
                 && row.volts().isPresent()
                 && row.standing() != Standing.OFF_BY_DESIGN
                 && onBand(row, band);
         if (!usable) return Optional.empty();
-        Optional<Row> same = there.stream()
+        Optional<ReadingRow> same = there.stream()
                 .filter(r -> r.point().label().equals(row.point().label())
                         && r.volts().isPresent()
                         && r.standing() != Standing.OFF_BY_DESIGN
@@ -79,7 +81,7 @@ public final class BandCompare {
                 Phrase.of("verdict.gone")));
     }
 
-    private static boolean onBand(Row row, String band) {
+    private static boolean onBand(ReadingRow row, String band) {
         return row.reading().filter(r -> r.condition().band().equals(band)).isPresent();
     }
 }

@@ -19,18 +19,18 @@ public final class Board {
     private final Points points;
     private final Condition now;
     private final String reference;
-    private final Map<String, Row> byNet = new LinkedHashMap<>();
-    private final List<Row> rows;
+    private final Map<String, ReadingRow> byNet = new LinkedHashMap<>();
+    private final List<ReadingRow> rows;
 
-    public Board(Chassis chassis, List<Row> rows, Condition now) {
+    public Board(Chassis chassis, List<ReadingRow> rows, Condition now) {
         this.chassis = chassis;
         this.reference = chassis.reference();
         this.points = Points.of(chassis);
         this.now = now;
         this.rows = List.copyOf(rows);
-        for (Row r : rows) {
+        for (ReadingRow r : rows) {
             if (r.measure() != Measure.DC_VOLTS) continue;
-            Row before = byNet.get(r.point().net());
+            ReadingRow before = byNet.get(r.point().net());
             if (before == null || (before.volts().isEmpty() && r.volts().isPresent()))
                 byNet.put(r.point().net(), r);
         }
@@ -49,7 +49,7 @@ public final class Board {
     }
 
     /** The DC rows of device pins that have a reading to judge and are not off by design, in chart order. */
-    public List<Row> read() {
+    public List<ReadingRow> read() {
         return rows.stream()
                 .filter(r -> r.measure() == Measure.DC_VOLTS
                         && r.volts().isPresent()
@@ -60,12 +60,12 @@ public final class Board {
     public OptionalDouble volts(String net) {
         return net.equals(reference)
                 ? OptionalDouble.of(0)
-                : Optional.ofNullable(byNet.get(net)).map(Row::volts).orElse(OptionalDouble.empty());
+                : Optional.ofNullable(byNet.get(net)).map(ReadingRow::volts).orElse(OptionalDouble.empty());
     }
 
     public OptionalDouble expected(String net) {
         if (net.equals(reference)) return OptionalDouble.of(0);
-        Optional<Expectation> e = Optional.ofNullable(byNet.get(net)).flatMap(Row::expectation);
+        Optional<Expectation> e = Optional.ofNullable(byNet.get(net)).flatMap(ReadingRow::expectation);
         return e.isPresent() ? OptionalDouble.of(e.get().value()) : OptionalDouble.empty();
     }
 
@@ -74,11 +74,11 @@ public final class Board {
         return volts(net).isPresent() ? volts(net) : expected(net);
     }
 
-    public Optional<Row> row(String net) {
+    public Optional<ReadingRow> row(String net) {
         return Optional.ofNullable(byNet.get(net));
     }
 
-    public Optional<Point> sibling(Row row, String function) {
+    public Optional<Point> sibling(ReadingRow row, String function) {
         return row.point().device().flatMap(d -> PinNames.sibling(points, d, row.point(), function));
     }
 
@@ -128,7 +128,7 @@ public final class Board {
     public boolean works(Part device) {
         return chassis.band(now.band()).isEmpty()
                 || chassis.owner(device.reference()).isEmpty()
-                || chassis.owner(device.reference()).get().line() == anabion.core.chassis.StageLine.SUPPLY
+                || chassis.owner(device.reference()).get().line() == anabion.core.chassis.StripRow.SUPPLY
                 || chassis.band(now.band())
                         .get()
                         .stages()

@@ -17,7 +17,7 @@ import java.util.Optional;
  *
  * @param bands their names, in the set's order
  */
-public record EveryBand(List<String> bands, List<Line> lines) {
+public record EveryBand(List<String> bands, List<BandRow> lines) {
     /** Expected volts that differ by more, relative and absolute, differ by what a switch does. */
     private static final double SHARE = 0.03;
 
@@ -28,8 +28,8 @@ public record EveryBand(List<String> bands, List<Line> lines) {
      *
      * @param rows one to a band
      */
-    public record Line(List<Row> rows) {
-        public Line {
+    public record BandRow(List<ReadingRow> rows) {
+        public BandRow {
             rows = List.copyOf(rows);
         }
 
@@ -59,37 +59,37 @@ public record EveryBand(List<String> bands, List<Line> lines) {
                 .filter(b -> b.kind() != BandKind.DISPLAY)
                 .map(Band::name)
                 .toList();
-        List<Sheet> sheets = bands.stream()
-                .map(b -> new Sheet(chassis, readings, alterations, now.withBand(b), policy, predictor))
+        List<ReadingTable> sheets = bands.stream()
+                .map(b -> new ReadingTable(chassis, readings, alterations, now.withBand(b), policy, predictor))
                 .toList();
-        List<Map<String, Row>> rows = new ArrayList<>();
-        Map<String, Row> points = new LinkedHashMap<>();
-        for (Sheet s : sheets) {
-            Map<String, Row> own = new LinkedHashMap<>();
-            for (Row r : s.rows()) own.putIfAbsent(key(r), r);
+        List<Map<String, ReadingRow>> rows = new ArrayList<>();
+        Map<String, ReadingRow> points = new LinkedHashMap<>();
+        for (ReadingTable s : sheets) {
+            Map<String, ReadingRow> own = new LinkedHashMap<>();
+            for (ReadingRow r : s.rows()) own.putIfAbsent(key(r), r);
             rows.add(own);
             own.forEach(points::putIfAbsent);
         }
-        List<Line> lines = new ArrayList<>();
-        for (Row any : points.values()) {
-            List<Row> line = new ArrayList<>();
+        List<BandRow> lines = new ArrayList<>();
+        for (ReadingRow any : points.values()) {
+            List<ReadingRow> line = new ArrayList<>();
             for (int b = 0; b < sheets.size(); b++) {
-                Row own = rows.get(b).get(key(any));
+                ReadingRow own = rows.get(b).get(key(any));
                 line.add(own == null ? sheets.get(b).at(any.point(), any.measure()) : own);
             }
-            if (switched(line)) lines.add(new Line(line));
+            if (switched(line)) lines.add(new BandRow(line));
         }
         return new EveryBand(bands, lines);
     }
 
-    private static String key(Row r) {
+    private static String key(ReadingRow r) {
         return r.point().label() + "/" + r.measure();
     }
 
-    private static boolean switched(List<Row> line) {
+    private static boolean switched(List<ReadingRow> line) {
         double least = Double.POSITIVE_INFINITY;
         double most = Double.NEGATIVE_INFINITY;
-        for (Row r : line) {
+        for (ReadingRow r : line) {
             Optional<Double> volts = r.expectation().map(Expectation::value);
             if (volts.isEmpty()) continue;
             least = Math.min(least, volts.get());

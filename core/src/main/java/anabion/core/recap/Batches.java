@@ -3,7 +3,7 @@ package anabion.core.recap;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -109,10 +109,10 @@ final class Batches {
     private List<String> order(Map<String, List<String>> rest) {
         List<String> names = new ArrayList<>();
         for (Stage s : chassis.stages())
-            if (s.line() == StageLine.SUPPLY && rest.containsKey(s.name())) names.add(s.name());
+            if (s.line() == StripRow.SUPPLY && rest.containsKey(s.name())) names.add(s.name());
         for (int n = chassis.stages().size() - 1; n >= 0; n--) {
             Stage s = chassis.stages().get(n);
-            if (s.line() == StageLine.SIGNAL && rest.containsKey(s.name())) names.add(s.name());
+            if (s.line() == StripRow.SIGNAL && rest.containsKey(s.name())) names.add(s.name());
         }
         rest.keySet().stream().filter(s -> !names.contains(s)).forEach(names::add);
         return names;

@@ -264,7 +264,7 @@ public final class Planner {
         values.add(Series.E6.atOrAbove(old));
         values.add(Series.E6.atOrAbove(Series.E6.atOrAbove(old) * 1.05));
         double widest = item.role().rule() == Role.Rule.STORE ? 2.2 : 1.2;
-        for (Stock.Line l : stock.between(choice.kind(), 0.8 * old, widest * old, choice.volts(), ""))
+        for (Stock.Drawer l : stock.between(choice.kind(), 0.8 * old, widest * old, choice.volts(), ""))
             values.add(l.farads());
         values.removeIf(v -> Math.abs(v / choice.value() - 1) < 1e-3);
         values.add(choice.value());

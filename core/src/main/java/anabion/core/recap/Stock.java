@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Optional;
 
 /** The capacitors in the drawer. */
-public record Stock(List<Line> lines, List<Spare> spares) {
+public record Stock(List<Drawer> lines, List<Spare> spares) {
     public static final Stock NONE = new Stock(List.of(), List.of());
 
     private static final double CLOSE = 1e-6;
@@ -14,7 +14,7 @@ public record Stock(List<Line> lines, List<Spare> spares) {
     /**
      * @param klass {@code X2}, {@code Y2}, {@code Y1} or empty
      */
-    public record Line(Dielectric kind, double farads, double volts, String klass, int count) {}
+    public record Drawer(Dielectric kind, double farads, double volts, String klass, int count) {}
 
     /**
      * A tube in the drawer.
@@ -41,7 +41,7 @@ public record Stock(List<Line> lines, List<Spare> spares) {
     }
 
     /** What is there of a kind, bears the volts and lies between two values; the nearest to the wanted one first. */
-    List<Line> between(Dielectric kind, double least, double most, double volts, String klass) {
+    List<Drawer> between(Dielectric kind, double least, double most, double volts, String klass) {
         return lines.stream()
                 .filter(l -> l.kind() == kind && l.count() > 0 && l.klass().equals(klass))
                 .filter(l ->
@@ -56,7 +56,7 @@ public record Stock(List<Line> lines, List<Spare> spares) {
         return lines.stream()
                 .filter(l -> l.kind() == kind && l.klass().equals(klass) && l.volts() >= volts)
                 .filter(l -> Math.abs(l.farads() / farads - 1) < 0.005)
-                .mapToInt(Line::count)
+                .mapToInt(Drawer::count)
                 .sum();
     }
 }

@@ -5,7 +5,7 @@
  * what leads to another net of the stage lies in a lane between. Plates, grids and cathodes have a level each. A net that goes on in
  * another stage carries its name, so each stage can be read by itself.
  *
- * <p>Example: {@code CircuitSheet.of(chassis).stage("Output")} holds the symbols of the output stage with their places in grid units; a
+ * <p>Example: {@code CircuitDrawing.of(chassis).stage("Output")} holds the symbols of the output stage with their places in grid units; a
  * screen or a page has only to stroke them.
  */
 package anabion.core.schematic;

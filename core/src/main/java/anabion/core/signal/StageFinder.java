@@ -8,7 +8,7 @@ import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.SemiconductorKind;
@@ -254,12 +254,12 @@ public final class StageFinder {
 
     private List<Stage> stages(List<String> signal) {
         List<Stage> all = new ArrayList<>();
-        for (String name : signal) all.add(stage(name, StageLine.SIGNAL, owned(name)));
+        for (String name : signal) all.add(stage(name, StripRow.SIGNAL, owned(name)));
         List<String> rest = chassis.parts().stream()
                 .map(Part::reference)
                 .filter(r -> !signal.contains(owner.getOrDefault(r, "")))
                 .toList();
-        if (!rest.isEmpty()) all.add(stage("Supply", StageLine.SUPPLY, rest));
+        if (!rest.isEmpty()) all.add(stage("Supply", StripRow.SUPPLY, rest));
         return all;
     }
 
@@ -270,7 +270,7 @@ public final class StageFinder {
                 .toList();
     }
 
-    private Stage stage(String name, StageLine line, List<String> parts) {
+    private Stage stage(String name, StripRow line, List<String> parts) {
         return chassis.stage(name)
                 .map(s -> new Stage(s.id(), name, line, s.detail(), parts, s.point(), s.extra()))
                 .orElseGet(() -> new Stage(UUID.randomUUID(), name, line, "", parts, "", Extra.NONE));

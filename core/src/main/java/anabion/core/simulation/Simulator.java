@@ -44,14 +44,14 @@ public final class Simulator {
     /** What a faulty set is fed by is asked for once for every part, when its spread is computed. */
     private Optional<Feed> latest = Optional.empty();
 
-    private final LruCache<Kind, Start> starts = new LruCache<>(KEPT);
+    private final LruCache<StartKey, Start> starts = new LruCache<>(KEPT);
 
     private record Key(Rectifier rectifier, double siemens) {}
 
     /** Settings whose solutions lie near each other. */
-    private record Kind(String band, boolean warm, double carrier) {
-        static Kind of(Setting s) {
-            return new Kind(s.band(), s.warm(), s.carrier());
+    private record StartKey(String band, boolean warm, double carrier) {
+        static StartKey of(Setting s) {
+            return new StartKey(s.band(), s.warm(), s.carrier());
         }
     }
 
@@ -270,7 +270,7 @@ public final class Simulator {
     }
 
     private Solution run(Setting setting, Circuit circuit) {
-        Start start = starts.get(Kind.of(setting), Start::new);
+        Start start = starts.get(StartKey.of(setting), Start::new);
         Solution s = solver.solve(circuit, start.of(circuit));
         if (s.converged() && (setting.faults().isEmpty() || start.nets.isEmpty())) start.keep(s);
         return s;

@@ -4,7 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
@@ -103,7 +103,7 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         for (Stage s : chassis.stages()) {
             List<Band> in =
                     bands.stream().filter(b -> b.stages().contains(s.name())).toList();
-            if ((sound && s.line() == StageLine.SUPPLY) || !in.isEmpty()) all.add(new Cause(s.name(), ""));
+            if ((sound && s.line() == StripRow.SUPPLY) || !in.isEmpty()) all.add(new Cause(s.name(), ""));
             if (in.size() > 1) in.forEach(b -> all.add(new Cause(s.name(), b.name())));
         }
         return all;
@@ -114,7 +114,7 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         double sum = 0;
         for (Cause c : causes) {
             boolean supply = chassis.stage(c.stage())
-                    .filter(s -> s.line() == StageLine.SUPPLY)
+                    .filter(s -> s.line() == StripRow.SUPPLY)
                     .isPresent();
             double w = supply ? supply(clues) : prior(c);
             if (!supply) for (Clue k : clues) w *= calls(c, k).of(k);

@@ -107,12 +107,12 @@ class StudyLineTest {
         ValueList.Report report = ValueList.join(
                 drawing,
                 List.of(
-                        new ValueList.Row("R13", "220k", ""),
-                        new ValueList.Row("R16", "330", ""),
-                        new ValueList.Row("C99", "10n", ""),
-                        new ValueList.Row("R8", "220", ""),
-                        new ValueList.Row("R8", "270", ""),
-                        new ValueList.Row("R18", "1q", "")));
+                        new ValueList.Listed("R13", "220k", ""),
+                        new ValueList.Listed("R16", "330", ""),
+                        new ValueList.Listed("C99", "10n", ""),
+                        new ValueList.Listed("R8", "220", ""),
+                        new ValueList.Listed("R8", "270", ""),
+                        new ValueList.Listed("R18", "1q", "")));
         assertThat(report.clean()).isFalse();
         assertThat(report.missing()).containsExactly("R15");
         assertThat(report.unplaced()).containsExactly("C99");
@@ -129,8 +129,8 @@ class StudyLineTest {
 
     @Test
     void aListThatAgreesIsClean() {
-        List<ValueList.Row> rows = set.parts().stream()
-                .map(p -> new ValueList.Row(p.reference(), p.printed(), ""))
+        List<ValueList.Listed> rows = set.parts().stream()
+                .map(p -> new ValueList.Listed(p.reference(), p.printed(), ""))
                 .toList();
         ValueList.Report report = ValueList.join(set, rows);
         assertThat(report.clean()).isTrue();

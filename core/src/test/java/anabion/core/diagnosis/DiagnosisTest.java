@@ -122,7 +122,7 @@ class DiagnosisTest {
         List<Observation> evidence = chart(13);
         int screen = Workbench.CHART.indexOf("V2.6");
         Observation.Measured v = (Observation.Measured) evidence.get(screen);
-        evidence.set(screen, new Observation.Measured(v.probe(), 244));
+        evidence.set(screen, new Observation.Measured(v.measurement(), 244));
         Diagnosis d = diagnosed(evidence);
         assertThat(d.decided()).as("%s", d.suspects().get(0)).isFalse();
         assertThat(d.suspects().get(0).odds()).isLessThan(0.5);
@@ -135,7 +135,7 @@ class DiagnosisTest {
         List<Observation> evidence = chart(17).stream()
                 .map(o -> (Observation.Measured) o)
                 .<Observation>map(m -> new Observation.Measured(
-                        m.probe(), odd.getOrDefault(((Measurement.Volts) m.probe()).point(), m.value())))
+                        m.measurement(), odd.getOrDefault(((Measurement.Volts) m.measurement()).point(), m.value())))
                 .toList();
         Diagnosis d = diagnosed(evidence);
         assertThat(d.other()).as("%s", d.suspects().stream().limit(3).toList()).isGreaterThan(0.5);
@@ -215,7 +215,7 @@ class DiagnosisTest {
         Diagnosis d = diagnosed(evidence);
         assertThat(d.next()).isNotEmpty();
         assertThat(d.next().get(0).information()).isGreaterThan(0.02);
-        assertThat(d.next()).extracting(t -> t.probe().text()).doesNotContain("volts V4.2", "volts V2.6");
+        assertThat(d.next()).extracting(t -> t.measurement().text()).doesNotContain("volts V4.2", "volts V2.6");
         for (int n = 1; n < d.next().size(); n++)
             assertThat(rate(d.next().get(n))).isLessThanOrEqualTo(rate(d.next().get(n - 1)));
     }
@@ -231,7 +231,7 @@ class DiagnosisTest {
         List<Observation> none = List.of();
         List<Separation> apart = Separation.of(PREDICTIONS, Diagnosis.allowed(PREDICTIONS, none), screen, bypass);
         assertThat(apart).isNotEmpty();
-        assertThat(apart).extracting(s -> s.probe().text()).contains("ohms V2.6 to CHASSIS");
+        assertThat(apart).extracting(s -> s.measurement().text()).contains("ohms V2.6 to CHASSIS");
         assertThat(apart).allMatch(s -> s.apart() > 1);
     }
 
@@ -250,7 +250,7 @@ class DiagnosisTest {
         Explanation e = d.explained(PREDICTIONS, evidence, d.suspects().get(0));
         assertThat(e.readings()).hasSameSizeAs(evidence);
         double[] screen = e.readings().stream()
-                .filter(r -> r.observation().probe().text().equals("volts V2.6"))
+                .filter(r -> r.observation().measurement().text().equals("volts V2.6"))
                 .mapToDouble(r -> r.foreseen().orElseThrow())
                 .toArray();
         assertThat(screen[0]).isLessThan(2);
@@ -289,11 +289,11 @@ class DiagnosisTest {
                 HALCYON);
         Observation.Measured volts = (Observation.Measured) read.get(0);
         assertThat(volts.value()).isEqualTo(3.1);
-        assertThat(((Measurement.Volts) volts.probe()).setting().band()).isEqualTo("AM");
-        assertThat(((Measurement.Volts) volts.probe()).setting().faults())
+        assertThat(((Measurement.Volts) volts.measurement()).setting().band()).isEqualTo("AM");
+        assertThat(((Measurement.Volts) volts.measurement()).setting().faults())
                 .containsExactly(Fault.of("C14", FaultMode.OPEN));
         assertThat(read.subList(1, read.size()))
-                .extracting(o -> o.probe().text())
+                .extracting(o -> o.measurement().text())
                 .containsExactly(
                         "ohms B1 to CHASSIS",
                         "ohms V2.6 to CHASSIS",
@@ -354,9 +354,9 @@ class DiagnosisTest {
             assertThat(before.get(n).information() / before.get(n).minutes())
                     .isLessThanOrEqualTo(
                             before.get(n - 1).information() / before.get(n - 1).minutes());
-        Measurement.Ohms first = (Measurement.Ohms) before.get(0).probe();
+        Measurement.Ohms first = (Measurement.Ohms) before.get(0).measurement();
         List<RatedMeasurement> after = Diagnosis.ohms(PREDICTIONS, List.of(new Observation.Measured(first, 47e3)));
-        assertThat(after).extracting(t -> t.probe().text()).doesNotContain(first.text());
+        assertThat(after).extracting(t -> t.measurement().text()).doesNotContain(first.text());
     }
 
     private static double oddsOf(String stage, String evidence) throws IOException {

@@ -64,15 +64,16 @@ public final class Workbench {
         return all;
     }
 
-    public Observation answer(Measurement probe) {
-        if (probe instanceof Measurement.Ohms o) {
+    public Observation answer(Measurement measurement) {
+        if (measurement instanceof Measurement.Ohms o) {
             double ohms = ColdSet.of(set, broken).between(o.net(), o.against(), o.test());
             return new Observation.Measured(o, ohms * (1 + 0.01 * random.nextGaussian()));
         }
-        if (probe instanceof Measurement.Level l) return level(l);
-        if (probe instanceof Measurement.PartTest p)
+        if (measurement instanceof Measurement.Level l) return level(l);
+        if (measurement instanceof Measurement.PartTest p)
             return new Observation.Tested(p, broken.faults().stream().noneMatch(p::catches));
-        if (!(probe instanceof Measurement.Volts v)) return new Observation.Heard(probe, heard(probe));
+        if (!(measurement instanceof Measurement.Volts v))
+            return new Observation.Heard(measurement, heard(measurement));
         List<Fault> all = new ArrayList<>(v.setting().faults());
         all.addAll(broken.faults());
         Simulator.PreparedCircuit bench = engine.prepare(set, broken.withFaults(all));
@@ -106,11 +107,12 @@ public final class Workbench {
                 .sum();
     }
 
-    private Outcome heard(Measurement probe) {
-        String band = probe instanceof Measurement.Inject i ? i.band() : ((Measurement.Listen) probe).band();
+    private Outcome heard(Measurement measurement) {
+        String band =
+                measurement instanceof Measurement.Inject i ? i.band() : ((Measurement.Listen) measurement).band();
         Loudness good = loudness(sound, band).orElseThrow();
         Optional<Loudness> bad = loudness(broken, band);
-        String point = probe instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : good.whole();
+        String point = measurement instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : good.whole();
         double change = bad.map(l -> l.decibels().getOrDefault(point, -200.0)).orElse(-200.0)
                 - good.decibels().getOrDefault(point, 0.0);
         if (bad.isPresent() && bad.get().hum() - good.hum() > 14) return Outcome.HUM;
@@ -134,7 +136,7 @@ public final class Workbench {
         List<Measurement> allowed = Measurements.of(predictions, setting(), METER);
         Diagnosis d = Diagnosis.of(predictions, evidence, allowed);
         for (int n = 0; n < most && !d.decided() && !d.next().isEmpty(); n++) {
-            evidence.add(answer(d.next().get(0).probe()));
+            evidence.add(answer(d.next().get(0).measurement()));
             d = Diagnosis.of(predictions, evidence, allowed);
         }
         return new Played(d, evidence);

@@ -24,7 +24,7 @@ import anabion.core.chassis.Provenance;
 import anabion.core.chassis.Renames;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.chassis.Supply;
 import anabion.core.chassis.Winding;
 import anabion.core.json.Extra;
@@ -166,7 +166,7 @@ class RandomChassisTest {
                 .map(Part::reference)
                 .filter(p -> r.nextInt(4) == 0)
                 .toList();
-        return new Stage(id(r), "stage " + i, StageLine.values()[r.nextInt(2)], text(r), owned, "", extra(r));
+        return new Stage(id(r), "stage " + i, StripRow.values()[r.nextInt(2)], text(r), owned, "", extra(r));
     }
 
     private static Chart chart(Random r, Chassis chassis) {

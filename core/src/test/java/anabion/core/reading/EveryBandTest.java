@@ -28,7 +28,7 @@ class EveryBandTest {
         return EveryBand.of(set, readings, List.of(), NOW, Tolerances.usual(set), CircuitPredictor.of(set));
     }
 
-    private static EveryBand.Line line(EveryBand all, String point) {
+    private static EveryBand.BandRow line(EveryBand all, String point) {
         return all.lines().stream()
                 .filter(l -> l.point().label().equals(point) && l.measure() == Measure.DC_VOLTS)
                 .findFirst()
@@ -76,7 +76,7 @@ class EveryBandTest {
                     engine.solve(SET, Setting.of(230).withBand(band).withFaults(List.of(Fault.parse("S2:open:1/6"))))
                             .volts(Points.of(SET).need("V3.8").net())
                             .orElse(0)));
-        List<Row> rows = line(of(SET, readings), "V3.8").rows();
+        List<ReadingRow> rows = line(of(SET, readings), "V3.8").rows();
         assertThat(rows.get(0).standing()).isNotEqualTo(Standing.OUT);
         assertThat(rows.get(1).standing()).isEqualTo(Standing.OUT);
         assertThat(rows.get(2).standing()).isEqualTo(Standing.OUT);

@@ -10,7 +10,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.chassis.Supply;
 import anabion.core.chassis.TestSets;
 import anabion.core.error.InputException;
@@ -26,8 +26,8 @@ import java.util.UUID;
 import org.junit.jupiter.api.Test;
 
 class JudgeTest {
-    private Bench bench() {
-        return new Bench(TestSets.audioEnd());
+    private ReadingFixture bench() {
+        return new ReadingFixture(TestSets.audioEnd());
     }
 
     private static Alteration renewed(String part) {
@@ -47,7 +47,7 @@ class JudgeTest {
 
     @Test
     void aHealthySetIsLeftInPeace() {
-        Bench b = bench().read("V2.5", 221)
+        ReadingFixture b = bench().read("V2.5", 221)
                 .read("V2.6", 106)
                 .read("V2.7", 2.9)
                 .read("V3.7", 82)
@@ -64,7 +64,7 @@ class JudgeTest {
 
     @Test
     void highLineLiftsEveryRailAndIsNoFault() {
-        Bench b = bench().under(Condition.of(248, MeterSpec.parse("10M"), "AM"))
+        ReadingFixture b = bench().under(Condition.of(248, MeterSpec.parse("10M"), "AM"))
                 .read("V5.7", 279)
                 .read("V4.6", 249)
                 .read("V4.5", 266)
@@ -82,7 +82,7 @@ class JudgeTest {
 
     @Test
     void aDoubtfulReadingIsShownButConvictsNobody() {
-        Bench b = bench().doubtful("V4.1", 5).doubtful("V4.2", 20);
+        ReadingFixture b = bench().doubtful("V4.1", 5).doubtful("V4.2", 20);
         assertThat(b.verdict().findings()).isEmpty();
         assertThat(b.row("V4.1").standing()).isEqualTo(Standing.DOUBTFUL);
         assertThat(b.row("V4.1").reading()).isPresent();
@@ -96,7 +96,8 @@ class JudgeTest {
 
     @Test
     void aReadingIsJudgedInItsOwnConditionNotInTodays() {
-        Bench b = bench().under(Condition.of(242, MeterSpec.parse("10M"), "AM")).read("V5.7", 273);
+        ReadingFixture b =
+                bench().under(Condition.of(242, MeterSpec.parse("10M"), "AM")).read("V5.7", 273);
         b.under(Condition.of(200, MeterSpec.parse("10M"), "AM"));
         assertThat(b.row("V5.7").standing()).isEqualTo(Standing.WITHIN);
         assertThat(b.row("V5.7").expectation().orElseThrow().value()).isCloseTo(248 * 1.1, within(0.5));
@@ -104,7 +105,7 @@ class JudgeTest {
 
     @Test
     void aReadingTakenBeforeThePartWasChangedMustBeTakenAgain() {
-        Bench b = bench().read("V4.1", 3.1).read("V5.7", 250);
+        ReadingFixture b = bench().read("V4.1", 3.1).read("V5.7", 250);
         b.alter(renewed("C14"));
         assertThat(b.row("V4.1").stale()).isTrue();
         assertThat(b.row("V4.1").verdict().key()).isEqualTo("verdict.stale");
@@ -116,7 +117,7 @@ class JudgeTest {
     /** Before and after a repair stand side by side; two readings of one state do not, nor does a lead lifted in between. */
     @Test
     void whatWasReadBeforeTheRepairIsSaid() {
-        Bench b = bench().read("V4.1", 2.2).read("V4.1", 3.1).doubtful("V4.1", 9);
+        ReadingFixture b = bench().read("V4.1", 2.2).read("V4.1", 3.1).doubtful("V4.1", 9);
         assertThat(b.row("V4.1").before()).isEmpty();
         b.alter(renewed("C14"));
         b.read("V4.1", 0.0);
@@ -124,7 +125,7 @@ class JudgeTest {
         assertThat(new Words(Vocabulary.STANDARD).say(b.row("V4.1").said())).isEqualTo("within, was 3.1");
         assertThat(b.row("V5.7").before()).isEmpty();
 
-        Bench lifted = bench().read("V4.1", 3.1);
+        ReadingFixture lifted = bench().read("V4.1", 3.1);
         lifted.alter(new Alteration(
                 UUID.randomUUID(),
                 Instant.parse("2026-05-04T10:00:00Z"),
@@ -137,14 +138,14 @@ class JudgeTest {
 
     @Test
     void anUnchartedPointIsKeptAndListed() {
-        Bench b = bench().read("V3.1", -0.6);
+        ReadingFixture b = bench().read("V3.1", -0.6);
         assertThat(b.row("V3.1").standing()).isEqualTo(Standing.UNCHARTED);
         assertThat(b.row("V3.1").reading()).isPresent();
     }
 
     @Test
     void withoutAChartEveryWorkingPinIsOffered() {
-        Bench b = new Bench(TestSets.wired(Arrangement.TRANSFORMER, "V1 6AQ5"));
+        ReadingFixture b = new ReadingFixture(TestSets.wired(Arrangement.TRANSFORMER, "V1 6AQ5"));
         assertThat(b.verdict().rows())
                 .extracting(r -> r.point().label())
                 .containsExactly("V1.1", "V1.2", "V1.5", "V1.6", "V1.7");
@@ -152,7 +153,7 @@ class JudgeTest {
 
     @Test
     void stagesOffTheBandAreNotUsedThere() {
-        Bench b = bench().read("V1.1", 0.0);
+        ReadingFixture b = bench().read("V1.1", 0.0);
         b.under(b.condition().withBand("Pick-up"));
         assertThat(b.row("V1.1").standing()).isEqualTo(Standing.OFF_BY_DESIGN);
         assertThat(b.row("V5.7").standing()).as("the supply serves every band").isEqualTo(Standing.NOT_TAKEN);
@@ -174,25 +175,25 @@ class JudgeTest {
 
     @Test
     void theStripIsTheBandsStagesThenTheSupply() {
-        assertThat(Judge.strip(TestSets.audioEnd(), "Pick-up", Set.of(StageLine.SIGNAL)))
+        assertThat(Judge.strip(TestSets.audioEnd(), "Pick-up", Set.of(StripRow.SIGNAL)))
                 .extracting(s -> s.name())
                 .containsExactly("Audio", "Output");
-        assertThat(Judge.strip(TestSets.audioEnd(), "AM", Set.of(StageLine.SUPPLY)))
+        assertThat(Judge.strip(TestSets.audioEnd(), "AM", Set.of(StripRow.SUPPLY)))
                 .extracting(s -> s.name())
                 .containsExactly("Rectifier");
-        assertThat(Judge.strip(TestSets.audioEnd(), "", Set.of(StageLine.SIGNAL)))
+        assertThat(Judge.strip(TestSets.audioEnd(), "", Set.of(StripRow.SIGNAL)))
                 .hasSize(4);
     }
 
     @Test
     void theSameEvidenceGivesTheSameVerdict() {
-        Bench b = bench().read("V4.1", 3.1).read("V2.6", 70);
+        ReadingFixture b = bench().read("V4.1", 3.1).read("V2.6", 70);
         assertThat(b.verdict()).isEqualTo(b.verdict());
     }
 
     @Test
     void alternatingAndDirectVoltsAtOnePointAreDifferentReadings() {
-        Bench b = bench().read("V5.1", 229, Measure.AC_VOLTS, false);
+        ReadingFixture b = bench().read("V5.1", 229, Measure.AC_VOLTS, false);
         assertThat(b.row("V5.1").standing()).isEqualTo(Standing.WITHIN);
     }
 

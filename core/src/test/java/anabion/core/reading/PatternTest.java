@@ -13,8 +13,8 @@ import org.junit.jupiter.api.Test;
 
 /** Each classic pattern by name: what shows it, whom it suspects, what tells them apart, and when it keeps quiet. */
 class PatternTest {
-    private Bench bench() {
-        return new Bench(TestSets.audioEnd());
+    private ReadingFixture bench() {
+        return new ReadingFixture(TestSets.audioEnd());
     }
 
     @Test
@@ -25,7 +25,7 @@ class PatternTest {
                 .extracting(s -> s.fault().text())
                 .containsExactly("C14:leaky:12M", "V4:gassy", "R15:open");
         // 470 kΩ ∥ 10 MΩ = 448.9 kΩ; 3.1 V / 448.9 kΩ = 6.906 µA; (84 − 3.1)/6.906 µA = 11.7 MΩ
-        assertThat(Bench.say(f))
+        assertThat(ReadingFixture.say(f))
                 .contains("6.91 µA")
                 .contains("11.7 MΩ")
                 .contains("Lift C14")
@@ -35,15 +35,16 @@ class PatternTest {
 
     @Test
     void withThePlateUnreadTheExpectationStandsIn() {
-        assertThat(Bench.say(bench().read("V4.1", 3.1).finding("grid"))).contains("expected on the plate");
+        assertThat(ReadingFixture.say(bench().read("V4.1", 3.1).finding("grid")))
+                .contains("expected on the plate");
     }
 
     @Test
     void noTubeIsPulledInASeriesString() {
-        Finding f = new Bench(TestSets.audioEnd(Arrangement.HOT_CHASSIS))
+        Finding f = new ReadingFixture(TestSets.audioEnd(Arrangement.HOT_CHASSIS))
                 .read("V4.1", 3.1)
                 .finding("grid");
-        assertThat(Bench.say(f)).contains("Do not pull V4").doesNotContain("Swap V4 for");
+        assertThat(ReadingFixture.say(f)).contains("Do not pull V4").doesNotContain("Swap V4 for");
     }
 
     @Test
@@ -67,7 +68,7 @@ class PatternTest {
         assertThat(f.suspects())
                 .extracting(s -> s.fault().text())
                 .containsExactly("R7:open", "C10:short", "V2.6:joint");
-        assertThat(Bench.say(f)).contains("ohms from V2.6 to chassis").contains("33 kΩ");
+        assertThat(ReadingFixture.say(f)).contains("ohms from V2.6 to chassis").contains("33 kΩ");
     }
 
     @Test
@@ -109,7 +110,7 @@ class PatternTest {
     void plateAtItsRailDrawsNoCurrentOverAResistor() {
         Finding f = bench().read("V3.7", 219).read("V4.6", 221).finding("plate-rail");
         assertThat(f.suspects().get(0).fault().text()).isEqualTo("V3:dead");
-        assertThat(Bench.say(f)).contains("at the rail");
+        assertThat(ReadingFixture.say(f)).contains("at the rail");
     }
 
     @Test
@@ -128,7 +129,7 @@ class PatternTest {
     void outputPlateGoneIsAnOpenPrimaryAndAWarning() {
         Finding f = bench().read("V4.5", 1).finding("plate-gone");
         assertThat(f.suspects().get(0).fault().text()).isEqualTo("L4:open");
-        assertThat(Bench.say(f)).contains("switch off");
+        assertThat(ReadingFixture.say(f)).contains("switch off");
     }
 
     @Test
@@ -153,7 +154,7 @@ class PatternTest {
 
     @Test
     void allRailsHighPointsAtLineAndTap() {
-        assertThat(Bench.say(bench().read("V5.7", 300)
+        assertThat(ReadingFixture.say(bench().read("V5.7", 300)
                         .read("V4.5", 285)
                         .read("V4.6", 268)
                         .finding("rails-high")))
@@ -177,14 +178,14 @@ class PatternTest {
 
     @Test
     void onABandWithoutItTheOscillatorIsOffByDesign() {
-        Bench b = bench();
+        ReadingFixture b = bench();
         b.under(b.condition().withBand("Pick-up")).read("V1.1", 0);
         assertThat(b.patterns()).isEmpty();
     }
 
     @Test
     void volumeControlThatDoesNotGrowWithSignal() {
-        Bench b = bench();
+        ReadingFixture b = bench();
         b.under(b.condition().withSignal("strong")).read("V2.1", -0.5);
         assertThat(b.finding("avc").suspects())
                 .extracting(s -> s.fault().part())
@@ -192,7 +193,7 @@ class PatternTest {
         assertThat(bench().read("V2.1", -0.5).patterns())
                 .as("idle it shows contact potential")
                 .isEmpty();
-        Bench grown = bench();
+        ReadingFixture grown = bench();
         assertThat(grown.under(grown.condition().withSignal("strong"))
                         .read("V2.1", -7)
                         .patterns())
@@ -202,7 +203,7 @@ class PatternTest {
     @Test
     void aPinThatLosesItsVoltsOnOneBandNamesSwitchAndCoil() {
         Chassis set = TestSets.audioEnd();
-        Bench b = new Bench(set);
+        ReadingFixture b = new ReadingFixture(set);
         Condition am = b.condition();
         b.under(am.withBand("Pick-up")).read("V4.5", 236).under(am).read("V4.5", 3);
         assertThat(b.finding("band-lost").suspects())
@@ -214,11 +215,11 @@ class PatternTest {
 
     // --- transistors: PNP, positive earth, signed net to net ---
 
-    private Bench transistor() {
+    private ReadingFixture transistor() {
         return transistor("");
     }
 
-    private Bench transistor(String role, String... more) {
+    private ReadingFixture transistor(String role, String... more) {
         Chassis c = TestSets.wired(
                 Arrangement.BATTERY,
                 "Q1 OC71 1=Q1.1 2=Q1.2 3=Q1.3",
@@ -249,7 +250,7 @@ class PatternTest {
             c = anabion.core.format.ListCodec.withPart(c, anabion.core.command.WiringLine.parse(line, c));
         for (String row : new String[] {"Q1.1 -1", "Q1.2 -1.2", "Q1.3 -5", "B- -9"}) c = StudyLine.chartRow(row, c);
         c = StudyLine.condition("line", "9", c);
-        return new Bench(c).under(Condition.of(9, MeterSpec.parse("10M"), ""));
+        return new ReadingFixture(c).under(Condition.of(9, MeterSpec.parse("10M"), ""));
     }
 
     @Test
@@ -289,7 +290,7 @@ class PatternTest {
 
     @Test
     void collectorAtItsRailIsOff() {
-        assertThat(Bench.say(transistor()
+        assertThat(ReadingFixture.say(transistor()
                         .read("Q1.1", 0)
                         .read("Q1.3", -8.95)
                         .read("B-", -9)
@@ -309,10 +310,10 @@ class PatternTest {
 
     @Test
     void aTransistorsBaseMustMoveWithAStrongSignal() {
-        Bench flat = transistor("IF", "R9 10k Q1.2 VC AVC filter", "C9 10u VC CHASSIS AVC filter");
+        ReadingFixture flat = transistor("IF", "R9 10k Q1.2 VC AVC filter", "C9 10u VC CHASSIS AVC filter");
         flat.under(flat.condition().withSignal("strong")).read("Q1.2", -1.2);
         assertThat(flat.patterns()).contains("avc");
-        Bench grown = transistor("IF", "R9 10k Q1.2 VC AVC filter", "C9 10u VC CHASSIS AVC filter");
+        ReadingFixture grown = transistor("IF", "R9 10k Q1.2 VC AVC filter", "C9 10u VC CHASSIS AVC filter");
         grown.under(grown.condition().withSignal("strong")).read("Q1.2", -0.9);
         assertThat(grown.patterns()).doesNotContain("avc");
     }
@@ -324,7 +325,7 @@ class PatternTest {
         Finding f = bench().hears("AM", SymptomKind.DISTORTED)
                 .hears("Pick-up", SymptomKind.DISTORTED)
                 .finding("bands");
-        assertThat(Bench.say(f))
+        assertThat(ReadingFixture.say(f))
                 .contains("AM, Pick-up fail alike: look at Audio, Output")
                 .contains("V3 weak")
                 .contains("V4 weak");
@@ -335,7 +336,9 @@ class PatternTest {
         Finding f = bench().hears("AM", SymptomKind.DEAD)
                 .hears("Pick-up", SymptomKind.FINE)
                 .finding("bands");
-        assertThat(Bench.say(f)).contains("Only AM fails: look at Mixer, IF").doesNotContain("V4 weak");
+        assertThat(ReadingFixture.say(f))
+                .contains("Only AM fails: look at Mixer, IF")
+                .doesNotContain("V4 weak");
     }
 
     @Test

@@ -6,7 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.job.PartTest;
-import anabion.core.schematic.CircuitSheet;
+import anabion.core.schematic.CircuitDrawing;
 import anabion.core.schematic.StageDrawing;
 import anabion.core.testing.SharedSets;
 import java.util.HashSet;
@@ -94,7 +94,7 @@ class TypicalPlansTest {
     void whatIsPlannedIsDrawn(String name) {
         Chassis set = SharedSets.named(name);
         Set<String> drawn = new HashSet<>();
-        for (StageDrawing d : CircuitSheet.of(set, Optional.empty(), "rest").stages())
+        for (StageDrawing d : CircuitDrawing.of(set, Optional.empty(), "rest").stages())
             d.symbols().forEach(s -> drawn.add(s.part()));
         List<String> planned = plan(name, "").batches().stream()
                 .flatMap(b -> b.keys().stream())

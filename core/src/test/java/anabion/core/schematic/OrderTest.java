@@ -65,7 +65,8 @@ class OrderTest {
 
     @Test
     void aDrawingHasNoEmptyRowsAndNothingOutsideIt() {
-        for (StageDrawing d : CircuitSheet.of(halcyon, Optional.empty(), "rest").stages()) {
+        for (StageDrawing d :
+                CircuitDrawing.of(halcyon, Optional.empty(), "rest").stages()) {
             assertThat(d.width()).as(d.stage()).isPositive();
             double top = d.symbols().stream().mapToDouble(Symbol::y).min().orElseThrow();
             assertThat(top).as("%s begins near its upper edge", d.stage()).isBetween(0.0, 12.0);
@@ -85,7 +86,7 @@ class OrderTest {
 
     @Test
     void aCansSectionsAndATransformersWindingsAreDrawnApart() {
-        CircuitSheet sheet = CircuitSheet.of(halcyon, Optional.empty(), "rest");
+        CircuitDrawing sheet = CircuitDrawing.of(halcyon, Optional.empty(), "rest");
         assertThat(sheet.stage("B1").orElseThrow().symbols())
                 .filteredOn(s -> s.part().equals("C18"))
                 .hasSize(2);

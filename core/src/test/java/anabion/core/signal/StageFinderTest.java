@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ChassisCheck;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.error.InputException;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
@@ -34,14 +34,14 @@ class StageFinderTest {
         Chassis bare = set.withStages(List.of(), set.bands());
         Chassis found = StageFinder.named(bare);
         assertThat(found.stages().stream()
-                        .filter(s -> s.line() == StageLine.SIGNAL)
+                        .filter(s -> s.line() == StripRow.SIGNAL)
                         .map(Stage::name))
                 .containsExactly(expected.split(","));
         assertThat(ChassisCheck.flaws(found)).isEmpty();
         int same = 0;
         int all = 0;
         for (Stage s : set.stages()) {
-            if (s.line() != StageLine.SIGNAL || found.stage(s.name()).isEmpty()) continue;
+            if (s.line() != StripRow.SIGNAL || found.stage(s.name()).isEmpty()) continue;
             all += s.parts().size();
             same += (int) s.parts().stream()
                     .filter(found.stage(s.name()).orElseThrow().parts()::contains)

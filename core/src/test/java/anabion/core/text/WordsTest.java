@@ -6,7 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.SetKind;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Step;
@@ -74,7 +74,7 @@ class WordsTest {
         for (VisitorEvidence v : VisitorEvidence.values()) keys.add("visitor." + v.code());
         for (AlterationKind a : AlterationKind.values()) keys.add("alteration." + a.code());
         for (Standing s : Standing.values()) keys.add("strip." + s.code());
-        for (StageLine l : StageLine.values()) keys.add("study.row." + l.code());
+        for (StripRow l : StripRow.values()) keys.add("study.row." + l.code());
         DeviceLibrary.standard().all().forEach(t -> t.functions().values().forEach(f -> PinNames.plain(f)
                 .forEach(p -> keys.add(PinNames.key(p)))));
         assertThat(keys).allSatisfy(k -> assertThat(words.knows(k)).as(k).isTrue());

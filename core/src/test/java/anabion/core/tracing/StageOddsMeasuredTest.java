@@ -82,7 +82,7 @@ class StageOddsMeasuredTest {
     void stagesAreNamedAboutAsOftenRightlyAsTheOddsSay(String name) {
         Chassis set = SharedSets.named(name);
         Band band = set.bands().get(0);
-        Map<String, TracePoint> inputs = inputs(TraceSheet.points(set, band));
+        Map<String, TracePoint> inputs = inputs(TraceTable.points(set, band));
         List<TracePoint> points =
                 inputs.values().stream().map(StageOddsMeasuredTest::nameless).toList();
         Loudness good = loudness(set, band, List.of()).orElseThrow();
@@ -145,7 +145,7 @@ class StageOddsMeasuredTest {
     }
 
     private static Optional<TraceRow> next(Band band, List<TracePoint> points, Job job) {
-        return TraceSheet.of(band.name(), points, job).next(School.HALF, s -> 0);
+        return TraceTable.of(band.name(), points, job).next(School.HALF, s -> 0);
     }
 
     private static Optional<String> owner(Chassis set, Fault fault) {

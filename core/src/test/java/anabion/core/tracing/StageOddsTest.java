@@ -163,14 +163,14 @@ class StageOddsTest {
     @Test
     void pointsOfABandOfWhichOnlyStagesAreKnown() {
         Band mw = MOOR.band("MW").orElseThrow();
-        List<TracePoint> points = TraceSheet.points(MOOR, mw);
+        List<TracePoint> points = TraceTable.points(MOOR, mw);
         assertThat(points).extracting(TracePoint::stage).containsExactlyElementsOf(reversed(mw.stages()));
         assertThat(points)
                 .extracting(TracePoint::signal)
                 .containsExactly(
                         SignalKind.AF, SignalKind.AF, SignalKind.RF, SignalKind.RF, SignalKind.RF, SignalKind.RF);
         assertThat(points.get(1).farads()).isGreaterThan(100 * points.get(3).farads());
-        assertThat(TraceSheet.points(CLOCK, CLOCK.band("a").orElseThrow()))
+        assertThat(TraceTable.points(CLOCK, CLOCK.band("a").orElseThrow()))
                 .hasSize(4)
                 .allMatch(p -> p.signal() == SignalKind.LEVEL);
     }
@@ -185,10 +185,10 @@ class StageOddsTest {
     @Test
     void noFingerOnAPlate() {
         Chassis halcyon = SharedSets.named("halcyon");
-        List<TracePoint> points = TraceSheet.points(halcyon, halcyon.band("AM").orElseThrow());
+        List<TracePoint> points = TraceTable.points(halcyon, halcyon.band("AM").orElseThrow());
         assertThat(points).extracting(TracePoint::point).contains("V4.5", "V4.1", "V3.7");
         assertThat(points)
-                .filteredOn(p -> TraceSheet.touchable(halcyon, p))
+                .filteredOn(p -> TraceTable.touchable(halcyon, p))
                 .extracting(TracePoint::point)
                 .containsExactly("V4.1", "V3.1");
     }
@@ -197,11 +197,11 @@ class StageOddsTest {
     @Test
     void aFingerIsForIsolatedSetsAlone() {
         Chassis hot = SharedSets.named("brae");
-        for (TracePoint p : TraceSheet.points(hot, hot.bands().get(0)))
-            assertThat(TraceSheet.touchable(hot, p)).isFalse();
-        List<TracePoint> points = TraceSheet.points(MOOR, MOOR.bands().get(0));
-        assertThat(points).filteredOn(p -> TraceSheet.touchable(MOOR, p)).allMatch(p -> p.signal() == SignalKind.AF);
-        assertThat(TraceSheet.touchable(MOOR, points.get(1))).isTrue();
-        assertThat(TraceSheet.touchable(MOOR, points.get(0))).as("the speaker").isFalse();
+        for (TracePoint p : TraceTable.points(hot, hot.bands().get(0)))
+            assertThat(TraceTable.touchable(hot, p)).isFalse();
+        List<TracePoint> points = TraceTable.points(MOOR, MOOR.bands().get(0));
+        assertThat(points).filteredOn(p -> TraceTable.touchable(MOOR, p)).allMatch(p -> p.signal() == SignalKind.AF);
+        assertThat(TraceTable.touchable(MOOR, points.get(1))).isTrue();
+        assertThat(TraceTable.touchable(MOOR, points.get(0))).as("the speaker").isFalse();
     }
 }

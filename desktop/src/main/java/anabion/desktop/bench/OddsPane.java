@@ -91,37 +91,38 @@ final class OddsPane extends VBox {
                     || r.sound().isEmpty()) continue;
             Observation.Measured m = (Observation.Measured) r.observation();
             lines.add(session.say(
-                    m.probe() instanceof Measurement.Level ? "cause.because-level" : "cause.because",
-                    m.probe().at(),
+                    m.measurement() instanceof Measurement.Level ? "cause.because-level" : "cause.because",
+                    m.measurement().at(),
                     session.words()
                             .get()
-                            .say(CauseWords.foreseen(m.probe(), r.foreseen().get())),
+                            .say(CauseWords.foreseen(
+                                    m.measurement(), r.foreseen().get())),
                     session.words()
                             .get()
-                            .say(CauseWords.foreseen(m.probe(), r.sound().get())),
-                    session.words().get().say(CauseWords.value(m.probe(), m.value()))));
+                            .say(CauseWords.foreseen(m.measurement(), r.sound().get())),
+                    session.words().get().say(CauseWords.value(m.measurement(), m.value()))));
         }
         return lines;
     }
 
     /** @param probe where a click leads; empty for what is no test */
-    record Line(String text, Optional<Measurement> probe) {}
+    record Proposal(String text, Optional<Measurement> measurement) {}
 
     /** What to do next: the test and repair of a cause that is as good as found, else the tests that tell most. */
-    static List<Line> next(Session session, Found found) {
-        List<Line> lines = new ArrayList<>();
+    static List<Proposal> next(Session session, Found found) {
+        List<Proposal> lines = new ArrayList<>();
         Diagnosis d = found.diagnosis();
         if (d.decided())
-            lines.add(new Line(
+            lines.add(new Proposal(
                     session.say(
                             repair(d.suspects().get(0).first()),
                             String.join(" / ", d.suspects().get(0).parts()),
                             session.words().get().say(proof(found))),
                     Optional.empty()));
         for (Found.Next n : found.next())
-            lines.add(new Line(
-                    session.words().get().say(CauseWords.of(n.test().probe())) + ": " + meant(session, n) + ".",
-                    Optional.of(n.test().probe())));
+            lines.add(new Proposal(
+                    session.words().get().say(CauseWords.of(n.test().measurement())) + ": " + meant(session, n) + ".",
+                    Optional.of(n.test().measurement())));
         return lines;
     }
 
@@ -154,11 +155,11 @@ final class OddsPane extends VBox {
         return found.why().get(0).loudest(1).stream()
                 .filter(r -> r.sound().isPresent()
                         && r.observation() instanceof Observation.Measured m
-                        && m.probe() instanceof Measurement.Volts)
+                        && m.measurement() instanceof Measurement.Volts)
                 .findFirst()
                 .map(r -> Phrase.of(
                         "cause.proof.volts",
-                        ((Measurement.Volts) r.observation().probe()).point(),
+                        ((Measurement.Volts) r.observation().measurement()).point(),
                         Figures.volts(r.sound().orElse(0.0))))
                 .orElse(Phrase.of("cause.proof.none"));
     }

@@ -3,10 +3,10 @@ package anabion.desktop.bench;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
 import anabion.desktop.control.Mark;
@@ -59,7 +59,7 @@ final class SignalStrip extends Region {
     private final Line pointer = styled(new Line(), "pointer");
     private final Label band = Texts.label("", "soft");
     private final DoubleProperty pointerX = new SimpleDoubleProperty(-1);
-    private StageLine pointsAt = StageLine.SIGNAL;
+    private StripRow pointsAt = StripRow.SIGNAL;
 
     /** One legend with its lamp. */
     private record Cell(Stage stage, Region node, Optional<Ellipse> lamp) {}
@@ -98,8 +98,8 @@ final class SignalStrip extends Region {
         Optional<SetRecord> set = session.set().get();
         String chosen = session.condition().get().map(c -> c.band()).orElse("");
         set.ifPresent(s -> {
-            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StageLine.SIGNAL))) cells.add(cell(s, stage));
-            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StageLine.SUPPLY))) cells.add(cell(s, stage));
+            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StripRow.SIGNAL))) cells.add(cell(s, stage));
+            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StripRow.SUPPLY))) cells.add(cell(s, stage));
         });
         cells.forEach(c -> c.lamp().ifPresent(nodes::add));
         nodes.addAll(ticks);
@@ -155,7 +155,7 @@ final class SignalStrip extends Region {
 
     private Cell cell(SetRecord set, Stage stage) {
         Judge.StageHealth health = health(stage);
-        boolean signal = stage.line() == StageLine.SIGNAL;
+        boolean signal = stage.line() == StripRow.SIGNAL;
         Mark mark = new Mark(suspected(health) ? Mark.Kind.TRIANGLE : Mark.of(health.standing()));
         Label name = Texts.label(stage.name(), signal ? "stage" : "medium");
         Label detail = Texts.label(detail(set, stage), "soft", "small");
@@ -206,13 +206,13 @@ final class SignalStrip extends Region {
                     .get()
                     .map(c -> Figures.fixed(c.line(), 0) + " V")
                     .orElse("");
-        if (stage.line() == StageLine.SUPPLY && !stage.point().isEmpty()) {
-            Optional<Row> row = session.verdict().get().flatMap(v -> v.rows().stream()
+        if (stage.line() == StripRow.SUPPLY && !stage.point().isEmpty()) {
+            Optional<ReadingRow> row = session.verdict().get().flatMap(v -> v.rows().stream()
                     .filter(r -> r.point().label().equals(stage.point()))
                     .findFirst());
-            String read = row.flatMap(Row::reading)
+            String read = row.flatMap(ReadingRow::reading)
                     .map(r -> Figures.volts(r.value()) + " V")
-                    .or(() -> row.flatMap(Row::expectation)
+                    .or(() -> row.flatMap(ReadingRow::expectation)
                             .map(e -> session.say("ui.strip.expected", Figures.volts(e.value()))))
                     .orElse("");
             return (stage.detail() + " " + read).strip();
@@ -234,9 +234,9 @@ final class SignalStrip extends Region {
     protected void layoutChildren() {
         double w = getWidth();
         List<Cell> signal =
-                cells.stream().filter(c -> c.stage().line() == StageLine.SIGNAL).toList();
+                cells.stream().filter(c -> c.stage().line() == StripRow.SIGNAL).toList();
         List<Cell> supply =
-                cells.stream().filter(c -> c.stage().line() == StageLine.SUPPLY).toList();
+                cells.stream().filter(c -> c.stage().line() == StripRow.SUPPLY).toList();
         band.autosize();
         if (cells.isEmpty()) band.relocate(SIDE, 24);
         else band.relocate(w - SIDE + 12 - band.getWidth(), 99);
@@ -320,8 +320,8 @@ final class SignalStrip extends Region {
         pointer.setStartX(pointerX.get());
         pointer.setEndX(pointerX.get());
         // across the scale and the row of its stage alone: through the other row it would cross words
-        pointer.setStartY(pointsAt == StageLine.SIGNAL ? 6 : SCALE_Y - 11);
-        pointer.setEndY(pointsAt == StageLine.SIGNAL ? SCALE_Y + 13 : HEIGHT - 6);
+        pointer.setStartY(pointsAt == StripRow.SIGNAL ? 6 : SCALE_Y - 11);
+        pointer.setEndY(pointsAt == StripRow.SIGNAL ? SCALE_Y + 13 : HEIGHT - 6);
     }
 
     /** Moves the pointer by so many stages; from nowhere it starts at the first. */

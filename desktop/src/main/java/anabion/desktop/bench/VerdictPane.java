@@ -9,7 +9,7 @@ import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.tracing.StageOdds;
 import anabion.desktop.control.FadingScrollPane;
@@ -51,7 +51,7 @@ final class VerdictPane extends BorderPane {
     private final VBox foot = new VBox(6);
     private Consumer<Measurement> whenChosen = p -> {};
     private final BooleanProperty arithmetic = new SimpleBooleanProperty();
-    private final ObjectProperty<Optional<Row>> lit = new SimpleObjectProperty<>(Optional.empty());
+    private final ObjectProperty<Optional<ReadingRow>> lit = new SimpleObjectProperty<>(Optional.empty());
 
     VerdictPane(Session session) {
         this.session = session;
@@ -82,7 +82,7 @@ final class VerdictPane extends BorderPane {
     }
 
     /** The row whose arithmetic is wanted. */
-    ObjectProperty<Optional<Row>> lit() {
+    ObjectProperty<Optional<ReadingRow>> lit() {
         return lit;
     }
 
@@ -164,7 +164,7 @@ final class VerdictPane extends BorderPane {
                 Texts.rule(),
                 Texts.label(session.say("ui.next"), "soft", "small"),
                 numbered(first.tests().stream()
-                        .map(t -> new OddsPane.Line(session.words().get().say(t), Optional.empty()))
+                        .map(t -> new OddsPane.Proposal(session.words().get().say(t), Optional.empty()))
                         .toList()));
         also(findings.subList(1, findings.size()));
     }
@@ -196,7 +196,7 @@ final class VerdictPane extends BorderPane {
             if (!why.isEmpty()) add(Texts.wrapped(why.remove(0)));
         } else add(Texts.wrapped(session.words().get().say(CauseWords.headline(found.diagnosis())), "headline"));
         add(new OddsPane(session, found));
-        List<OddsPane.Line> next = OddsPane.next(session, found);
+        List<OddsPane.Proposal> next = OddsPane.next(session, found);
         if (!next.isEmpty()) add(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"), numbered(next));
         if (!why.isEmpty()) {
             add(Texts.rule(), Texts.label(session.say("ui.why"), "soft", "small"));
@@ -225,7 +225,7 @@ final class VerdictPane extends BorderPane {
         return grid;
     }
 
-    private GridPane numbered(List<OddsPane.Line> lines) {
+    private GridPane numbered(List<OddsPane.Proposal> lines) {
         GridPane grid = new GridPane();
         grid.setHgap(10);
         grid.setVgap(6);
@@ -234,7 +234,7 @@ final class VerdictPane extends BorderPane {
             GridPane.setValignment(number, javafx.geometry.VPos.TOP);
             number.setMinWidth(12);
             Label line = Texts.wrapped(lines.get(i).text());
-            lines.get(i).probe().ifPresent(p -> {
+            lines.get(i).measurement().ifPresent(p -> {
                 line.setCursor(Cursor.HAND);
                 line.setOnMouseClicked(e -> whenChosen.accept(p));
             });
@@ -244,7 +244,7 @@ final class VerdictPane extends BorderPane {
     }
 
     private void showArithmetic() {
-        Optional<Expectation> e = lit.get().flatMap(Row::expectation);
+        Optional<Expectation> e = lit.get().flatMap(ReadingRow::expectation);
         add(Texts.label(
                 session.say(
                         "ui.arithmetic", lit.get().map(r -> r.point().label()).orElse("")),

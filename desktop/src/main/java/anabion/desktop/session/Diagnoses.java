@@ -139,8 +139,8 @@ public final class Diagnoses implements AutoCloseable {
     private Weighed weigh(Ground g) {
         boolean tried = g.evidence().stream()
                 .anyMatch(o -> o instanceof Observation.Measured
-                        || o.probe() instanceof Measurement.Inject
-                        || o.probe() instanceof Measurement.Tap);
+                        || o.measurement() instanceof Measurement.Inject
+                        || o.measurement() instanceof Measurement.Tap);
         if ((!tried && !g.cold()) || !CircuitPredictor.powered(g.chassis()))
             return new Weighed(Optional.empty(), List.of());
         return session.predictors().foreseen(g.chassis(), g.priors(), predictions -> weigh(predictions, g, tried));
@@ -150,7 +150,7 @@ public final class Diagnoses implements AutoCloseable {
         List<Measurement.Ohms> telling = g.cold()
                 ? Diagnosis.ohms(predictions, g.evidence()).stream()
                         .limit(TELLING)
-                        .map(t -> (Measurement.Ohms) t.probe())
+                        .map(t -> (Measurement.Ohms) t.measurement())
                         .toList()
                 : List.of();
         return new Weighed(tried ? Optional.of(found(predictions, g)) : Optional.empty(), telling);
@@ -162,7 +162,7 @@ public final class Diagnoses implements AutoCloseable {
         d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(predictions, g.evidence(), s)));
         List<Found.Next> next = d.next().stream()
                 .limit(EXPLAINED)
-                .map(t -> new Found.Next(t, ExpectedAnswer.of(predictions, g.evidence(), d, t.probe(), 2)))
+                .map(t -> new Found.Next(t, ExpectedAnswer.of(predictions, g.evidence(), d, t.measurement(), 2)))
                 .toList();
         return new Found(
                 d.sized(predictions, g.evidence()), why, next, g.evidence().size(), false);

@@ -5,7 +5,7 @@ import anabion.core.job.Compared;
 import anabion.core.job.FittedState;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.EveryBand;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -63,13 +63,13 @@ final class BandRows {
         return cell;
     }
 
-    HBox row(EveryBand.Line line, String now, List<String> bands) {
+    HBox row(EveryBand.BandRow line, String now, List<String> bands) {
         HBox box = new HBox(
                 Texts.column(line.point().label(), columns.pin(), false),
                 Texts.column(names.net(line.rows().get(0)), columns.net(), false));
         StringBuilder spoken = new StringBuilder(line.point().label());
         for (int b = 0; b < bands.size(); b++) {
-            Row r = line.rows().get(b);
+            ReadingRow r = line.rows().get(b);
             String wave = r.measure() == Measure.AC_VOLTS ? " ~" : "";
             String should =
                     r.expectation().map(e -> Figures.volts(e.value()) + wave).orElse("");

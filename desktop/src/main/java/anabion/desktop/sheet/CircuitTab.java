@@ -5,7 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.command.WiringLine;
 import anabion.core.format.ListCodec;
-import anabion.core.schematic.CircuitSheet;
+import anabion.core.schematic.CircuitDrawing;
 import anabion.core.schematic.StageDrawing;
 import anabion.core.schematic.Symbol;
 import anabion.desktop.control.FadingScrollPane;
@@ -91,7 +91,7 @@ final class CircuitTab extends StudyTab {
         band = band();
         views.clear();
         flow.getChildren().clear();
-        List<StageDrawing> stages = now.map(c -> CircuitSheet.of(c, band, session.say("study.circuit.rest"))
+        List<StageDrawing> stages = now.map(c -> CircuitDrawing.of(c, band, session.say("study.circuit.rest"))
                         .stages())
                 .orElse(List.of());
         parts = stages.stream()

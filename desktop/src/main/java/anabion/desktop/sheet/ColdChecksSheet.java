@@ -1,7 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.coldcheck.ColdRow;
-import anabion.core.coldcheck.ColdSheet;
+import anabion.core.coldcheck.ColdTable;
 import anabion.core.coldcheck.Discharge;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.error.InputException;
@@ -93,7 +93,7 @@ public final class ColdChecksSheet implements Sheet {
         if (set.isEmpty()) return;
         SetRecord s = set.get();
         session.compute(() -> new Computed(
-                        ColdSheet.of(s.chassis(), s.readings(), s.job()),
+                        ColdTable.of(s.chassis(), s.readings(), s.job()),
                         s.chassis().parts().isEmpty() ? Optional.empty() : Discharge.of(s.chassis())))
                 .thenAccept(c -> Platform.runLater(() -> {
                     if (!shown.equals(set)) return;

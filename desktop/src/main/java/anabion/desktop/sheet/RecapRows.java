@@ -33,7 +33,7 @@ final class RecapRows {
     private record Columns(double part, double role, double was, double now, double volts, double tick) {}
 
     /** A line: of a part where it has a key. */
-    record Line(String key, String text, boolean heading, Optional<Item> item) {}
+    record ShownRow(String key, String text, boolean heading, Optional<Item> item) {}
 
     private final Session session;
     private Columns columns = WIDE;
@@ -50,19 +50,19 @@ final class RecapRows {
     }
 
     /** The lines of a plan, batch by batch, then what stays. */
-    List<Line> lines(Plan plan) {
-        List<Line> lines = new ArrayList<>();
+    List<ShownRow> lines(Plan plan) {
+        List<ShownRow> lines = new ArrayList<>();
         int n = 0;
         for (Plan.Batch b : plan.batches()) {
-            lines.add(new Line("", ++n + "  " + say(b.title()), true, Optional.empty()));
-            for (String key : b.keys()) lines.add(new Line(key, other(plan, key), false, plan.item(key)));
-            lines.add(new Line("", say(b.test()), false, Optional.empty()));
+            lines.add(new ShownRow("", ++n + "  " + say(b.title()), true, Optional.empty()));
+            for (String key : b.keys()) lines.add(new ShownRow(key, other(plan, key), false, plan.item(key)));
+            lines.add(new ShownRow("", say(b.test()), false, Optional.empty()));
         }
         List<Item> kept = plan.items().stream()
                 .filter(i -> i.choice().action() == Choice.Action.KEEP)
                 .toList();
-        if (!kept.isEmpty()) lines.add(new Line("", session.say("recap.stays"), true, Optional.empty()));
-        kept.forEach(i -> lines.add(new Line(i.key(), "", false, Optional.of(i))));
+        if (!kept.isEmpty()) lines.add(new ShownRow("", session.say("recap.stays"), true, Optional.empty()));
+        kept.forEach(i -> lines.add(new ShownRow(i.key(), "", false, Optional.of(i))));
         return lines;
     }
 
@@ -116,7 +116,7 @@ final class RecapRows {
         return head;
     }
 
-    HBox row(Line line, RecapLog log) {
+    HBox row(ShownRow line, RecapLog log) {
         if (line.heading()) {
             HBox box = new HBox(Texts.label(line.text(), "strong", "petrol"));
             box.setAlignment(Pos.BASELINE_LEFT);
@@ -165,7 +165,7 @@ final class RecapRows {
                         Texts.column(Figures.fixed(i.stress().worst(), 0) + " V", columns.volts(), true, "soft"));
     }
 
-    private void ticks(Line line, Set<Tick> done, HBox box) {
+    private void ticks(ShownRow line, Set<Tick> done, HBox box) {
         boolean keeps = line.item()
                 .filter(i -> i.choice().action() == Choice.Action.KEEP)
                 .isPresent();

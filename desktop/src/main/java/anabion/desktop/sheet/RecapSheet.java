@@ -50,7 +50,7 @@ public final class RecapSheet implements Sheet {
     private final BorderPane pane = new BorderPane();
     private final RecapRows rows;
     private final RecapDetail detail;
-    private final ListView<RecapRows.Line> list = new ListView<>();
+    private final ListView<RecapRows.ShownRow> list = new ListView<>();
     private final Label school = Texts.label("", "soft");
     private final Label note = Texts.wrapped("", "soft", "small");
     private final VBox top = new VBox();
@@ -167,7 +167,7 @@ public final class RecapSheet implements Sheet {
             }
     }
 
-    private Optional<RecapRows.Line> line() {
+    private Optional<RecapRows.ShownRow> line() {
         return Optional.ofNullable(list.getSelectionModel().getSelectedItem())
                 .filter(l -> !l.key().isEmpty());
     }
@@ -211,7 +211,7 @@ public final class RecapSheet implements Sheet {
 
     @Override
     public String where() {
-        return line().map(RecapRows.Line::key).orElse(session.say("step.recap"));
+        return line().map(RecapRows.ShownRow::key).orElse(session.say("step.recap"));
     }
 
     @Override
@@ -221,7 +221,7 @@ public final class RecapSheet implements Sheet {
 
     /** The line that Enter offers: the next thing to tick for the lit part. */
     private Optional<String> next() {
-        Optional<RecapRows.Line> line = line();
+        Optional<RecapRows.ShownRow> line = line();
         if (line.isEmpty()
                 || line.get()
                         .item()
@@ -350,13 +350,13 @@ public final class RecapSheet implements Sheet {
     }
 
     /** One line. */
-    private final class LineCell extends ListCell<RecapRows.Line> {
+    private final class LineCell extends ListCell<RecapRows.ShownRow> {
         LineCell() {
             setPrefWidth(0);
         }
 
         @Override
-        protected void updateItem(RecapRows.Line line, boolean empty) {
+        protected void updateItem(RecapRows.ShownRow line, boolean empty) {
             super.updateItem(line, empty);
             setText(null);
             setGraphic(empty || line == null ? null : rows.row(line, log()));

@@ -3,7 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import anabion.core.command.StudyLine;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -54,7 +54,7 @@ final class StagesTab extends StudyTab {
     }
 
     private String bands(Stage stage) {
-        if (stage.line() == StageLine.SUPPLY) return "";
+        if (stage.line() == StripRow.SUPPLY) return "";
         return String.join(
                 ", ",
                 chassis().bands().stream()
@@ -71,7 +71,7 @@ final class StagesTab extends StudyTab {
     @Override
     String edit() {
         if (!(list.getSelectionModel().getSelectedItem() instanceof Stage s)) return "";
-        return (s.line() == StageLine.SUPPLY ? "supply " : "") + s.name() + ": " + String.join(" ", s.parts())
+        return (s.line() == StripRow.SUPPLY ? "supply " : "") + s.name() + ": " + String.join(" ", s.parts())
                 + (s.point().isEmpty() || s.point().equals(Stage.LINE) ? "" : " @" + s.point());
     }
 

@@ -18,7 +18,7 @@ import anabion.core.signal.Gains;
 import anabion.core.tracing.School;
 import anabion.core.tracing.TracePoint;
 import anabion.core.tracing.TraceRow;
-import anabion.core.tracing.TraceSheet;
+import anabion.core.tracing.TraceTable;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
@@ -55,7 +55,7 @@ public final class TracingSheet implements Sheet {
     private final SocketPane socket;
     private List<TracePoint> points = List.of();
     private Optional<Ground> computed = Optional.empty();
-    private TraceSheet sheet = new TraceSheet("", List.of());
+    private TraceTable sheet = new TraceTable("", List.of());
     private School school = School.HALF;
 
     /** What the levels rest on. */
@@ -102,7 +102,7 @@ public final class TracingSheet implements Sheet {
             return;
         }
         computed = Optional.of(ground);
-        session.compute(() -> TraceSheet.points(set.chassis(), band.get()))
+        session.compute(() -> TraceTable.points(set.chassis(), band.get()))
                 .thenAccept(p -> Platform.runLater(() -> {
                     if (computed.filter(ground::equals).isEmpty()) return;
                     points = p;
@@ -111,7 +111,7 @@ public final class TracingSheet implements Sheet {
     }
 
     private void show(String band, boolean fresh) {
-        sheet = TraceSheet.of(band, points, session.need().job());
+        sheet = TraceTable.of(band, points, session.need().job());
         left.setText(words());
         boolean levels = sheet.rows().stream().anyMatch(r -> r.at().volts() > 0);
         how.setText(session.say(levels || sheet.rows().isEmpty() ? "trace.how" : "trace.how-stages"));
@@ -298,7 +298,7 @@ public final class TracingSheet implements Sheet {
         TraceRow row = litRow().orElseThrow(() ->
                 InputException.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));
         Heard.How how = entry.how().orElse(tapping() && entry.volts() == 0 ? Heard.How.TAP : Heard.How.INJECT);
-        if (how == Heard.How.TOUCH && !TraceSheet.touchable(session.need().chassis(), row.at()))
+        if (how == Heard.How.TOUCH && !TraceTable.touchable(session.need().chassis(), row.at()))
             throw InputException.at(line)
                     .because(session.say("trace.no-touch"))
                     .so(session.say("trace.no-touch.remedy"));
@@ -376,7 +376,7 @@ public final class TracingSheet implements Sheet {
         Optional<TracePoint> at = litRow().map(TraceRow::at);
         at.filter(TracePoint::measurable)
                 .ifPresent(p -> all.add(new String[] {"12mV", session.say("trace.hint.level")}));
-        at.filter(p -> TraceSheet.touchable(session.need().chassis(), p))
+        at.filter(p -> TraceTable.touchable(session.need().chassis(), p))
                 .ifPresent(p -> all.add(new String[] {"touch H", session.say("trace.hint.touch")}));
         return all;
     }

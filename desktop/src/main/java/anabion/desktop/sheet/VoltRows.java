@@ -7,7 +7,7 @@ import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Point;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Reading;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.desktop.control.NeedleBar;
 import anabion.desktop.control.Texts;
@@ -62,7 +62,7 @@ final class VoltRows {
     }
 
     /** The line above a device's rows. */
-    HBox group(Row row) {
+    HBox group(ReadingRow row) {
         String reference = row.point().device().map(Part::reference).orElse(session.say("ui.volts.nets"));
         String type =
                 row.point().device().flatMap(Part::device).map(Device::type).orElse("");
@@ -81,7 +81,7 @@ final class VoltRows {
     }
 
     /** A line of the sheet; the reading with this id lets its needle settle. */
-    HBox row(Row row, Optional<UUID> settled) {
+    HBox row(ReadingRow row, Optional<UUID> settled) {
         String wave = row.measure() == Measure.AC_VOLTS ? " ~" : "";
         boolean out = row.standing() == Standing.OUT;
         String read = row.reading()
@@ -127,7 +127,7 @@ final class VoltRows {
     }
 
     /** What the point is, in words, with the name of its net where that has one. */
-    String net(Row row) {
+    String net(ReadingRow row) {
         Point p = row.point();
         if (p.device().isEmpty()) return "";
         String section = PinNames.section(p.function());

@@ -7,7 +7,7 @@ import anabion.core.chassis.Point;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
 import anabion.core.reading.EveryBand;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
 import anabion.desktop.control.FadingScrollPane;
@@ -38,7 +38,7 @@ public final class VoltagesSheet implements Sheet {
     private static final double TIGHT_BELOW = 660;
 
     private final Session session;
-    private final Consumer<Optional<Row>> onLit;
+    private final Consumer<Optional<ReadingRow>> onLit;
     private final BorderPane pane = new BorderPane();
     private final Label title = Texts.label("", "title");
     private final Label conditions = Texts.label("", "soft");
@@ -49,14 +49,14 @@ public final class VoltagesSheet implements Sheet {
     private final BandRows across;
     private final Label against = Texts.wrapped("", "soft");
     private final VBox header = new VBox();
-    private List<Row> rows = List.of();
+    private List<ReadingRow> rows = List.of();
     private boolean every;
     private Optional<EveryBand> bands = Optional.empty();
     private final List<HBox> drawn = new ArrayList<>();
     private int lit;
     private Optional<UUID> settled = Optional.empty();
 
-    public VoltagesSheet(Session session, Consumer<Optional<Row>> onLit) {
+    public VoltagesSheet(Session session, Consumer<Optional<ReadingRow>> onLit) {
         this.session = session;
         this.onLit = onLit;
         socket = new SocketPane(session);
@@ -134,14 +134,14 @@ public final class VoltagesSheet implements Sheet {
         return session.condition().get().map(Condition::band).orElse("");
     }
 
-    private List<EveryBand.Line> lines() {
+    private List<EveryBand.BandRow> lines() {
         return bands.map(EveryBand::lines).orElse(List.of()).stream()
                 .filter(l -> inStage(l.rows().get(0)))
                 .toList();
     }
 
     /** The rows of one band, or where all bands stand side by side those of the band in hand. */
-    private List<Row> rowsNow() {
+    private List<ReadingRow> rowsNow() {
         if (bands.isEmpty())
             return session.verdict().get().map(Judge.Verdict::rows).orElse(List.of());
         int at = Math.max(0, bands.get().bands().indexOf(band()));
@@ -149,8 +149,8 @@ public final class VoltagesSheet implements Sheet {
     }
 
     private void rebuild() {
-        List<Row> all = rowsNow();
-        List<EveryBand.Line> lines = lines();
+        List<ReadingRow> all = rowsNow();
+        List<EveryBand.BandRow> lines = lines();
         Optional<String> label = lit >= 0 && lit < rows.size()
                 ? Optional.of(rows.get(lit).point().label())
                 : Optional.empty();
@@ -166,7 +166,7 @@ public final class VoltagesSheet implements Sheet {
         drawn.clear();
         String group = "";
         for (int i = 0; i < rows.size(); i++) {
-            Row row = rows.get(i);
+            ReadingRow row = rows.get(i);
             String device = row.point().device().map(Part::reference).orElse("");
             if (!device.equals(group) || i == 0) list.getChildren().add(drawing.group(row));
             group = device;
@@ -199,7 +199,7 @@ public final class VoltagesSheet implements Sheet {
         return text;
     }
 
-    private boolean inStage(Row row) {
+    private boolean inStage(ReadingRow row) {
         Optional<String> stage = session.stage().get();
         if (stage.isEmpty() || session.set().get().isEmpty()) return true;
         return session.set()
@@ -245,13 +245,13 @@ public final class VoltagesSheet implements Sheet {
             drawn.get(i).getStyleClass().remove("lit");
             if (i == lit) drawn.get(i).getStyleClass().add("lit");
         }
-        Optional<Row> row = litRow();
+        Optional<ReadingRow> row = litRow();
         onLit.accept(row);
-        socket.show(row.map(Row::point));
+        socket.show(row.map(ReadingRow::point));
         if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
     }
 
-    public Optional<Row> litRow() {
+    public Optional<ReadingRow> litRow() {
         return lit >= 0 && lit < rows.size() ? Optional.of(rows.get(lit)) : Optional.empty();
     }
 
@@ -292,20 +292,20 @@ public final class VoltagesSheet implements Sheet {
 
     @Override
     public Measure measure() {
-        return litRow().map(Row::measure).orElse(Measure.DC_VOLTS);
+        return litRow().map(ReadingRow::measure).orElse(Measure.DC_VOLTS);
     }
 
     @Override
     public CompletableFuture<?> reading(Entry.Volts volts) {
-        Point point = volts.point().map(session::point).orElseGet(() -> litRow().map(Row::point)
+        Point point = volts.point().map(session::point).orElseGet(() -> litRow().map(ReadingRow::point)
                 .orElseThrow(() -> anabion.core.error.InputException.at("")
                         .because(session.say("ui.volts.no-row"))
                         .so(session.say("ui.volts.no-row.remedy"))));
         Measure measure = litRow().filter(r -> r.point().label().equals(point.label()))
-                .map(Row::measure)
+                .map(ReadingRow::measure)
                 .orElseGet(() -> rows.stream()
                         .filter(r -> r.point().label().equals(point.label()))
-                        .map(Row::measure)
+                        .map(ReadingRow::measure)
                         .findFirst()
                         .orElse(Measure.DC_VOLTS));
         return Takes.volts(session, point, measure, volts).thenApply(set -> {
@@ -347,7 +347,7 @@ public final class VoltagesSheet implements Sheet {
     @Override
     public String copy() {
         StringBuilder text = new StringBuilder("pin\tnet\tchart\tshould read\tread\tverdict\n");
-        for (Row r : rows) {
+        for (ReadingRow r : rows) {
             text.append(r.point().label())
                     .append('\t')
                     .append(drawing.net(r))

@@ -6,7 +6,7 @@ import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
-import anabion.workshop.report.BenchSheet;
+import anabion.workshop.report.RecapPrintout;
 import anabion.workshop.report.SetReport;
 import anabion.workshop.storage.ForcedFiles;
 import java.io.FilterOutputStream;
@@ -32,7 +32,7 @@ final class Export {
     private final Words words;
     private final String kind;
     private final Path file;
-    private final Optional<BenchSheet> sheet;
+    private final Optional<RecapPrintout> sheet;
     private volatile boolean stopped;
 
     /** @param kind pdf, html or zip */
@@ -42,11 +42,12 @@ final class Export {
 
     /** The recap of a set as a page to print. */
     static Export benchSheet(SetRecord set, Plan plan, Words words, Path file) {
-        BenchSheet sheet = new BenchSheet(set.chassis().name(), plan, set.job().recap(), words);
+        RecapPrintout sheet =
+                new RecapPrintout(set.chassis().name(), plan, set.job().recap(), words);
         return new Export(set, words, "html", file, Optional.of(sheet));
     }
 
-    private Export(SetRecord set, Words words, String kind, Path file, Optional<BenchSheet> sheet) {
+    private Export(SetRecord set, Words words, String kind, Path file, Optional<RecapPrintout> sheet) {
         this.sheet = sheet;
         this.set = set;
         this.words = words;

@@ -32,9 +32,12 @@ final class NextTest {
         Found found = session.diagnoses().found().get().filter(f -> !f.old()).orElseThrow(() -> InputException.at("")
                 .because(session.say("next-test.none"))
                 .so(session.say("next-test.none.remedy")));
-        return found.next().stream().findFirst().map(n -> to(n.test().probe())).orElseThrow(() -> InputException.at("")
-                .because(session.say("next-test.enough"))
-                .so(session.say("next-test.enough.remedy")));
+        return found.next().stream()
+                .findFirst()
+                .map(n -> to(n.test().measurement()))
+                .orElseThrow(() -> InputException.at("")
+                        .because(session.say("next-test.enough"))
+                        .so(session.say("next-test.enough.remedy")));
     }
 
     /** @return what the probe line begins with; empty where the row for it is lit */

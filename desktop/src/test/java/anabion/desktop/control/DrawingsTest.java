@@ -6,7 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.Section;
 import anabion.core.device.model.Curves;
-import anabion.core.schematic.CircuitSheet;
+import anabion.core.schematic.CircuitDrawing;
 import anabion.core.signal.PlateCircuit;
 import anabion.core.simulation.setting.Setting;
 import anabion.workshop.demo.DemoWorkshop;
@@ -74,7 +74,7 @@ class DrawingsTest extends ApplicationTest {
     void aStageLightsThePartInHandAndOnlyThat() {
         List<String> chosen = new ArrayList<>();
         StageView view = new StageView(
-                CircuitSheet.of(halcyon, Optional.empty(), "rest")
+                CircuitDrawing.of(halcyon, Optional.empty(), "rest")
                         .stage("Output")
                         .orElseThrow(),
                 chosen::add);

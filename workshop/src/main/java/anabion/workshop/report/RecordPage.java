@@ -3,7 +3,7 @@ package anabion.workshop.report;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
-import anabion.core.coldcheck.ColdSheet;
+import anabion.core.coldcheck.ColdTable;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
@@ -18,7 +18,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.recap.CapacitorSection;
@@ -110,7 +110,7 @@ public final class RecordPage {
 
     /** The cold ohms that were taken: between what, how much, and what that says. */
     public List<Fact> cold() {
-        return ColdSheet.taken(set.chassis(), set.readings(), set.job()).stream()
+        return ColdTable.taken(set.chassis(), set.readings(), set.job()).stream()
                 .map(r -> new Fact(
                         r.label() + ", " + words.say(r.what()),
                         ohms(r.reading().orElseThrow().value()) + ": " + words.say(r.verdict())))
@@ -231,7 +231,7 @@ public final class RecordPage {
         return verdict.rows().stream().map(this::row).toList();
     }
 
-    private VoltRow row(Row r) {
+    private VoltRow row(ReadingRow r) {
         Optional<Expectation> e = r.expectation();
         String wave = r.measure() == Measure.AC_VOLTS ? " ~" : "";
         String what = words.say(r.point()
@@ -253,7 +253,7 @@ public final class RecordPage {
     }
 
     /** The bar shows three half-widths to either side; beyond, the needle is pinned. */
-    private static List<String> needle(Row r) {
+    private static List<String> needle(ReadingRow r) {
         if (r.reading().isEmpty() || r.expectation().isEmpty() || r.standing() == Standing.OFF_BY_DESIGN)
             return List.of();
         double at = r.expectation().get().deviation(r.reading().get().value()) / 3;

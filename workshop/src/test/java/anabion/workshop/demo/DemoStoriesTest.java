@@ -64,7 +64,7 @@ class DemoStoriesTest {
         assertThat(evidence).hasSameSizeAs(story.take());
         List<Observation> told = EvidenceCodec.read(new StringReader(DemoStories.evidence(story)), set);
         for (int n = 0; n < told.size(); n++) {
-            assertThat(evidence.get(n).probe()).isEqualTo(told.get(n).probe());
+            assertThat(evidence.get(n).measurement()).isEqualTo(told.get(n).measurement());
             if (evidence.get(n) instanceof Observation.Measured m)
                 assertThat(m.value())
                         .isCloseTo(

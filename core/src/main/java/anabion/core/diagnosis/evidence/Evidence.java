@@ -72,7 +72,7 @@ public final class Evidence {
     }
 
     private static String place(Observation o, Reading r) {
-        return o.probe().text() + r.condition().band() + r.condition().openEnds();
+        return o.measurement().text() + r.condition().band() + r.condition().openEnds();
     }
 
     private boolean counts(Reading r) {
@@ -183,10 +183,10 @@ public final class Evidence {
             return Optional.of(new Observation.Measured(new Measurement.Value(p.reference()), t.amount()));
         Measurement.Lifted.What what =
                 t.what() == PartTest.What.LEAKAGE ? Measurement.Lifted.What.LEAK : Measurement.Lifted.What.VALUE;
-        Measurement.PartTest probe = p.component() instanceof Component.Capacitor
+        Measurement.PartTest measurement = p.component() instanceof Component.Capacitor
                 ? new Measurement.Lifted(p.reference(), what)
                 : Measurement.Try.of(p);
-        return fails(chassis, p, t).map(bad -> new Observation.Tested(probe, !bad));
+        return fails(chassis, p, t).map(bad -> new Observation.Tested(measurement, !bad));
     }
 
     private List<Observation> trials() {

@@ -5,7 +5,7 @@ import java.util.List;
 
 /** What a probe showed. */
 public sealed interface Observation {
-    public Measurement probe();
+    public Measurement measurement();
 
     /** The readings among pieces of evidence, in their order. */
     public static List<Measured> measured(List<Observation> evidence) {
@@ -16,10 +16,10 @@ public sealed interface Observation {
     }
 
     /** @param value volts, or ohms */
-    public record Measured(Measurement.Metered probe, double value) implements Observation {
+    public record Measured(Measurement.Metered measurement, double value) implements Observation {
         public Measured {
-            if (Double.isNaN(value) || !Double.isFinite(probe.scaled(value)))
-                throw new IllegalArgumentException(value + " is no reading: " + probe.text());
+            if (Double.isNaN(value) || !Double.isFinite(measurement.scaled(value)))
+                throw new IllegalArgumentException(value + " is no reading: " + measurement.text());
         }
     }
 
@@ -28,8 +28,8 @@ public sealed interface Observation {
      *
      * @param probe an injection, or a band listened to
      */
-    public record Heard(Measurement probe, Outcome outcome) implements Observation {}
+    public record Heard(Measurement measurement, Outcome outcome) implements Observation {}
 
     /** @param good the tester found nothing wrong, or a good one in its place or across it changed nothing */
-    public record Tested(Measurement.PartTest probe, boolean good) implements Observation {}
+    public record Tested(Measurement.PartTest measurement, boolean good) implements Observation {}
 }

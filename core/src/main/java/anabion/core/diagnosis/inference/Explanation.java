@@ -36,28 +36,29 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
             if (o instanceof Observation.Measured m)
                 reasons.add(new Reason(
                         o,
-                        value(predictions, cause, m.probe()),
-                        value(predictions, predictions.healthy(), m.probe()),
+                        value(predictions, cause, m.measurement()),
+                        value(predictions, predictions.healthy(), m.measurement()),
                         log(predictions, cause, m) - log(predictions, against, m)));
             else {
                 int said = Posterior.outcome(o);
-                double ratio =
-                        predictions.said(cause, o.probe())[said] / predictions.said(against, o.probe())[said];
+                double ratio = predictions.said(cause, o.measurement())[said]
+                        / predictions.said(against, o.measurement())[said];
                 reasons.add(new Reason(o, Optional.empty(), Optional.empty(), Math.log(ratio)));
             }
         }
         return new Explanation(cause, against, reasons);
     }
 
-    private static Optional<Double> value(PredictionModel predictions, Hypothesis h, Measurement.Metered probe) {
-        return predictions.at(h, probe).map(f -> probe.unscaled(f.value()));
+    private static Optional<Double> value(PredictionModel predictions, Hypothesis h, Measurement.Metered measurement) {
+        return predictions.at(h, measurement).map(f -> measurement.unscaled(f.value()));
     }
 
     /** One reading by itself, slips included. */
     private static double log(PredictionModel predictions, Hypothesis h, Observation.Measured m) {
-        double read = m.probe().scaled(m.value());
-        double slip = Likelihood.SLIP * predictions.slip(m.probe(), read);
-        double near = predictions.at(h, m.probe()).map(f -> f.density(read)).orElse(0.0);
+        double read = m.measurement().scaled(m.value());
+        double slip = Likelihood.SLIP * predictions.slip(m.measurement(), read);
+        double near =
+                predictions.at(h, m.measurement()).map(f -> f.density(read)).orElse(0.0);
         return Math.log((1 - Likelihood.SLIP) * near + slip);
     }
 

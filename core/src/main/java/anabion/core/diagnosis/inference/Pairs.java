@@ -45,7 +45,7 @@ public final class Pairs {
         this.read = PredictionModel.scaled(measured);
         this.slips = new double[read.length];
         for (int i = 0; i < read.length; i++)
-            slips[i] = predictions.slip(measured.get(i).probe(), read[i]);
+            slips[i] = predictions.slip(measured.get(i).measurement(), read[i]);
         this.sound = predictions.all(predictions.healthy(), measured).orElseThrow();
     }
 
@@ -85,10 +85,11 @@ public final class Pairs {
     private double explained(Hypothesis h) {
         double sum = 0;
         for (int i = 0; i < read.length; i++) {
-            Measurement.Metered probe = measured.get(i).probe();
+            Measurement.Metered measurement = measured.get(i).measurement();
             double value = read[i];
-            double near = predictions.at(h, probe).map(f -> f.density(value)).orElse(0.0);
-            sum += Math.log(HALF * near + (1 - HALF) / predictions.range(probe));
+            double near =
+                    predictions.at(h, measurement).map(f -> f.density(value)).orElse(0.0);
+            sum += Math.log(HALF * near + (1 - HALF) / predictions.range(measurement));
         }
         return sum;
     }
@@ -114,7 +115,7 @@ public final class Pairs {
 
     private double[] said(Hypothesis h) {
         return said.computeIfAbsent(h, k -> heard.stream()
-                .mapToDouble(o -> predictions.said(k, o.probe())[Posterior.outcome(o)])
+                .mapToDouble(o -> predictions.said(k, o.measurement())[Posterior.outcome(o)])
                 .toArray());
     }
 }

@@ -40,19 +40,21 @@ public final class Posterior {
         read = PredictionModel.scaled(measured);
         ranges = measured.stream().mapToDouble(m -> range(m)).toArray();
         slips = measured.stream()
-                .mapToDouble(m -> predictions.slip(m.probe(), m.probe().scaled(m.value())))
+                .mapToDouble(
+                        m -> predictions.slip(m.measurement(), m.measurement().scaled(m.value())))
                 .toArray();
         weigh();
     }
 
     private double range(Observation.Measured m) {
-        double usual = predictions.range(m.probe());
-        return m.probe() instanceof Measurement.Volts ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
+        double usual = predictions.range(m.measurement());
+        return m.measurement() instanceof Measurement.Volts ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
     }
 
     private void weigh() {
         predictions.ready(
-                hypotheses, measured.stream().map(Observation.Measured::probe).toList());
+                hypotheses,
+                measured.stream().map(Observation.Measured::measurement).toList());
         List<Hypothesis> settled = new ArrayList<>();
         List<List<GaussianPrediction>> foreseen = new ArrayList<>();
         List<Optional<List<GaussianPrediction>>> each = predictions.all(hypotheses, measured);
@@ -84,7 +86,7 @@ public final class Posterior {
                 IntStream.range(0, logs.length).filter(n -> logs[n] > least).toArray();
         predictions.heardReady(
                 Arrays.stream(open).mapToObj(settled::get).toList(),
-                others.stream().map(Observation::probe).toList());
+                others.stream().map(Observation::measurement).toList());
         for (int n : open) logs[n] += said(settled.get(n));
     }
 
@@ -95,13 +97,13 @@ public final class Posterior {
     /** What was heard, and what testers said. */
     private double said(Hypothesis h) {
         double log = 0;
-        for (Observation o : others) log += Math.log(predictions.said(h, o.probe())[outcome(o)]);
+        for (Observation o : others) log += Math.log(predictions.said(h, o.measurement())[outcome(o)]);
         return log;
     }
 
     private double unlisted() {
         double log = 0;
-        for (Observation o : others) log += Math.log(PredictionModel.unknown(o.probe())[outcome(o)]);
+        for (Observation o : others) log += Math.log(PredictionModel.unknown(o.measurement())[outcome(o)]);
         return log;
     }
 

@@ -17,7 +17,7 @@ import java.util.Optional;
  * @param other what the second would show
  * @param apart how far these lie apart, in standard deviations of the reading; of what is heard, as many as make the same odds
  */
-public record Separation(Measurement probe, Optional<Double> one, Optional<Double> other, double apart) {
+public record Separation(Measurement measurement, Optional<Double> one, Optional<Double> other, double apart) {
     private static final int MOST = 5;
 
     /** The probes that separate best, most per minute first; those that hardly do are left out. */
@@ -31,8 +31,8 @@ public record Separation(Measurement probe, Optional<Double> one, Optional<Doubl
         }
         return all.stream()
                 .filter(s -> s.apart() > 1)
-                .sorted(Comparator.comparingDouble(
-                        (Separation s) -> -Math.min(s.apart(), 6) / s.probe().minutes()))
+                .sorted(Comparator.comparingDouble((Separation s) ->
+                        -Math.min(s.apart(), 6) / s.measurement().minutes()))
                 .limit(MOST)
                 .toList();
     }

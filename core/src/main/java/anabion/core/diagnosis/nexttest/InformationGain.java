@@ -143,14 +143,14 @@ public final class InformationGain {
     }
 
     /** Has computed at once what would be computed when asked for. */
-    public void ready(List<? extends Measurement> probes) {
-        predictions.ready(kept, probes);
+    public void ready(List<? extends Measurement> measurements) {
+        predictions.ready(kept, measurements);
         predictions.heardReady(
                 IntStream.range(0, odds.length)
                         .filter(h -> odds[h] >= listened)
                         .mapToObj(kept::get)
                         .toList(),
-                probes);
+                measurements);
     }
 
     /** Bits of a probe: the expected fall of entropy over the causes. */
@@ -159,8 +159,8 @@ public final class InformationGain {
     }
 
     /** Bits of each measurement. */
-    public double[] bits(List<Measurement> probes) {
-        List<DoubleSupplier> left = probes.stream()
+    public double[] bits(List<Measurement> measurements) {
+        List<DoubleSupplier> left = measurements.stream()
                 .map(p -> p instanceof Measurement.Metered m ? left(m) : leftSaid(p))
                 .toList();
         return left.parallelStream().mapToDouble(l -> before - l.getAsDouble()).toArray();

@@ -61,8 +61,8 @@ public final class NextMeasurements {
         InformationGain telling = narrowed;
         int tried = 0;
         for (int n = 0; n < found.size() && tried < CANDIDATES && some.size() < MOST; n++) {
-            Measurement p = (n < best.size() ? best : found).get(n).probe();
-            if (some.stream().anyMatch(o -> alone.alike(o.probe(), p))) continue;
+            Measurement p = (n < best.size() ? best : found).get(n).measurement();
+            if (some.stream().anyMatch(o -> alone.alike(o.measurement(), p))) continue;
             tried++;
             RatedMeasurement t = n < best.size()
                     ? best.get(n)
@@ -87,7 +87,7 @@ public final class NextMeasurements {
 
     /** What may be worth a closer look, the most telling per minute first. */
     private List<RatedMeasurement> found(List<? extends Measurement> allowed, List<Observation> evidence) {
-        Set<String> done = evidence.stream().map(o -> asked(o.probe())).collect(Collectors.toSet());
+        Set<String> done = evidence.stream().map(o -> asked(o.measurement())).collect(Collectors.toSet());
         alone.ready(allowed);
         List<Measurement> open = allowed.stream()
                 .filter(p -> !done.contains(asked(p)))
@@ -99,10 +99,11 @@ public final class NextMeasurements {
                 .toList();
     }
 
-    private static List<RatedMeasurement> tests(List<Measurement> probes, InformationGain telling) {
-        double[] bits = telling.bits(probes);
+    private static List<RatedMeasurement> tests(List<Measurement> measurements, InformationGain telling) {
+        double[] bits = telling.bits(measurements);
         return IntStream.range(0, bits.length)
-                .mapToObj(n -> new RatedMeasurement(probes.get(n), probes.get(n).minutes(), bits[n]))
+                .mapToObj(n -> new RatedMeasurement(
+                        measurements.get(n), measurements.get(n).minutes(), bits[n]))
                 .toList();
     }
 
@@ -128,12 +129,12 @@ public final class NextMeasurements {
     /** What was heard does not narrow what is heard. */
     private static List<RatedMeasurement> looked(List<RatedMeasurement> found, InformationGain narrowed) {
         List<Measurement> measured = found.stream()
-                .map(RatedMeasurement::probe)
+                .map(RatedMeasurement::measurement)
                 .filter(Measurement.Metered.class::isInstance)
                 .toList();
         Iterator<RatedMeasurement> narrower = tests(measured, narrowed).iterator();
         return found.stream()
-                .map(t -> t.probe() instanceof Measurement.Metered ? narrower.next() : t)
+                .map(t -> t.measurement() instanceof Measurement.Metered ? narrower.next() : t)
                 .toList();
     }
 

@@ -57,7 +57,7 @@ public final class PartMeasurements {
             List<Observation> evidence) {
         PartMeasurements parts = new PartMeasurements(predictions, odds);
         Set<Measurement> all = new LinkedHashSet<>(
-                parts.tried(evidence.stream().map(Observation::probe).collect(Collectors.toSet())));
+                parts.tried(evidence.stream().map(Observation::measurement).collect(Collectors.toSet())));
         allowed.stream()
                 .filter(Measurement.Volts.class::isInstance)
                 .map(Measurement.Volts.class::cast)

@@ -7,4 +7,4 @@ import anabion.core.diagnosis.evidence.Measurement;
  *
  * @param information expected fall of entropy, in bits
  */
-public record RatedMeasurement(Measurement probe, double minutes, double information) {}
+public record RatedMeasurement(Measurement measurement, double minutes, double information) {}

@@ -146,8 +146,9 @@ public final class ColdResistanceModel {
     }
 
     /** Computes at once, on all processors, what would be computed when asked for. */
-    public void ready(ParallelSolver together, List<FaultState> states, Collection<? extends Measurement> probes) {
-        List<Measurement.Ohms> all = probes.stream()
+    public void ready(
+            ParallelSolver together, List<FaultState> states, Collection<? extends Measurement> measurements) {
+        List<Measurement.Ohms> all = measurements.stream()
                 .filter(Measurement.Ohms.class::isInstance)
                 .map(Measurement.Ohms.class::cast)
                 .toList();
@@ -164,8 +165,8 @@ public final class ColdResistanceModel {
         together.each(states, (engine, state) -> answer(state, all));
     }
 
-    private void answer(FaultState state, List<Measurement.Ohms> probes) {
-        if (!state.cold(usual).quick()) probes.forEach(p -> at(state, p));
+    private void answer(FaultState state, List<Measurement.Ohms> measurements) {
+        if (!state.cold(usual).quick()) measurements.forEach(p -> at(state, p));
     }
 
     /** Ohms of a resistor that is lifted; they say nothing where nobody knows what it should have. */

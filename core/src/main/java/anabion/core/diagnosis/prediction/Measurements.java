@@ -70,10 +70,10 @@ public final class Measurements {
      */
     public static void check(PredictionModel predictions, List<Observation> evidence) {
         for (Observation o : evidence) {
-            if (o.probe() instanceof Measurement.Inject i) check(predictions, o.probe(), i);
-            if (o.probe() instanceof Measurement.Level l) check(predictions, o.probe(), l.ear());
-            if (o.probe() instanceof Measurement.Tap t)
-                check(predictions, o.probe(), new Measurement.Inject(t.band(), t.domain(), t.point()));
+            if (o.measurement() instanceof Measurement.Inject i) check(predictions, o.measurement(), i);
+            if (o.measurement() instanceof Measurement.Level l) check(predictions, o.measurement(), l.ear());
+            if (o.measurement() instanceof Measurement.Tap t)
+                check(predictions, o.measurement(), new Measurement.Inject(t.band(), t.domain(), t.point()));
         }
     }
 

@@ -28,15 +28,15 @@ public final class PredictionCache<P, T> {
         this.most = most;
     }
 
-    public T of(P probe, Hypothesis h, Function<Hypothesis, T> computed) {
-        T found = of(answers(probe), h, computed);
+    public T of(P measurement, Hypothesis h, Function<Hypothesis, T> computed) {
+        T found = of(answers(measurement), h, computed);
         trim();
         return found;
     }
 
     /** The answers of several hypotheses to one question. */
-    public List<T> of(P probe, List<Hypothesis> hypotheses, Function<Hypothesis, T> computed) {
-        IdentityHashMap<Hypothesis, T> answers = answers(probe);
+    public List<T> of(P measurement, List<Hypothesis> hypotheses, Function<Hypothesis, T> computed) {
+        IdentityHashMap<Hypothesis, T> answers = answers(measurement);
         List<T> found = new ArrayList<>(hypotheses.size());
         for (Hypothesis h : hypotheses) found.add(of(answers, h, computed));
         trim();
@@ -52,12 +52,12 @@ public final class PredictionCache<P, T> {
         return found;
     }
 
-    private IdentityHashMap<Hypothesis, T> answers(P probe) {
-        IdentityHashMap<Hypothesis, T> answers = lately.get(probe);
+    private IdentityHashMap<Hypothesis, T> answers(P measurement) {
+        IdentityHashMap<Hypothesis, T> answers = lately.get(measurement);
         if (answers == null) {
             if (lately.size() > LATELY) lately.clear();
-            answers = asked.computeIfAbsent(probe, p -> new IdentityHashMap<>());
-            lately.put(probe, answers);
+            answers = asked.computeIfAbsent(measurement, p -> new IdentityHashMap<>());
+            lately.put(measurement, answers);
         }
         return answers;
     }

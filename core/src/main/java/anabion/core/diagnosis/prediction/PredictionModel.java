@@ -156,17 +156,20 @@ public final class PredictionModel {
     }
 
     /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
-    public void ready(Collection<Hypothesis> of, Collection<? extends Measurement> probes) {
+    public void ready(Collection<Hypothesis> of, Collection<? extends Measurement> measurements) {
         List<FaultState> ends = ends(of);
-        probes.stream()
+        measurements.stream()
                 .filter(Measurement.Volts.class::isInstance)
                 .map(p -> near(((Measurement.Volts) p).setting()))
                 .distinct()
                 .limit(FEW)
                 .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
-        cold.ready(together, ends, probes);
+        cold.ready(together, ends, measurements);
         heardReady(
-                of, probes.stream().filter(Measurement.Level.class::isInstance).toList());
+                of,
+                measurements.stream()
+                        .filter(Measurement.Level.class::isInstance)
+                        .toList());
     }
 
     private List<FaultState> ends(Collection<Hypothesis> of) {
@@ -176,8 +179,8 @@ public final class PredictionModel {
     }
 
     /** Computes how bands sound, which the measurements ask for. */
-    public void heardReady(Collection<Hypothesis> of, Collection<? extends Measurement> probes) {
-        List<Band> bands = probes.stream()
+    public void heardReady(Collection<Hypothesis> of, Collection<? extends Measurement> measurements) {
+        List<Band> bands = measurements.stream()
                 .map(PredictionModel::band)
                 .flatMap(Optional::stream)
                 .distinct()
@@ -204,36 +207,38 @@ public final class PredictionModel {
     // --- volts and ohms ---
 
     /** Empty where the circuit of the hypothesis does not settle. */
-    public Optional<GaussianPrediction> at(Hypothesis h, Measurement.Metered probe) {
-        return foreseen.of(probe, h, x -> computed(x, probe));
+    public Optional<GaussianPrediction> at(Hypothesis h, Measurement.Metered measurement) {
+        return foreseen.of(measurement, h, x -> computed(x, measurement));
     }
 
     /** What each hypothesis shows at a probe. */
-    public List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Measurement.Metered probe) {
-        return foreseen.of(probe, all, h -> computed(h, probe));
+    public List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Measurement.Metered measurement) {
+        return foreseen.of(measurement, all, h -> computed(h, measurement));
     }
 
-    private Optional<GaussianPrediction> computed(Hypothesis h, Measurement.Metered probe) {
-        Optional<GaussianPrediction> all = whole(h, probe);
+    private Optional<GaussianPrediction> computed(Hypothesis h, Measurement.Metered measurement) {
+        Optional<GaussianPrediction> all = whole(h, measurement);
         List<Hypothesis> each = h.apart().stream()
                 .flatMap(a -> Optional.ofNullable(listed.get(a.from())).stream())
                 .toList();
-        return each.size() < 2 ? all : all.map(f -> f.apart(severe(each.get(0), probe), severe(each.get(1), probe)));
+        return each.size() < 2
+                ? all
+                : all.map(f -> f.apart(severe(each.get(0), measurement), severe(each.get(1), measurement)));
     }
 
-    private double severe(Hypothesis h, Measurement.Metered probe) {
-        return h.graded() ? at(h, probe).map(f -> f.severe(0)).orElse(0.0) : 0;
+    private double severe(Hypothesis h, Measurement.Metered measurement) {
+        return h.graded() ? at(h, measurement).map(f -> f.severe(0)).orElse(0.0) : 0;
     }
 
     /** Of two faults both as severe. */
-    private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered probe) {
-        if (probe instanceof Measurement.Volts v) return volts(h, v);
-        if (probe instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
-        if (probe instanceof Measurement.Value v) {
+    private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered measurement) {
+        if (measurement instanceof Measurement.Volts v) return volts(h, v);
+        if (measurement instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
+        if (measurement instanceof Measurement.Value v) {
             Part part = chassis.part(v.part()).orElseThrow();
             return Optional.of(cold.itself(states.of(h), part, (Component.Resistor) part.component()));
         }
-        return levels.foreseen(states.of(h), (Measurement.Level) probe);
+        return levels.foreseen(states.of(h), (Measurement.Level) measurement);
     }
 
     /** What a hypothesis shows at every reading; empty if one is not known. */
@@ -245,7 +250,7 @@ public final class PredictionModel {
     public List<Optional<List<GaussianPrediction>>> all(
             List<Hypothesis> hypotheses, List<Observation.Measured> readings) {
         List<List<Optional<GaussianPrediction>>> each =
-                readings.stream().map(m -> at(hypotheses, m.probe())).toList();
+                readings.stream().map(m -> at(hypotheses, m.measurement())).toList();
         return IntStream.range(0, hypotheses.size())
                 .mapToObj(h -> {
                     List<GaussianPrediction> all = new ArrayList<>();
@@ -256,13 +261,15 @@ public final class PredictionModel {
     }
 
     public static double[] scaled(List<Observation.Measured> readings) {
-        return readings.stream().mapToDouble(m -> m.probe().scaled(m.value())).toArray();
+        return readings.stream()
+                .mapToDouble(m -> m.measurement().scaled(m.value()))
+                .toArray();
     }
 
     /** Width of all that a probe can show, in that scale. */
-    public double range(Measurement.Metered probe) {
-        if (probe instanceof Measurement.Volts) return widest;
-        return probe instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
+    public double range(Measurement.Metered measurement) {
+        if (measurement instanceof Measurement.Volts) return widest;
+        return measurement instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
     }
 
     /** Volts near zero that say nothing. */
@@ -274,13 +281,13 @@ public final class PredictionModel {
      * Density of a value at a probe that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
      * many), half the time anything.
      */
-    public double slip(Measurement.Metered probe, double value) {
-        double anything = 1 / range(probe);
-        List<Double> elsewhere = elsewhere(probe);
+    public double slip(Measurement.Metered measurement, double value) {
+        double anything = 1 / range(measurement);
+        List<Double> elsewhere = elsewhere(measurement);
         if (elsewhere.isEmpty()) return anything;
         double sum = 0;
         for (double v : elsewhere) {
-            double sigma = probe instanceof Measurement.Volts
+            double sigma = measurement instanceof Measurement.Volts
                     ? Math.hypot(3 * METER * v, little)
                     : ColdResistanceModel.open(v) ? ColdResistanceModel.OHMS : 2 * ColdResistanceModel.OHMS;
             sum += GaussianPrediction.density(value - v, sigma);
@@ -288,14 +295,14 @@ public final class PredictionModel {
         return (anything + sum / elsewhere.size()) / 2;
     }
 
-    private List<Double> elsewhere(Measurement.Metered probe) {
-        if (probe instanceof Measurement.Volts v) {
+    private List<Double> elsewhere(Measurement.Metered measurement) {
+        if (measurement instanceof Measurement.Volts v) {
             Optional<FaultResponse> shown = well.shown(engine, near(v.setting()));
             return shown.isEmpty()
                     ? List.of()
                     : Simulator.nets(chassis).stream().map(shown.get()::free).toList();
         }
-        if (!(probe instanceof Measurement.Ohms o) || !cold.quick()) return List.of();
+        if (!(measurement instanceof Measurement.Ohms o) || !cold.quick()) return List.of();
         return Simulator.nets(chassis).stream()
                 .map(n -> cold.sound(new Measurement.Ohms(n, o.against(), o.test())))
                 .toList();
@@ -327,17 +334,17 @@ public final class PredictionModel {
     }
 
     /** What a hypothesis shows at a probe in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */
-    public double[] outlook(Hypothesis h, Measurement.Metered probe) {
-        return outlooks.of(probe, h, x -> brief(x, probe));
+    public double[] outlook(Hypothesis h, Measurement.Metered measurement) {
+        return outlooks.of(measurement, h, x -> brief(x, measurement));
     }
 
     /** What each hypothesis shows at a probe, in brief. */
-    public List<double[]> outlook(List<Hypothesis> all, Measurement.Metered probe) {
-        return outlooks.of(probe, all, h -> brief(h, probe));
+    public List<double[]> outlook(List<Hypothesis> all, Measurement.Metered measurement) {
+        return outlooks.of(measurement, all, h -> brief(h, measurement));
     }
 
-    private double[] brief(Hypothesis h, Measurement.Metered probe) {
-        return computed(h, probe)
+    private double[] brief(Hypothesis h, Measurement.Metered measurement) {
+        return computed(h, measurement)
                 .map(f -> new double[] {f.value(), f.deviation(), f.lain()})
                 .orElse(new double[] {Double.NaN, Double.NaN, 0});
     }
@@ -345,43 +352,43 @@ public final class PredictionModel {
     // --- sound ---
 
     /** The odds of every outcome of what has no number: of {@link Outcome} where it is heard, of bad and good where a part is tried. */
-    public double[] said(Hypothesis h, Measurement probe) {
-        return probe instanceof Measurement.PartTest p
+    public double[] said(Hypothesis h, Measurement measurement) {
+        return measurement instanceof Measurement.PartTest p
                 ? PartTestModel.odds(h, p)
-                : heard.of(probe, h, x -> heard(x, probe));
+                : heard.of(measurement, h, x -> heard(x, measurement));
     }
 
     /** The odds of every outcome where nothing is known. */
-    public static double[] unknown(Measurement probe) {
-        return probe instanceof Measurement.PartTest ? PartTestModel.unknown() : AudibilityModel.unknown();
+    public static double[] unknown(Measurement measurement) {
+        return measurement instanceof Measurement.PartTest ? PartTestModel.unknown() : AudibilityModel.unknown();
     }
 
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
-    private double[] heard(Hypothesis h, Measurement probe) {
-        String band = band(probe).orElseThrow();
+    private double[] heard(Hypothesis h, Measurement measurement) {
+        String band = band(measurement).orElseThrow();
         SeverityInterval ends = states.of(h);
         Optional<Loudness> sound = loudness(well, band);
         Optional<Loudness> from = loudness(ends.least(), band);
         Optional<Loudness> to = loudness(ends.most(), band);
         if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return AudibilityModel.unknown();
-        double[] one = called(sound.get(), from.get(), probe);
-        return !ends.graded() ? one : AudibilityModel.mean(one, called(sound.get(), to.get(), probe));
+        double[] one = called(sound.get(), from.get(), measurement);
+        return !ends.graded() ? one : AudibilityModel.mean(one, called(sound.get(), to.get(), measurement));
     }
 
     /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
-    public boolean knows(Hypothesis h, Measurement probe) {
-        return band(probe)
+    public boolean knows(Hypothesis h, Measurement measurement) {
+        return band(measurement)
                 .map(b -> states.of(h).least().heard(b) && states.of(h).most().heard(b))
                 .orElse(true);
     }
 
-    private static double[] called(Loudness sound, Loudness now, Measurement probe) {
-        if (probe instanceof Measurement.Tap t)
+    private static double[] called(Loudness sound, Loudness now, Measurement measurement) {
+        if (measurement instanceof Measurement.Tap t)
             return AudibilityModel.traced(sound, now, Loudness.key(t.domain(), t.point()));
         return AudibilityModel.odds(
                 sound,
                 now,
-                probe instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
+                measurement instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
     }
 
     private Optional<Loudness> loudness(FaultState state, String band) {

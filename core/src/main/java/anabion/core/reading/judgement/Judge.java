@@ -14,8 +14,8 @@ import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
 import anabion.core.reading.Predictor;
 import anabion.core.reading.Reading;
-import anabion.core.reading.Row;
-import anabion.core.reading.Sheet;
+import anabion.core.reading.ReadingRow;
+import anabion.core.reading.ReadingTable;
 import anabion.core.reading.Standing;
 import anabion.core.reading.Tolerances;
 import anabion.core.reading.pattern.Pattern;
@@ -42,7 +42,7 @@ public final class Judge {
      * @param findings most telling first
      * @param stages stage name to how it stands and whether it is suspected
      */
-    public record Verdict(List<Row> rows, List<Finding> findings, Map<String, StageHealth> stages) {
+    public record Verdict(List<ReadingRow> rows, List<Finding> findings, Map<String, StageHealth> stages) {
         /** Suspects of all findings, each once, in the order of the findings. */
         public List<Suspect> suspects() {
             Map<String, Suspect> once = new LinkedHashMap<>();
@@ -60,7 +60,7 @@ public final class Judge {
         }
 
         public int charted() {
-            return (int) rows.stream().filter(Row::charted).count();
+            return (int) rows.stream().filter(ReadingRow::charted).count();
         }
     }
 
@@ -86,19 +86,19 @@ public final class Judge {
             Condition now,
             Tolerances policy,
             Predictor predictor) {
-        List<Row> rows = new Sheet(chassis, readings, alterations, now, policy, predictor).rows();
+        List<ReadingRow> rows = new ReadingTable(chassis, readings, alterations, now, policy, predictor).rows();
         List<Finding> findings = new ArrayList<>();
         Board board = new Board(chassis, rows, now);
         for (Pattern p : Pattern.all()) findings.addAll(p.look(board));
         findings.addAll(BandCompare.look(chassis, readings, alterations, now, policy, predictor));
         findings.addAll(SharedStages.look(chassis, complaints));
         findings.sort(Comparator.comparingInt((Finding f) -> -f.weight()));
-        List<Row> said = rows.stream().map(r -> said(r, findings)).toList();
+        List<ReadingRow> said = rows.stream().map(r -> said(r, findings)).toList();
         return new Verdict(said, List.copyOf(findings), stages(chassis, said, findings, now));
     }
 
     /** A row at which a pattern shows says so in its own verdict. */
-    private static Row said(Row row, List<Finding> findings) {
+    private static ReadingRow said(ReadingRow row, List<Finding> findings) {
         Optional<Finding> here = findings.stream()
                 .filter(f -> f.point().equals(row.point().label()) && row.measure() == Measure.DC_VOLTS)
                 .findFirst();
@@ -108,21 +108,21 @@ public final class Judge {
     }
 
     private static Map<String, StageHealth> stages(
-            Chassis chassis, List<Row> rows, List<Finding> findings, Condition now) {
+            Chassis chassis, List<ReadingRow> rows, List<Finding> findings, Condition now) {
         Map<String, StageHealth> health = new LinkedHashMap<>();
         for (Stage stage : chassis.stages())
             health.put(stage.name(), new StageHealth(standing(chassis, stage, rows, now), suspicion(stage, findings)));
         return health;
     }
 
-    private static Standing standing(Chassis chassis, Stage stage, List<Row> rows, Condition now) {
+    private static Standing standing(Chassis chassis, Stage stage, List<ReadingRow> rows, Condition now) {
         if (stage.point().equals(Stage.LINE)) {
             double nominal = chassis.supply().volts();
             return Math.abs(now.line() - nominal) <= LINE_TOLERANCE * nominal ? Standing.WITHIN : Standing.DRIFTING;
         }
         Standing worst = Standing.OFF_BY_DESIGN;
         boolean any = false;
-        for (Row row : rows) {
+        for (ReadingRow row : rows) {
             boolean named = row.point().label().equals(stage.point());
             boolean owned = row.point()
                     .device()
@@ -147,17 +147,17 @@ public final class Judge {
     }
 
     /** The names of the stages on a band, signal stages first in order, then the supply. */
-    public static List<Stage> strip(Chassis chassis, String band, Set<anabion.core.chassis.StageLine> lines) {
+    public static List<Stage> strip(Chassis chassis, String band, Set<anabion.core.chassis.StripRow> lines) {
         Optional<Band> chosen = chassis.band(band);
         List<Stage> stages = new ArrayList<>();
         if (chosen.isPresent())
             chosen.get().stages().forEach(name -> chassis.stage(name).ifPresent(stages::add));
         else
             stages.addAll(chassis.stages().stream()
-                    .filter(s -> s.line() == anabion.core.chassis.StageLine.SIGNAL)
+                    .filter(s -> s.line() == anabion.core.chassis.StripRow.SIGNAL)
                     .toList());
         chassis.stages().stream()
-                .filter(s -> s.line() == anabion.core.chassis.StageLine.SUPPLY)
+                .filter(s -> s.line() == anabion.core.chassis.StripRow.SUPPLY)
                 .forEach(stages::add);
         return stages.stream().filter(s -> lines.contains(s.line())).toList();
     }

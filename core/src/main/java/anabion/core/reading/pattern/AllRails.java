@@ -8,7 +8,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,8 +25,8 @@ final class AllRails implements Pattern {
     @Override
     public List<Finding> look(Board board) {
         List<Double> ratios = new ArrayList<>();
-        Optional<Row> first = Optional.empty();
-        for (Row row : board.read()) {
+        Optional<ReadingRow> first = Optional.empty();
+        for (ReadingRow row : board.read()) {
             double expected = row.expectation().map(e -> e.value()).orElse(0.0);
             boolean rail = PinNames.isPlate(row.point().function())
                     || PinNames.is(row.point().function(), "g2")
@@ -44,12 +44,12 @@ final class AllRails implements Pattern {
         return List.of(low ? low(board, first.orElseThrow(), mean) : high(first.orElseThrow(), mean));
     }
 
-    private static boolean rectifierOutput(Row row) {
+    private static boolean rectifierOutput(ReadingRow row) {
         return PinNames.is(row.point().function(), "k")
                 && row.expectation().map(e -> e.value() > 60).orElse(false);
     }
 
-    private static Finding low(Board board, Row row, double mean) {
+    private static Finding low(Board board, ReadingRow row, double mean) {
         List<Suspect> suspects = new ArrayList<>();
         row.point().device().ifPresent(p -> suspects.add(Suspect.of(Fault.of(p.reference(), FaultMode.WEAK))));
         board.capacitorsAt(row.point().net()).stream().findFirst().ifPresent(p -> {
@@ -67,7 +67,7 @@ final class AllRails implements Pattern {
                 row.verdict());
     }
 
-    private static Finding high(Row row, double mean) {
+    private static Finding high(ReadingRow row, double mean) {
         return new Finding(
                 "rails-high",
                 row.point().label(),

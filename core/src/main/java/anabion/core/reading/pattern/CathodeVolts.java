@@ -9,7 +9,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
@@ -27,7 +27,7 @@ final class CathodeVolts implements Pattern {
     @Override
     public List<Finding> look(Board board) {
         List<Finding> found = new ArrayList<>();
-        for (Row row : board.read()) {
+        for (ReadingRow row : board.read()) {
             boolean cathode = PinNames.is(row.point().function(), "k");
             double expected = row.expectation().map(e -> e.value()).orElse(0.0);
             if (!cathode || expected < 0.5 || row.standing() == Standing.WITHIN || expected > 60) continue;
@@ -39,19 +39,19 @@ final class CathodeVolts implements Pattern {
         return found;
     }
 
-    private static boolean gridPositive(Board board, Row row) {
+    private static boolean gridPositive(Board board, ReadingRow row) {
         Optional<Point> grid = board.sibling(row, "g1");
         return grid.isPresent() && board.volts(grid.get().net()).orElse(0) > 0.3;
     }
 
-    private static Optional<Part> resistor(Board board, Row row) {
+    private static Optional<Part> resistor(Board board, ReadingRow row) {
         return board.resistorsAt(row.point().net()).stream()
                 .filter(r -> r.touches(board.chassis().reference()))
                 .findFirst()
                 .or(() -> board.resistorsAt(row.point().net()).stream().findFirst());
     }
 
-    private static Finding gone(Board board, Row row) {
+    private static Finding gone(Board board, ReadingRow row) {
         String device = row.point().device().map(Part::reference).orElse("");
         List<Suspect> suspects = new ArrayList<>();
         suspects.add(Suspect.of(Fault.of(device, FaultMode.DEAD)));
@@ -79,7 +79,7 @@ final class CathodeVolts implements Pattern {
                 Phrase.of("verdict.no-current"));
     }
 
-    private static Finding high(Board board, Row row, boolean open) {
+    private static Finding high(Board board, ReadingRow row, boolean open) {
         String device = row.point().device().map(Part::reference).orElse("");
         Optional<Part> resistor = resistor(board, row);
         List<Suspect> suspects = new ArrayList<>();

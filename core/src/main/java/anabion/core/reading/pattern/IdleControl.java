@@ -10,7 +10,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.SignalLevel;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
@@ -27,7 +27,7 @@ final class IdleControl implements Pattern {
     @Override
     public List<Finding> look(Board board) {
         List<Finding> found = new ArrayList<>();
-        for (Row row : board.read()) {
+        for (ReadingRow row : board.read()) {
             boolean strong = row.reading()
                     .filter(r -> r.condition()
                             .level()
@@ -60,7 +60,7 @@ final class IdleControl implements Pattern {
     }
 
     /** Not grown: a tube's grid is less than two volts negative; a transistor's base has not moved from its idle value. */
-    private static boolean flat(Row row) {
+    private static boolean flat(ReadingRow row) {
         double volts = row.volts().getAsDouble();
         boolean transistor = PinNames.is(row.point().function(), "b");
         if (!transistor) return volts >= GROWN && volts <= 0.3;
@@ -69,7 +69,7 @@ final class IdleControl implements Pattern {
     }
 
     /** A grid whose return goes to the control line, or that line itself. */
-    private static boolean onControlLine(Board board, Row row) {
+    private static boolean onControlLine(Board board, ReadingRow row) {
         boolean grid = PinNames.is(row.point().function(), "g1")
                 || PinNames.is(row.point().function(), "g3")
                 || PinNames.is(row.point().function(), "b");

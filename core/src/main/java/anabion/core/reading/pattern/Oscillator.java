@@ -9,7 +9,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,7 +25,7 @@ final class Oscillator implements Pattern {
     @Override
     public List<Finding> look(Board board) {
         List<Finding> found = new ArrayList<>();
-        for (Row row : board.read()) {
+        for (ReadingRow row : board.read()) {
             if (row.point().device().isEmpty()
                     || PinNames.is(row.point().function(), "k")
                     || !board.works(row.point().device().get())) continue;
@@ -37,7 +37,7 @@ final class Oscillator implements Pattern {
         return found;
     }
 
-    private static Finding stopped(Board board, Row row, Part leak) {
+    private static Finding stopped(Board board, ReadingRow row, Part leak) {
         String device = row.point().device().map(Part::reference).orElse("");
         List<Suspect> suspects = new ArrayList<>();
         suspects.add(Suspect.of(Fault.of(device, FaultMode.WEAK)));

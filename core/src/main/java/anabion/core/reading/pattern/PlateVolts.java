@@ -9,7 +9,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
@@ -27,7 +27,7 @@ final class PlateVolts implements Pattern {
     @Override
     public List<Finding> look(Board board) {
         List<Finding> found = new ArrayList<>();
-        for (Row row : board.read()) {
+        for (ReadingRow row : board.read()) {
             if (!PinNames.isPlate(row.point().function())
                     || row.expectation().isEmpty()
                     || row.standing() == Standing.WITHIN) continue;
@@ -41,7 +41,7 @@ final class PlateVolts implements Pattern {
         return found;
     }
 
-    private static Optional<Finding> atResistor(Board board, Row row, Part load, double read, double expected) {
+    private static Optional<Finding> atResistor(Board board, ReadingRow row, Part load, double read, double expected) {
         double rail =
                 board.readOrExpected(board.across(load, row.point().net())).orElse(0);
         double drop = rail - expected;
@@ -96,7 +96,7 @@ final class PlateVolts implements Pattern {
                 row.verdict()));
     }
 
-    private static Finding openWinding(Board board, Row row) {
+    private static Finding openWinding(Board board, ReadingRow row) {
         String device = row.point().device().map(Part::reference).orElse("");
         List<Suspect> suspects = new ArrayList<>();
         board.chassis().parts().stream()

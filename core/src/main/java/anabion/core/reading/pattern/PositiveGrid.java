@@ -10,7 +10,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,7 +31,7 @@ final class PositiveGrid implements Pattern {
     @Override
     public List<Finding> look(Board board) {
         List<Finding> found = new ArrayList<>();
-        for (Row row : board.read()) {
+        for (ReadingRow row : board.read()) {
             if (PinNames.is(row.point().function(), "g1")
                     && row.volts().getAsDouble() > returnVolts(board, row) + POSITIVE) {
                 found.add(finding(board, row));
@@ -40,18 +40,18 @@ final class PositiveGrid implements Pattern {
         return found;
     }
 
-    private static Optional<Part> leakResistor(Board board, Row row) {
+    private static Optional<Part> leakResistor(Board board, ReadingRow row) {
         return board.resistorsAt(row.point().net()).stream().findFirst();
     }
 
-    private static double returnVolts(Board board, Row row) {
+    private static double returnVolts(Board board, ReadingRow row) {
         return leakResistor(board, row)
                 .map(r ->
                         board.readOrExpected(board.across(r, row.point().net())).orElse(0))
                 .orElse(0.0);
     }
 
-    private Finding finding(Board board, Row row) {
+    private Finding finding(Board board, ReadingRow row) {
         double grid = row.volts().getAsDouble();
         String device = row.point().device().map(Part::reference).orElse("");
         List<Phrase> because = new ArrayList<>();
@@ -71,7 +71,7 @@ final class PositiveGrid implements Pattern {
                 "grid", row.point().label(), 3, headline, because, suspects, tests, Phrase.of("verdict.positive"));
     }
 
-    private static Optional<Phrase> hotCathode(Board board, Row row) {
+    private static Optional<Phrase> hotCathode(Board board, ReadingRow row) {
         return board.sibling(row, "k").flatMap(k -> {
             OptionalDouble read = board.volts(k.net());
             OptionalDouble expected = board.expected(k.net());
@@ -83,7 +83,7 @@ final class PositiveGrid implements Pattern {
     }
 
     /** The capacitor from the grid to the most positive net: that is the plate before it. */
-    private static Optional<Part> coupling(Board board, Row row) {
+    private static Optional<Part> coupling(Board board, ReadingRow row) {
         Part best = null;
         double highest = row.volts().getAsDouble();
         for (Part c : board.capacitorsAt(row.point().net())) {
@@ -98,7 +98,12 @@ final class PositiveGrid implements Pattern {
     }
 
     private static void leaky(
-            Board board, Row row, Part capacitor, List<Phrase> because, List<Suspect> suspects, List<Phrase> tests) {
+            Board board,
+            ReadingRow row,
+            Part capacitor,
+            List<Phrase> because,
+            List<Suspect> suspects,
+            List<Phrase> tests) {
         String net = row.point().net();
         double plate = board.readOrExpected(board.across(capacitor, net)).orElse(0);
         double back = returnVolts(board, row);

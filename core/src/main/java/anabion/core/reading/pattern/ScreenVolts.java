@@ -9,7 +9,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
@@ -29,7 +29,7 @@ final class ScreenVolts implements Pattern {
     @Override
     public List<Finding> look(Board board) {
         List<Finding> found = new ArrayList<>();
-        for (Row row : board.read()) {
+        for (ReadingRow row : board.read()) {
             if (!PinNames.is(row.point().function(), "g2") || row.expectation().isEmpty()) continue;
             Optional<Part> feed = board.feed(row.point().net());
             double expected = row.expectation().get().value();
@@ -40,7 +40,7 @@ final class ScreenVolts implements Pattern {
         return found;
     }
 
-    private static Finding gone(Board board, Row row, Part feed) {
+    private static Finding gone(Board board, ReadingRow row, Part feed) {
         List<Suspect> suspects = new ArrayList<>();
         suspects.add(Suspect.of(Fault.of(feed.reference(), FaultMode.OPEN)));
         List<Part> bypasses = board.bypassesAt(row.point().net());
@@ -71,7 +71,7 @@ final class ScreenVolts implements Pattern {
                 Phrase.of("verdict.gone"));
     }
 
-    private static Finding low(Board board, Row row, Part feed) {
+    private static Finding low(Board board, ReadingRow row, Part feed) {
         double read = row.volts().getAsDouble();
         double expected = row.expectation().orElseThrow().value();
         OptionalDouble rail =
@@ -105,7 +105,7 @@ final class ScreenVolts implements Pattern {
                 row.verdict());
     }
 
-    private static String name(Row row) {
+    private static String name(ReadingRow row) {
         return row.point().device().map(Part::reference).orElse(row.point().label());
     }
 }

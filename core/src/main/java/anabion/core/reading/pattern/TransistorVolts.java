@@ -10,7 +10,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.reading.Board;
 import anabion.core.reading.Finding;
 import anabion.core.reading.Finding.Suspect;
-import anabion.core.reading.Row;
+import anabion.core.reading.ReadingRow;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -132,7 +132,7 @@ final class TransistorVolts implements Pattern {
     private static Finding finding(Board board, Part q, String pin, String what, List<Suspect> suspects, double volts) {
         String label =
                 board.points().find(q.reference() + "." + pin).map(Point::label).orElse(q.reference());
-        Optional<Row> row = board.points().find(label).flatMap(p -> board.row(p.net()));
+        Optional<ReadingRow> row = board.points().find(label).flatMap(p -> board.row(p.net()));
         return new Finding(
                 "transistor-" + what,
                 label,
@@ -141,6 +141,6 @@ final class TransistorVolts implements Pattern {
                 List.of(Phrase.of("transistor." + what, q.reference(), Figures.volts(volts))),
                 suspects,
                 List.of(Phrase.of("test.transistor-" + what, q.reference())),
-                row.map(Row::verdict).orElse(Phrase.of("verdict.uncharted")));
+                row.map(ReadingRow::verdict).orElse(Phrase.of("verdict.uncharted")));
     }
 }

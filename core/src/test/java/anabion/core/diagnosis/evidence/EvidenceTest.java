@@ -70,7 +70,7 @@ class EvidenceTest {
     }
 
     private static List<String> texts(List<Observation> all) {
-        return all.stream().map(o -> o.probe().text()).toList();
+        return all.stream().map(o -> o.measurement().text()).toList();
     }
 
     private static double value(List<Observation> all, int n) {
@@ -126,7 +126,7 @@ class EvidenceTest {
                 Extra.NONE);
         assertThat(texts(Evidence.of(SET, List.of(behind), Job.NEW)))
                 .containsExactly("ohms B1 to CHASSIS with C18 lifted");
-        assertThat(((Measurement.Volts) all.get(0).probe()).setting().faults())
+        assertThat(((Measurement.Volts) all.get(0).measurement()).setting().faults())
                 .containsExactly(Fault.of("C14", FaultMode.OPEN));
     }
 
@@ -261,8 +261,8 @@ class EvidenceTest {
         assertThat(texts(bad)).containsExactly("leak C14");
         Observation.Tested found = (Observation.Tested) bad.get(0);
         assertThat(found.good()).isFalse();
-        assertThat(found.probe().catches(Fault.parse("C14:leaky:1M"))).isTrue();
-        assertThat(found.probe().catches(Fault.of("C14", FaultMode.OPEN))).isFalse();
+        assertThat(found.measurement().catches(Fault.parse("C14:leaky:1M"))).isTrue();
+        assertThat(found.measurement().catches(Fault.of("C14", FaultMode.OPEN))).isFalse();
         Job tight = Job.NEW.withRecap(none.tested(tested("C14", PartTest.What.LEAKAGE, 1e-9, 0, 250)));
         assertThat(((Observation.Tested) Evidence.of(SET, List.of(), tight).get(0)).good())
                 .isTrue();
@@ -270,8 +270,8 @@ class EvidenceTest {
         Observation.Tested right =
                 (Observation.Tested) Evidence.of(SET, List.of(), measured).get(0);
         assertThat(right.good()).isTrue();
-        assertThat(right.probe().catches(Fault.of("C14", FaultMode.OPEN))).isTrue();
-        assertThat(right.probe().catches(Fault.parse("C14:leaky:1M")))
+        assertThat(right.measurement().catches(Fault.of("C14", FaultMode.OPEN))).isTrue();
+        assertThat(right.measurement().catches(Fault.parse("C14:leaky:1M")))
                 .as("a right value says nothing of a leak")
                 .isFalse();
         Job renewed = leaky.altered(

@@ -93,8 +93,8 @@ class ConditionalGaussianTest {
     void oneReadingHalfWayForeseesTheNext(String least, String most, String what, String read, String next) {
         Hypothesis h = new Hypothesis(List.of(Fault.parse(least)), List.of(Fault.parse(most)), 0.1);
         Fault half = h.at(x -> 0.5).from().get(0);
-        Measurement.Metered first = probe(what, read);
-        Measurement.Metered second = probe(what, next);
+        Measurement.Metered first = measurement(what, read);
+        Measurement.Metered second = measurement(what, next);
         Hypothesis exact = new Hypothesis(List.of(half), List.of(half), 0.1);
         double shown = PREDICTIONS.at(exact, first).orElseThrow().value();
         double wanted = PREDICTIONS.at(exact, second).orElseThrow().value();
@@ -105,7 +105,7 @@ class ConditionalGaussianTest {
         assertThat(second.unscaled(foreseen)).isCloseTo(second.unscaled(wanted), withinPercentage(2));
     }
 
-    private static Measurement.Metered probe(String what, String at) {
+    private static Measurement.Metered measurement(String what, String at) {
         return what.equals("ohms")
                 ? new Measurement.Ohms(at, "CHASSIS", 1.5)
                 : new Measurement.Volts(at, at, Setting.of(230), MeterSpec.parse("10M"));

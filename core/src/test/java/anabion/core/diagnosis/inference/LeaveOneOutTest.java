@@ -46,7 +46,7 @@ class LeaveOneOutTest {
                 .isBetween(Diagnosis.LEADING_ODDS, Diagnosis.DECIDED_ODDS);
         assertThat(d.suspects().get(1).odds()).isGreaterThan(0.2);
         assertThat(d.decided()).isFalse();
-        assertThat(d.next().get(0).probe().text()).containsPattern("V4|C14");
+        assertThat(d.next().get(0).measurement().text()).containsPattern("V4|C14");
     }
 
     private static List<Observation> chart() {

@@ -62,8 +62,8 @@ class NextMeasurementsTest {
     @Test
     void whereVoltsAreAlikeOhmsAreAskedFor() {
         List<RatedMeasurement> next = next(even("R7:open", "C10:short"));
-        assertThat(next).extracting(t -> t.probe().text()).doesNotContain("volts V2.6");
-        assertThat(next).anyMatch(t -> t.probe() instanceof Measurement.Ohms);
+        assertThat(next).extracting(t -> t.measurement().text()).doesNotContain("volts V2.6");
+        assertThat(next).anyMatch(t -> t.measurement() instanceof Measurement.Ohms);
     }
 
     @Test
@@ -86,12 +86,12 @@ class NextMeasurementsTest {
     void whatWasAskedIsNotAskedAgainAndTheQuickestComesFirst() {
         Map<Hypothesis, Double> odds = even("R7:open", "C14:leaky", "V5:dead", "R13:open", "C18:open");
         List<RatedMeasurement> before = next(odds);
-        Measurement first = before.get(0).probe();
+        Measurement first = before.get(0).measurement();
         Observation answered = first instanceof Measurement.Metered m
                 ? new Observation.Measured(m, 100)
                 : new Observation.Heard(first, Outcome.WEAK);
         List<RatedMeasurement> after = next(odds, answered);
-        assertThat(after).noneMatch(t -> t.probe().text().equals(first.text()));
+        assertThat(after).noneMatch(t -> t.measurement().text().equals(first.text()));
         for (int n = 1; n < before.size(); n++) {
             RatedMeasurement a = before.get(n - 1);
             RatedMeasurement b = before.get(n);
@@ -106,7 +106,7 @@ class NextMeasurementsTest {
         Measurement across = Measurement.Across.of(SET.part("C14").orElseThrow());
         Measurement swap = Measurement.Try.of(SET.part("V5").orElseThrow());
         assertThat(new NextMeasurements(PREDICTIONS, odds, List.of()).of(List.of(across, swap), List.of()))
-                .extracting(RatedMeasurement::probe)
+                .extracting(RatedMeasurement::measurement)
                 .containsExactly(swap);
     }
 
@@ -126,7 +126,7 @@ class NextMeasurementsTest {
         Set<String> rail = Set.of("volts B2", "volts B3", "volts V1.5", "volts V2.5");
         List<RatedMeasurement> next = Diagnosis.of(PREDICTIONS, List.of()).next();
         assertThat(next).hasSizeGreaterThanOrEqualTo(3);
-        assertThat(next).filteredOn(t -> rail.contains(t.probe().text())).hasSizeLessThan(2);
+        assertThat(next).filteredOn(t -> rail.contains(t.measurement().text())).hasSizeLessThan(2);
         assertThat(next).allSatisfy(t -> assertThat(t.information()).isGreaterThan(0.1));
     }
 
@@ -140,8 +140,8 @@ class NextMeasurementsTest {
         assertThat(signals).hasSizeGreaterThan(9);
         assertThat(next).isNotEmpty();
         for (int n = 1; n < next.size(); n++) {
-            Measurement one = next.get(n - 1).probe();
-            Measurement other = next.get(n).probe();
+            Measurement one = next.get(n - 1).measurement();
+            Measurement other = next.get(n).measurement();
             double apart = odds.entrySet().stream()
                     .mapToDouble(e -> e.getValue()
                             * Math.abs(PREDICTIONS.said(e.getKey(), one)[0]
@@ -196,8 +196,8 @@ class NextMeasurementsTest {
         List<Observation> evidence = List.of(new Observation.Heard(new Measurement.Listen("AM"), Outcome.NOTHING));
         Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
         for (RatedMeasurement t : d.next())
-            assertThat(ExpectedAnswer.of(PREDICTIONS, evidence, d, t.probe(), 2))
-                    .as(t.probe().text())
+            assertThat(ExpectedAnswer.of(PREDICTIONS, evidence, d, t.measurement(), 2))
+                    .as(t.measurement().text())
                     .extracting(m -> said(m))
                     .satisfies(all -> assertThat(Set.copyOf(all)).hasSizeGreaterThan(1));
     }

@@ -145,7 +145,7 @@ class PartMeasurementsTest {
                         .parts())
                 .as("cleared by its value")
                 .doesNotContain("R7");
-        String asked = new Words(Vocabulary.STANDARD).say(CauseWords.of(sound.probe()));
+        String asked = new Words(Vocabulary.STANDARD).say(CauseWords.of(sound.measurement()));
         assertThat(asked).contains("R7").contains("lift");
     }
 }

@@ -20,8 +20,8 @@ class PredictionCacheTest {
         return new Hypothesis(open, open, 0.1);
     }
 
-    private int ask(PredictionCache<Measurement, Integer> kept, Measurement probe, Hypothesis h) {
-        return kept.of(probe, h, x -> computed.incrementAndGet());
+    private int ask(PredictionCache<Measurement, Integer> kept, Measurement measurement, Hypothesis h) {
+        return kept.of(measurement, h, x -> computed.incrementAndGet());
     }
 
     /** A reading typed anew is another object that asks the same. */
@@ -37,9 +37,9 @@ class PredictionCacheTest {
     @Test
     void ofManyOnlyWhatIsNewIsComputed() {
         PredictionCache<Measurement, Integer> kept = new PredictionCache<>(10);
-        Measurement probe = new Measurement.Listen("MW");
-        assertThat(ask(kept, probe, other)).isEqualTo(1);
-        assertThat(kept.of(probe, List.of(one, other), x -> computed.incrementAndGet()))
+        Measurement measurement = new Measurement.Listen("MW");
+        assertThat(ask(kept, measurement, other)).isEqualTo(1);
+        assertThat(kept.of(measurement, List.of(one, other), x -> computed.incrementAndGet()))
                 .containsExactly(2, 1);
     }
 

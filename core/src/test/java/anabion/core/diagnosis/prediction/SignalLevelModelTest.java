@@ -205,7 +205,7 @@ class SignalLevelModelTest {
                 new Posterior(PREDICTIONS, evidence, PREDICTIONS.hypotheses()).without(List.of(), 1);
         return new NextMeasurements(PREDICTIONS, odds, List.of())
                 .worth(Diagnosis.allowed(PREDICTIONS, evidence), evidence).stream()
-                        .map(RatedMeasurement::probe)
+                        .map(RatedMeasurement::measurement)
                         .toList();
     }
 

@@ -16,8 +16,8 @@ import java.util.Map;
 import java.util.UUID;
 
 /** What a large workshop costs: opening, the shelf, one set, one acknowledged reading; and the same in the real window. */
-final class WorkshopBench {
-    private WorkshopBench() {}
+final class WorkshopBenchmark {
+    private WorkshopBenchmark() {}
 
     static Map<String, Object> measure(Path root) throws IOException, InterruptedException {
         Path folder = Files.createTempDirectory("anabion-bench");

@@ -31,7 +31,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The cold checks of the demo sets: what is listed, and what readings on it say. */
-class ColdSheetTest {
+class ColdTableTest {
     private static final Chassis HALCYON = SharedSets.named("halcyon");
 
     private static Reading ohms(String a, String b, double value) {
@@ -65,7 +65,7 @@ class ColdSheetTest {
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae", "rover", "lark", "trunk-road", "concerto"})
     void everySetHasItsRowsEachOnceAndEachWithAPrediction(String name) {
-        List<ColdRow> rows = ColdSheet.of(SharedSets.named(name), List.of(), Job.NEW);
+        List<ColdRow> rows = ColdTable.of(SharedSets.named(name), List.of(), Job.NEW);
         Set<List<String>> pairs = new HashSet<>();
         Words words = new Words(Vocabulary.STANDARD);
         for (ColdRow r : rows) {
@@ -92,7 +92,7 @@ class ColdSheetTest {
     void aFaultShowsInItsRow(String a, String b, String fault, String verdict) {
         Setting broken = Setting.of(230).withFaults(List.of(Fault.parse(fault)));
         double read = ColdSet.of(HALCYON, broken).between(a, b, 1.5);
-        ColdRow row = row(ColdSheet.of(HALCYON, List.of(ohms(a, b, read)), Job.NEW), a, b);
+        ColdRow row = row(ColdTable.of(HALCYON, List.of(ohms(a, b, read)), Job.NEW), a, b);
         assertThat(row.verdict().key())
                 .as("%s Ω for %s to %s", read, row.low(), row.high())
                 .isEqualTo(verdict);
@@ -103,7 +103,7 @@ class ColdSheetTest {
     @Test
     void aRailThatLeaksLikeOldElectrolyticsIsWithin() {
         double read = ColdSet.of(HALCYON, Setting.of(230), 0.05).between("B2", "CHASSIS", 1.5);
-        ColdRow row = row(ColdSheet.of(HALCYON, List.of(ohms("CHASSIS", "B2", read)), Job.NEW), "B2", "CHASSIS");
+        ColdRow row = row(ColdTable.of(HALCYON, List.of(ohms("CHASSIS", "B2", read)), Job.NEW), "B2", "CHASSIS");
         assertThat(row.standing()).isEqualTo(Standing.WITHIN);
         assertThat(row.deviation()).isBetween(-1.0, 1.0);
     }
@@ -111,7 +111,7 @@ class ColdSheetTest {
     /** Between nets that no row asks for: shown and judged all the same. */
     @Test
     void whatIsReadElsewhereIsListedToo() {
-        List<ColdRow> rows = ColdSheet.of(HALCYON, List.of(ohms("V5.6", "V5.1", 380)), Job.NEW);
+        List<ColdRow> rows = ColdTable.of(HALCYON, List.of(ohms("V5.6", "V5.1", 380)), Job.NEW);
         assertThat(row(rows, "V5.6", "V5.1").standing()).isEqualTo(Standing.WITHIN);
     }
 
@@ -119,17 +119,17 @@ class ColdSheetTest {
     @Test
     void besideAJunctionEachWayRoundIsARow() {
         Chassis lark = SharedSets.named("lark");
-        List<ColdRow> rows = ColdSheet.of(lark, List.of(), Job.NEW);
+        List<ColdRow> rows = ColdTable.of(lark, List.of(), Job.NEW);
         ColdRow one = inOrder(rows, "Q1E", "CHASSIS");
         ColdRow other = inOrder(rows, "CHASSIS", "Q1E");
         assertThat(List.of(one.part(), other.part())).containsOnly("R3");
         double higher = Math.max(one.usual(), other.usual());
         assertThat(higher).isGreaterThan(1.2 * Math.min(one.usual(), other.usual()));
         assertThat(higher).as("the higher is nearer to R3").isBetween(1000.0, 1700.0);
-        List<ColdRow> read = ColdSheet.of(lark, List.of(ohms("CHASSIS", "Q1E", other.usual())), Job.NEW);
+        List<ColdRow> read = ColdTable.of(lark, List.of(ohms("CHASSIS", "Q1E", other.usual())), Job.NEW);
         assertThat(inOrder(read, "CHASSIS", "Q1E").standing()).isEqualTo(Standing.WITHIN);
         assertThat(inOrder(read, "Q1E", "CHASSIS").reading()).isEmpty();
-        assertThat(ColdSheet.of(HALCYON, List.of(), Job.NEW))
+        assertThat(ColdTable.of(HALCYON, List.of(), Job.NEW))
                 .extracting(r -> Set.of(r.net(), r.against()))
                 .doesNotHaveDuplicates();
     }
@@ -138,12 +138,12 @@ class ColdSheetTest {
     @Test
     void whatWasTakenIsJudgedAsOnTheSheet() {
         List<Reading> taken = List.of(ohms("V2.6", "B2", 68e3), ohms("V5.6", "V5.1", 380));
-        assertThat(ColdSheet.taken(HALCYON, taken, Job.NEW))
-                .isEqualTo(ColdSheet.of(HALCYON, taken, Job.NEW).stream()
+        assertThat(ColdTable.taken(HALCYON, taken, Job.NEW))
+                .isEqualTo(ColdTable.of(HALCYON, taken, Job.NEW).stream()
                         .filter(r -> r.reading().isPresent())
                         .toList())
                 .hasSize(2);
-        assertThat(ColdSheet.taken(HALCYON, List.of(), Job.NEW)).isEmpty();
+        assertThat(ColdTable.taken(HALCYON, List.of(), Job.NEW)).isEmpty();
     }
 
     @Test
@@ -151,9 +151,9 @@ class ColdSheetTest {
         Job job = Job.NEW.altered(
                 new Alteration(new UUID(9, 9), Instant.EPOCH, "R7", AlterationKind.RENEWED, "", Extra.NONE));
         List<Reading> taken = List.of(ohms("V2.6", "B2", 68e3));
-        assertThat(row(ColdSheet.of(HALCYON, taken, job), "V2.6", "B2").reading())
+        assertThat(row(ColdTable.of(HALCYON, taken, job), "V2.6", "B2").reading())
                 .isEmpty();
-        assertThat(row(ColdSheet.of(HALCYON, taken, Job.NEW), "V2.6", "B2").reading())
+        assertThat(row(ColdTable.of(HALCYON, taken, Job.NEW), "V2.6", "B2").reading())
                 .isPresent();
     }
 
@@ -162,19 +162,19 @@ class ColdSheetTest {
     void ohmsAreHeldAgainstTheSetAsItWasRead() {
         Job job = Job.NEW.altered(
                 new Alteration(new UUID(9, 8), Instant.EPOCH, "C18", AlterationKind.LIFTED, "", Extra.NONE));
-        ColdRow whole = row(ColdSheet.of(HALCYON, List.of(), Job.NEW), "B1", "CHASSIS");
-        ColdRow lifted = row(ColdSheet.of(HALCYON, List.of(), job), "B1", "CHASSIS");
+        ColdRow whole = row(ColdTable.of(HALCYON, List.of(), Job.NEW), "B1", "CHASSIS");
+        ColdRow lifted = row(ColdTable.of(HALCYON, List.of(), job), "B1", "CHASSIS");
         assertThat(lifted.low()).isGreaterThan(5 * whole.low());
         Reading before = ohms(
                 "V2.7",
                 "CHASSIS",
-                row(ColdSheet.of(HALCYON, List.of(), Job.NEW), "V2.7", "CHASSIS")
+                row(ColdTable.of(HALCYON, List.of(), Job.NEW), "V2.7", "CHASSIS")
                         .usual());
-        assertThat(row(ColdSheet.of(HALCYON, List.of(before), job), "V2.7", "CHASSIS")
+        assertThat(row(ColdTable.of(HALCYON, List.of(before), job), "V2.7", "CHASSIS")
                         .standing())
                 .isEqualTo(Standing.WITHIN);
         Reading leak = ohms("V3.7", "CHASSIS", 400e3).withId(new UUID(7, 7));
-        assertThat(row(ColdSheet.of(HALCYON, List.of(leak), job), "V3.7", "CHASSIS")
+        assertThat(row(ColdTable.of(HALCYON, List.of(leak), job), "V3.7", "CHASSIS")
                         .low())
                 .as("taken with C18 in")
                 .isLessThan(lifted.low());

@@ -30,7 +30,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** Random faults, found by the tests that the diagnosis asks for, and by two plain ways of working. */
-public final class DiagnosisBench {
+public final class DiagnosisBenchmark {
     private static final double LINE = 0.1;
     private static final double UNLISTED = 0.1;
     /** Walks longer than this are listed with those that missed. */
@@ -49,7 +49,7 @@ public final class DiagnosisBench {
     private final boolean pairs;
     private final List<String> trace = new ArrayList<>();
 
-    private DiagnosisBench(Chassis chassis, Map<String, Double> trims, boolean mismatched, boolean pairs) {
+    private DiagnosisBenchmark(Chassis chassis, Map<String, Double> trims, boolean mismatched, boolean pairs) {
         this.chassis = chassis;
         this.predictions = new PredictionModel(chassis, trims, Priors.USUAL);
         this.mismatched = mismatched;
@@ -69,7 +69,7 @@ public final class DiagnosisBench {
         IntStream.range(0, shares).parallel().forEach(share -> {
             Chassis set = sets.get(share * sets.size() / shares);
             Map<String, Double> trims = mismatched ? charted(set, random(seed, -1 - share)) : Map.of();
-            DiagnosisBench bench = new DiagnosisBench(set, trims, mismatched, pairs);
+            DiagnosisBenchmark bench = new DiagnosisBenchmark(set, trims, mismatched, pairs);
             for (int n = share; n < cases; n += shares) {
                 bench.one(random(seed, n), score, n < MOST_COMPARED);
                 int walked = done.incrementAndGet();
@@ -97,7 +97,7 @@ public final class DiagnosisBench {
 
     /** @param compared whether the plain ways of working are tried on it too */
     private void one(Random random, Score score, boolean compared) {
-        Bench bench;
+        SimulatedBench bench;
         Planted planted;
         double line;
         List<Measurement> allowed;
@@ -107,7 +107,7 @@ public final class DiagnosisBench {
                     ? Planted.pair(chassis, random)
                     : unlisted ? Planted.unlisted(chassis, random) : Planted.listed(chassis, random);
             line = chassis.supply().volts() * (1 + LINE * Specimen.even(random));
-            bench = new Bench(chassis, planted, Specimen.of(chassis, random, mismatched), line, random);
+            bench = new SimulatedBench(chassis, planted, Specimen.of(chassis, random, mismatched), line, random);
             allowed = Measurements.of(predictions, Setting.of(bench.lineRead()), new MeterSpec.Fixed(10e6));
         } while (!bench.settles() || !bench.shows(allowed));
         Set<String> truth = planted.causes();
@@ -130,7 +130,8 @@ public final class DiagnosisBench {
 
     private String last = "";
 
-    private Score.Outcome walk(Walk walk, Bench bench, List<Measurement> allowed, Set<String> truth, boolean unlisted) {
+    private Score.Outcome walk(
+            Walk walk, SimulatedBench bench, List<Measurement> allowed, Set<String> truth, boolean unlisted) {
         List<Observation> evidence = new ArrayList<>();
         List<Double> said = new ArrayList<>();
         List<Boolean> hits = new ArrayList<>();
@@ -150,7 +151,7 @@ public final class DiagnosisBench {
         }
         if (walk.asks()) {
             StringBuilder b = new StringBuilder();
-            evidence.forEach(o -> b.append(o.probe().text())
+            evidence.forEach(o -> b.append(o.measurement().text())
                     .append('=')
                     .append(
                             o instanceof Observation.Measured m

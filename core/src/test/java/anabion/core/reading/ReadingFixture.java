@@ -18,7 +18,7 @@ import java.util.List;
 import java.util.UUID;
 
 /** Takes readings on a test set, one line each, and asks for the verdict. */
-final class Bench {
+final class ReadingFixture {
     private static final Instant START = Instant.parse("2026-05-04T09:00:00Z");
     private final Chassis set;
     private final List<Reading> readings = new ArrayList<>();
@@ -26,11 +26,11 @@ final class Bench {
     private final List<Complaint> complaints = new ArrayList<>();
     private Condition now = Condition.of(220, MeterSpec.parse("10M"), "AM").withSignal("none");
 
-    Bench(Chassis set) {
+    ReadingFixture(Chassis set) {
         this.set = set;
     }
 
-    Bench under(Condition condition) {
+    ReadingFixture under(Condition condition) {
         now = condition;
         return this;
     }
@@ -39,15 +39,15 @@ final class Bench {
         return now;
     }
 
-    Bench read(String point, double volts) {
+    ReadingFixture read(String point, double volts) {
         return read(point, volts, Measure.DC_VOLTS, false);
     }
 
-    Bench doubtful(String point, double volts) {
+    ReadingFixture doubtful(String point, double volts) {
         return read(point, volts, Measure.DC_VOLTS, true);
     }
 
-    Bench read(String point, double value, Measure measure, boolean doubtful) {
+    ReadingFixture read(String point, double value, Measure measure, boolean doubtful) {
         UUID state = alterations.isEmpty()
                 ? FittedState.AS_FOUND
                 : alterations.get(alterations.size() - 1).id();
@@ -65,12 +65,12 @@ final class Bench {
         return this;
     }
 
-    Bench hears(String band, SymptomKind symptom) {
+    ReadingFixture hears(String band, SymptomKind symptom) {
         complaints.add(new Complaint(band, symptom, "", Extra.NONE));
         return this;
     }
 
-    Bench alter(Alteration alteration) {
+    ReadingFixture alter(Alteration alteration) {
         alterations.add(alteration);
         return this;
     }
@@ -79,7 +79,7 @@ final class Bench {
         return Judge.judge(set, readings, alterations, complaints, now, Tolerances.STANDARD, Predictor.NONE);
     }
 
-    Row row(String point) {
+    ReadingRow row(String point) {
         return verdict().rows().stream()
                 .filter(r -> r.point().label().equals(point))
                 .findFirst()

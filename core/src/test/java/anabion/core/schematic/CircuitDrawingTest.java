@@ -18,14 +18,14 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
 /** The drawing read back as an eye reads it must give the nets that were entered. */
-class CircuitSheetTest {
+class CircuitDrawingTest {
     private static final double CLOSE = 1e-6;
 
     @ParameterizedTest
     @ValueSource(strings = {"halcyon", "brae", "rover", "lark", "trunk-road", "concerto", "true/moor"})
     void everyPartIsDrawnBetweenItsOwnNets(String name) {
         Chassis chassis = SharedSets.named(name);
-        CircuitSheet sheet = CircuitSheet.of(chassis, Optional.empty(), "rest");
+        CircuitDrawing sheet = CircuitDrawing.of(chassis, Optional.empty(), "rest");
         for (StageDrawing stage : sheet.stages()) new Read(chassis, stage).agrees();
         Set<String> drawn = new TreeSet<>();
         sheet.stages().forEach(s -> s.symbols().forEach(x -> drawn.add(x.part())));
@@ -39,7 +39,8 @@ class CircuitSheetTest {
     @Test
     void stagesStandInTheOrderOfTheSignal() {
         Chassis chassis = SharedSets.named("halcyon");
-        CircuitSheet sheet = CircuitSheet.of(chassis, chassis.bands().stream().findFirst(), "rest");
+        CircuitDrawing sheet =
+                CircuitDrawing.of(chassis, chassis.bands().stream().findFirst(), "rest");
         assertThat(sheet.stages()).extracting(StageDrawing::stage).startsWith("Aerial", "Mixer", "IF", "Detector");
         StageDrawing output = sheet.stage("Output").orElseThrow();
         assertThat(x(output, "C14")).isLessThan(x(output, "V4"));

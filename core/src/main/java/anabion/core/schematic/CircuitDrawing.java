@@ -5,7 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
-import anabion.core.chassis.StageLine;
+import anabion.core.chassis.StripRow;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashSet;
@@ -14,11 +14,11 @@ import java.util.Optional;
 import java.util.Set;
 
 /** The whole circuit, stage by stage: the signal path of a band, then the supply, then what stands in no stage. */
-public record CircuitSheet(List<StageDrawing> stages) {
+public record CircuitDrawing(List<StageDrawing> stages) {
     /** Capacitors from here on make a rail of the net that they hold to the chassis. */
     private static final double HOLDING = 5e-9;
 
-    public CircuitSheet {
+    public CircuitDrawing {
         stages = List.copyOf(stages);
     }
 
@@ -28,7 +28,7 @@ public record CircuitSheet(List<StageDrawing> stages) {
      * @param band its path of signal stages; empty for all stages as they are listed
      * @param rest the title of what stands in no stage
      */
-    public static CircuitSheet of(Chassis chassis, Optional<Band> band, String rest) {
+    public static CircuitDrawing of(Chassis chassis, Optional<Band> band, String rest) {
         Set<String> rails = rails(chassis);
         String earth = chassis.reference();
         List<StageDrawing> drawn = new ArrayList<>();
@@ -43,7 +43,7 @@ public record CircuitSheet(List<StageDrawing> stages) {
                         .toList(),
                 rails,
                 earth);
-        return new CircuitSheet(drawn);
+        return new CircuitDrawing(drawn);
     }
 
     /** The drawing of a stage. */
@@ -61,7 +61,7 @@ public record CircuitSheet(List<StageDrawing> stages) {
         if (band.isPresent())
             for (String name : band.get().stages()) chassis.stage(name).ifPresent(order::add);
         for (Stage s : chassis.stages())
-            if (!order.contains(s) && (band.isEmpty() || s.line() == StageLine.SUPPLY)) order.add(s);
+            if (!order.contains(s) && (band.isEmpty() || s.line() == StripRow.SUPPLY)) order.add(s);
         return order;
     }
 
@@ -89,6 +89,6 @@ public record CircuitSheet(List<StageDrawing> stages) {
                         .flatMap(r -> chassis.part(r).stream())
                         .anyMatch(p -> p.touches(net)))
                 .toList();
-        return at.size() > 1 || at.stream().anyMatch(s -> s.line() == StageLine.SUPPLY);
+        return at.size() > 1 || at.stream().anyMatch(s -> s.line() == StripRow.SUPPLY);
     }
 }

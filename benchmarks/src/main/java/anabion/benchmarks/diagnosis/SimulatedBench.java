@@ -24,7 +24,7 @@ import java.util.Random;
 import java.util.stream.Stream;
 
 /** A faulty specimen on the bench of somebody whose meter is good to 2 %, who hears within some decibels, and whose probe slips now and then. */
-final class Bench {
+final class SimulatedBench {
     private static final double METER = 0.02;
     private static final double DIGIT = 0.01;
     private static final double SLIP = 0.02;
@@ -67,7 +67,7 @@ final class Bench {
     private final Map<String, Optional<Loudness>> now = new HashMap<>();
     private final Map<String, Optional<Loudness>> before = new HashMap<>();
 
-    Bench(Chassis sound, Planted planted, Map<String, Double> trims, double line, Random random) {
+    SimulatedBench(Chassis sound, Planted planted, Map<String, Double> trims, double line, Random random) {
         this.sound = sound;
         this.planted = planted;
         this.trims = trims;

@@ -17,13 +17,13 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** The plan of a recap as a page to print and to tick with a pencil. */
-public final class BenchSheet {
+public final class RecapPrintout {
     private final String title;
     private final Plan plan;
     private final RecapLog log;
     private final Words words;
 
-    public BenchSheet(String title, Plan plan, RecapLog log, Words words) {
+    public RecapPrintout(String title, Plan plan, RecapLog log, Words words) {
         this.title = title;
         this.plan = plan;
         this.log = log;
@@ -99,7 +99,7 @@ public final class BenchSheet {
 
     /** The page as HTML. */
     public String html() {
-        try (InputStream in = BenchSheet.class.getResourceAsStream("/anabion/report/bench-sheet.html")) {
+        try (InputStream in = RecapPrintout.class.getResourceAsStream("/anabion/report/bench-sheet.html")) {
             return Mustache.compiler()
                     .compile(new String(in.readAllBytes(), StandardCharsets.UTF_8))
                     .execute(this);

@@ -14,7 +14,7 @@ import java.util.Optional;
  * @param before the newest from before the repair that the reading follows; empty without a repair between them
  * @param stale whether a part of the same stage was altered after the reading
  */
-public record Row(
+public record ReadingRow(
         Point point,
         String band,
         Measure measure,
@@ -24,8 +24,8 @@ public record Row(
         Phrase verdict,
         Optional<Reading> before,
         boolean stale) {
-    public Row judged(Standing newStanding, Phrase newVerdict) {
-        return new Row(point, band, measure, expectation, reading, newStanding, newVerdict, before, stale);
+    public ReadingRow judged(Standing newStanding, Phrase newVerdict) {
+        return new ReadingRow(point, band, measure, expectation, reading, newStanding, newVerdict, before, stale);
     }
 
     /** The verdict, with what was read before a repair. */

@@ -25,19 +25,19 @@ import java.util.function.ToDoubleFunction;
  *
  * @param rows nearest the speaker first; empty where neither circuit nor stages say how the band passes signals
  */
-public record TraceSheet(String band, List<TraceRow> rows) {
-    public TraceSheet {
+public record TraceTable(String band, List<TraceRow> rows) {
+    public TraceTable {
         rows = List.copyOf(rows);
     }
 
     /** @param points of the band, from {@link #points} */
-    public static TraceSheet of(String band, List<TracePoint> points, Job job) {
+    public static TraceTable of(String band, List<TracePoint> points, Job job) {
         List<TraceRow> tried = new ArrayList<>();
         for (TracePoint p : points)
             tried.add(new TraceRow(
                     p,
                     newest(band, p, job, h -> h.how() != Heard.How.TAP),
-                    newest(band, p, job, TraceSheet::tap),
+                    newest(band, p, job, TraceTable::tap),
                     true));
         int good = -1;
         int bad = points.size();
@@ -51,7 +51,7 @@ public record TraceSheet(String band, List<TraceRow> rows) {
             TraceRow r = tried.get(n);
             rows.add(new TraceRow(r.at(), r.heard(), r.tapped(), !agree || (n > good && n <= bad)));
         }
-        return new TraceSheet(band, rows);
+        return new TraceTable(band, rows);
     }
 
     private static boolean tap(Heard h) {

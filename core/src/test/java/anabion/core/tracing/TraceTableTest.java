@@ -20,10 +20,10 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** Tracing the medium wave of a set, point by point. */
-class TraceSheetTest {
+class TraceTableTest {
     private static final Chassis SET = SharedSets.named("brae");
     private static final List<TracePoint> POINTS =
-            TraceSheet.points(SET, SET.band("MW").orElseThrow());
+            TraceTable.points(SET, SET.band("MW").orElseThrow());
 
     private static Heard heard(TraceRow r, Outcome outcome) {
         return heard(r, Heard.How.INJECT, outcome);
@@ -43,8 +43,8 @@ class TraceSheetTest {
                 Extra.NONE);
     }
 
-    private static TraceSheet of(Job job) {
-        return TraceSheet.of("MW", POINTS, job);
+    private static TraceTable of(Job job) {
+        return TraceTable.of("MW", POINTS, job);
     }
 
     @Test

@@ -35,7 +35,7 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 @State(Scope.Benchmark)
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MILLISECONDS)
-public class JudgeBench {
+public class JudgeBenchmark {
     private static final int FIRST = 4;
     private static final Map<String, String> NAMES = Map.of(
             "verdict", "new reading to new verdict, ms",
@@ -80,7 +80,7 @@ public class JudgeBench {
     static Map<String, Object> measure() throws RunnerException {
         Map<String, Object> results = new LinkedHashMap<>();
         for (RunResult r : new Runner(new OptionsBuilder()
-                        .include(JudgeBench.class.getSimpleName())
+                        .include(JudgeBenchmark.class.getSimpleName())
                         .forks(1)
                         .warmupIterations(15)
                         .warmupTime(TimeValue.seconds(1))

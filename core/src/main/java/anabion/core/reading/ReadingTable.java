@@ -22,7 +22,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** Lays the chart and the readings of one band side by side, row by row. */
-public final class Sheet {
+public final class ReadingTable {
     private final Chassis chassis;
     private final Points points;
     private final List<Reading> readings;
@@ -31,7 +31,7 @@ public final class Sheet {
     private final Tolerances policy;
     private final Predictor predictor;
 
-    public Sheet(
+    public ReadingTable(
             Chassis chassis,
             List<Reading> readings,
             List<Alteration> alterations,
@@ -47,8 +47,8 @@ public final class Sheet {
         this.policy = policy;
     }
 
-    public List<Row> rows() {
-        List<Row> rows = new ArrayList<>();
+    public List<ReadingRow> rows() {
+        List<ReadingRow> rows = new ArrayList<>();
         Set<String> shown = new HashSet<>();
         if (chassis.chart().isPresent()) {
             for (ChartRow charted : chassis.chart().get().rows()) {
@@ -70,7 +70,7 @@ public final class Sheet {
     }
 
     /** A point that is not on the sheet of this band by itself. */
-    Row at(Point point, Measure measure) {
+    ReadingRow at(Point point, Measure measure) {
         return uncharted(point, measure, new HashSet<>());
     }
 
@@ -94,7 +94,7 @@ public final class Sheet {
         return point.label() + "/" + measure;
     }
 
-    private Row charted(Chart chart, ChartRow charted, Set<String> shown) {
+    private ReadingRow charted(Chart chart, ChartRow charted, Set<String> shown) {
         Point point = points.need(charted.point());
         shown.add(key(point, charted.measure()));
         Optional<Reading> reading = latest(point, charted.measure());
@@ -106,7 +106,7 @@ public final class Sheet {
         return judge(point, charted.measure(), Optional.of(expected), reading);
     }
 
-    private Row uncharted(Point point, Measure measure, Set<String> shown) {
+    private ReadingRow uncharted(Point point, Measure measure, Set<String> shown) {
         shown.add(key(point, measure));
         Optional<Reading> reading = latest(point, measure);
         Condition condition = reading.map(Reading::condition).orElse(now);
@@ -152,9 +152,9 @@ public final class Sheet {
                         .isPresent();
     }
 
-    private Row judge(Point point, Measure measure, Optional<Expectation> expected, Optional<Reading> reading) {
+    private ReadingRow judge(Point point, Measure measure, Optional<Expectation> expected, Optional<Reading> reading) {
         boolean stale = reading.isPresent() && altered(point, reading.get());
-        Row row = new Row(
+        ReadingRow row = new ReadingRow(
                 point,
                 now.band(),
                 measure,
@@ -173,7 +173,7 @@ public final class Sheet {
         return compared(row, expected.get(), reading.get().value());
     }
 
-    private Row compared(Row row, Expectation expected, double read) {
+    private ReadingRow compared(ReadingRow row, Expectation expected, double read) {
         double deviation = Math.abs(expected.deviation(read));
         if (deviation <= 1) return row.judged(Standing.WITHIN, Phrase.of("verdict.within"));
         Standing standing = deviation <= policy.drift() ? Standing.DRIFTING : Standing.OUT;
@@ -207,7 +207,7 @@ public final class Sheet {
         Optional<Stage> stage = point.device().flatMap(d -> chassis.owner(d.reference()));
         return band.isPresent()
                 && stage.isPresent()
-                && stage.get().line() == anabion.core.chassis.StageLine.SIGNAL
+                && stage.get().line() == anabion.core.chassis.StripRow.SIGNAL
                 && !band.get().stages().contains(stage.get().name())
                 && chassis.bands().stream()
                         .anyMatch(b -> b.stages().contains(stage.get().name()))

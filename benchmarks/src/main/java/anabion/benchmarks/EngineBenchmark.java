@@ -42,7 +42,7 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 /** The engine's speed: the Halcyon sound and with every single fault, and the cost of elimination against the number of nets. */
 @BenchmarkMode(Mode.AverageTime)
 @OutputTimeUnit(TimeUnit.MICROSECONDS)
-public class EngineBench {
+public class EngineBenchmark {
     /** The Halcyon, warm. */
     @State(Scope.Benchmark)
     public static class Halcyon {
@@ -198,7 +198,7 @@ public class EngineBench {
     static Map<String, Object> measure() throws RunnerException {
         Map<String, Object> results = new LinkedHashMap<>();
         for (RunResult r : new Runner(new OptionsBuilder()
-                        .include(EngineBench.class.getSimpleName())
+                        .include(EngineBenchmark.class.getSimpleName())
                         .forks(1)
                         .warmupIterations(8)
                         .warmupTime(TimeValue.seconds(1))

@@ -4,7 +4,7 @@ import anabion.core.json.Coded;
 import java.util.Locale;
 
 /** Which row of the signal strip a stage stands in. */
-public enum StageLine implements Coded {
+public enum StripRow implements Coded {
     SIGNAL,
     SUPPLY;
 

@@ -28,7 +28,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /** The ohms worth taking on a set, each with the circuit's prediction, and what the readings say. */
-public final class ColdSheet {
+public final class ColdTable {
     /** Open-probe volts of a usual ohmmeter. */
     private static final double TEST = 1.5;
     /** Copper, and probes: tolerance of a winding. */
@@ -55,7 +55,7 @@ public final class ColdSheet {
     private final List<ColdRow> rows = new ArrayList<>();
 
     /** @param untaken whether rows without a reading are wanted too */
-    private ColdSheet(Chassis chassis, List<Reading> readings, Job job, boolean untaken) {
+    private ColdTable(Chassis chassis, List<Reading> readings, Job job, boolean untaken) {
         this.untaken = untaken;
         this.chassis = chassis;
         this.readings = readings;
@@ -89,7 +89,7 @@ public final class ColdSheet {
 
     private static List<ColdRow> of(Chassis chassis, List<Reading> readings, Job job, boolean untaken) {
         if (chassis.parts().isEmpty()) return List.of();
-        ColdSheet sheet = new ColdSheet(chassis, readings, job, untaken);
+        ColdTable sheet = new ColdTable(chassis, readings, job, untaken);
         sheet.mains();
         sheet.rails();
         sheet.heaters();
