@@ -45,8 +45,8 @@ final class Startup {
      */
     static Map<String, Long> window(Path root, Path folder, String options) throws IOException, InterruptedException {
         Path output = Files.createTempFile("anabion", ".out");
-        ProcessBuilder launcher = new ProcessBuilder(root.resolve("anabion").toString(), "app", folder.toString());
-        launcher.environment().put("ANABION_JAVA_OPTIONS", "-Danabion.measure=true " + options);
+        ProcessBuilder launcher = new ProcessBuilder(root.resolve("anabion").toString(), "measure", folder.toString());
+        launcher.environment().put("ANABION_JAVA_OPTIONS", options);
         Process process = launcher.redirectError(ProcessBuilder.Redirect.DISCARD)
                 .redirectOutput(output.toFile())
                 .start();

@@ -26,12 +26,12 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-/** {@code compare CHASSIS --readings R.csv}: readings against the chart, and what they say. */
+/** {@code compare SET --readings R.csv}: readings against the chart, and what they say. */
 @Command(name = "compare", mixinStandardHelpOptions = true, description = "Compare readings with the service chart.")
 final class CompareCommand implements Callable<Integer> {
     private static final Words WORDS = new Words(Vocabulary.STANDARD);
 
-    @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
+    @Parameters(paramLabel = "SET", description = "chassis file or set archive")
     private Path chassis;
 
     @Option(

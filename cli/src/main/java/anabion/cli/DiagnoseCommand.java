@@ -14,7 +14,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-/** {@code diagnose CHASSIS --evidence E.csv}: which fault explains the evidence, and what to do next. */
+/** {@code diagnose SET --evidence E.csv}: which fault explains the evidence, and what to do next. */
 @Command(
         name = "diagnose",
         mixinStandardHelpOptions = true,

@@ -16,7 +16,7 @@ import picocli.CommandLine.Parameters;
 
 /** A set and what has been found out about it: shared by the commands that diagnose. */
 final class EvidenceOptions {
-    @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
+    @Parameters(paramLabel = "SET", description = "chassis file or set archive")
     private Path file;
 
     @Option(

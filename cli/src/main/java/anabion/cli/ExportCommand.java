@@ -34,7 +34,7 @@ import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Spec;
 
-/** {@code export CHASSIS --to …}: the record on paper, the readings as CSV, the circuit as a deck. */
+/** {@code export SET --to …}: the record on paper, the readings as CSV, the circuit as a deck. */
 @Command(
         name = "export",
         mixinStandardHelpOptions = true,

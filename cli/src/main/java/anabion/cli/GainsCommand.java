@@ -18,7 +18,7 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 
-/** {@code gains CHASSIS --band B}: what every point needs, what every stage gives. */
+/** {@code gains SET --band B}: what every point needs, what every stage gives. */
 @Command(
         name = "gains",
         mixinStandardHelpOptions = true,

@@ -16,7 +16,7 @@ import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 
-/** {@code next CHASSIS --evidence E.csv}: what to measure next, and what tells the two likeliest causes apart. */
+/** {@code next SET --evidence E.csv}: what to measure next, and what tells the two likeliest causes apart. */
 @Command(
         name = "next",
         mixinStandardHelpOptions = true,

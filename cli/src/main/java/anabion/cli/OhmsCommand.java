@@ -16,7 +16,7 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-/** {@code ohms CHASSIS NET NET}: the cold resistance between two nets. */
+/** {@code ohms SET NET NET}: the cold resistance between two nets. */
 @Command(
         name = "ohms",
         mixinStandardHelpOptions = true,

@@ -28,10 +28,10 @@ import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
 
-/** {@code recap CHASSIS}: what to renew by what, in which order. */
+/** {@code recap SET}: what to renew by what, in which order. */
 @Command(name = "recap", mixinStandardHelpOptions = true, description = "Plan which parts to renew, by what, in order.")
 final class RecapCommand implements Callable<Integer> {
-    @Parameters(paramLabel = "CHASSIS", description = "chassis file or set archive")
+    @Parameters(paramLabel = "SET", description = "chassis file or set archive")
     private Path file;
 
     @Option(names = "--policy", paramLabel = "WORDS", description = "such as tested,restuff,nearest,drift-10")

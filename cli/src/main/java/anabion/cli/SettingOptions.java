@@ -21,7 +21,7 @@ import picocli.CommandLine.Parameters;
 final class SettingOptions {
     private static final int HIGHEST_LINE = 1_000;
 
-    @Parameters(index = "0", paramLabel = "CHASSIS", description = "chassis file or set archive")
+    @Parameters(index = "0", paramLabel = "SET", description = "chassis file or set archive")
     private Path file;
 
     @Option(names = "--line", paramLabel = "V", description = "mains or battery volts; default: the set's own")

@@ -16,7 +16,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-/** {@code solve CHASSIS}: what every net stands at. */
+/** {@code solve SET}: what every net stands at. */
 @Command(
         name = "solve",
         mixinStandardHelpOptions = true,

@@ -19,7 +19,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-/** {@code spread CHASSIS}: how far the readings of sound specimens lie apart. */
+/** {@code spread SET}: how far the readings of sound specimens lie apart. */
 @Command(
         name = "spread",
         mixinStandardHelpOptions = true,

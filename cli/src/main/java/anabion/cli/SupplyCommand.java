@@ -13,7 +13,7 @@ import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
 import picocli.CommandLine.Option;
 
-/** {@code supply CHASSIS}: rail, ripple and watts on the way up the variac. */
+/** {@code supply SET}: rail, ripple and watts on the way up the variac. */
 @Command(
         name = "supply",
         mixinStandardHelpOptions = true,

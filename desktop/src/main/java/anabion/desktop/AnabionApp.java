@@ -19,6 +19,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.BiConsumer;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
@@ -36,18 +37,19 @@ public final class AnabionApp {
      *
      * @param workshop opened before the toolkit starts, so that a refusal needs no window
      * @param toImport a set archive to take in
+     * @param shown is told once the window is there
      */
-    static void start(Workshop workshop, Optional<Path> toImport) {
-        Platform.startup(() -> open(new Stage(), workshop, toImport));
+    public static void start(Workshop workshop, Optional<Path> toImport, BiConsumer<Shell, Session> shown) {
+        Platform.startup(() -> open(new Stage(), workshop, toImport, shown));
     }
 
     /** Shows a workshop in a window of its own. */
-    static void open(Stage stage, Workshop workshop, Optional<Path> toImport) {
+    static void open(Stage stage, Workshop workshop, Optional<Path> toImport, BiConsumer<Shell, Session> shown) {
         Session session = new Session(workshop);
         Shell shell = show(stage, session, Ports.system(stage));
         live(stage, session, shell);
         toImport.ifPresent(f -> take(f, session, shell));
-        Measured.whenAsked(shell, session);
+        shown.accept(shell, session);
     }
 
     /** The window's end is the session's, and what nobody caught is said in the window. */

@@ -22,10 +22,6 @@ public final class Main {
         List<String> words = new ArrayList<>(List.of(args));
         String command = words.isEmpty() ? "app" : words.remove(0);
         boolean fresh = words.remove("--fresh");
-        if (command.equals("shots")) {
-            Shots.take(Path.of(words.get(0)));
-            return;
-        }
         boolean demo = command.equals("demo");
         String file = command.equals("demo") || command.equals("app") ? "" : command;
         Path folder = words.isEmpty() ? home(demo) : Path.of(words.get(0));
@@ -38,7 +34,8 @@ public final class Main {
                     DemoWorkshop.fill(workshop);
                     return null;
                 });
-            AnabionApp.start(workshop, file.isEmpty() ? Optional.empty() : Optional.of(Path.of(file)));
+            AnabionApp.start(
+                    workshop, file.isEmpty() ? Optional.empty() : Optional.of(Path.of(file)), (shell, session) -> {});
         } catch (InputException e) {
             System.err.println("anabion: " + e.getMessage());
             Refusal.show(e.getMessage(), BAD_INPUT);

@@ -51,7 +51,7 @@ final class Refusal {
         Platform.startup(() -> {
             Stage stage = ending(code);
             fill(stage, what, folder, workshop -> {
-                AnabionApp.open(new Stage(), workshop, Optional.empty());
+                AnabionApp.open(new Stage(), workshop, Optional.empty(), (shell, session) -> {});
                 stage.setOnHidden(e -> {});
                 stage.hide();
             });

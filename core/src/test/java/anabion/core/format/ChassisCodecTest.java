@@ -78,6 +78,13 @@ class ChassisCodecTest {
     }
 
     @Test
+    void aDielectricOfAnotherReleaseIsKept() throws IOException {
+        String silk = json.replaceFirst("\"dielectric\" : \"\\w+\"", "\"dielectric\" : \"oiled silk\"");
+        assertThat(silk).isNotEqualTo(json);
+        assertThat(plain(ChassisCodec.text(ChassisCodec.read(silk)))).isEqualTo(plain(silk));
+    }
+
+    @Test
     void unknownFieldsOfATypeThatTheSetBringsAlongSurvive() throws IOException {
         DeviceLibrary shipped = DeviceLibrary.standard();
         DeviceLibrary own = shipped.with(List.of(
@@ -145,7 +152,9 @@ class ChassisCodecTest {
                 "\"1\" : \"V3.7\" | \"1\" : \"V33.7\" | net V33.7 is unknown | nets",
                 "\"point\" : \"V4.6\" | \"point\" : \"V4.66\" | net V4.66 is unknown | point",
                 "\"meter\" : \"20k/V\" | \"meter\" : \"a good one\" | not a value | meter",
-                "\"kind\" : \"home\" | \"kind\" : \"garage\" | not known here | kind"
+                "\"kind\" : \"home\" | \"kind\" : \"garage\" | not known here | kind",
+                "\"ohms\" : 33000 | \"ohms\" : 33000, \"partRole\" : \"choke\" | can't be that | partRole",
+                "\"ohms\" : 33000 | \"ohms\" : 33000, \"partRole\" : \"conductor\" | not known here | partRole"
             })
     void badFieldsAreNamed(String good, String bad, String what, String field) {
         assertThat(json).contains(good);

@@ -5,8 +5,6 @@ import anabion.core.format.ChassisCodec;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.Map;
 import java.util.concurrent.ConcurrentHashMap;
 
@@ -21,8 +19,7 @@ public final class SharedSets {
     }
 
     private static Chassis read(String name) {
-        Path file = Path.of("..", "workshop", "src", "main", "resources", "anabion", "demo", name + ".json");
-        try (InputStream in = Files.newInputStream(file)) {
+        try (InputStream in = SharedSets.class.getResourceAsStream("/anabion/demo/" + name + ".json")) {
             return ChassisCodec.read(in);
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -2,6 +2,7 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Point;
+import anabion.core.command.Entry;
 import anabion.core.error.InputException;
 import anabion.core.format.ReadingCodec;
 import anabion.core.json.Extra;
@@ -9,7 +10,6 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
-import anabion.desktop.probe.Entry;
 import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
 import java.io.IOException;

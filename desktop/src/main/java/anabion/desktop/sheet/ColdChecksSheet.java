@@ -3,10 +3,10 @@ package anabion.desktop.sheet;
 import anabion.core.coldcheck.ColdRow;
 import anabion.core.coldcheck.ColdTable;
 import anabion.core.coldcheck.Discharge;
+import anabion.core.command.OhmsLine;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
-import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
 import anabion.core.simulation.Simulator;
@@ -267,7 +267,7 @@ public final class ColdChecksSheet implements Sheet {
     @Override
     public CompletableFuture<?> entered(String line) {
         String[] words = line.strip().split("\\s+");
-        if (words.length > 2) return pair(line, words);
+        if (words.length > 2) return pair(OhmsLine.parse(line));
         boolean named = words.length > 1 || listed.stream().anyMatch(r -> names(r, words[0]));
         if (named) goTo(words[0]);
         if (named && words.length == 1) return CompletableFuture.completedFuture(null);
@@ -275,7 +275,8 @@ public final class ColdChecksSheet implements Sheet {
                 .because(session.say("cold.no-row"))
                 .so(session.say("cold.no-row.remedy")));
         boolean followed = telling().contains(row);
-        return taken(row.net(), row.against(), words[words.length - 1]).thenApply(set -> {
+        OhmsLine read = OhmsLine.parse(words[words.length - 1]);
+        return taken(row.net(), row.against(), read).thenApply(set -> {
             Platform.runLater(() -> {
                 list.moved(KeyCode.DOWN);
                 led = followed;
@@ -285,18 +286,14 @@ public final class ColdChecksSheet implements Sheet {
     }
 
     /** Between any two nets, listed or not. */
-    private CompletableFuture<SetRecord> pair(String line, String[] words) {
-        if (words.length > 3)
-            throw InputException.at("\"" + line + "\"")
-                    .because(session.say("cold.too-many"))
-                    .so(session.say("cold.one-net.remedy"));
-        String net = net(words[0]);
-        String against = net(words[1]);
+    private CompletableFuture<SetRecord> pair(OhmsLine read) {
+        String net = net(read.nets().get(0));
+        String against = net(read.nets().get(1));
         if (net.equals(against))
-            throw InputException.at(words[0] + " " + words[1])
+            throw InputException.at(String.join(" ", read.nets()))
                     .because(session.say("cold.one-net"))
                     .so(session.say("cold.one-net.remedy"));
-        return taken(net, against, words[2]);
+        return taken(net, against, read);
     }
 
     private String net(String name) {
@@ -304,10 +301,8 @@ public final class ColdChecksSheet implements Sheet {
         return net ? name : session.point(name).net();
     }
 
-    private CompletableFuture<SetRecord> taken(String net, String against, String text) {
-        boolean doubtful = text.endsWith("?");
-        double ohms = Notation.metered(doubtful ? text.substring(0, text.length() - 1) : text);
-        return Takes.ohms(session, net, against, ohms, doubtful);
+    private CompletableFuture<SetRecord> taken(String net, String against, OhmsLine read) {
+        return Takes.ohms(session, net, against, read.ohms(), read.doubtful());
     }
 
     /** The other way round a junction may conduct: that is another question, with a row of its own. */

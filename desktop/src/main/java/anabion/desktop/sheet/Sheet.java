@@ -1,6 +1,6 @@
 package anabion.desktop.sheet;
 
-import anabion.desktop.probe.Entry;
+import anabion.core.command.Entry;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;

@@ -2,13 +2,13 @@ package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.command.Entry;
 import anabion.core.error.InputException;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Trial;
 import anabion.core.json.Extra;
 import anabion.desktop.bench.BenchPlace;
-import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
 import anabion.workshop.Timer;

@@ -1,8 +1,8 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Measure;
+import anabion.core.command.Entry;
 import anabion.core.error.InputException;
-import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
 import anabion.instruments.Meter;

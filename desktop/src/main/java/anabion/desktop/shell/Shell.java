@@ -1,9 +1,9 @@
 package anabion.desktop.shell;
 
+import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.library.LibraryPlace;
-import anabion.desktop.probe.ProbeParser;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;

@@ -1,10 +1,10 @@
 package anabion.desktop.shell;
 
+import anabion.core.command.Entry;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Condition;
 import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.simulation.dc.Overload;
-import anabion.desktop.probe.Entry;
 import anabion.desktop.session.Session;
 import anabion.workshop.Question;
 import java.util.Optional;

@@ -3,6 +3,8 @@ package anabion.desktop.probe;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import anabion.core.command.Entry;
+import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
 import anabion.core.job.LooseKind;
 import anabion.core.job.Trial;

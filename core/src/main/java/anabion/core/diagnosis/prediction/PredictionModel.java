@@ -21,7 +21,6 @@ import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -32,16 +31,14 @@ import java.util.stream.IntStream;
 
 /**
  * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
- * little. Settings whose lines differ a little share one solution: each is computed at the nearest step of {@link #STEP} of the nominal line and
+ * little. Settings whose lines differ a little share one solution: each is computed at the nearest step of a {@link SettingGrid} and
  * moved by the slope against the line. Not for several threads at once; where much is wanted at once it uses all processors itself.
  */
 public final class PredictionModel {
-    private static final double STEP = 0.05;
     /** All that a voltmeter may show, in highest rails; and the least rail. */
     private static final double WIDTH = 1.6;
 
     private static final double LEAST_RAIL = 5;
-    private static final int KEPT = 2000;
     /** Answers kept in full, and in brief: some tens of megabytes each. */
     private static final int FORESEEN = 80_000;
 
@@ -76,9 +73,8 @@ public final class PredictionModel {
     private final ColdResistanceModel cold;
     private final SignalLevelModel levels;
     private Set<Measurement.Ohms> unplugged = Set.of();
-    private final Map<Setting, Setting> kept = new HashMap<>();
+    private final SettingGrid settings;
     private final Map<List<Object>, List<Measurement>> allowed = new HashMap<>();
-    private final IdentityHashMap<Setting, Setting> near = new IdentityHashMap<>();
     private final PredictionCache<Measurement.Metered, Optional<GaussianPrediction>> foreseen =
             new PredictionCache<>(FORESEEN);
     private final PredictionCache<Measurement.Metered, double[]> outlooks = new PredictionCache<>(OUTLOOKS);
@@ -94,11 +90,13 @@ public final class PredictionModel {
         trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
         this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
         this.usual = Setting.fed(chassis).withTrims(shared);
+        this.settings = new SettingGrid(usual);
         this.states = new FaultStates(chassis);
         this.well = states.well();
-        FaultResponse sound = well.shown(engine, near(usual)).orElseThrow(() -> InputException.at(chassis.name())
-                .because("its circuit does not settle even when sound")
-                .so("look at the checks of the Study sheet first"));
+        FaultResponse sound = well.shown(engine, settings.near(usual))
+                .orElseThrow(() -> InputException.at(chassis.name())
+                        .because("its circuit does not settle even when sound")
+                        .so("look at the checks of the Study sheet first"));
         this.hypotheses = Hypothesis.of(chassis, priors, PartStress.of(chassis, sound.atRest()));
         // a capacitor entered with no farads has severities that are all the same
         this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
@@ -111,17 +109,6 @@ public final class PredictionModel {
                 .max()
                 .orElse(0);
         this.widest = WIDTH * Math.max(LEAST_RAIL, most);
-    }
-
-    /** The kept setting that is nearest: each differs in more than a little of the line. */
-    private Setting near(Setting wanted) {
-        if (near.size() > KEPT) near.clear();
-        return near.computeIfAbsent(wanted, w -> {
-            double step = STEP * usual.line();
-            double line = step > 0 ? step * Math.max(1, Math.rint(w.line() / step)) : w.line();
-            Setting at = w.withLine(line).withTrims(usual.trims());
-            return kept.computeIfAbsent(at, k -> k);
-        });
     }
 
     public Chassis chassis() {
@@ -160,7 +147,7 @@ public final class PredictionModel {
         List<FaultState> ends = ends(of);
         measurements.stream()
                 .filter(Measurement.Volts.class::isInstance)
-                .map(p -> near(((Measurement.Volts) p).setting()))
+                .map(p -> settings.near(((Measurement.Volts) p).setting()))
                 .distinct()
                 .limit(FEW)
                 .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
@@ -297,7 +284,7 @@ public final class PredictionModel {
 
     private List<Double> elsewhere(Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts v) {
-            Optional<FaultResponse> shown = well.shown(engine, near(v.setting()));
+            Optional<FaultResponse> shown = well.shown(engine, settings.near(v.setting()));
             return shown.isEmpty()
                     ? List.of()
                     : Simulator.nets(chassis).stream().map(shown.get()::free).toList();
@@ -309,7 +296,7 @@ public final class PredictionModel {
     }
 
     private Optional<GaussianPrediction> volts(Hypothesis h, Measurement.Volts p) {
-        Setting near = near(p.setting());
+        Setting near = settings.near(p.setting());
         SeverityInterval ends = states.of(h);
         Optional<FaultResponse> from = ends.least().shown(engine, near);
         Optional<FaultResponse> to = ends.most().shown(engine, near);

@@ -1,4 +1,4 @@
-package anabion.desktop.probe;
+package anabion.core.command;
 
 import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;

@@ -1,4 +1,4 @@
-package anabion.desktop;
+package anabion.devtools;
 
 import anabion.core.reading.judgement.Judge;
 import anabion.desktop.session.Session;
@@ -12,21 +12,16 @@ import javafx.animation.AnimationTimer;
 import javafx.beans.value.ChangeListener;
 
 /** Times what a user waits for in the real window, prints it, and closes: start, shelf, search, bench. */
-final class Measured {
+final class MeasuredWindow {
     private final Shell shell;
     private final Session session;
 
-    private Measured(Shell shell, Session session) {
+    MeasuredWindow(Shell shell, Session session) {
         this.shell = shell;
         this.session = session;
     }
 
-    /** Runs when the property {@code anabion.measure} is set; otherwise does nothing. */
-    static void whenAsked(Shell shell, Session session) {
-        if (Boolean.getBoolean("anabion.measure")) new Measured(shell, session).start();
-    }
-
-    private void start() {
+    void start() {
         ChangeListener<List<Summary>> filled = new ChangeListener<>() {
             @Override
             public void changed(

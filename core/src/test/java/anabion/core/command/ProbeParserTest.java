@@ -1,4 +1,4 @@
-package anabion.desktop.probe;
+package anabion.core.command;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;

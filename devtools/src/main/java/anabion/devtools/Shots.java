@@ -1,4 +1,4 @@
-package anabion.desktop;
+package anabion.devtools;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.command.WiringLine;

@@ -1,7 +1,6 @@
-package anabion.desktop.probe;
+package anabion.core.command;
 
 import anabion.core.chassis.MeterSpec;
-import anabion.core.command.LengthOfTime;
 import anabion.core.error.InputException;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Compared;

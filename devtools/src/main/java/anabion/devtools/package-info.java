@@ -1,0 +1,2 @@
+/** What developers run: the pictures of the documentation, and the times that a user waits for. */
+package anabion.devtools;
