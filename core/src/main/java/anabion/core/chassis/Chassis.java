@@ -1,11 +1,13 @@
 package anabion.core.chassis;
 
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 
 /** A receiver as designed. Parts without a role have the one that the circuit shows, if it shows one. */
+@RecordBuilder
 public record Chassis(
         UUID id,
         Identity identity,
@@ -15,7 +17,8 @@ public record Chassis(
         List<Band> bands,
         Optional<Chart> chart,
         List<Adjuster> adjusters,
-        Extra extra) {
+        Extra extra)
+        implements ChassisBuilder.With {
     /** The version of the file format that this release writes; it reads this one and older ones. */
     public static final int FORMAT = 1;
 
@@ -72,10 +75,6 @@ public record Chassis(
         return stages.stream().filter(s -> s.parts().contains(reference)).findFirst();
     }
 
-    public Chassis withIdentity(Identity newIdentity) {
-        return new Chassis(id, newIdentity, supply, parts, stages, bands, chart, adjusters, extra);
-    }
-
     /** The nets of the automatic volume control: those that its filter's capacitors hold. */
     public List<String> controlLines() {
         return parts.stream()
@@ -91,28 +90,11 @@ public record Chassis(
         return withIdentity(Identity.of("", "", identity.kind()));
     }
 
-    public Chassis withSupply(Supply newSupply) {
-        return new Chassis(id, identity, newSupply, parts, stages, bands, chart, adjusters, extra);
-    }
-
-    public Chassis withParts(List<Part> newParts) {
-        return new Chassis(id, identity, supply, newParts, stages, bands, chart, adjusters, extra);
-    }
-
     public Chassis withStages(List<Stage> newStages, List<Band> newBands) {
-        return new Chassis(id, identity, supply, parts, newStages, newBands, chart, adjusters, extra);
+        return withStages(newStages).withBands(newBands);
     }
 
     public Chassis withChart(Chart newChart) {
-        return new Chassis(id, identity, supply, parts, stages, bands, Optional.of(newChart), adjusters, extra);
-    }
-
-    public Chassis withAdjusters(List<Adjuster> newAdjusters) {
-        return new Chassis(id, identity, supply, parts, stages, bands, chart, newAdjusters, extra);
-    }
-
-    /** This design as another set, with an id of its own. */
-    public Chassis withId(UUID newId) {
-        return new Chassis(newId, identity, supply, parts, stages, bands, chart, adjusters, extra);
+        return withChart(Optional.of(newChart));
     }
 }

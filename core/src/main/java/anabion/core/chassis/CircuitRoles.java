@@ -46,12 +46,12 @@ final class CircuitRoles {
             all.add(
                     p.assigned().isPresent() || !seen.containsKey(p)
                             ? p
-                            : p.withRole(Optional.of(new AssignedRole(seen.get(p), Basis.CIRCUIT))));
+                            : p.withAssigned(Optional.of(new AssignedRole(seen.get(p), Basis.CIRCUIT))));
         return List.copyOf(all);
     }
 
     private static Part told(Part p) {
-        return p.assigned().filter(r -> r.basis() == Basis.CIRCUIT).isPresent() ? p.withRole(Optional.empty()) : p;
+        return p.assigned().filter(r -> r.basis() == Basis.CIRCUIT).isPresent() ? p.withAssigned(Optional.empty()) : p;
     }
 
     private IdentityHashMap<Part, PartRole> find(boolean fm) {

@@ -1,9 +1,11 @@
 package anabion.core.chassis;
 
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.OptionalInt;
 
 /** Who made it, what it is called, and when; the year with the reason for the estimate. */
+@RecordBuilder
 public record Identity(
         String maker,
         String model,
@@ -12,7 +14,8 @@ public record Identity(
         OptionalInt year,
         String yearReason,
         SetKind kind,
-        Extra extra) {
+        Extra extra)
+        implements IdentityBuilder.With {
     public static Identity of(String maker, String model, SetKind kind) {
         return new Identity(maker, model, "", "", OptionalInt.empty(), "", kind, Extra.NONE);
     }

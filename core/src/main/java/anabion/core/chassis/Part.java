@@ -2,6 +2,7 @@ package anabion.core.chassis;
 
 import anabion.core.chassis.Component.Device;
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.Map;
@@ -18,6 +19,7 @@ import java.util.UUID;
  * @param assigned the role by which rules know it; empty where nobody picked one and nothing shows it
  * @param make letters, colour or shape by which its maker marked it, the same for all parts of that make; empty when not seen
  */
+@RecordBuilder
 public record Part(
         UUID id,
         String reference,
@@ -29,7 +31,8 @@ public record Part(
         String make,
         Provenance provenance,
         String note,
-        Extra extra) {
+        Extra extra)
+        implements PartBuilder.With {
     public Part {
         nets = Collections.unmodifiableMap(new LinkedHashMap<>(nets));
     }
@@ -61,36 +64,11 @@ public record Part(
         return touches(one) && touches(other) && !one.equals(other);
     }
 
-    public Part withComponent(Component other) {
-        return new Part(id, reference, other, nets, roleText, assigned, printed, make, provenance, note, extra);
-    }
-
     public Part withValue(Component other, String print) {
-        return new Part(id, reference, other, nets, roleText, assigned, print, make, provenance, note, extra);
-    }
-
-    public Part withMake(String mark) {
-        return new Part(id, reference, component, nets, roleText, assigned, printed, mark, provenance, note, extra);
-    }
-
-    public Part withRole(Optional<AssignedRole> other) {
-        return new Part(id, reference, component, nets, roleText, other, printed, make, provenance, note, extra);
-    }
-
-    public Part withRoleText(String words) {
-        return new Part(id, reference, component, nets, words, assigned, printed, make, provenance, note, extra);
-    }
-
-    public Part withNote(String text) {
-        return new Part(id, reference, component, nets, roleText, assigned, printed, make, provenance, text, extra);
-    }
-
-    public Part withProvenance(Provenance other) {
-        return new Part(id, reference, component, nets, roleText, assigned, printed, make, other, note, extra);
+        return withComponent(other).withPrinted(print);
     }
 
     public Part withReference(String newReference, Map<String, String> newNets) {
-        return new Part(
-                id, newReference, component, newNets, roleText, assigned, printed, make, provenance, note, extra);
+        return withReference(newReference).withNets(newNets);
     }
 }

@@ -1,6 +1,7 @@
 package anabion.core.chassis;
 
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 
 /**
  * How the set is fed.
@@ -8,4 +9,6 @@ import anabion.core.json.Extra;
  * @param volts nominal mains or battery volts
  * @param hertz mains frequency; 0 for direct current
  */
-public record Supply(Arrangement arrangement, double volts, double hertz, String note, Extra extra) {}
+@RecordBuilder
+public record Supply(Arrangement arrangement, double volts, double hertz, String note, Extra extra)
+        implements SupplyBuilder.With {}

@@ -45,7 +45,7 @@ public final class RoleLine {
                         .because("this chassis has no such part")
                         .so("check the reference");
         List<Part> parts = new ArrayList<>();
-        for (Part p : chassis.parts()) parts.add(named.contains(p.reference()) ? p.withRole(assigned(role, p)) : p);
+        for (Part p : chassis.parts()) parts.add(named.contains(p.reference()) ? p.withAssigned(assigned(role, p)) : p);
         return chassis.withParts(parts);
     }
 

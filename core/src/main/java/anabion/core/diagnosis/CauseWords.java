@@ -12,7 +12,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.text.Phrase;
 
-/** Causes and probes in the words of the trade. */
+/** Causes and measurements in the words of the trade. */
 public final class CauseWords {
     private CauseWords() {}
 

@@ -29,8 +29,8 @@ import java.util.stream.Stream;
 /**
  * Odds of every fault after the evidence.
  *
- * @param suspects the likeliest first; what no probe of this set can tell apart stands together
- * @param quiet causes that no probe of this set would show: nothing speaks for them, and nothing against
+ * @param suspects the likeliest first; what no measurement of this set can tell apart stands together
+ * @param quiet causes that no measurement of this set would show: nothing speaks for them, and nothing against
  * @param sound odds that nothing is wrong, or nothing that shows
  * @param other odds of something that is not on the list
  * @param unsettled faults whose circuit did not settle, so that nothing can be said of them
@@ -83,7 +83,7 @@ public record Diagnosis(
         return of(predictions, evidence, allowed(predictions, evidence));
     }
 
-    /** @param allowed the probes that may be proposed, and by which causes are told apart */
+    /** @param allowed the measurements that may be proposed, and by which causes are told apart */
     public static Diagnosis of(PredictionModel predictions, List<Observation> evidence, List<Measurement> allowed) {
         return of(predictions, evidence, allowed, predictions.hypotheses(), true);
     }
@@ -192,7 +192,7 @@ public record Diagnosis(
         return of(predictions, evidence, allowed, all, true);
     }
 
-    /** Whether the likeliest cause leaves readings that only slips of the probe would explain. */
+    /** Whether the likeliest cause leaves readings that only slips of the measurement would explain. */
     private static boolean strained(PredictionModel predictions, List<Observation> evidence, Diagnosis single) {
         if (single.suspects().isEmpty()) return false;
         Hypothesis first = single.suspects().get(0).first();

@@ -15,7 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 
 /**
- * What a probe would show if a cause were true.
+ * What a measurement would show if a cause were true.
  *
  * @param answer in words, such as "2.4 V", "weak" or "good": the likeliest
  */
@@ -64,7 +64,7 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
      * Who gives which answer. Of two faults at once nobody asks about the one that all suspects share; only where all of these answer alike, it is that one
      * which answers, and the others go unsaid.
      *
-     * @param meanings of one probe
+     * @param meanings of one measurement
      * @return the causes of each answer, each with the faults that are said of it
      */
     public static Map<Phrase, List<List<Hypothesis>>> byAnswer(List<ExpectedAnswer> meanings) {

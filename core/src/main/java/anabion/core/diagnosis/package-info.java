@@ -3,7 +3,7 @@
  *
  * <p>Idea: every way in which one part can fail is a hypothesis ({@link anabion.core.diagnosis.hypothesis.Hypothesis}); the circuit predicts what each would
  * show ({@link anabion.core.diagnosis.prediction.PredictionModel}); readings are compared with all predictions at once, with the covariance that shared rails
- * and tolerances give them, and with a slip of the probe now and then ({@link anabion.core.diagnosis.inference.Likelihood}). Bayes' rule does the rest.
+ * and tolerances give them, and with a slip of the measurement now and then ({@link anabion.core.diagnosis.inference.Likelihood}). Bayes' rule does the rest.
  *
  * <p>Laws: the odds, "something else" among them, sum to one; the order of the evidence does not matter; a hypothesis that does not settle is
  * named, never dropped.

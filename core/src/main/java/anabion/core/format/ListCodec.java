@@ -45,7 +45,8 @@ public final class ListCodec {
                 Part read = WiringLine.parse(line, grown, library);
                 Part picked = row.get("part-role").isEmpty()
                         ? read
-                        : read.withRole(Optional.of(AssignedRole.picked(RoleLine.role(row.get("part-role"), read))));
+                        : read.withAssigned(
+                                Optional.of(AssignedRole.picked(RoleLine.role(row.get("part-role"), read))));
                 Part made = row.get("make").isEmpty() ? picked : picked.withMake(row.get("make"));
                 grown = withPart(grown, row.get("note").isEmpty() ? made : made.withNote(row.get("note")));
             } catch (InputException e) {

@@ -1,6 +1,7 @@
 package anabion.core.job;
 
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Set;
 
@@ -11,6 +12,7 @@ import java.util.Set;
  * @param price as agreed, in the workshop's own words
  * @param found labels, battery dates, receipts: they belong to the set's history
  */
+@RecordBuilder
 public record Arrival(
         String owner,
         String price,
@@ -18,7 +20,8 @@ public record Arrival(
         Set<VisitorEvidence> visitors,
         List<String> found,
         String note,
-        Extra extra) {
+        Extra extra)
+        implements ArrivalBuilder.With {
     public static final Arrival NONE = new Arrival("", "", List.of(), Set.of(), List.of(), "", Extra.NONE);
 
     public Arrival {

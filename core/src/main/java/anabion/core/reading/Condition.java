@@ -2,6 +2,7 @@ package anabion.core.reading;
 
 import anabion.core.chassis.MeterSpec;
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 
@@ -12,6 +13,7 @@ import java.util.Optional;
  * @param meter with its range, where it has one
  * @param openEnds references of the parts that were disconnected
  */
+@RecordBuilder
 public record Condition(
         double line,
         MeterSpec meter,
@@ -20,7 +22,8 @@ public record Condition(
         String signal,
         String dial,
         List<String> openEnds,
-        Extra extra) {
+        Extra extra)
+        implements ConditionBuilder.With {
     public Condition {
         openEnds = List.copyOf(openEnds);
     }
@@ -32,25 +35,5 @@ public record Condition(
     /** What the set hears, in the words of {@link #signal}. */
     public Optional<SignalLevel> level() {
         return SignalLevel.of(signal);
-    }
-
-    public Condition withLine(double volts) {
-        return new Condition(volts, meter, band, volume, signal, dial, openEnds, extra);
-    }
-
-    public Condition withMeter(MeterSpec newMeter) {
-        return new Condition(line, newMeter, band, volume, signal, dial, openEnds, extra);
-    }
-
-    public Condition withBand(String name) {
-        return new Condition(line, meter, name, volume, signal, dial, openEnds, extra);
-    }
-
-    public Condition withSignal(String words) {
-        return new Condition(line, meter, band, volume, words, dial, openEnds, extra);
-    }
-
-    public Condition withOpenEnds(List<String> parts) {
-        return new Condition(line, meter, band, volume, signal, dial, parts, extra);
     }
 }

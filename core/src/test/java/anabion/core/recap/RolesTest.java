@@ -83,7 +83,7 @@ class RolesTest {
         List<Part> parts = new ArrayList<>();
         for (Part p : set.parts()) {
             boolean seen = p.is(PartRole.SPARK_FILTER);
-            parts.add(seen ? p : p.withRole(Optional.empty()).withRoleText(""));
+            parts.add(seen ? p : p.withAssigned(Optional.empty()).withRoleText(""));
         }
         return set.withParts(parts);
     }

@@ -47,7 +47,7 @@ class PartRolesTest {
     /** Every role picked, and no free text left: written and read again, so that what is read is all there is. */
     private static Chassis withoutWords(Chassis set) {
         Chassis picked = set.withParts(set.parts().stream()
-                .map(p -> p.withRole(p.role().map(AssignedRole::picked)))
+                .map(p -> p.withAssigned(p.role().map(AssignedRole::picked)))
                 .map(p -> p.withRoleText("").withNote(""))
                 .toList());
         return ChassisCodec.read(ChassisCodec.text(picked));
@@ -55,7 +55,7 @@ class PartRolesTest {
 
     private static Chassis bare(Chassis set) {
         return set.withParts(set.parts().stream()
-                .map(p -> p.withRole(Optional.empty()).withRoleText("").withNote(""))
+                .map(p -> p.withAssigned(Optional.empty()).withRoleText("").withNote(""))
                 .toList());
     }
 

@@ -105,7 +105,7 @@ final class OddsPane extends VBox {
         return lines;
     }
 
-    /** @param probe where a click leads; empty for what is no test */
+    /** @param measurement where a click leads; empty for what is no test */
     record Proposal(String text, Optional<Measurement> measurement) {}
 
     /** What to do next: the test and repair of a cause that is as good as found, else the tests that tell most. */

@@ -82,89 +82,23 @@ public final class ArrivalSheet implements Sheet {
     private void identity(SetRecord set) {
         Identity i = set.chassis().identity();
         GridPane grid = form.grid("arrival.identity");
-        first = Optional.of(form.field(
-                grid,
-                0,
-                0,
-                "maker",
-                i.maker(),
-                t -> putIdentity(x -> new Identity(
-                        t, x.model(), x.chassisCode(), x.serial(), x.year(), x.yearReason(), x.kind(), x.extra()))));
-        form.field(
-                grid,
-                1,
-                0,
-                "model",
-                i.model(),
-                t -> putIdentity(x -> new Identity(
-                        x.maker(), t, x.chassisCode(), x.serial(), x.year(), x.yearReason(), x.kind(), x.extra())));
-        form.field(
-                grid,
-                0,
-                1,
-                "code",
-                i.chassisCode(),
-                t -> putIdentity(x -> new Identity(
-                        x.maker(), x.model(), t, x.serial(), x.year(), x.yearReason(), x.kind(), x.extra())));
-        form.field(
-                grid,
-                1,
-                1,
-                "serial",
-                i.serial(),
-                t -> putIdentity(x -> new Identity(
-                        x.maker(), x.model(), x.chassisCode(), t, x.year(), x.yearReason(), x.kind(), x.extra())));
+        first = Optional.of(form.field(grid, 0, 0, "maker", i.maker(), t -> putIdentity(x -> x.withMaker(t))));
+        form.field(grid, 1, 0, "model", i.model(), t -> putIdentity(x -> x.withModel(t)));
+        form.field(grid, 0, 1, "code", i.chassisCode(), t -> putIdentity(x -> x.withChassisCode(t)));
+        form.field(grid, 1, 1, "serial", i.serial(), t -> putIdentity(x -> x.withSerial(t)));
         String year = i.year().isPresent() ? String.valueOf(i.year().getAsInt()) : "";
-        form.field(
-                grid,
-                0,
-                2,
-                "year",
-                year,
-                t -> putIdentity(x -> new Identity(
-                        x.maker(),
-                        x.model(),
-                        x.chassisCode(),
-                        x.serial(),
-                        year(t),
-                        x.yearReason(),
-                        x.kind(),
-                        x.extra())));
-        form.wide(
-                grid,
-                3,
-                "why",
-                i.yearReason(),
-                t -> putIdentity(x -> new Identity(
-                        x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), t, x.kind(), x.extra())));
+        form.field(grid, 0, 2, "year", year, t -> putIdentity(x -> x.withYear(year(t))));
+        form.wide(grid, 3, "why", i.yearReason(), t -> putIdentity(x -> x.withYearReason(t)));
         grid.add(Texts.label(session.say("arrival.kind"), "soft"), 2, 2);
-        ComboBox<String> kind = form.choice(
-                "arrival-kind",
-                SetKind.values(),
-                i.kind(),
-                "kind.",
-                k -> putIdentity(x -> new Identity(
-                        x.maker(), x.model(), x.chassisCode(), x.serial(), x.year(), x.yearReason(), k, x.extra())));
+        ComboBox<String> kind =
+                form.choice("arrival-kind", SetKind.values(), i.kind(), "kind.", k -> putIdentity(x -> x.withKind(k)));
         kind.setAccessibleText(session.say("arrival.kind"));
         grid.add(kind, 3, 2);
-        form.field(
-                grid,
-                0,
-                4,
-                "owner",
-                set.job().arrival().owner(),
-                t -> putArrival(
-                        a -> new Arrival(t, a.price(), a.complaints(), a.visitors(), a.found(), a.note(), a.extra())));
+        form.field(grid, 0, 4, "owner", set.job().arrival().owner(), t -> putArrival(a -> a.withOwner(t)));
         String bands =
                 String.join(", ", set.chassis().bands().stream().map(Band::name).toList());
         form.field(grid, 1, 4, "bands", bands, this::putBands);
-        form.wide(
-                grid,
-                5,
-                "price",
-                set.job().arrival().price(),
-                t -> putArrival(
-                        a -> new Arrival(a.owner(), t, a.complaints(), a.visitors(), a.found(), a.note(), a.extra())));
+        form.wide(grid, 5, "price", set.job().arrival().price(), t -> putArrival(a -> a.withPrice(t)));
     }
 
     private static OptionalInt year(String text) {
@@ -184,7 +118,7 @@ public final class ArrivalSheet implements Sheet {
                 Arrangement.values(),
                 s.arrangement(),
                 "supply.",
-                a -> putSupply(new Supply(a, s.volts(), s.hertz(), s.note(), s.extra())));
+                a -> putSupply(s.withArrangement(a)));
         arrangement.setAccessibleText(session.say("arrival.arrangement"));
         grid.add(Texts.label(session.say("arrival.arrangement"), "soft"), 0, 0);
         grid.add(arrangement, 1, 0, 3, 1);
@@ -194,20 +128,14 @@ public final class ArrivalSheet implements Sheet {
                 1,
                 "volts",
                 Figures.fixed(s.volts(), 0),
-                t -> putSupply(
-                        new Supply(s.arrangement(), Notation.exact(t, Unit.VOLT), s.hertz(), s.note(), s.extra())));
+                t -> putSupply(s.withVolts(Notation.exact(t, Unit.VOLT))));
         form.field(
                 grid,
                 1,
                 1,
                 "hertz",
                 s.hertz() == 0 ? "" : Figures.fixed(s.hertz(), 0),
-                t -> putSupply(new Supply(
-                        s.arrangement(),
-                        s.volts(),
-                        t.isEmpty() ? 0 : Notation.exact(t, Unit.HERTZ),
-                        s.note(),
-                        s.extra())));
+                t -> putSupply(s.withHertz(t.isEmpty() ? 0 : Notation.exact(t, Unit.HERTZ))));
         Label consequence = Texts.wrapped(
                 session.say("safety." + s.arrangement().code())
                         + (s.arrangement().usesMains() ? " " + session.say("safety.law") : ""),
@@ -264,7 +192,7 @@ public final class ArrivalSheet implements Sheet {
                         Set<VisitorEvidence> seen = new TreeSet<>(x.visitors());
                         if (on) seen.add(v);
                         else seen.remove(v);
-                        return new Arrival(x.owner(), x.price(), x.complaints(), seen, x.found(), x.note(), x.extra());
+                        return x.withVisitors(seen);
                     }));
             flow.getChildren().add(box);
         }
@@ -276,22 +204,8 @@ public final class ArrivalSheet implements Sheet {
     private void found(SetRecord set) {
         GridPane grid = form.grid("arrival.found");
         String now = String.join("; ", set.job().arrival().found());
-        form.field(
-                grid,
-                0,
-                0,
-                "objects",
-                now,
-                t -> putArrival(a -> new Arrival(
-                        a.owner(), a.price(), a.complaints(), a.visitors(), split(t), a.note(), a.extra())));
-        form.field(
-                grid,
-                1,
-                0,
-                "remark",
-                set.job().arrival().note(),
-                t -> putArrival(
-                        a -> new Arrival(a.owner(), a.price(), a.complaints(), a.visitors(), a.found(), t, a.extra())));
+        form.field(grid, 0, 0, "objects", now, t -> putArrival(a -> a.withFound(split(t))));
+        form.field(grid, 1, 0, "remark", set.job().arrival().note(), t -> putArrival(a -> a.withNote(t)));
     }
 
     private static List<String> split(String text) {
@@ -323,7 +237,7 @@ public final class ArrivalSheet implements Sheet {
                     .filter(c -> !c.where().equals(complaint.where()))
                     .toList());
             all.add(complaint);
-            return new Arrival(a.owner(), a.price(), all, a.visitors(), a.found(), a.note(), a.extra());
+            return a.withComplaints(all);
         });
     }
 

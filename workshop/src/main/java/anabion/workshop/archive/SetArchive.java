@@ -214,15 +214,7 @@ public final class SetArchive {
         int number = 2;
         while (names.contains(chassis.name() + " (" + number + ")")) number++;
         Identity was = chassis.identity();
-        Identity identity = new Identity(
-                was.maker(),
-                was.model() + " (" + number + ")",
-                was.chassisCode(),
-                was.serial(),
-                was.year(),
-                was.yearReason(),
-                was.kind(),
-                was.extra());
+        Identity identity = was.withModel(was.model() + " (" + number + ")");
         return new SetRecord(
                 chassis.withId(UUID.nameUUIDFromBytes(said.getBytes(StandardCharsets.UTF_8)))
                         .withIdentity(identity),

@@ -15,7 +15,7 @@ import java.util.Set;
 
 /** Something that can be measured or tried on a set. */
 public sealed interface Measurement {
-    /** Open-probe volts of a usual ohmmeter. */
+    /** Open-measurement volts of a usual ohmmeter. */
     double OHMMETER_VOLTS = 1.5;
 
     /** Bench time that it takes, with finding the place and writing down, in minutes (general practice). */
@@ -86,7 +86,7 @@ public sealed interface Measurement {
     /**
      * Ohms between two nets, power off.
      *
-     * @param test volts of the ohmmeter with open probes
+     * @param test volts of the ohmmeter with open measurements
      * @param off parts that are off meanwhile, as faults
      */
     public record Ohms(String net, String against, double test, List<Fault> off) implements Metered {

@@ -3,7 +3,7 @@ package anabion.core.diagnosis.evidence;
 import anabion.core.job.Outcome;
 import java.util.List;
 
-/** What a probe showed. */
+/** What a measurement showed. */
 public sealed interface Observation {
     public Measurement measurement();
 
@@ -26,7 +26,7 @@ public sealed interface Observation {
     /**
      * Heard at the speaker.
      *
-     * @param probe an injection, or a band listened to
+     * @param measurement an injection, or a band listened to
      */
     public record Heard(Measurement measurement, Outcome outcome) implements Observation {}
 

@@ -15,7 +15,7 @@ import java.util.Optional;
  *
  * <p>Method: the conditional normal distribution. With C the covariance of the readings as the hypothesis foresees them, d their distance from it and c the
  * covariance of a further reading with them, the mean moves by c·C⁻¹·d and the variance falls by c·C⁻¹·c. C is kept as its Cholesky factor L, to which every
- * reading adds a row: L⁻¹·c, and the deviation that is left. A reading that the hypothesis can only take for a slip of the probe says nothing and is left out.
+ * reading adds a row: L⁻¹·c, and the deviation that is left. A reading that the hypothesis can only take for a slip of the measurement says nothing and is left out.
  */
 public final class ConditionalGaussian {
     private static final ConditionalGaussian NOTHING =

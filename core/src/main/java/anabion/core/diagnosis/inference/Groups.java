@@ -10,7 +10,7 @@ import java.util.List;
 import java.util.Map;
 
 /**
- * Puts together what no probe can tell apart: causes whose predictions lie within the meter's error of each other at every probe that is allowed,
+ * Puts together what no measurement can tell apart: causes whose predictions lie within the meter's error of each other at every measurement that is allowed,
  * and that sound alike at every point.
  */
 public final class Groups {

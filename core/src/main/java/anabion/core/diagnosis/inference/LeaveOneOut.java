@@ -12,7 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 
 /**
- * Whether a cause would stand without the reading that speaks loudest for it: one slip of the probe can make nearly any single reading, and two that agree
+ * Whether a cause would stand without the reading that speaks loudest for it: one slip of the measurement can make nearly any single reading, and two that agree
  * are rarely both slips.
  */
 public final class LeaveOneOut {

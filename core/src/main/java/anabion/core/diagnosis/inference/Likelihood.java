@@ -8,7 +8,7 @@ import java.util.List;
  *
  * <p>Method: the readings are jointly Gaussian about the prediction. What makes specimens differ (parts, tubes, line) and the unknown severity
  * move several readings at once, volts and ohms alike, so that the covariance is S·Sᵀ with a column of S for each; the meter's own error stands on the diagonal. A slip
- * of the probe (a reading from somewhere else altogether) is marginalised: none, one, or two, each reading with the odds {@link #SLIP}. With
+ * of the measurement (a reading from somewhere else altogether) is marginalised: none, one, or two, each reading with the odds {@link #SLIP}. With
  * P the inverse of the covariance, leaving out reading i takes (P·d)ᵢ²/Pᵢᵢ from the square and adds log Pᵢᵢ to the determinant (Schur complement), so
  * one inverse serves all. It fails where two slips fall together; then "something else" gains.
  */

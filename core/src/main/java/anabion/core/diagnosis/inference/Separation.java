@@ -12,7 +12,7 @@ import java.util.Optional;
 /**
  * What tells one cause from another.
  *
- * @param probe what to do
+ * @param measurement what to do
  * @param one what the first would show: volts or ohms; empty for what is heard
  * @param other what the second would show
  * @param apart how far these lie apart, in standard deviations of the reading; of what is heard, as many as make the same odds
@@ -20,7 +20,7 @@ import java.util.Optional;
 public record Separation(Measurement measurement, Optional<Double> one, Optional<Double> other, double apart) {
     private static final int MOST = 5;
 
-    /** The probes that separate best, most per minute first; those that hardly do are left out. */
+    /** The measurements that separate best, most per minute first; those that hardly do are left out. */
     public static List<Separation> of(
             PredictionModel predictions, List<Measurement> allowed, Hypothesis a, Hypothesis b) {
         List<Separation> all = new ArrayList<>();

@@ -23,9 +23,9 @@ import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
- * How much a probe tells of what is wrong.
+ * How much a measurement tells of what is wrong.
  *
- * <p>Method: each hypothesis puts its odds into the answers that a probe can give, {@link ReadingBins} of what is read and outcomes of what is heard. The
+ * <p>Method: each hypothesis puts its odds into the answers that a measurement can give, {@link ReadingBins} of what is read and outcomes of what is heard. The
  * entropy left is the mean, over answers, of the entropy of what remains possible. Severities of one cause count as one. What is foreseen is collected on
  * the caller's thread; what follows from it is computed on all processors.
  */
@@ -153,7 +153,7 @@ public final class InformationGain {
                 measurements);
     }
 
-    /** Bits of a probe: the expected fall of entropy over the causes. */
+    /** Bits of a measurement: the expected fall of entropy over the causes. */
     public double bits(Measurement p) {
         return bits(List.of(p))[0];
     }
@@ -243,7 +243,7 @@ public final class InformationGain {
         return new InformationGain(predictions, kept, cause, now, evidence, given);
     }
 
-    /** Expected entropy after a probe, in bits. */
+    /** Expected entropy after a measurement, in bits. */
     private DoubleSupplier left(Measurement.Metered p) {
         Supplier<double[][]> outlooks = outlooks(p);
         double[] sound = predictions.outlook(predictions.healthy(), p);
@@ -286,7 +286,7 @@ public final class InformationGain {
         };
     }
 
-    /** The odds of the outcomes of a probe. */
+    /** The odds of the outcomes of a measurement. */
     private static final class Heard {
         private final double[][] known;
         private final double[] usual;

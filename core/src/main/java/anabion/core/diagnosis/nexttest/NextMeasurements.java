@@ -15,15 +15,15 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
-/** What to measure next: the probe with the largest expected fall of entropy over the causes, per minute of bench time. */
+/** What to measure next: the measurement with the largest expected fall of entropy over the causes, per minute of bench time. */
 public final class NextMeasurements {
     private static final int MOST = 5;
 
     private static final int LEAST = 3;
-    /** Bits below which nobody reaches for the probe. */
+    /** Bits below which nobody reaches for the measurement. */
     private static final double WORTH = 0.04;
 
-    /** Bits from which on, and number of probes of which, it is worth asking what the readings leave open of their answers. */
+    /** Bits from which on, and number of measurements of which, it is worth asking what the readings leave open of their answers. */
     private static final double FIRST_LOOK = 0.03;
 
     private static final int LOOKED_AT = 60;

@@ -1,7 +1,7 @@
 package anabion.core.diagnosis.nexttest;
 
 /**
- * How the answers to one probe share out the odds of causes, which are put in one after the other.
+ * How the answers to one measurement share out the odds of causes, which are put in one after the other.
  *
  * <p>Method: the entropy over causes that an answer leaves, on the mean over answers, is that over causes and answers together less that over
  * answers alone (the chain rule), so that no table of both is needed.
@@ -27,7 +27,7 @@ public final class OutcomeEntropy {
     private int from = Integer.MAX_VALUE;
     private int to = -1;
 
-    /** @param answers that the probe can give */
+    /** @param answers that the measurement can give */
     public OutcomeEntropy(int answers) {
         all = new double[answers];
         ofCause = new double[answers];
@@ -69,7 +69,7 @@ public final class OutcomeEntropy {
         to = -1;
     }
 
-    /** Bits over causes that the probe leaves to be expected, when all have been put in. */
+    /** Bits over causes that the measurement leaves to be expected, when all have been put in. */
     public double left() {
         next();
         double answers = 0;

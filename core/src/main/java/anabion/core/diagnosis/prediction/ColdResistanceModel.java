@@ -59,7 +59,7 @@ public final class ColdResistanceModel {
         this.sound = sound;
     }
 
-    /** An open circuit reads alike wherever it is: no sharper where it is expected than where the probe slipped. */
+    /** An open circuit reads alike wherever it is: no sharper where it is expected than where the measurement slipped. */
     public static boolean open(double log) {
         return log >= LogScale.OHMS.most();
     }
@@ -83,7 +83,7 @@ public final class ColdResistanceModel {
     }
 
     /**
-     * What a state shows at a probe.
+     * What a state shows at a measurement.
      *
      * @param lain by how much electrolytics that have lain for decades move it; where none lies in the meter's way that need not be computed
      * @param shares of the parts that move it, each by which share of itself

@@ -1,6 +1,6 @@
 package anabion.core.diagnosis.prediction;
 
-/** What one hypothesis shows at one probe that is answered by a number: volts, or the common logarithm of ohms. */
+/** What one hypothesis shows at one measurement that is answered by a number: volts, or the common logarithm of ohms. */
 public final class GaussianPrediction {
     private static final double STRAINED = 4;
 

@@ -10,7 +10,7 @@ import java.util.Map;
 import java.util.function.Function;
 
 /**
- * Answers of hypotheses to probes. Probes that ask the same are one; hypotheses are told apart by identity, since each is listed once. Not for
+ * Answers of hypotheses to measurements. Probes that ask the same are one; hypotheses are told apart by identity, since each is listed once. Not for
  * several threads.
  */
 public final class PredictionCache<P, T> {
@@ -23,7 +23,7 @@ public final class PredictionCache<P, T> {
 
     private int size;
 
-    /** @param most answers, beyond which those to the probes asked first go */
+    /** @param most answers, beyond which those to the measurements asked first go */
     public PredictionCache(int most) {
         this.most = most;
     }

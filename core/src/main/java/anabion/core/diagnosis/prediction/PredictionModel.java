@@ -30,7 +30,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /**
- * What every hypothesis about a chassis shows at every probe. Everything is computed when first asked for and kept, so that a new reading costs
+ * What every hypothesis about a chassis shows at every measurement. Everything is computed when first asked for and kept, so that a new reading costs
  * little. Settings whose lines differ a little share one solution: each is computed at the nearest step of a {@link SettingGrid} and
  * moved by the slope against the line. Not for several threads at once; where much is wanted at once it uses all processors itself.
  */
@@ -198,7 +198,7 @@ public final class PredictionModel {
         return foreseen.of(measurement, h, x -> computed(x, measurement));
     }
 
-    /** What each hypothesis shows at a probe. */
+    /** What each hypothesis shows at a measurement. */
     public List<Optional<GaussianPrediction>> at(List<Hypothesis> all, Measurement.Metered measurement) {
         return foreseen.of(measurement, all, h -> computed(h, measurement));
     }
@@ -253,7 +253,7 @@ public final class PredictionModel {
                 .toArray();
     }
 
-    /** Width of all that a probe can show, in that scale. */
+    /** Width of all that a measurement can show, in that scale. */
     public double range(Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts) return widest;
         return measurement instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
@@ -265,7 +265,7 @@ public final class PredictionModel {
     }
 
     /**
-     * Density of a value at a probe that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
+     * Density of a value at a measurement that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
      * many), half the time anything.
      */
     public double slip(Measurement.Metered measurement, double value) {
@@ -320,12 +320,12 @@ public final class PredictionModel {
         return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
     }
 
-    /** What a hypothesis shows at a probe in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */
+    /** What a hypothesis shows at a measurement in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */
     public double[] outlook(Hypothesis h, Measurement.Metered measurement) {
         return outlooks.of(measurement, h, x -> brief(x, measurement));
     }
 
-    /** What each hypothesis shows at a probe, in brief. */
+    /** What each hypothesis shows at a measurement, in brief. */
     public List<double[]> outlook(List<Hypothesis> all, Measurement.Metered measurement) {
         return outlooks.of(measurement, all, h -> brief(h, measurement));
     }
@@ -362,7 +362,7 @@ public final class PredictionModel {
         return !ends.graded() ? one : AudibilityModel.mean(one, called(sound.get(), to.get(), measurement));
     }
 
-    /** Whether the answer to a probe without a number costs next to nothing: of a part tried, and of a band that was computed. */
+    /** Whether the answer to a measurement without a number costs next to nothing: of a part tried, and of a band that was computed. */
     public boolean knows(Hypothesis h, Measurement measurement) {
         return band(measurement)
                 .map(b -> states.of(h).least().heard(b) && states.of(h).most().heard(b))

@@ -3,6 +3,7 @@ package anabion.core.simulation.setting;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.error.InputException;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Map;
 
@@ -19,6 +20,7 @@ import java.util.Map;
  * @param warm false before the heaters have warmed
  * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
  */
+@RecordBuilder
 public record Setting(
         double line,
         String band,
@@ -27,7 +29,8 @@ public record Setting(
         List<Fault> faults,
         Map<String, Double> trims,
         boolean warm,
-        double carrier) {
+        double carrier)
+        implements SettingBuilder.With {
     /** The trim of the line voltage. */
     public static final String LINE = "LINE";
 
@@ -54,31 +57,6 @@ public record Setting(
     /** A sound, warm set at a line voltage. */
     public static Setting of(double line) {
         return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true, 0);
-    }
-
-    public Setting withLine(double volts) {
-        return new Setting(volts, band, controls, switches, faults, trims, warm, carrier);
-    }
-
-    public Setting withBand(String name) {
-        return new Setting(line, name, controls, switches, faults, trims, warm, carrier);
-    }
-
-    public Setting withControls(Map<String, Double> settings) {
-        return new Setting(line, band, settings, switches, faults, trims, warm, carrier);
-    }
-
-    public Setting withFaults(List<Fault> wrong) {
-        return new Setting(line, band, controls, switches, wrong, trims, warm, carrier);
-    }
-
-    public Setting withTrims(Map<String, Double> factors) {
-        return new Setting(line, band, controls, switches, faults, factors, warm, carrier);
-    }
-
-    /** With a carrier of so many volts, peak, at the detector. */
-    public Setting withCarrier(double volts) {
-        return new Setting(line, band, controls, switches, faults, trims, warm, volts);
     }
 
     /** Factor by which a part of this specimen differs from nominal. */
