@@ -8,7 +8,7 @@ import anabion.core.format.ReadingCodec;
 import anabion.core.json.TreeWriter;
 import anabion.core.signal.Domain;
 import anabion.core.signal.Frequencies;
-import anabion.core.signal.SignalDeck;
+import anabion.core.signal.SmallSignalNetlist;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.spice.SpiceNetlist;
 import anabion.core.text.Vocabulary;
@@ -177,8 +177,8 @@ final class ExportCommand implements Callable<Integer> {
             throw InputException.at("--domain if")
                     .because("no IF transformer with its frequency is entered")
                     .so("use --domain af");
-        String net = at.isEmpty() ? SignalDeck.usual(chassis, band, domain) : SettingOptions.net(chassis, at);
-        String text = SignalDeck.of(chassis, between ? setting.withCarrier(1) : setting, band, domain, net);
+        String net = at.isEmpty() ? SmallSignalNetlist.usual(chassis, band, domain) : SettingOptions.net(chassis, at);
+        String text = SmallSignalNetlist.of(chassis, between ? setting.withCarrier(1) : setting, band, domain, net);
         return text.getBytes(StandardCharsets.UTF_8);
     }
 

@@ -154,6 +154,20 @@ class SheetsTest extends WindowCase {
     }
 
     @Test
+    void aRoleTakenFromWordsIsConfirmedByALineAndTakenBack() {
+        openHalcyon();
+        while (session.step().get() != Step.STUDY) key(KeyCode.ALT, KeyCode.UP);
+        until("from words", () -> shows("mains transformer ?"));
+        enter("role: T1");
+        until("confirmed", () -> shows("mains transformer \u2713"));
+        enter("role choke: V1");
+        until("refused", () -> shows("cannot be \"choke\""));
+        key(KeyCode.ESCAPE);
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("undone", () -> shows("mains transformer ?"));
+    }
+
+    @Test
     void arrivalStoresEachFieldAsItIsLeft() {
         openHalcyon();
         while (session.step().get() != Step.ARRIVAL) key(KeyCode.ALT, KeyCode.UP);

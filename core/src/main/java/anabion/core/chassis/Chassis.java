@@ -8,6 +8,7 @@ import java.util.UUID;
 
 /** A receiver as designed. Parts without a role have the one that the circuit shows, if it shows one. */
 @RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Chassis(
         UUID id,
         Identity identity,

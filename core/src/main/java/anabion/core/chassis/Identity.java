@@ -6,6 +6,7 @@ import java.util.OptionalInt;
 
 /** Who made it, what it is called, and when; the year with the reason for the estimate. */
 @RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Identity(
         String maker,
         String model,

@@ -20,6 +20,7 @@ import java.util.UUID;
  * @param make letters, colour or shape by which its maker marked it, the same for all parts of that make; empty when not seen
  */
 @RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Part(
         UUID id,
         String reference,

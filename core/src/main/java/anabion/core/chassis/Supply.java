@@ -10,5 +10,6 @@ import io.soabase.recordbuilder.core.RecordBuilder;
  * @param hertz mains frequency; 0 for direct current
  */
 @RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Supply(Arrangement arrangement, double volts, double hertz, String note, Extra extra)
         implements SupplyBuilder.With {}

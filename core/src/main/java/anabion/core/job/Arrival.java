@@ -13,6 +13,7 @@ import java.util.Set;
  * @param found labels, battery dates, receipts: they belong to the set's history
  */
 @RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Arrival(
         String owner,
         String price,

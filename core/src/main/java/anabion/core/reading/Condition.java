@@ -14,6 +14,7 @@ import java.util.Optional;
  * @param openEnds references of the parts that were disconnected
  */
 @RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Condition(
         double line,
         MeterSpec meter,

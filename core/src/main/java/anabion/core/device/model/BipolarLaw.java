@@ -53,21 +53,22 @@ public record BipolarLaw(
         String b = n.get(0);
         String c = n.get(1);
         String e = n.get(2);
-        String be = pnp ? Deck.volts(e, b) : Deck.volts(b, e);
-        String bc = pnp ? Deck.volts(c, b) : Deck.volts(b, c);
+        String be = pnp ? SpiceSyntax.volts(e, b) : SpiceSyntax.volts(b, e);
+        String bc = pnp ? SpiceSyntax.volts(c, b) : SpiceSyntax.volts(b, c);
         String f = exponential(be);
         String r = exponential(bc);
         String ce = Smooth.positive(be + "-" + bc, slope);
-        String cut = Deck.number(leak) + "*tanh(-" + bc + "/" + Deck.number(4 * slope) + ")";
-        String collector = "(" + f + "-" + r + ")*(1+" + ce + "/" + Deck.number(early) + ")-" + r + "/"
-                + Deck.number(reverse) + "+" + cut;
-        String base = f + "/" + Deck.number(forward) + "+" + r + "/" + Deck.number(reverse) + "-" + cut;
+        String cut = SpiceSyntax.number(leak) + "*tanh(-" + bc + "/" + SpiceSyntax.number(4 * slope) + ")";
+        String collector = "(" + f + "-" + r + ")*(1+" + ce + "/" + SpiceSyntax.number(early) + ")-" + r + "/"
+                + SpiceSyntax.number(reverse) + "+" + cut;
+        String base = f + "/" + SpiceSyntax.number(forward) + "+" + r + "/" + SpiceSyntax.number(reverse) + "-" + cut;
         return pnp
-                ? List.of(Deck.current(name + "c", e, c, collector), Deck.current(name + "b", e, b, base))
-                : List.of(Deck.current(name + "c", c, e, collector), Deck.current(name + "b", b, e, base));
+                ? List.of(SpiceSyntax.current(name + "c", e, c, collector), SpiceSyntax.current(name + "b", e, b, base))
+                : List.of(
+                        SpiceSyntax.current(name + "c", c, e, collector), SpiceSyntax.current(name + "b", b, e, base));
     }
 
     private String exponential(String u) {
-        return Deck.number(saturation) + "*(exp(max(" + u + "/" + Deck.number(slope) + ",-80))-1)";
+        return SpiceSyntax.number(saturation) + "*(exp(max(" + u + "/" + SpiceSyntax.number(slope) + ",-80))-1)";
     }
 }

@@ -18,6 +18,7 @@ public record DiodeLaw(Emitted plate) implements DeviceModel {
 
     @Override
     public List<String> deck(String name, List<String> n) {
-        return List.of(Deck.current(name, n.get(0), n.get(1), plate.deck(Deck.volts(n.get(0), n.get(1)))));
+        return List.of(
+                SpiceSyntax.current(name, n.get(0), n.get(1), plate.deck(SpiceSyntax.volts(n.get(0), n.get(1)))));
     }
 }

@@ -17,7 +17,7 @@ public record Division(double most, double knee) {
     }
 
     String deck(String volts) {
-        return Deck.number(most * 2 / Math.PI) + "*atan(pow(" + Smooth.positive(volts, EDGE) + "/" + Deck.number(knee)
-                + ",1.5))";
+        return SpiceSyntax.number(most * 2 / Math.PI) + "*atan(pow(" + Smooth.positive(volts, EDGE) + "/"
+                + SpiceSyntax.number(knee) + ",1.5))";
     }
 }

@@ -117,15 +117,15 @@ public record Driven(DeviceModel law, List<Integer> swinging, double fixed, doub
     @Override
     public List<String> deck(String name, List<String> nodes) {
         List<String> lines = new ArrayList<>();
-        String drive = Deck.number(fixed) + "+" + Deck.number(share) + "*"
-                + Smooth.positive(Deck.volts(nodes.get(feeding), nodes.get(cathode)), 1);
+        String drive = SpiceSyntax.number(fixed) + "+" + SpiceSyntax.number(share) + "*"
+                + Smooth.positive(SpiceSyntax.volts(nodes.get(feeding), nodes.get(cathode)), 1);
         for (int p = 0; p < POINTS; p++) {
             List<String> shifted = new ArrayList<>();
             for (int t = 0; t < nodes.size(); t++) {
                 String own = name + "_" + p + "_" + t;
                 boolean swings = swinging.contains(t);
                 lines.add("B" + own + "v " + own + " 0 V=V(" + nodes.get(t) + ")"
-                        + (swings ? "+(" + Deck.number(COSINES[p]) + ")*(" + drive + ")" : ""));
+                        + (swings ? "+(" + SpiceSyntax.number(COSINES[p]) + ")*(" + drive + ")" : ""));
                 lines.add("B" + own + "i " + nodes.get(t) + " 0 I=-I(B" + own + "v)/" + POINTS);
                 shifted.add(own);
             }

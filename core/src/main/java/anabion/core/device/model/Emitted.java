@@ -23,7 +23,8 @@ public record Emitted(double perveance, double contact) {
     }
 
     String deck(String volts) {
-        return Deck.number(perveance) + "*pow(" + Deck.number(SPREAD) + "*"
-                + Smooth.softplus("(" + volts + "+" + Deck.number(contact) + ")/" + Deck.number(SPREAD)) + ",1.5)";
+        return SpiceSyntax.number(perveance) + "*pow(" + SpiceSyntax.number(SPREAD) + "*"
+                + Smooth.softplus("(" + volts + "+" + SpiceSyntax.number(contact) + ")/" + SpiceSyntax.number(SPREAD))
+                + ",1.5)";
     }
 }

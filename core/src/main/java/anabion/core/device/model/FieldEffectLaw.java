@@ -31,15 +31,19 @@ public record FieldEffectLaw(double full, double pinch) implements DeviceModel {
 
     @Override
     public List<String> deck(String name, List<String> n) {
-        String gs = Deck.volts(n.get(0), n.get(2));
-        String open = "(0.05*" + Smooth.softplus("(" + gs + "+" + Deck.number(pinch) + ")/0.05") + ")";
+        String gs = SpiceSyntax.volts(n.get(0), n.get(2));
+        String open = "(0.05*" + Smooth.softplus("(" + gs + "+" + SpiceSyntax.number(pinch) + ")/0.05") + ")";
         return List.of(
-                Deck.current(
+                SpiceSyntax.current(
                         name + "d",
                         n.get(1),
                         n.get(2),
-                        Deck.number(full / pinch / pinch) + "*" + open + "*" + open + "*tanh(2*"
-                                + Deck.volts(n.get(1), n.get(2)) + "/max(" + open + ",0.05))"),
-                Deck.current(name + "g", n.get(0), n.get(2), Deck.number(GATE) + "*(exp(" + gs + "/" + SLOPE + ")-1)"));
+                        SpiceSyntax.number(full / pinch / pinch) + "*" + open + "*" + open + "*tanh(2*"
+                                + SpiceSyntax.volts(n.get(1), n.get(2)) + "/max(" + open + ",0.05))"),
+                SpiceSyntax.current(
+                        name + "g",
+                        n.get(0),
+                        n.get(2),
+                        SpiceSyntax.number(GATE) + "*(exp(" + gs + "/" + SLOPE + ")-1)"));
     }
 }

@@ -50,9 +50,10 @@ public record Heated(DeviceModel law, double volts) implements DeviceModel {
     public List<String> deck(String name, List<String> nodes) {
         int n = law.terminals();
         double full = 1 + Math.exp(-(1 - HALF) / WIDTH);
-        String heat = "abs(" + Deck.volts(nodes.get(n), nodes.get(n + 1)) + ")/" + Deck.number(volts);
-        String share = "(" + Deck.number(COLD) + "+max(0,min(1," + Deck.number(full) + "/(1+exp(-(" + heat + "-"
-                + Deck.number(HALF) + ")/" + Deck.number(WIDTH) + "))-" + Deck.number(DARK) + ")))";
+        String heat = "abs(" + SpiceSyntax.volts(nodes.get(n), nodes.get(n + 1)) + ")/" + SpiceSyntax.number(volts);
+        String share = "(" + SpiceSyntax.number(COLD) + "+max(0,min(1," + SpiceSyntax.number(full) + "/(1+exp(-(" + heat
+                + "-" + SpiceSyntax.number(HALF) + ")/" + SpiceSyntax.number(WIDTH) + "))-" + SpiceSyntax.number(DARK)
+                + ")))";
         List<String> lines = new ArrayList<>();
         for (String line : law.deck(name, nodes.subList(0, n))) {
             int at = line.indexOf(" I=");

@@ -44,15 +44,15 @@ public record HeptodeLaw(SpaceCurrent space, Division division, double half, dou
     @Override
     public List<String> deck(String name, List<String> n) {
         String k = n.get(4);
-        String g = Deck.volts(n.get(0), k);
-        String o = Deck.volts(n.get(2), k);
-        String all = space.deck(g, Deck.volts(n.get(1), k));
-        String share = division.deck(Deck.volts(n.get(3), k)) + "/(1+exp(-(" + o + "+" + Deck.number(half) + ")/"
-                + Deck.number(width) + "))";
+        String g = SpiceSyntax.volts(n.get(0), k);
+        String o = SpiceSyntax.volts(n.get(2), k);
+        String all = space.deck(g, SpiceSyntax.volts(n.get(1), k));
+        String share = division.deck(SpiceSyntax.volts(n.get(3), k)) + "/(1+exp(-(" + o + "+" + SpiceSyntax.number(half)
+                + ")/" + SpiceSyntax.number(width) + "))";
         return List.of(
-                Deck.current(name + "g", n.get(0), k, grid.deck(g)),
-                Deck.current(name + "o", n.get(2), k, outer.deck(o)),
-                Deck.current(name + "a", n.get(3), k, all + "*" + share),
-                Deck.current(name + "s", n.get(1), k, all + "*(1-" + share + ")"));
+                SpiceSyntax.current(name + "g", n.get(0), k, grid.deck(g)),
+                SpiceSyntax.current(name + "o", n.get(2), k, outer.deck(o)),
+                SpiceSyntax.current(name + "a", n.get(3), k, all + "*" + share),
+                SpiceSyntax.current(name + "s", n.get(1), k, all + "*(1-" + share + ")"));
     }
 }

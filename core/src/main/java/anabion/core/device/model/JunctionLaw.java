@@ -35,12 +35,12 @@ public record JunctionLaw(double saturation, double slope, double leak) implemen
 
     @Override
     public List<String> deck(String name, List<String> n) {
-        String u = Deck.volts(n.get(0), n.get(1));
-        return List.of(Deck.current(
+        String u = SpiceSyntax.volts(n.get(0), n.get(1));
+        return List.of(SpiceSyntax.current(
                 name,
                 n.get(0),
                 n.get(1),
-                Deck.number(saturation) + "*(exp(max(" + u + "/" + Deck.number(slope) + ",-80))-1)+" + Deck.number(leak)
-                        + "*" + u));
+                SpiceSyntax.number(saturation) + "*(exp(max(" + u + "/" + SpiceSyntax.number(slope) + ",-80))-1)+"
+                        + SpiceSyntax.number(leak) + "*" + u));
     }
 }

@@ -69,6 +69,6 @@ public record LampLaw(double volts, double amperes, double hot) implements Devic
     /** At its rated volts; a deck's lamp does not warm up. */
     @Override
     public List<String> deck(String name, List<String> n) {
-        return List.of("R" + name + " " + n.get(0) + " " + n.get(1) + " " + Deck.number(volts / amperes));
+        return List.of("R" + name + " " + n.get(0) + " " + n.get(1) + " " + SpiceSyntax.number(volts / amperes));
     }
 }

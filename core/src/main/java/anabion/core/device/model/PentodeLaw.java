@@ -27,13 +27,14 @@ public record PentodeLaw(SpaceCurrent space, Division division, Emitted grid) im
     @Override
     public List<String> deck(String name, List<String> n) {
         String k = n.get(3);
-        String g = Deck.volts(n.get(0), k);
-        String a = Deck.volts(n.get(2), k);
-        String all = space.deck(g, "(" + Deck.volts(n.get(1), k) + "+" + Deck.number(PENETRATION) + "*" + a + ")");
+        String g = SpiceSyntax.volts(n.get(0), k);
+        String a = SpiceSyntax.volts(n.get(2), k);
+        String all = space.deck(
+                g, "(" + SpiceSyntax.volts(n.get(1), k) + "+" + SpiceSyntax.number(PENETRATION) + "*" + a + ")");
         String share = division.deck(a);
         return List.of(
-                Deck.current(name + "g", n.get(0), k, grid.deck(g)),
-                Deck.current(name + "a", n.get(2), k, all + "*" + share),
-                Deck.current(name + "s", n.get(1), k, all + "*(1-" + share + ")"));
+                SpiceSyntax.current(name + "g", n.get(0), k, grid.deck(g)),
+                SpiceSyntax.current(name + "a", n.get(2), k, all + "*" + share),
+                SpiceSyntax.current(name + "s", n.get(1), k, all + "*(1-" + share + ")"));
     }
 }

@@ -60,8 +60,8 @@ public sealed interface RectifierLaw {
         /** Without its series resistance, which the deck has as a resistor. */
         @Override
         public String deck(String name, String from, String to) {
-            String v = Smooth.positive(Deck.volts(from, to), EDGE);
-            return Deck.current(name, from, to, Deck.number(perveance) + "*" + v + "*sqrt(" + v + ")");
+            String v = Smooth.positive(SpiceSyntax.volts(from, to), EDGE);
+            return SpiceSyntax.current(name, from, to, SpiceSyntax.number(perveance) + "*" + v + "*sqrt(" + v + ")");
         }
     }
 
@@ -108,7 +108,8 @@ public sealed interface RectifierLaw {
         public String deck(String name, String from, String to) {
             String model = "M" + name;
             return "D" + name + " " + from + " " + to + " " + model + "\n.model " + model + " D(IS="
-                    + Deck.number(saturation) + " N=" + Deck.number(slope / 0.025865) + " RS=" + Deck.number(ohms)
+                    + SpiceSyntax.number(saturation) + " N=" + SpiceSyntax.number(slope / 0.025865) + " RS="
+                    + SpiceSyntax.number(ohms)
                     + ")";
         }
     }

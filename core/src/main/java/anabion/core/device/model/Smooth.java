@@ -27,6 +27,6 @@ final class Smooth {
 
     /** The smooth positive part as a deck writes it. */
     static String positive(String v, double width) {
-        return "((" + v + "+sqrt((" + v + ")*(" + v + ")+" + Deck.number(width * width) + "))/2)";
+        return "((" + v + "+sqrt((" + v + ")*(" + v + ")+" + SpiceSyntax.number(width * width) + "))/2)";
     }
 }

@@ -70,18 +70,18 @@ public record SpaceCurrent(
     String deck(String grid, String electrode) {
         String u = Smooth.positive(electrode, EDGE);
         String near = power(u, grid, mu);
-        String scale =
-                Deck.number(perveance) + "/(1+exp(-max(((" + electrode + ")+" + RETARDING + ")/" + SPEED + ",-200)))";
+        String scale = SpiceSyntax.number(perveance) + "/(1+exp(-max(((" + electrode + ")+" + RETARDING + ")/" + SPEED
+                + ",-200)))";
         if (remoteShare == 0) return scale + "*" + near;
-        return scale + "*(" + Deck.number(1 - remoteShare) + "*" + near + "+" + Deck.number(remoteShare) + "*"
-                + power(u, grid, remoteMu) + ")";
+        return scale + "*(" + SpiceSyntax.number(1 - remoteShare) + "*" + near + "+" + SpiceSyntax.number(remoteShare)
+                + "*" + power(u, grid, remoteMu) + ")";
     }
 
     private String power(String u, String grid, double amplification) {
-        String root = "sqrt(" + Deck.number(corner) + "+" + u + "*" + u + ")";
-        String drive = Deck.number(softness) + "*(" + Deck.number(1 / amplification) + "+(" + grid + "+" + SHIFT + ")/"
-                + root + ")";
-        return "pow(" + u + "/" + Deck.number(softness) + "*" + Smooth.softplus(drive) + "," + Deck.number(exponent)
-                + ")";
+        String root = "sqrt(" + SpiceSyntax.number(corner) + "+" + u + "*" + u + ")";
+        String drive = SpiceSyntax.number(softness) + "*(" + SpiceSyntax.number(1 / amplification) + "+(" + grid + "+"
+                + SHIFT + ")/" + root + ")";
+        return "pow(" + u + "/" + SpiceSyntax.number(softness) + "*" + Smooth.softplus(drive) + ","
+                + SpiceSyntax.number(exponent) + ")";
     }
 }

@@ -19,9 +19,10 @@ public record TriodeLaw(SpaceCurrent space, Emitted grid) implements DeviceModel
 
     @Override
     public List<String> deck(String name, List<String> n) {
-        String g = Deck.volts(n.get(0), n.get(2));
+        String g = SpiceSyntax.volts(n.get(0), n.get(2));
         return List.of(
-                Deck.current(name + "g", n.get(0), n.get(2), grid.deck(g)),
-                Deck.current(name + "a", n.get(1), n.get(2), space.deck(g, Deck.volts(n.get(1), n.get(2)))));
+                SpiceSyntax.current(name + "g", n.get(0), n.get(2), grid.deck(g)),
+                SpiceSyntax.current(
+                        name + "a", n.get(1), n.get(2), space.deck(g, SpiceSyntax.volts(n.get(1), n.get(2)))));
     }
 }

@@ -21,6 +21,7 @@ import java.util.Map;
  * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
  */
 @RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Setting(
         double line,
         String band,

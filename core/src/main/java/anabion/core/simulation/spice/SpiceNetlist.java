@@ -76,7 +76,7 @@ public final class SpiceNetlist {
             Consumer<Reactances> reactances,
             AcPorts probe) {
         SpiceNetlist deck = new SpiceNetlist(chassis, setting);
-        AlternatingDeck alternating = new AlternatingDeck(deck, probe.hertz());
+        AcNetlist alternating = new AcNetlist(deck, probe.hertz());
         alternating.elements(deck.bench.circuit(), replaced);
         deck.insulation();
         reactances.accept(alternating);

@@ -12,8 +12,8 @@ import java.util.Optional;
 import java.util.stream.Stream;
 
 /** The small-signal network of a set as a deck, driven at one net. */
-public final class SignalDeck {
-    private SignalDeck() {}
+public final class SmallSignalNetlist {
+    private SmallSignalNetlist() {}
 
     /**
      * A sweep about the setting's operating point: sound to the speaker, or the intermediate frequency to the detector.

@@ -11,13 +11,13 @@ import java.util.function.Predicate;
  * Adds to a deck what alternating currents see, for its {@code .ac} analysis: capacitors, coupled coils, and each rail as its mean
  * with the slope of its characteristic. A generator of one volt stands behind its ohms and capacitor at one net.
  */
-public final class AlternatingDeck implements Reactances {
+public final class AcNetlist implements Reactances {
     private final SpiceNetlist deck;
     private final double hertz;
     private int count;
 
     /** @param hertz at which the losses of coils hold */
-    public AlternatingDeck(SpiceNetlist deck, double hertz) {
+    public AcNetlist(SpiceNetlist deck, double hertz) {
         this.deck = deck;
         this.hertz = hertz;
     }

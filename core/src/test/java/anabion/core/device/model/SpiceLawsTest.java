@@ -20,7 +20,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** What a deck says about a device is what our own law says. */
-class DeckLawsTest {
+class SpiceLawsTest {
     private static final List<String> NODES = List.of("n1", "n2", "n3", "n4", "n5");
 
     /** Above this our junctions go on as tangents, in amperes; no set gets there. */

@@ -20,7 +20,7 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** Our small-signal networks against a general-purpose solver on the exported decks. */
-class SignalDeckTest {
+class SmallSignalNetlistTest {
     @ParameterizedTest
     @CsvSource({
         "halcyon,AM,AF,DET1",
@@ -40,9 +40,9 @@ class SignalDeckTest {
         Matcher rows = Pattern.compile("(?m)^\\d+\\s+(\\S+)\\s+(\\S+)\\s+(\\S+)\\s*$")
                 .matcher(IndependentSolver.answer(
                         "sweep-" + name + "-" + domain.code() + "-" + net,
-                        SignalDeck.of(set, setting, band, domain, net)));
+                        SmallSignalNetlist.of(set, setting, band, domain, net)));
         OperatingPoint solved = new Simulator().solve(set, setting);
-        SpiceNetlist.AcPorts p = SignalDeck.probe(set, band, domain, net);
+        SpiceNetlist.AcPorts p = SmallSignalNetlist.probe(set, band, domain, net);
         var networks = new Networks(set, setting, solved, Optional.of(band)).aligned();
         int compared = 0;
         while (rows.find()) {

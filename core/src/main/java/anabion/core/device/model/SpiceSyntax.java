@@ -3,8 +3,8 @@ package anabion.core.device.model;
 import java.util.Locale;
 
 /** Spelling of numbers and sources in a SPICE-style deck. */
-final class Deck {
-    private Deck() {}
+final class SpiceSyntax {
+    private SpiceSyntax() {}
 
     static String number(double value) {
         return String.format(Locale.ROOT, "%.9g", value);
