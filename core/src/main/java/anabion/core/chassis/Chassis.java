@@ -34,6 +34,9 @@ public record Chassis(
     /** The usual name of the net of the metal chassis, to which iron cores and cans are bolted. */
     public static final String METAL = "CHASSIS";
 
+    private static final String NEGATIVE = "B-";
+    private static final String EARTH = "EARTH";
+
     /** A set about which nothing is known but its name and how it is fed. */
     public static Chassis blank(UUID id, Identity identity, Supply supply) {
         return new Chassis(
@@ -49,9 +52,14 @@ public record Chassis(
         return reference(parts, chart);
     }
 
+    /** Whether a net is one of those to which the circuit returns in sets that have another reference. */
+    public static boolean isReturn(String net) {
+        return net.equals(EARTH) || net.equals(NEGATIVE);
+    }
+
     private static String reference(List<Part> parts, Optional<Chart> chart) {
         String charted = chart.map(c -> c.conditions().reference()).orElse(METAL);
-        for (String net : List.of(charted, METAL, "B-", "EARTH"))
+        for (String net : List.of(charted, METAL, NEGATIVE, EARTH))
             if (parts.stream().anyMatch(p -> p.touches(net))) return net;
         return parts.stream()
                 .flatMap(p -> p.nets().values().stream())

@@ -146,7 +146,7 @@ final class NetClassifier {
 
     /** The chassis, or a net that a small resistor, a filament or a winding's foot joins to it. */
     boolean earthy(String net) {
-        if (isReference(net) || net.equals("EARTH") || net.equals("B-")) return true;
+        if (isReference(net) || Chassis.isReturn(net)) return true;
         for (Part p : at(net)) {
             if (p.component() instanceof Component.Resistor r && r.ohms() <= JOINED && p.joins(net, reference))
                 return true;

@@ -12,6 +12,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.command.RoleLine;
+import anabion.core.command.WiringLine;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
@@ -27,6 +28,7 @@ import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.LeftToDeep;
 import anabion.core.testing.SharedSets;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
@@ -36,6 +38,7 @@ import java.util.Optional;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** What parts do is typed: rules read it from there or see it in the circuit, and never from words. */
@@ -92,19 +95,16 @@ class PartRolesTest {
         return all;
     }
 
-    /** A set is weighed twice, each some seconds: one in the plain run. */
+    /** Each set is weighed twice, which takes some ten seconds. */
+    @LeftToDeep
     @ParameterizedTest
-    @MethodSource("weighed")
+    @MethodSource("sets")
     void noWordChangesTheOdds(String name) {
         Chassis set = SharedSets.named(name);
         Map<String, Double> silent = odds(withoutWords(set));
         Map<String, Double> told = odds(set);
         told.forEach((cause, odds) ->
                 assertThat(silent.getOrDefault(cause, 0.0)).as(cause).isCloseTo(odds, within(2e-3)));
-    }
-
-    static Stream<String> weighed() {
-        return Boolean.getBoolean("test.deep") ? sets() : Stream.of("halcyon");
     }
 
     private static Map<String, Double> odds(Chassis set) {
@@ -173,6 +173,26 @@ class PartRolesTest {
         assertThat(ChassisCodec.text(set))
                 .as("what nobody picked is not written")
                 .doesNotContain("partRole");
+    }
+
+    /** Lists in other hands: abbreviated, in capitals, in the words of another country. */
+    @ParameterizedTest
+    @CsvSource({
+        "L9 100uH A B, RF choke, CHOKE",
+        "L9 100uH A B, antenna loop, AERIAL_COIL",
+        "L9 100uH A B, 1st IFT, IF_TRANSFORMER",
+        "L9 100uH A B, I.F. transformer, IF_TRANSFORMER",
+        "L9 100uH A B, interstage transformer, DRIVER_TRANSFORMER",
+        "L9 100uH A B, POWER TRANSFORMER, MAINS_TRANSFORMER",
+        "L9 100uH A B, local osc. coil, OSCILLATOR_COIL",
+        "C99 365p A B, 2-gang variable, TUNING_GANG",
+        "C99 47n A B, AGC filter, AVC_FILTER",
+        "C99 500p A B, osc padder, PADDER",
+        "R99 47k A B, osc grid leak, OSCILLATOR_GRID_LEAK"
+    })
+    void wordsOfOtherMakersSuggestTheSameRoles(String line, String words, PartRole role) {
+        Chassis set = SharedSets.named("halcyon");
+        assertThat(WiringLine.parse(line + " " + words, set).assigned()).contains(new AssignedRole(role, Basis.WORDS));
     }
 
     @Test
