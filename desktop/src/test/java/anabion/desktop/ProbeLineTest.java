@@ -53,6 +53,16 @@ class ProbeLineTest extends WindowCase {
     }
 
     @Test
+    void aRowOfferedForEditingDoesNotFollowToAnotherSheet() {
+        openHalcyon();
+        interact(() -> session.step().set(Step.STUDY));
+        key(KeyCode.ENTER);
+        until("the row", () -> line().startsWith("V1 6BE6"));
+        interact(() -> session.step().set(Step.RECAP));
+        until("an empty line", () -> line().isEmpty());
+    }
+
+    @Test
     void earlierLinesComeBack() {
         openHalcyon();
         int before = session.need().readings().size();

@@ -20,15 +20,21 @@ public final class Main {
         String command = args.length == 2 ? args[0] : "";
         switch (command) {
             case "shots" -> Shots.take(Path.of(args[1]));
-            case "measure" ->
-                AnabionApp.start(
-                        Workshop.open(Path.of(args[1]), Clock.system(ZoneId.systemDefault())),
-                        Optional.empty(),
-                        (shell, session) -> new MeasuredWindow(shell, session).start());
+            case "measure" -> measure(Path.of(args[1]));
             default -> {
                 System.err.println("devtools: shots FOLDER, or measure WORKSHOP");
                 System.exit(BAD_INPUT);
             }
         }
+    }
+
+    private static void measure(Path folder) {
+        Workshop workshop = Workshop.open(folder, Clock.system(ZoneId.systemDefault()));
+        if (workshop.sets().summaries().stream().noneMatch(s -> s.charted() > 0)) {
+            workshop.close();
+            System.err.println(folder + ": no set with a chart is in this workshop; use that of ./anabion demo");
+            System.exit(BAD_INPUT);
+        }
+        AnabionApp.start(workshop, Optional.empty(), (shell, session) -> new MeasuredWindow(shell, session).start());
     }
 }

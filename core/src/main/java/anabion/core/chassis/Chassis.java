@@ -25,7 +25,7 @@ public record Chassis(
 
     public Chassis {
         parts = CircuitRoles.complete(
-                List.copyOf(parts), reference(parts, chart), bands.stream().anyMatch(b -> b.kind() == BandKind.FM));
+                parts, reference(parts, chart), bands.stream().anyMatch(b -> b.kind() == BandKind.FM));
         stages = List.copyOf(stages);
         bands = List.copyOf(bands);
         adjusters = List.copyOf(adjusters);

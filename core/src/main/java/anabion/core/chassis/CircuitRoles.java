@@ -2,12 +2,14 @@ package anabion.core.chassis;
 
 import anabion.core.chassis.AssignedRole.Basis;
 import anabion.core.chassis.NetMap.Electrode;
+import java.util.AbstractList;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.RandomAccess;
 import java.util.Set;
 
 /** What the circuit shows of the roles of its parts, where nobody picked one and no words tell. */
@@ -38,6 +40,11 @@ final class CircuitRoles {
      * @param fm whether the set has an FM band
      */
     static List<Part> complete(List<Part> parts, String reference, boolean fm) {
+        if (parts instanceof Completed done && done.reference.equals(reference) && done.fm == fm) return parts;
+        return new Completed(find(parts, reference, fm), reference, fm);
+    }
+
+    private static List<Part> find(List<Part> parts, String reference, boolean fm) {
         List<Part> told = parts.stream().map(CircuitRoles::told).toList();
         if (told.stream().allMatch(p -> p.assigned().isPresent())) return told;
         IdentityHashMap<Part, PartRole> seen = new CircuitRoles(told, reference).find(fm);
@@ -48,6 +55,29 @@ final class CircuitRoles {
                             ? p
                             : p.withAssigned(Optional.of(new AssignedRole(seen.get(p), Basis.CIRCUIT))));
         return List.copyOf(all);
+    }
+
+    /** Parts whose roles were found already: a copy of their chassis that changes something else does not look again. */
+    private static final class Completed extends AbstractList<Part> implements RandomAccess {
+        private final List<Part> parts;
+        private final String reference;
+        private final boolean fm;
+
+        Completed(List<Part> parts, String reference, boolean fm) {
+            this.parts = parts;
+            this.reference = reference;
+            this.fm = fm;
+        }
+
+        @Override
+        public Part get(int index) {
+            return parts.get(index);
+        }
+
+        @Override
+        public int size() {
+            return parts.size();
+        }
     }
 
     private static Part told(Part p) {

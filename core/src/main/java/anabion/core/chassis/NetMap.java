@@ -57,12 +57,9 @@ final class NetMap {
 
     private static Electrode electrode(String function, DeviceKind kind) {
         if (kind == DeviceKind.DIODE) return Electrode.DIODE;
-        for (String f : PinNames.plain(function)) {
-            if (f.equals("g1") || f.equals("g3") || f.equals("b") || f.equals("gate")) return Electrode.INPUT;
-            if (f.matches("d\\d?")) return Electrode.DIODE;
-            if (f.matches("a\\d?") || f.equals("c") || f.equals("drain")) return Electrode.OUTPUT;
-        }
-        return Electrode.OTHER;
+        if (PinNames.isInput(function)) return Electrode.INPUT;
+        if (PinNames.isDiode(function)) return Electrode.DIODE;
+        return PinNames.isOutput(function) ? Electrode.OUTPUT : Electrode.OTHER;
     }
 
     private void contacts(Part p, Component.Switch s) {

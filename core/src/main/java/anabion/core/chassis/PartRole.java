@@ -5,6 +5,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What a part does in a receiver, as far as rules ask for it. */
 public enum PartRole implements Coded {
@@ -50,6 +52,8 @@ public enum PartRole implements Coded {
     /** A rectifier of selenium or copper oxide. */
     METAL_RECTIFIER(Component.Device.class);
 
+    private static final Set<String> ABBREVIATIONS = Set.of("if", "rf", "fm", "avc");
+
     private final Class<? extends Component> kind;
     private final Class<? extends Component> other;
 
@@ -65,6 +69,13 @@ public enum PartRole implements Coded {
     @Override
     public String code() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** The role in words, for a line that is typed and for its errors: abbreviations in capitals. */
+    public String words() {
+        return Arrays.stream(code().split("-"))
+                .map(w -> ABBREVIATIONS.contains(w) ? w.toUpperCase(Locale.ROOT) : w)
+                .collect(Collectors.joining(" "));
     }
 
     /** Whether such a part can do it: a resistor is no coil. */

@@ -7,6 +7,8 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Pin functions taken apart: {@code k+g3} is a cathode joined to g3; {@code g1H} and {@code aT2} name a section behind. */
 public final class PinNames {
@@ -15,6 +17,13 @@ public final class PinNames {
             "a", "g1", "g2", "g3", "g4", "g5", "k", "h", "hm", "f", "d", "t", "s", "e", "b", "c", "gate", "drain",
             "source", "nc");
 
+    /** The letters of a section at the end of a function. */
+    private static final Pattern SECTION = Pattern.compile("(?<=[a-z0-9])[THPDR]\\d?$");
+
+    private static final Set<String> INPUTS = Set.of("g1", "g3", "b", "gate");
+    private static final Set<String> OUTPUTS = Set.of("a", "c", "drain");
+    private static final Set<String> CATHODES = Set.of("k", "e", "source");
+
     private PinNames() {}
 
     /** The plain functions of a pin, sections taken off: {@code g2+g4H} gives g2 and g4. */
@@ -22,16 +31,15 @@ public final class PinNames {
         List<String> names = new ArrayList<>();
         for (String f : function.split("\\+")) {
             if (f.equals("f-") || f.equals("fm")) names.add("f");
-            else if (!f.isEmpty()) names.add(f.replaceFirst("(?<=[a-z0-9])[THPDR]\\d?$", ""));
+            else if (!f.isEmpty()) names.add(SECTION.matcher(f).replaceFirst(""));
         }
         return names;
     }
 
     /** The section a pin belongs to: {@code T}, {@code H}, {@code T2}; empty for the tube as a whole. */
     public static String section(String function) {
-        java.util.regex.Matcher m =
-                java.util.regex.Pattern.compile("(?<=[a-z0-9])([THPDR]\\d?)$").matcher(function);
-        return m.find() ? m.group(1) : "";
+        Matcher m = SECTION.matcher(function);
+        return m.find() ? m.group() : "";
     }
 
     public static boolean is(String function, String wanted) {
@@ -40,7 +48,31 @@ public final class PinNames {
 
     /** A plate: of an amplifier or of a rectifier. */
     public static boolean isPlate(String function) {
-        return plain(function).stream().anyMatch(f -> f.matches("a\\d?"));
+        return plain(function).stream().anyMatch(f -> isNumbered(f, 'a'));
+    }
+
+    /** A diode's plate within a tube of several systems. */
+    public static boolean isDiode(String function) {
+        return plain(function).stream().anyMatch(f -> isNumbered(f, 'd'));
+    }
+
+    /** Where a signal goes in: a control grid, a base, a gate. */
+    public static boolean isInput(String function) {
+        return plain(function).stream().anyMatch(INPUTS::contains);
+    }
+
+    /** Where a signal comes out: a plate, a collector, a drain. */
+    public static boolean isOutput(String function) {
+        return isPlate(function) || plain(function).stream().anyMatch(OUTPUTS::contains);
+    }
+
+    /** A cathode, an emitter, a source. */
+    public static boolean isCathode(String function) {
+        return plain(function).stream().anyMatch(CATHODES::contains);
+    }
+
+    private static boolean isNumbered(String f, char letter) {
+        return f.charAt(0) == letter && (f.length() == 1 || (f.length() == 2 && Character.isDigit(f.charAt(1))));
     }
 
     public static boolean isHeater(String function) {

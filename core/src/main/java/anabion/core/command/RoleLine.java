@@ -5,12 +5,9 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.error.InputException;
-import java.util.ArrayList;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * The role of parts as one quick line: {@code role IF transformer: L3 L4}. Without a role ({@code role: L3}) the one that is shown is confirmed;
@@ -23,30 +20,13 @@ public final class RoleLine {
     private RoleLine() {}
 
     public static boolean looksLike(String line) {
-        String text = line.strip().toLowerCase(Locale.ROOT);
-        return text.equals(WORD) || text.startsWith(WORD + " ") || text.startsWith(WORD + ":");
+        return LabelLine.looksLike(WORD, line);
     }
 
     /** @throws InputException if there is no colon, no part behind it, a part that the chassis has not, or a role that the part cannot have */
     public static Chassis parse(String line, Chassis chassis) {
-        String text = line.strip().substring(WORD.length());
-        int colon = text.indexOf(':');
-        String rest = text.substring(colon + 1).strip();
-        if (colon < 0 || rest.isEmpty())
-            throw InputException.at("\"" + line.strip() + "\"")
-                    .because("a role and the parts that have it are told apart by a colon")
-                    .so("write it like role IF transformer: L3 L4");
-        String role = text.substring(0, colon).strip();
-        Set<String> named =
-                new LinkedHashSet<>(List.of(rest.toUpperCase(Locale.ROOT).split("[\\s,]+")));
-        for (String r : named)
-            if (chassis.part(r).isEmpty())
-                throw InputException.at(r)
-                        .because("this chassis has no such part")
-                        .so("check the reference");
-        List<Part> parts = new ArrayList<>();
-        for (Part p : chassis.parts()) parts.add(named.contains(p.reference()) ? p.withAssigned(assigned(role, p)) : p);
-        return chassis.withParts(parts);
+        LabelLine l = LabelLine.parse(WORD, line, chassis, "a role", "role IF transformer: L3 L4");
+        return l.apply(chassis, p -> p.withAssigned(assigned(l.label(), p)));
     }
 
     private static Optional<AssignedRole> assigned(String name, Part p) {
@@ -63,9 +43,8 @@ public final class RoleLine {
         Optional<PartRole> role = name.isEmpty()
                 ? p.role()
                 : PartRole.named(name.toLowerCase(Locale.ROOT).replaceAll("[\\s_]+", "-"));
-        List<String> fitting = PartRole.of(p.component()).stream()
-                .map(r -> r.code().replace('-', ' '))
-                .toList();
+        List<String> fitting =
+                PartRole.of(p.component()).stream().map(r -> r.words()).toList();
         return role.filter(r -> r.fits(p.component())).orElseThrow(() -> InputException.at(p.reference())
                 .because(name.isEmpty() ? "no role is shown that could be confirmed" : "it cannot be \"" + name + "\"")
                 .so(

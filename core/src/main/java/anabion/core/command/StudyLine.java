@@ -26,6 +26,9 @@ import java.util.function.Predicate;
 
 /** Quick lines that change a chassis: a chart row ({@code V4.6 222 2k2}), a stage ({@code Output: V4 C14}), a band ({@code AM = Mixer, IF}). */
 public final class StudyLine {
+    private static final List<String> CONDITIONS = List.of("line", "meter", "band", "tolerance", "source");
+    private static final String CONDITION = "chart-";
+
     private StudyLine() {}
 
     /** The conditions of a chart begun by typing its first row. */
@@ -34,6 +37,15 @@ public final class StudyLine {
         Chart.Conditions conditions = new Chart.Conditions(
                 chassis.supply().volts(), "20k/V", band, "", "none", "", Chassis.METAL, Extra.NONE);
         return new Chart(UUID.randomUUID(), "", false, 0.2, conditions, List.of(), Extra.NONE);
+    }
+
+    /** A row of the chart, or one of its conditions: {@code chart-meter 20k/V}. */
+    public static Chassis chartLine(String line, Chassis chassis) {
+        String[] words = line.strip().split("\\s+", 2);
+        String first = words[0].toLowerCase(Locale.ROOT);
+        String name = first.substring(first.startsWith(CONDITION) ? CONDITION.length() : 0);
+        boolean condition = first.startsWith(CONDITION) && CONDITIONS.contains(name) && words.length > 1;
+        return condition ? condition(name, words[1], chassis) : chartRow(line, chassis);
     }
 
     /**
@@ -96,7 +108,7 @@ public final class StudyLine {
     }
 
     /** Sets one of the chart's conditions: {@code line}, {@code meter}, {@code band}, {@code tolerance}, {@code source}. */
-    public static Chassis condition(String name, String value, Chassis chassis) {
+    static Chassis condition(String name, String value, Chassis chassis) {
         Chart c = chassis.chart().orElseGet(() -> newChart(chassis));
         Chart.Conditions k = c.conditions();
         double line = name.equals("line") ? Notation.exact(value, Unit.VOLT) : k.line();

@@ -17,6 +17,7 @@ import java.io.IOException;
 import java.io.Reader;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
@@ -54,6 +55,21 @@ public final class ListCodec {
             }
         }
         return grown;
+    }
+
+    /** What a pasted list is, by the names of its columns; lines where it has none. */
+    public enum Kind {
+        CHART,
+        PARTS,
+        VALUES,
+        LINES
+    }
+
+    public static Kind kind(String text) {
+        String header = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
+        if (header.contains("point")) return Kind.CHART;
+        if (header.contains("nets")) return Kind.PARTS;
+        return header.contains("reference") ? Kind.VALUES : Kind.LINES;
     }
 
     /** Adds a part, or puts it in the place of the one with its id or reference. */

@@ -70,8 +70,8 @@ public final class TestSets {
                 "V5.1 230~")) {
             c = StudyLine.chartRow(row, c);
         }
-        c = StudyLine.condition("line", "220", c);
-        return StudyLine.condition("tolerance", "10%", c);
+        c = StudyLine.chartLine("chart-line 220", c);
+        return StudyLine.chartLine("chart-tolerance 10%", c);
     }
 
     public static Chassis audioEnd() {

@@ -45,7 +45,7 @@ class StudyLineTest {
 
     @Test
     void conditionsAreSetOneByOne() {
-        Chart chart = StudyLine.condition("meter", "1k/V", StudyLine.condition("source", "from the lid", set))
+        Chart chart = StudyLine.chartLine("chart-meter 1k/V", StudyLine.chartLine("chart-source from the lid", set))
                 .chart()
                 .orElseThrow();
         assertThat(chart.conditions().meter()).isEqualTo("1k/V");

@@ -99,8 +99,8 @@ class ChassisCodecTest {
     @Test
     void unknownFieldsSurviveAnEdit() throws IOException {
         Chassis read = ChassisCodec.read(TreeWriter.text(salted(plain(json))));
-        Chassis edited = anabion.core.command.StudyLine.condition(
-                "line", "230", anabion.core.chassis.Renames.part(read, "R13", "R99"));
+        Chassis edited = anabion.core.command.StudyLine.chartLine(
+                "chart-line 230", anabion.core.chassis.Renames.part(read, "R13", "R99"));
         assertThat(ChassisCodec.text(edited).split("x-unknown", -1))
                 .hasSameSizeAs(TreeWriter.text(salted(plain(json))).split("x-unknown", -1));
     }

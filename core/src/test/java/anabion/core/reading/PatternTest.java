@@ -249,7 +249,7 @@ class PatternTest {
         for (String line : more)
             c = anabion.core.format.ListCodec.withPart(c, anabion.core.command.WiringLine.parse(line, c));
         for (String row : new String[] {"Q1.1 -1", "Q1.2 -1.2", "Q1.3 -5", "B- -9"}) c = StudyLine.chartRow(row, c);
-        c = StudyLine.condition("line", "9", c);
+        c = StudyLine.chartLine("chart-line 9", c);
         return new ReadingFixture(c).under(Condition.of(9, MeterSpec.parse("10M"), ""));
     }
 

@@ -1,9 +1,11 @@
 package anabion.desktop.library;
 
+import anabion.core.command.LibraryRequest;
 import anabion.core.command.TypeLine;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
+import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
@@ -31,7 +33,7 @@ public final class LibraryPlace extends BorderPane {
     private static final double NARROW = 1160;
 
     private final Session session;
-    private final ListView<DeviceType> list = new ListView<>();
+    private final ListView<DeviceType> list = new RowList<>(31);
     private final Label count = Texts.label("", "soft");
     private final TypeCard card;
     private Map<String, String> users = Map.of();
@@ -45,7 +47,6 @@ public final class LibraryPlace extends BorderPane {
     public LibraryPlace(Session session) {
         this.session = session;
         card = new TypeCard(session);
-        list.setFixedCellSize(31);
         list.setId("library-list");
         list.setAccessibleText(session.say("library.title"));
         list.setCellFactory(v -> new TypeCell());
@@ -166,10 +167,9 @@ public final class LibraryPlace extends BorderPane {
 
     /** Carries out a typed line: a word alone keeps the type that it found, more words change the lit one or add another. */
     public CompletableFuture<?> entered(String text) {
-        String line = text.strip();
-        String[] words = line.split("\\s+");
+        LibraryRequest command = LibraryRequest.parse(text);
         DeviceLibrary library = session.types().library().get();
-        if (words.length == 1 && !line.equals("revert")) {
+        if (command instanceof LibraryRequest.Keep) {
             lit = chosen().map(DeviceType::name).orElse(lit);
             filter("");
             return CompletableFuture.completedFuture(null);
@@ -178,9 +178,10 @@ public final class LibraryPlace extends BorderPane {
         DeviceType type = library.find(lit).orElseThrow(() -> InputException.at(lit)
                 .because(session.say("library.none"))
                 .so(session.say("library.none.remedy")));
-        if (line.equals("revert")) return reverted(type);
-        if (words.length == 3 && words[1].equalsIgnoreCase("like")) return added(words[0], words[2], library);
-        return put(session.say("library.change", type.name()), TypeLine.edit(type, line));
+        if (command instanceof LibraryRequest.Add a) return added(a.name(), a.pattern(), library);
+        if (command instanceof LibraryRequest.Edit e)
+            return put(session.say("library.change", type.name()), TypeLine.edit(type, e.line()));
+        return reverted(type);
     }
 
     private CompletableFuture<?> added(String name, String pattern, DeviceLibrary library) {

@@ -6,6 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
+import anabion.core.command.BandsLine;
 import anabion.core.error.InputException;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
@@ -243,7 +244,7 @@ public final class ArrivalSheet implements Sheet {
 
     private void putBands(String text) {
         Chassis c = session.need().chassis();
-        session.putChassis(session.say("ui.change.bands"), Bands.named(c, text));
+        session.putChassis(session.say("ui.change.bands"), BandsLine.parse(c, text));
     }
 
     @Override

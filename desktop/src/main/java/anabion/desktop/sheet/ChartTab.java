@@ -10,13 +10,11 @@ import anabion.core.quantity.Quantity;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import javafx.geometry.Insets;
 
 /** The service chart and the conditions it was taken under. */
 final class ChartTab extends StudyTab {
-    private static final List<String> CONDITIONS = List.of("line", "meter", "band", "tolerance", "source");
 
     ChartTab(Session session) {
         super(session);
@@ -76,12 +74,7 @@ final class ChartTab extends StudyTab {
 
     @Override
     Chassis line(String line, Chassis chassis) {
-        String[] words = line.strip().split("\\s+", 2);
-        String name = words[0].toLowerCase(Locale.ROOT).replaceFirst("^chart-", "");
-        if (words[0].toLowerCase(Locale.ROOT).startsWith("chart-") && CONDITIONS.contains(name) && words.length > 1) {
-            return StudyLine.condition(name, words[1], chassis);
-        }
-        return StudyLine.chartRow(line, chassis);
+        return StudyLine.chartLine(line, chassis);
     }
 
     @Override

@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.coldcheck.ColdRow;
 import anabion.core.coldcheck.ColdTable;
 import anabion.core.coldcheck.Discharge;
+import anabion.core.command.ColdRequest;
 import anabion.core.command.OhmsLine;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.error.InputException;
@@ -266,16 +267,21 @@ public final class ColdChecksSheet implements Sheet {
     /** {@code 33k}, {@code open}, {@code 33k?}, or with a net before it for the first row of that net, or two nets for any pair. */
     @Override
     public CompletableFuture<?> entered(String line) {
-        String[] words = line.strip().split("\\s+");
-        if (words.length > 2) return pair(OhmsLine.parse(line));
-        boolean named = words.length > 1 || listed.stream().anyMatch(r -> names(r, words[0]));
-        if (named) goTo(words[0]);
-        if (named && words.length == 1) return CompletableFuture.completedFuture(null);
+        ColdRequest command = ColdRequest.parse(line, name -> listed.stream().anyMatch(r -> names(r, name)));
+        if (command instanceof ColdRequest.Pair p) return pair(p.ohms());
+        if (command instanceof ColdRequest.Read r) {
+            r.name().ifPresent(this::goTo);
+            return lit(line, r.ohms());
+        }
+        if (command instanceof ColdRequest.GoTo g) goTo(g.name());
+        return CompletableFuture.completedFuture(null);
+    }
+
+    private CompletableFuture<?> lit(String line, OhmsLine read) {
         ColdRow row = litRow().orElseThrow(() -> InputException.at("\"" + line + "\"")
                 .because(session.say("cold.no-row"))
                 .so(session.say("cold.no-row.remedy")));
         boolean followed = telling().contains(row);
-        OhmsLine read = OhmsLine.parse(words[words.length - 1]);
         return taken(row.net(), row.against(), read).thenApply(set -> {
             Platform.runLater(() -> {
                 list.moved(KeyCode.DOWN);

@@ -40,15 +40,16 @@ final class PartsTab extends StudyTab {
     void rebuild() {
         List<Column<Part>> columns = new ArrayList<>();
         columns.add(new Column<>("study.reference", 52, false, Part::reference));
-        columns.add(new Column<>(
-                "study.kind",
-                92,
-                false,
-                p -> session.say("part." + p.component().kind())));
+        if (!narrow())
+            columns.add(new Column<>(
+                    "study.kind",
+                    92,
+                    false,
+                    p -> session.say("part." + p.component().kind())));
         columns.add(new Column<>("study.value", 92, true, Part::printed));
         if (hasSet() && chassis().parts().stream().anyMatch(p -> !p.make().isEmpty()))
             columns.add(new Column<>("study.make", 64, false, Part::make));
-        columns.add(new Column<>("study.role", 200, false, this::role));
+        columns.add(new Column<>("study.role", narrow() ? 170 : 200, false, this::role));
         columns.add(new Column<>(
                 "study.nets", 0, false, p -> String.join("  ", p.nets().values())));
         show(hasSet() ? chassis().parts() : List.of(), columns, "study.parts.empty");

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.command.RecapLine;
+import anabion.core.command.RecapRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.StockCodec;
 import anabion.core.job.RecapLog;
@@ -15,6 +16,7 @@ import anabion.core.recap.Forming;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Policy;
+import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
@@ -24,7 +26,6 @@ import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Collectors;
@@ -50,7 +51,7 @@ public final class RecapSheet implements Sheet {
     private final BorderPane pane = new BorderPane();
     private final RecapRows rows;
     private final RecapDetail detail;
-    private final ListView<RecapRows.ShownRow> list = new ListView<>();
+    private final ListView<RecapRows.ShownRow> list = new RowList<>(31);
     private final Label school = Texts.label("", "soft");
     private final Label note = Texts.wrapped("", "soft", "small");
     private final VBox top = new VBox();
@@ -70,7 +71,6 @@ public final class RecapSheet implements Sheet {
         head.setPadding(new Insets(12, 14, 4, 14));
         note.setPadding(new Insets(0, 14, 4, 14));
         top.getChildren().setAll(head, note, rows.head());
-        list.setFixedCellSize(31);
         list.setFocusTraversable(false);
         list.setId("recap-list");
         list.setAccessibleText(session.say("step.recap"));
@@ -261,17 +261,15 @@ public final class RecapSheet implements Sheet {
 
     @Override
     public CompletableFuture<?> entered(String line) {
-        String[] words = line.strip().split("\\s+");
-        String verb = words[0].toLowerCase(Locale.ROOT);
-        if (words.length == 1 && !verb.equals("school")) {
-            goTo(words[0]);
+        RecapRequest command = RecapRequest.parse(line);
+        if (command instanceof RecapRequest.GoTo g) {
+            goTo(g.key());
             return CompletableFuture.completedFuture(null);
         }
-        if (verb.equals("burst")) return causes(words[1].toUpperCase(Locale.ROOT));
-        if (verb.equals("shop-school"))
-            return shop(String.join(" ", List.of(words).subList(1, words.length)));
+        if (command instanceof RecapRequest.Burst b) return causes(b.reference());
+        if (command instanceof RecapRequest.ShopSchool s) return shop(s.words());
         SetRecord set = session.need();
-        if (verb.equals("form")) return form(set, words[1].toUpperCase(Locale.ROOT));
+        if (command instanceof RecapRequest.Form f) return form(set, f.key());
         return session.putJob(
                 session.say("ui.change.recap", line.strip()),
                 RecapLine.carryOut(

@@ -5,6 +5,7 @@ import anabion.core.chassis.Renames;
 import anabion.core.command.MakeLine;
 import anabion.core.command.RoleLine;
 import anabion.core.command.StudyLine;
+import anabion.core.command.StudyRequest;
 import anabion.core.command.ValueList;
 import anabion.core.command.WiringLine;
 import anabion.core.error.InputException;
@@ -19,7 +20,6 @@ import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.concurrent.CompletableFuture;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -101,7 +101,7 @@ public final class StudySheet implements Sheet {
             tabs.getChildren().add(tab);
             if (room == Room.WIDE) tabs.getChildren().add(Texts.label("Alt " + (i + 1), "key"));
         }
-        all.forEach(StudyTab::rebuild);
+        all.forEach(t -> t.rebuild(room == Room.NARROW));
         pane.setCenter(all.get(now).node());
     }
 
@@ -138,22 +138,18 @@ public final class StudySheet implements Sheet {
     @Override
     public CompletableFuture<?> entered(String line) {
         Chassis chassis = session.need().chassis();
-        String[] words = line.strip().split("\\s+");
-        String command = words[0].toLowerCase(Locale.ROOT);
-        if (command.equals("drop") && words.length > 1) {
-            String name = line.strip().substring(4).strip();
-            return session.putChassis(session.say("ui.change.drop", name), StudyLine.drop(name, chassis));
-        }
-        if (command.equals("stages") && words.length == 1)
-            return session.putChassis(session.say("ui.change.stages"), StageFinder.named(chassis));
-        if (MakeLine.looksLike(line))
-            return session.putChassis(session.say("ui.change.make"), MakeLine.parse(line, chassis));
-        if (RoleLine.looksLike(line))
-            return session.putChassis(session.say("ui.change.role"), RoleLine.parse(line, chassis));
-        if (command.equals("rename") && words.length == 3)
-            return rename(words[1].toUpperCase(Locale.ROOT), words[2].toUpperCase(Locale.ROOT));
-        return session.putChassis(
-                session.say("ui.change.study", words[0]), all.get(now).line(line, chassis));
+        StudyRequest command = StudyRequest.parse(line);
+        if (command instanceof StudyRequest.Drop d)
+            return session.putChassis(session.say("ui.change.drop", d.name()), StudyLine.drop(d.name(), chassis));
+        if (command instanceof StudyRequest.Make m)
+            return session.putChassis(session.say("ui.change.make"), MakeLine.parse(m.line(), chassis));
+        if (command instanceof StudyRequest.Role r)
+            return session.putChassis(session.say("ui.change.role"), RoleLine.parse(r.line(), chassis));
+        if (command instanceof StudyRequest.Rename r) return rename(r.from(), r.to());
+        if (command instanceof StudyRequest.Row r)
+            return session.putChassis(
+                    session.say("ui.change.study", r.name()), all.get(now).line(r.line(), chassis));
+        return session.putChassis(session.say("ui.change.stages"), StageFinder.named(chassis));
     }
 
     private CompletableFuture<?> rename(String from, String to) {
@@ -186,21 +182,21 @@ public final class StudySheet implements Sheet {
     public CompletableFuture<?> paste(String text) {
         Chassis chassis = session.need().chassis();
         try {
-            String header = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
-            if (header.contains("point"))
-                return session.putChassis(
-                        session.say("ui.change.chart"),
-                        StudyLine.chartRows(ListCodec.chart(new StringReader(text), chassis), chassis));
-            if (header.contains("nets"))
-                return session.putChassis(
-                        session.say("ui.change.parts"),
-                        ListCodec.parts(
-                                new StringReader(text),
-                                chassis,
-                                session.types().library().get()));
-            if (header.contains("reference"))
-                return joined(ValueList.join(chassis, ListCodec.values(new StringReader(text))), chassis);
-            return lines(text, chassis);
+            return switch (ListCodec.kind(text)) {
+                case CHART ->
+                    session.putChassis(
+                            session.say("ui.change.chart"),
+                            StudyLine.chartRows(ListCodec.chart(new StringReader(text), chassis), chassis));
+                case PARTS ->
+                    session.putChassis(
+                            session.say("ui.change.parts"),
+                            ListCodec.parts(
+                                    new StringReader(text),
+                                    chassis,
+                                    session.types().library().get()));
+                case VALUES -> joined(ValueList.join(chassis, ListCodec.values(new StringReader(text))), chassis);
+                case LINES -> lines(text, chassis);
+            };
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

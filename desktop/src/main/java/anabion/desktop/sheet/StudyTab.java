@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
+import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.List;
@@ -23,12 +24,13 @@ abstract class StudyTab {
 
     final Session session;
     final VBox pane = new VBox();
-    final ListView<Object> list = new ListView<>();
+    final ListView<Object> list = new RowList<>(31);
+
+    private boolean narrow;
 
     StudyTab(Session session) {
         this.session = session;
         VBox.setVgrow(list, Priority.ALWAYS);
-        list.setFixedCellSize(31);
         list.setFocusTraversable(false);
     }
 
@@ -38,6 +40,16 @@ abstract class StudyTab {
     abstract int count();
 
     abstract void rebuild();
+
+    /** Fills the tab anew for a sheet that is narrow, or no longer. */
+    void rebuild(boolean inNarrow) {
+        narrow = inNarrow;
+        rebuild();
+    }
+
+    boolean narrow() {
+        return narrow;
+    }
 
     /** The chassis with a typed line carried out. */
     abstract Chassis line(String line, Chassis chassis);

@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Points;
 import anabion.core.command.TraceEntry;
+import anabion.core.command.TraceRequest;
 import anabion.core.diagnosis.prediction.AudibilityModel;
 import anabion.core.error.InputException;
 import anabion.core.job.Heard;
@@ -25,9 +26,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -282,18 +281,14 @@ public final class TracingSheet implements Sheet {
      */
     @Override
     public CompletableFuture<?> entered(String line) {
-        String[] words = line.strip().toLowerCase(Locale.ROOT).split("\\s+");
-        if (words[0].equals("school") && words.length > 1) {
-            school = Arrays.stream(School.values())
-                    .filter(s -> s.code().equals(words[1]))
-                    .findFirst()
-                    .orElseThrow(() -> InputException.at(line)
-                            .because(session.say("trace.no-school"))
-                            .so(session.say("trace.no-school.remedy")));
-            show(sheet.band(), true);
-            return CompletableFuture.completedFuture(null);
-        }
-        TraceEntry entry = TraceEntry.of(line);
+        TraceRequest command = TraceRequest.parse(line);
+        if (command instanceof TraceRequest.Take t) return taken(line, t.entry());
+        if (command instanceof TraceRequest.Choose c) school = c.school();
+        show(sheet.band(), true);
+        return CompletableFuture.completedFuture(null);
+    }
+
+    private CompletableFuture<?> taken(String line, TraceEntry entry) {
         if (!entry.place().isEmpty()) goTo(entry.place());
         TraceRow row = litRow().orElseThrow(() ->
                 InputException.at(line).because(session.say("trace.no-row")).so(session.say("trace.no-row.remedy")));

@@ -1,6 +1,7 @@
 package anabion.desktop.shelf;
 
 import anabion.desktop.control.Mark;
+import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op.Place;
@@ -29,7 +30,7 @@ public final class ShelfPlace extends BorderPane {
     private static final double NARROW = 1160;
 
     private final Session session;
-    private final ListView<Summary> list = new ListView<>();
+    private final ListView<Summary> list = new RowList<>(CELL);
     private final Label title = Texts.label("", "title");
     private final Label count = Texts.label("", "soft");
     private final VBox timers = new VBox(8);
@@ -38,7 +39,6 @@ public final class ShelfPlace extends BorderPane {
 
     public ShelfPlace(Session session, Consumer<UUID> open) {
         this.session = session;
-        list.setFixedCellSize(CELL);
         list.setAccessibleText(session.say("shelf.title"));
         list.setId("shelf-list");
         list.setCellFactory(v -> new SetCell());

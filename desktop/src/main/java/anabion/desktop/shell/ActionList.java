@@ -1,5 +1,6 @@
 package anabion.desktop.shell;
 
+import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import java.util.List;
 import java.util.Locale;
@@ -21,8 +22,7 @@ final class ActionList {
         search.setId("action-search");
         search.setPromptText(shell.session().say("actions.prompt"));
         search.setAccessibleText(shell.session().say("actions.prompt"));
-        ListView<Action> list = new ListView<>();
-        list.setFixedCellSize(31);
+        ListView<Action> list = new RowList<>(31);
         list.setPrefHeight(440);
         list.setFocusTraversable(false);
         list.setCellFactory(v -> new ListCell<>() {

@@ -1,6 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.text.Words;
+import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import anabion.workshop.storage.Backup;
 import java.time.ZoneId;
@@ -22,7 +23,7 @@ public final class BackupList extends VBox {
     private static final int ROWS = 8;
     private static final int ROW = 31;
 
-    private final ListView<Backup> list = new ListView<>();
+    private final ListView<Backup> list = new RowList<>(ROW);
 
     /**
      * Shows backups.
@@ -33,7 +34,6 @@ public final class BackupList extends VBox {
     public BackupList(List<Backup> backups, Words words, ZoneId zone, Consumer<Backup> restore) {
         super(10);
         list.setId("backups");
-        list.setFixedCellSize(ROW);
         list.setPrefHeight(ROW * Math.max(1, Math.min(ROWS, backups.size())) + 2);
         list.setAccessibleText(words.say("restore.title"));
         list.setPlaceholder(Texts.label(words.say("restore.none"), "soft"));

@@ -5,12 +5,16 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Pattern;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.VBox;
 
 /** The offline user guide, opened at the page of the sheet in hand. */
 final class Guide {
+    /** A link to another page, of which the words are shown. */
+    private static final Pattern LINK = Pattern.compile("\\[([^]]*)]\\([^)]*\\)");
+
     private Guide() {}
 
     static void show(Shell shell) {
@@ -30,7 +34,11 @@ final class Guide {
     }
 
     private static Label block(String text) {
-        String plain = text.replace("`", "").replace("**", "").replaceAll("(?m)^- ", "–  ");
+        String plain = LINK.matcher(text)
+                .replaceAll("$1")
+                .replace("`", "")
+                .replace("**", "")
+                .replaceAll("(?m)^- ", "–  ");
         if (plain.startsWith("#")) return Texts.wrapped(plain.replaceFirst("#+ ", ""), "strong", "petrol");
         return Texts.wrapped(plain);
     }

@@ -5,13 +5,13 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
+import anabion.core.command.BandsLine;
 import anabion.core.job.Step;
 import anabion.core.json.Coded;
 import anabion.core.json.Extra;
 import anabion.core.typical.TypicalCircuit;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
-import anabion.desktop.sheet.Bands;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Sets;
 import java.util.UUID;
@@ -143,7 +143,7 @@ final class NewSet {
                 SetKind.values()[kind.getSelectionModel().getSelectedIndex()]);
         Chassis chassis = copy.isSelected() && session.set().get().isPresent()
                 ? session.need().chassis().withId(UUID.randomUUID()).withIdentity(identity)
-                : Bands.named(
+                : BandsLine.parse(
                         Chassis.blank(
                                 UUID.randomUUID(),
                                 identity,

@@ -34,6 +34,9 @@ public final class ProbeLine extends VBox {
     private String draft = "";
 
     private String refused = "";
+    /** The text of a row, put here to be edited. */
+    private String offered = "";
+
     private Consumer<String> entered = t -> {};
     private Consumer<KeyCode> moved = k -> {};
 
@@ -125,14 +128,24 @@ public final class ProbeLine extends VBox {
         }
     }
 
+    /** Puts the text of a row in the line, to be edited. */
+    public void offer(String text) {
+        offered = text;
+        field.setText(text);
+        field.end();
+    }
+
     public void clear() {
         refused = "";
+        offered = "";
         field.clear();
     }
 
-    /** Another sheet is in hand: a line that was refused on the last one goes, with what was said of it. */
+    /** Another sheet is in hand: a line that was refused on the last one, or offered there and not changed, goes, with what was said of it. */
     public void left() {
-        if (!refused.isEmpty() && field.getText().equals(refused)) field.clear();
+        String text = field.getText();
+        if (text.equals(refused) || text.equals(offered)) field.clear();
+        offered = "";
         if (said.getStyleClass().contains("trouble")) quiet();
         refused = "";
     }

@@ -307,8 +307,7 @@ public final class Shell extends StackPane {
         if (text.isBlank()) {
             String edit = bench.sheet().edit();
             if (edit.isEmpty()) moved(KeyCode.DOWN);
-            else probe.field().setText(edit);
-            probe.field().end();
+            else probe.offer(edit);
             return;
         }
         carriedOut(

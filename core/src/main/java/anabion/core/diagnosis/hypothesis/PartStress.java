@@ -32,8 +32,6 @@ public record PartStress(Map<String, Double> volts, Set<String> grids) {
     /** Watts from which a resistor is worn by its current. */
     private static final double WORN_WATTS = 5e-3;
 
-    private static final Set<String> GRIDS = Set.of("g1", "g3", "b", "gate");
-
     public PartStress {
         volts = Map.copyOf(volts);
         grids = Set.copyOf(grids);
@@ -47,8 +45,7 @@ public record PartStress(Map<String, Double> volts, Set<String> grids) {
         Set<String> grids = new HashSet<>();
         for (Part p : chassis.parts())
             p.device().ifPresent(d -> p.nets().forEach((pin, net) -> {
-                if (PinNames.plain(d.functions().getOrDefault(pin, "")).stream().anyMatch(GRIDS::contains))
-                    grids.add(net);
+                if (PinNames.isInput(d.functions().getOrDefault(pin, ""))) grids.add(net);
             }));
         grids.remove(chassis.reference());
         return new PartStress(volts, grids);

@@ -106,7 +106,7 @@ public final class Sockets {
                 .anyMatch(p -> p.nets().entrySet().stream()
                         .filter(n -> n.getValue().equals(net))
                         .map(n -> p.device().get().functions().getOrDefault(n.getKey(), ""))
-                        .anyMatch(f -> PinNames.is(f, "k") || PinNames.is(f, "e") || PinNames.is(f, "source")));
+                        .anyMatch(PinNames::isCathode));
     }
 
     /** The cathode, or the negative end of a filament. */

@@ -1,4 +1,4 @@
-package anabion.desktop.sheet;
+package anabion.core.command;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
@@ -10,10 +10,10 @@ import java.util.Locale;
 import java.util.UUID;
 
 /** Bands from a typed list such as {@code FM, MW, LW, Pick-up}; bands that were there keep their id and stages. */
-public final class Bands {
-    private Bands() {}
+public final class BandsLine {
+    private BandsLine() {}
 
-    public static Chassis named(Chassis chassis, String text) {
+    public static Chassis parse(Chassis chassis, String text) {
         List<Band> bands = new ArrayList<>();
         for (String name : text.split(",")) {
             String plain = name.strip();

@@ -1,0 +1,33 @@
+package anabion.core.command;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+
+/** What a line typed among the cold checks asks for. */
+public sealed interface ColdRequest {
+    /** Lights a row. */
+    record GoTo(String name) implements ColdRequest {}
+
+    /**
+     * The ohms of a row.
+     *
+     * @param name the row's net or part; empty for the one that is lit
+     */
+    record Read(Optional<String> name, OhmsLine ohms) implements ColdRequest {}
+
+    /** The ohms between any two nets. */
+    record Pair(OhmsLine ohms) implements ColdRequest {}
+
+    /**
+     * @param isRow whether a row has this name
+     * @throws anabion.core.error.InputException if what should be a resistance is none
+     */
+    static ColdRequest parse(String line, Predicate<String> isRow) {
+        List<String> words = List.of(line.strip().split("\\s+"));
+        if (words.size() > 2) return new Pair(OhmsLine.parse(line));
+        if (words.size() == 2) return new Read(Optional.of(words.get(0)), OhmsLine.parse(words.get(1)));
+        if (isRow.test(words.get(0))) return new GoTo(words.get(0));
+        return new Read(Optional.empty(), OhmsLine.parse(line));
+    }
+}
