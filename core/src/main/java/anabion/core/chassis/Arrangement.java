@@ -5,9 +5,17 @@ import java.util.Locale;
 
 /** How a set is supplied. Safety hangs on it. */
 public enum Arrangement implements Coded {
+    /** Separate windings between mains and set. */
     TRANSFORMER,
+    /** One winding with taps: the mains is on the set. */
+    AUTOTRANSFORMER,
+    /** Heaters behind a transformer, the rest directly at the mains. */
+    HEATER_TRANSFORMER,
+    /** Series heaters, for alternating and direct current, one side of the mains on the chassis. */
     HOT_CHASSIS,
     FLOATING_NEGATIVE,
+    /** Direct current alone. */
+    DC_MAINS,
     BATTERY,
     BATTERY_A_B,
     MAINS_BATTERY,
@@ -18,12 +26,25 @@ public enum Arrangement implements Coded {
 
     /** Whether the mains can reach the chassis or anything joined to it. */
     public boolean chassisMayBeLive() {
-        return this == HOT_CHASSIS || this == FLOATING_NEGATIVE || this == MAINS_BATTERY;
+        return switch (this) {
+            case AUTOTRANSFORMER, HEATER_TRANSFORMER, HOT_CHASSIS, FLOATING_NEGATIVE, DC_MAINS, MAINS_BATTERY -> true;
+            case TRANSFORMER, BATTERY, BATTERY_A_B, VIBRATOR, CAR_NEGATIVE, CAR_POSITIVE, ADAPTOR -> false;
+        };
     }
 
     /** Whether the set is plugged into the mains at all. */
     public boolean usesMains() {
         return this == TRANSFORMER || chassisMayBeLive();
+    }
+
+    /** Whether its mains alternates. */
+    public boolean alternates() {
+        return usesMains() && !isDirect();
+    }
+
+    /** Whether its mains is direct current. */
+    public boolean isDirect() {
+        return this == DC_MAINS;
     }
 
     /** The name in files and word keys: lower case, words joined by hyphens. */

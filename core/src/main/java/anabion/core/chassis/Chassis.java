@@ -2,9 +2,15 @@ package anabion.core.chassis;
 
 import anabion.core.json.Extra;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /** A receiver as designed. Parts without a role have the one that the circuit shows, if it shows one. */
 @RecordBuilder
@@ -34,6 +40,9 @@ public record Chassis(
     /** The usual name of the net of the metal chassis, to which iron cores and cans are bolted. */
     public static final String METAL = "CHASSIS";
 
+    /** Terminals from which a net with a cathode on it is what the circuit returns to. */
+    private static final int MANY = 6;
+
     private static final String NEGATIVE = "B-";
     private static final String EARTH = "EARTH";
 
@@ -47,9 +56,37 @@ public record Chassis(
         return identity.name();
     }
 
-    /** The net that everything is measured against: the chart's, else the metal, else another usual one, else that of the first part. */
+    /** The net that everything is measured against: the chart's, else the metal, else another usual one, else that with the most terminals. */
     public String reference() {
         return reference(parts, chart);
+    }
+
+    /** The nets to which the circuit returns, whatever it is measured against: the reference, and of the nets with a cathode or heater that with the most terminals. */
+    public Set<String> returns() {
+        return returns(parts, reference());
+    }
+
+    static Set<String> returns(List<Part> parts, String reference) {
+        Set<String> cathodes = new LinkedHashSet<>();
+        for (Part p : parts)
+            p.device().ifPresent(d -> p.nets().forEach((pin, net) -> {
+                String function = d.functions().getOrDefault(pin, "");
+                if (PinNames.isCathode(function) || PinNames.isHeater(function)) cathodes.add(net);
+            }));
+        Set<String> nets = new LinkedHashSet<>(Set.of(reference));
+        cathodes.stream()
+                .max(Comparator.comparingLong(n -> terminals(parts, n)))
+                .filter(n -> terminals(parts, n) >= MANY)
+                .ifPresent(nets::add);
+        for (Part p : parts) for (String n : p.nets().values()) if (isReturn(n)) nets.add(n);
+        return nets;
+    }
+
+    private static long terminals(List<Part> parts, String net) {
+        return parts.stream()
+                .flatMap(p -> p.nets().values().stream())
+                .filter(net::equals)
+                .count();
     }
 
     /** Whether a net is one of those to which the circuit returns in sets that have another reference. */
@@ -61,10 +98,33 @@ public record Chassis(
         String charted = chart.map(c -> c.conditions().reference()).orElse(METAL);
         for (String net : List.of(charted, METAL, NEGATIVE, EARTH))
             if (parts.stream().anyMatch(p -> p.touches(net))) return net;
-        return parts.stream()
+        Map<String, Long> terminals = parts.stream()
                 .flatMap(p -> p.nets().values().stream())
+                .collect(Collectors.groupingBy(n -> n, LinkedHashMap::new, Collectors.counting()));
+        long most = terminals.values().stream().mapToLong(n -> n).max().orElse(0);
+        return terminals.entrySet().stream()
+                .filter(n -> n.getValue() == most)
+                .map(Map.Entry::getKey)
                 .findFirst()
                 .orElse(METAL);
+    }
+
+    /** Whether a car's battery feeds it. */
+    public boolean inCar() {
+        return switch (supply.arrangement()) {
+            case CAR_NEGATIVE, CAR_POSITIVE -> true;
+            case VIBRATOR -> identity.kind() == SetKind.CAR;
+            case TRANSFORMER,
+                    AUTOTRANSFORMER,
+                    HEATER_TRANSFORMER,
+                    HOT_CHASSIS,
+                    FLOATING_NEGATIVE,
+                    DC_MAINS,
+                    BATTERY,
+                    BATTERY_A_B,
+                    MAINS_BATTERY,
+                    ADAPTOR -> false;
+        };
     }
 
     public Optional<Part> part(String reference) {

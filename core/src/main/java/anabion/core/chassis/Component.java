@@ -29,11 +29,29 @@ public sealed interface Component {
 
     /**
      * @param farads one value per section
+     * @param volts the rating; the highest where sections differ
      * @param dielectric empty where it is not stated, or in a word that is not known here
+     * @param ratings one per section where they differ; else empty
      */
-    record Capacitor(List<Double> farads, double volts, Optional<Dielectric> dielectric) implements Component {
+    record Capacitor(List<Double> farads, double volts, Optional<Dielectric> dielectric, List<Double> ratings)
+            implements Component {
         public Capacitor {
             farads = List.copyOf(farads);
+            ratings = List.copyOf(ratings);
+        }
+
+        /** With one rating for all sections. */
+        public Capacitor(List<Double> farads, double volts, Optional<Dielectric> dielectric) {
+            this(farads, volts, dielectric, List.of());
+        }
+
+        /** @param section from 1 */
+        public double volts(int section) {
+            return section <= ratings.size() ? ratings.get(section - 1) : volts;
+        }
+
+        public Capacitor withFarads(List<Double> changed) {
+            return new Capacitor(changed, volts, dielectric, ratings);
         }
 
         public boolean is(Dielectric kind) {

@@ -24,13 +24,13 @@ final class NetMap {
     /** An electrode of a device: its pin belongs to it, too. */
     record Pin(Part device, String terminal, Electrode electrode) {}
 
-    private final String reference;
+    private final Set<String> returns;
     private final Map<String, List<Part>> parts = new LinkedHashMap<>();
     private final Map<String, List<Pin>> pins = new LinkedHashMap<>();
     private final Map<String, Set<String>> switched = new LinkedHashMap<>();
 
     NetMap(List<Part> all, String reference) {
-        this.reference = reference;
+        this.returns = Chassis.returns(all, reference);
         for (Part p : all) {
             p.nets().values().stream().distinct().forEach(n -> parts.computeIfAbsent(n, x -> new ArrayList<>())
                     .add(p));
@@ -77,7 +77,7 @@ final class NetMap {
     }
 
     boolean isReference(String net) {
-        return net.equals(reference);
+        return returns.contains(net);
     }
 
     List<Part> at(String net) {

@@ -137,6 +137,45 @@ public enum PartRole implements Coded {
         };
     }
 
+    /** Whether such a capacitor is one of picofarads. */
+    public boolean isOfPicofarads() {
+        return switch (this) {
+            case TUNING_GANG,
+                    TRIMMER,
+                    OSCILLATOR_TRIMMER,
+                    PADDER,
+                    OSCILLATOR_GRID_CAPACITOR,
+                    OSCILLATOR_FEEDBACK,
+                    IF_TUNING,
+                    DETECTOR_GRID_CAPACITOR,
+                    DETECTOR_BYPASS -> true;
+            case AERIAL_COIL,
+                    AERIAL_COUPLING_COIL,
+                    RF_TRANSFORMER,
+                    FM_RF_COIL,
+                    OSCILLATOR_COIL,
+                    FM_OSCILLATOR_COIL,
+                    IF_TRANSFORMER,
+                    DRIVER_TRANSFORMER,
+                    OUTPUT_TRANSFORMER,
+                    MAINS_TRANSFORMER,
+                    CHOKE,
+                    FIELD_COIL,
+                    OSCILLATOR_DECOUPLING,
+                    TONE_CAPACITOR,
+                    SPARK_FILTER,
+                    AVC_FILTER,
+                    IF_FILTER,
+                    OSCILLATOR_GRID_LEAK,
+                    OSCILLATOR_FEED,
+                    VOLUME_CONTROL,
+                    TONE_CONTROL,
+                    VIBRATOR,
+                    OSCILLATOR,
+                    METAL_RECTIFIER -> false;
+        };
+    }
+
     public boolean isTrimmer() {
         return this == TRIMMER || this == OSCILLATOR_TRIMMER;
     }

@@ -39,6 +39,11 @@ public final class Solution {
         return unknowns.clone();
     }
 
+    /** The same circuit with other volts and currents, in the order of {@link #unknowns}. */
+    public Solution with(double[] other) {
+        return new Solution(circuit, other, converged, residual, iterations, unsettled);
+    }
+
     public boolean converged() {
         return converged;
     }

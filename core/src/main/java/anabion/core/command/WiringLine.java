@@ -39,6 +39,9 @@ public final class WiringLine {
     private static final Pattern REFERENCE = Pattern.compile("([A-Za-z]{1,3})(\\d+[A-Za-z]?)");
 
     /** A capacitor from this on, in farads, is an electrolytic unless something else is said. */
+    /** Farads below which capacitors tune, and pass a detector's carrier by. */
+    private static final double LARGEST_TUNING = 2e-8;
+
     private static final double ELECTROLYTIC = 1e-6;
 
     private WiringLine() {}
@@ -98,7 +101,10 @@ public final class WiringLine {
             if (!f.equals("nc")) nets.put(pin, reference + "." + pin);
         }));
         before.ifPresent(p -> nets.putAll(p.nets()));
-        named(words, chassis).forEach((pin, net) -> {
+        named(words, chassis).forEach((name, net) -> {
+            String pin = known.isEmpty() || functions.containsKey(name)
+                    ? name
+                    : known.get().pinOf(name).orElse(name);
             nets.put(pin, net);
             if (!pin.matches("\\d+"))
                 functions.putIfAbsent(pin, pin); // an electrode by name, where no library knows the pins
@@ -123,7 +129,22 @@ public final class WiringLine {
         for (int i = 1; !byName && i <= terminals && !words.isEmpty(); i++)
             nets.put(String.valueOf(i), net(words.remove(0), chassis));
         if (nets.isEmpty()) before.ifPresent(p -> nets.putAll(p.nets()));
-        return finish(reference, component, nets, words, printed, before);
+        return finish(reference, byRole(component, printed, words), nets, words, printed, before);
+    }
+
+    /** A bare number that can be two capacitors is the small one where the part's role asks for picofarads: a trimmer of 250 is not 250 µF. */
+    private static Component byRole(Component component, String printed, List<String> role) {
+        if (!(component instanceof Capacitor c) || c.farads().size() > 1) return component;
+        boolean small = RoleWords.suggest(c, String.join(" ", role), printed)
+                .filter(r -> r.role().isOfPicofarads())
+                .isPresent();
+        if (!small || c.farads().get(0) < LARGEST_TUNING) return component;
+        return Notation.decode(printed, Unit.FARAD).alternatives().stream()
+                .map(a -> a.quantity().value())
+                .filter(v -> v < LARGEST_TUNING)
+                .findFirst()
+                .<Component>map(v -> new Capacitor(List.of(v), c.volts(), Optional.empty()))
+                .orElse(component);
     }
 
     /** A part whose windings or contacts are written out. */
@@ -225,7 +246,8 @@ public final class WiringLine {
             return new Component.Potentiometer(p.ohms(), old.taper());
         if (now instanceof Capacitor c
                 && before.orElse(now) instanceof Capacitor old
-                && old.dielectric().isPresent()) return new Capacitor(c.farads(), c.volts(), old.dielectric());
+                && old.dielectric().isPresent())
+            return new Capacitor(c.farads(), c.volts(), old.dielectric(), c.ratings());
         if (now instanceof Component.Switch w && before.orElse(now) instanceof Component.Switch old)
             return new Component.Switch(w.positions(), old.contacts());
         if (now instanceof Component.Battery b && before.orElse(now) instanceof Component.Battery old)
@@ -254,7 +276,8 @@ public final class WiringLine {
         return new Capacitor(
                 d.sections(),
                 d.rating().map(r -> r.value()).orElse(0.0),
-                d.value() >= ELECTROLYTIC ? Optional.of(Dielectric.ELECTROLYTIC) : Optional.empty());
+                d.value() >= ELECTROLYTIC ? Optional.of(Dielectric.ELECTROLYTIC) : Optional.empty(),
+                d.ratings());
     }
 
     /** The net of a pin or net that is there, else the name itself: its device may be entered later. */

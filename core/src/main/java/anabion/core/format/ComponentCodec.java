@@ -8,6 +8,7 @@ import anabion.core.chassis.Winding;
 import anabion.core.device.TypeCodec;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
+import java.util.List;
 import java.util.Map;
 
 /** The electrical part of a part's JSON: {@code kind} and what goes with it. */
@@ -21,7 +22,10 @@ final class ComponentCodec {
             case "potentiometer" -> new Component.Potentiometer(f.size("ohms", 0), f.text("taper", ""));
             case "capacitor" ->
                 new Component.Capacitor(
-                        f.sizes("farads"), f.size("volts", 0), f.knownCode("dielectric", Dielectric.values()));
+                        f.sizes("farads"),
+                        f.size("volts", 0),
+                        f.knownCode("dielectric", Dielectric.values()),
+                        f.has("ratings") ? f.sizes("ratings") : List.of());
             case "winding" -> new Component.Windings(f.list("windings", ComponentCodec::winding));
             case "tube", "transistor", "diode" -> device(f, kind);
             case "lamp" -> new Component.Lamp(f.size("volts", 0), f.size("amperes", 0));
@@ -71,6 +75,7 @@ final class ComponentCodec {
             w.put("farads", k.farads())
                     .unless("volts", k.volts(), 0.0)
                     .text("dielectric", k.dielectric().map(Dielectric::code).orElse(""));
+            if (!k.ratings().isEmpty()) w.put("ratings", k.ratings());
         } else if (c instanceof Component.Windings t) {
             w.put("windings", t.windings().stream().map(ComponentCodec::winding).toList());
         } else if (c instanceof Component.Device d) {

@@ -44,6 +44,27 @@ public final class ColourBands {
             return tolerance;
         }
 
+        /** @throws InputException if a word is no colour */
+        static Colour of(String text, String word) {
+            return named(word).orElseThrow(() -> InputException.in(
+                            text, text.toLowerCase(Locale.ROOT).indexOf(word))
+                    .because("\"" + word + "\" is no colour of a code")
+                    .so("use black brown red orange yellow green blue violet grey white gold silver"));
+        }
+
+        /** @throws InputException if the colour is metallic: it cannot be a figure */
+        static int figure(String text, Colour c) {
+            if (c.exponent() < 0)
+                throw InputException.at("\"" + text + "\"")
+                        .because(c.name().toLowerCase(Locale.ROOT) + " is metallic and cannot be a figure")
+                        .so("look at the part from the other side");
+            return c.exponent();
+        }
+
+        static int figure(String text, String word) {
+            return figure(text, of(text, word));
+        }
+
         static Optional<Colour> named(String word) {
             String upper = word.toUpperCase(Locale.ROOT);
             for (Colour c : values()) if (c.name().equals(upper)) return Optional.of(c);

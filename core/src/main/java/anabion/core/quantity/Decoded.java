@@ -12,6 +12,7 @@ import java.util.OptionalDouble;
  * @param sections one value per section in SI; a plain part has one, a multi-section can several
  * @param rating volts of a capacitor or watts of a resistor, where written
  * @param tolerance as a fraction (0.05 is ±5 %), where written
+ * @param ratings volts of each section, where they differ; {@code rating} is then the highest
  * @param alternatives other things the same text can mean, likeliest first
  */
 public record Decoded(
@@ -19,10 +20,22 @@ public record Decoded(
         List<Double> sections,
         Optional<Quantity> rating,
         OptionalDouble tolerance,
-        List<Alternative> alternatives) {
+        List<Alternative> alternatives,
+        List<Double> ratings) {
     public Decoded {
         sections = List.copyOf(sections);
+        ratings = List.copyOf(ratings);
         alternatives = List.copyOf(alternatives);
+    }
+
+    /** With one rating for all sections. */
+    public Decoded(
+            Unit unit,
+            List<Double> sections,
+            Optional<Quantity> rating,
+            OptionalDouble tolerance,
+            List<Alternative> alternatives) {
+        this(unit, sections, rating, tolerance, alternatives, List.of());
     }
 
     /** Another meaning of the same text, with the reason why it could be meant. */

@@ -9,6 +9,7 @@ import java.util.Locale;
 public final class Figures {
     private static final String[] PREFIXES = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int UNITY = 4;
+    private static final int MICRO = 2;
 
     private Figures() {}
 
@@ -44,7 +45,9 @@ public final class Figures {
     private static String significant(double value, String symbol, int digits) {
         if (value == 0) return "0 " + symbol;
         double rounded = new BigDecimal(value).round(new MathContext(digits)).doubleValue();
-        int p = prefixIndex(rounded);
+        // nobody writes millifarads
+        int most = symbol.equals(Unit.FARAD.symbol()) ? MICRO : PREFIXES.length - 1;
+        int p = Math.min(most, prefixIndex(rounded));
         return minus(trimmed(scaled(rounded, p), digits)) + " " + PREFIXES[p] + symbol;
     }
 

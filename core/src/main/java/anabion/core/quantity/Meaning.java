@@ -24,6 +24,16 @@ record Meaning(
     /** Above this a resistor marked M is read as thousands: receivers hardly use larger ones, old American lists did write M for a thousand. */
     private static final double PLAUSIBLE_OHMS = 25e6;
 
+    /** Microfarads times volts of the largest electrolytics that receivers have. */
+    private static final double LARGEST_CHARGE = 120_000;
+    /** How many times more or less than that leaves a doubt. */
+    private static final double DOUBT = 4;
+    /** Without volts a number from this on counts picofarads. */
+    private static final double SMALL_NUMBER = 100;
+
+    private static final double MICRO = 1e-6;
+    private static final double PICO = 1e-12;
+
     Decoded decoded() {
         Unit unit = unit();
         List<Double> values = new ArrayList<>();
@@ -74,6 +84,8 @@ record Meaning(
         Optional<Prefix> suffix = s.suffix().or(() -> shared);
         double n = s.numeral().value();
         double factor = suffix.map(p -> factor(p, unit)).orElseGet(() -> customary(n, unit));
+        if (suffix.isEmpty() && unit == Unit.FARAD && n >= 1 && sections.size() == 1 && isDoubtful(n))
+            other(n, factor, others);
         s.numeral().otherScaled(factor).ifPresent(v -> others.add(alternative(v, unit, Numeral.COMMA)));
         if (suffix.isPresent()) return suffixed(suffix.get(), n, factor, unit, others);
         if (expected.isEmpty() && rating.isEmpty()) bareAlternatives(s, n, unit, others);
@@ -104,10 +116,29 @@ record Meaning(
         return p.factor();
     }
 
-    /** Bare capacitor numbers: lists count microfarads in small and picofarads in large numbers. */
-    private static double customary(double n, Unit unit) {
+    /** Bare capacitor numbers: microfarads where such an electrolytic can be bought, else picofarads. */
+    private double customary(double n, Unit unit) {
         if (unit != Unit.FARAD) return 1;
-        return n < 1000 ? 1e-6 : 1e-12;
+        boolean micro = isVolts() ? n * rating.getAsDouble() <= LARGEST_CHARGE : n < SMALL_NUMBER;
+        return micro ? MICRO : PICO;
+    }
+
+    /** Beside volts the number is clear, unless it lies near the largest that is sold. */
+    private boolean isDoubtful(double n) {
+        double share = isVolts() ? n * rating.getAsDouble() / LARGEST_CHARGE : 1;
+        return share > 1 / DOUBT && share < DOUBT;
+    }
+
+    private boolean isVolts() {
+        return rating.isPresent() && !isWatts();
+    }
+
+    private static void other(double n, double factor, List<Alternative> others) {
+        boolean micro = factor > PICO * 10;
+        others.add(alternative(
+                scaled(n, micro ? PICO : MICRO),
+                Unit.FARAD,
+                micro ? "a list may count picofarads" : "a list may count microfarads"));
     }
 
     private static void bareAlternatives(Section s, double n, Unit unit, List<Alternative> others) {

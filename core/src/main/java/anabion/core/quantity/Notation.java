@@ -17,17 +17,31 @@ public final class Notation {
      * @throws InputException naming the character where the text stops making sense
      */
     public static Decoded decode(String text) {
-        return new ValueReader(text, Optional.empty()).read();
+        return new ValueReader(Spelling.canonical(text, Optional.empty()), Optional.empty()).read();
     }
 
     /**
      * Reads a value that must be in a known unit, such as the value of a part whose kind is known. A bare number is taken
-     * in the unit customary for it: ohms, microfarads for capacitors below 1000 (picofarads from there on), volts, and so on.
+     * in the unit customary for it: ohms, volts, and so on; for capacitors microfarads or picofarads, whichever its size and its rating make plausible, with the
+     * other as an alternative.
      *
      * @throws InputException if the text is no value or is in another unit
      */
     public static Decoded decode(String text, Unit expected) {
-        return new ValueReader(text, Optional.of(expected)).read();
+        if (expected == Unit.FARAD) {
+            Optional<Decoded> can = CanSections.decode(text, t -> decode(t, expected));
+            if (can.isPresent()) return can.get();
+        }
+        String plain = Spelling.canonical(text, Optional.of(expected));
+        if (expected == Unit.FARAD) {
+            Optional<Decoded> code = CapacitorCode.decode(plain);
+            if (code.isPresent()) return code.get();
+        }
+        if (expected == Unit.VOLT) {
+            Optional<Decoded> level = SignalLevels.decode(plain);
+            if (level.isPresent()) return level.get();
+        }
+        return new ValueReader(plain, Optional.of(expected)).read();
     }
 
     /** A value in a known unit that must not be ambiguous; SI. */

@@ -12,6 +12,9 @@ final class Suffixes {
     /** One centimetre of capacitance in farads: 10⁷/c² × 10⁻², with c in m/s. */
     static final double CENTIMETRE = 1e5 / (299_792_458.0 * 299_792_458.0);
 
+    /** A jar of the British navy: a thousand centimetres. */
+    private static final double JAR = 1000 * CENTIMETRE;
+
     private static final String MILLI_FARAD = "mF in today's spelling is a millifarad";
     private static final List<Prefix> EXACT = new ArrayList<>();
     private static final List<Prefix> ANY_CASE = new ArrayList<>();
@@ -35,6 +38,7 @@ final class Suffixes {
         any(Unit.FARAD, 1e-12, "mmfd", "mmf", "uuf", "uufd", "pf", "pfd", "mmfds");
         any(Unit.FARAD, 1e-9, "nf", "kpf");
         any(Unit.FARAD, CENTIMETRE, "cm");
+        any(Unit.FARAD, JAR, "jar", "jars");
         any(Unit.HENRY, 1, "h", "hy");
         any(Unit.HENRY, 1e-6, "uh");
         any(Unit.VOLT, 1, "v", "volt", "volts", "vdc", "vac", "wv", "vw", "wvdc");

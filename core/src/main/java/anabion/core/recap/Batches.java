@@ -1,9 +1,12 @@
 package anabion.core.recap;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -15,7 +18,13 @@ import java.util.stream.Stream;
 /** The order of the work: what can hurt someone, then the power, then the output stage, then the rest along the signal; a test after each. */
 final class Batches {
     private static final Set<Role> POWER = Set.of(
-            Role.RESERVOIR, Role.SMOOTHING, Role.BACK_BIAS, Role.RECTIFIER_BUFFER, Role.VIBRATOR_BUFFER, Role.SPARK);
+            Role.RESERVOIR,
+            Role.DOUBLER,
+            Role.SMOOTHING,
+            Role.BACK_BIAS,
+            Role.RECTIFIER_BUFFER,
+            Role.VIBRATOR_BUFFER,
+            Role.SPARK);
 
     private final Chassis chassis;
     private final Policy policy;
@@ -57,7 +66,7 @@ final class Batches {
                 batches,
                 Phrase.of("recap.batch.safety"),
                 safety,
-                Phrase.of(around.hot() ? "recap.test.safety-hot" : "recap.test.safety"));
+                Phrase.of("recap.test.safety", insulation(), Figures.fixed(1000 * SafetyRules.TOUCH, 1)));
         add(
                 batches,
                 Phrase.of("recap.batch.power"),
@@ -116,6 +125,18 @@ final class Batches {
         }
         rest.keySet().stream().filter(s -> !names.contains(s)).forEach(names::add);
         return names;
+    }
+
+    /** The least that the set's own resistors leave between mains and anything that can be touched. */
+    private String insulation() {
+        double most = around.reach().barriers().stream()
+                .mapToDouble(b -> b.parts().stream()
+                        .filter(p -> p.component() instanceof Component.Resistor)
+                        .mapToDouble(p -> 1 / ((Component.Resistor) p.component()).ohms())
+                        .sum())
+                .max()
+                .orElse(0);
+        return most > 0 ? Figures.si(Quantity.ohms(1 / most)) : "100 MΩ";
     }
 
     private String rail() {

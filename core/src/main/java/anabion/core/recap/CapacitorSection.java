@@ -46,7 +46,7 @@ public record CapacitorSection(Part part, int section) {
 
     /** As printed on it; 0 for not stated. */
     public double rating() {
-        return capacitor().volts();
+        return capacitor().volts(section);
     }
 
     /** The net of its own end; of an electrolytic the positive one. */

@@ -15,6 +15,7 @@ import java.util.Optional;
  * @param safety class against mains; empty for none
  * @param pair where one part cannot bear the volts
  * @param warnings what to know before it is fitted
+ * @param pulses whether it must be made for pulses, or for alternating volts: a rating for direct ones is not enough
  */
 public record Choice(
         Action action,
@@ -24,7 +25,20 @@ public record Choice(
         Optional<Safety> safety,
         Optional<Pair> pair,
         Phrase rule,
-        List<Phrase> warnings) {
+        List<Phrase> warnings,
+        boolean pulses) {
+    Choice(
+            Action action,
+            Dielectric kind,
+            double value,
+            double volts,
+            Optional<Safety> safety,
+            Optional<Pair> pair,
+            Phrase rule,
+            List<Phrase> warnings) {
+        this(action, kind, value, volts, safety, pair, rule, warnings, false);
+    }
+
     /** What is done. */
     public enum Action implements Coded {
         RENEW,
@@ -40,6 +54,7 @@ public record Choice(
 
     /** Class of a capacitor at the mains, by IEC 60384-14. */
     public enum SafetyClass implements Coded {
+        X1,
         X2,
         Y2,
         Y1;
@@ -70,11 +85,20 @@ public record Choice(
     Choice warning(Phrase more) {
         List<Phrase> all = new java.util.ArrayList<>(warnings);
         all.add(more);
-        return new Choice(action, kind, value, volts, safety, pair, rule, all);
+        return new Choice(action, kind, value, volts, safety, pair, rule, all, pulses);
     }
 
     Choice with(Action other, Phrase because) {
-        return new Choice(other, kind, value, volts, safety, pair, because, warnings);
+        return new Choice(other, kind, value, volts, safety, pair, because, warnings, pulses);
+    }
+
+    /** With another value, for a reason. */
+    Choice valued(double other, Phrase because) {
+        return new Choice(action, kind, other, volts, safety, pair, because, warnings, pulses);
+    }
+
+    Choice forPulses() {
+        return new Choice(action, kind, value, volts, safety, pair, rule, warnings, true);
     }
 
     /** The value between the ends of what is fitted: half of one where two stand in series. */

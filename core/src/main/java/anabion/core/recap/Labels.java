@@ -21,6 +21,6 @@ public final class Labels {
         String volts = c.volts() > 0
                 ? " " + Figures.fixed(c.volts(), c.volts() < 10 && c.volts() % 1 != 0 ? 1 : 0) + " V"
                 : "";
-        return (c.pair().isPresent() ? "2 × " : "") + value + volts;
+        return (c.pair().isPresent() ? "2 × " : "") + value + volts + (c.pulses() ? " pulse" : "");
     }
 }

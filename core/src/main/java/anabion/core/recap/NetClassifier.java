@@ -7,14 +7,16 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.PinNames;
+import anabion.core.chassis.TerminalNames;
 import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
+import anabion.core.device.SemiconductorKind;
+import anabion.core.isolation.MainsReach;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -35,8 +37,8 @@ final class NetClassifier {
     private final List<String[]> windings;
     private final OperatingPoint solved;
     private final String reference;
-    private final Set<String> line;
-    private final Set<String> neutral;
+    private final MainsReach reach;
+    private final Set<String> returns;
     private final double highest;
 
     /** An electrode on a net: the plain function ({@code a}, {@code g1}, {@code k}, {@code b} …) of a system of a device. */
@@ -48,7 +50,10 @@ final class NetClassifier {
         boolean rectifies() {
             return part.device()
                     .flatMap(Component.Device::known)
-                    .map(t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER))
+                    .map(t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER)
+                            || t.semiconductor()
+                                    .filter(s -> s.kind() == SemiconductorKind.RECTIFIER)
+                                    .isPresent())
                     .orElse(part.device()
                             .filter(d -> d.deviceKind() == DeviceKind.DIODE)
                             .isPresent());
@@ -74,8 +79,9 @@ final class NetClassifier {
         this.windings = windings(chassis);
         this.solved = solved;
         this.reference = chassis.reference();
-        this.line = along("MAINS-L");
-        this.neutral = along("MAINS-N");
+        this.reach = MainsReach.of(chassis);
+        this.returns = new HashSet<>(chassis.returns());
+        returns.addAll(solved.feet());
         this.highest = Simulator.nets(chassis).stream()
                 .mapToDouble(n -> Math.abs(dc(n)))
                 .max()
@@ -84,35 +90,6 @@ final class NetClassifier {
 
     Chassis chassis() {
         return chassis;
-    }
-
-    /** All nets that fuses and switches join to one, whatever they are set to. */
-    private Set<String> along(String net) {
-        Set<String> found = new LinkedHashSet<>();
-        if (chassis.parts().stream().noneMatch(p -> p.touches(net))) return found;
-        found.add(net);
-        boolean grown = true;
-        while (grown) {
-            grown = false;
-            for (Part p : chassis.parts())
-                for (Set<String> joined : joined(p))
-                    if (joined.stream().anyMatch(found::contains)) grown |= found.addAll(joined);
-        }
-        return found;
-    }
-
-    /** The nets that a fuse or a closed mains switch makes one. */
-    private static List<Set<String>> joined(Part p) {
-        if (p.component() instanceof Component.Fuse)
-            return List.of(Set.copyOf(p.nets().values()));
-        if (!(p.component() instanceof Component.Switch s)) return List.of();
-        if (s.contacts().isEmpty())
-            return p.nets().size() == 2 ? List.of(Set.copyOf(p.nets().values())) : List.of();
-        return s.contacts().stream()
-                .filter(c -> c.at().stream().anyMatch(at -> at.equalsIgnoreCase("on") || at.equalsIgnoreCase("mains")))
-                .map(c -> Set.of(
-                        p.nets().getOrDefault(c.from(), c.from()), p.nets().getOrDefault(c.to(), c.to())))
-                .toList();
     }
 
     double dc(String net) {
@@ -127,26 +104,24 @@ final class NetClassifier {
         return reference;
     }
 
-    boolean line(String net) {
-        return line.contains(net);
-    }
-
-    boolean neutral(String net) {
-        return neutral.contains(net);
+    /** How far the mains reaches. */
+    MainsReach reach() {
+        return reach;
     }
 
     /** The chassis is one side of the mains. */
     boolean hot() {
-        return neutral(reference) || line(reference);
+        return reach.liveChassis();
     }
 
+    /** Something is plugged in there, to which nothing else leads. */
     boolean outside(String net) {
-        return net.matches("(?i)AE|AER|ANT|AERIAL|ANTENNA|EARTH|FMA") && !isReference(net);
+        return TerminalNames.of(net).isPresent() && !isReference(net);
     }
 
     /** The chassis, or a net that a small resistor, a filament or a winding's foot joins to it. */
     boolean earthy(String net) {
-        if (isReference(net) || Chassis.isReturn(net)) return true;
+        if (returns.contains(net)) return true;
         for (Part p : at(net)) {
             if (p.component() instanceof Component.Resistor r && r.ohms() <= JOINED && p.joins(net, reference))
                 return true;
@@ -279,6 +254,28 @@ final class NetClassifier {
     /** The set has a vibrator. */
     boolean vibrates() {
         return chassis.parts().stream().anyMatch(p -> p.is(PartRole.VIBRATOR));
+    }
+
+    /** Whether one rectifier ends and another begins at a net: the capacitor there doubles. */
+    boolean pumped(String net) {
+        List<Electrode> rectifiers =
+                electrodes(net).stream().filter(Electrode::rectifies).toList();
+        return rectifiers.stream().anyMatch(e -> e.is("a"))
+                && rectifiers.stream().anyMatch(e -> e.is("k", "f"));
+    }
+
+    /** Whether what the vibrator chops stands between two nets. */
+    boolean chopped(String a, String b) {
+        return solved.mains()
+                .filter(m -> Math.abs(m.volts(a).orElse(0) - m.volts(b).orElse(0)) >= 1)
+                .isPresent();
+    }
+
+    /** Whether the battery's own volts stand between two nets. */
+    boolean battered(String a, String b) {
+        double volts = chassis.supply().volts();
+        return Math.abs(Math.abs(dc(a) - dc(b)) / volts - 1) < 0.15
+                && (wound(a) || wound(b) || battery(a) || battery(b));
     }
 
     /** Whether sound of the last stage is on a net: its plate, or the speaker's side of its transformer. */

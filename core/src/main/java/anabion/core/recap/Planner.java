@@ -2,11 +2,9 @@ package anabion.core.recap;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.SmallSignal;
-import anabion.core.device.DeviceType;
 import anabion.core.job.PartTest;
 import anabion.core.numeric.Phasor;
 import anabion.core.quantity.Figures;
@@ -17,8 +15,6 @@ import anabion.core.recap.Choice.Action;
 import anabion.core.rectifier.Cycle;
 import anabion.core.signal.Frequencies;
 import anabion.core.simulation.Simulator;
-import anabion.core.simulation.fault.Sockets;
-import anabion.core.simulation.setting.Setting;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -44,6 +40,7 @@ public final class Planner {
     private final Stock stock;
     private final Map<String, PartTest> tests;
     private final Stresses stresses;
+    private final ReservoirLimits limits;
     private final NetClassifier around;
     private final Simulator engine = new Simulator();
     private final List<CapacitorSection> pieces;
@@ -59,6 +56,7 @@ public final class Planner {
         this.stock = stock;
         this.tests = tests;
         this.stresses = Stresses.of(chassis);
+        this.limits = new ReservoirLimits(chassis, stresses.normal());
         this.around = stresses.around();
         this.pieces = CapacitorSection.of(chassis);
         this.still = SmallSignal.about(stresses.normal().direct(), e -> false);
@@ -83,15 +81,14 @@ public final class Planner {
 
     private Plan made(Map<String, Role> said) {
         Roles roles = new Roles(around);
-        boolean hot = around.hot() || chassis.supply().arrangement().chassisMayBeLive();
-        ReplacementRules chooser = new ReplacementRules(chassis, policy, hot);
+        ReplacementRules chooser = new ReplacementRules(chassis, policy, around.reach());
         List<Item> items = new ArrayList<>();
         for (CapacitorSection c : pieces) {
             Roles.Found found = roles.of(c);
             Role role = said.getOrDefault(c.key(), found.role());
             Stress stress = stresses.of(c, role);
             Choice choice = chooser.choose(c, role, stress);
-            if (role == Role.RESERVOIR && c.farads() > 0) choice = limited(c, choice);
+            if (role == Role.RESERVOIR && c.farads() > 0) choice = limits.limited(c, choice);
             choice = bySchool(c, role, choice);
             Phrase why = said.containsKey(c.key())
                     ? Phrase.of("recap.why.by-hand", Phrase.of("recap.role." + role.code()))
@@ -145,61 +142,6 @@ public final class Planner {
                 choice.pair(),
                 Phrase.of("recap.rule.resonance", Labels.farads(farads), Figures.fixed(hertz / 1000, 0)),
                 choice.warnings());
-    }
-
-    // --- the rectifier's limit ---
-
-    private Choice limited(CapacitorSection c, Choice choice) {
-        Choice chosen = choice;
-        Optional<Part> rectifier = stresses.normal().rectifiers().getOrDefault(c.plus(), List.of()).stream()
-                .flatMap(r -> chassis.part(r).stream())
-                .findFirst();
-        Optional<DeviceType> type = rectifier.flatMap(Sockets::type);
-        if (type.isEmpty()) return choice;
-        double most = type.get().limits().getOrDefault("reservoirMicrofarads", 0.0) / MICRO;
-        String name = rectifier.get().reference() + " " + type.get().name();
-        if (most > 0 && chosen.effective() > most * 1.0001) {
-            double less = Series.E6.atOrBelow(most);
-            boolean enough = less >= 0.8 * c.farads();
-            if (enough && chosen.pair().isEmpty())
-                chosen = new Choice(
-                        chosen.action(),
-                        chosen.kind(),
-                        less,
-                        chosen.volts(),
-                        chosen.safety(),
-                        chosen.pair(),
-                        Phrase.of("recap.rule.limited", name, Figures.fixed(most * MICRO, 0)),
-                        chosen.warnings());
-            if (chosen.effective() > most * 1.0001)
-                chosen = chosen.warning(Phrase.of(
-                        "recap.warn.reservoir",
-                        c.key(),
-                        Figures.fixed(chosen.effective() * MICRO, 0),
-                        name,
-                        Figures.fixed(most * MICRO, 0)));
-        }
-        double limit = type.get().limits().getOrDefault("peakMilliamps", 0.0) / 1000;
-        double peak = cycle(c, chosen.effective()).map(Cycle::peak).orElse(0.0);
-        if (limit > 0 && peak > limit)
-            chosen = chosen.warning(
-                    Phrase.of("recap.warn.peak", name, Figures.fixed(1000 * peak, 0), Figures.fixed(1000 * limit, 0)));
-        return chosen;
-    }
-
-    private Optional<Cycle> cycle(CapacitorSection c, double farads) {
-        Setting high = Setting.of(chassis.supply().volts() * Stresses.HIGH);
-        var solved = engine.solve(with(c, farads), high);
-        return Optional.ofNullable(solved.supplies().get(c.plus()));
-    }
-
-    private Chassis with(CapacitorSection c, double farads) {
-        Capacitor old = (Capacitor) c.part().component();
-        List<Double> all = new ArrayList<>(old.farads());
-        all.set(c.section() - 1, farads);
-        List<Part> parts = new ArrayList<>(chassis.parts());
-        parts.set(parts.indexOf(c.part()), c.part().withComponent(new Capacitor(all, old.volts(), old.dielectric())));
-        return chassis.withParts(parts);
     }
 
     // --- neighbours ---
@@ -277,7 +219,7 @@ public final class Planner {
 
     private List<Phrase> effect(Item item, double farads) {
         if (item.role() == Role.RESERVOIR) {
-            Optional<Cycle> cycle = cycle(item.piece(), farads);
+            Optional<Cycle> cycle = limits.cycle(item.piece(), farads);
             return cycle.map(c -> List.of(Phrase.of(
                             "recap.effect.ripple", Figures.volts(c.ripple()), Figures.fixed(1000 * c.peak(), 0))))
                     .orElse(List.of());

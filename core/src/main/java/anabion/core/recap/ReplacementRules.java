@@ -2,14 +2,13 @@ package anabion.core.recap;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Dielectric;
+import anabion.core.isolation.MainsReach;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Series;
 import anabion.core.quantity.Unit;
 import anabion.core.recap.Choice.Action;
 import anabion.core.recap.Choice.Pair;
-import anabion.core.recap.Choice.Safety;
-import anabion.core.recap.Choice.SafetyClass;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -23,16 +22,15 @@ import java.util.Optional;
 final class ReplacementRules {
     /** Margin over the computed worst volts: electrolytics bear a surge, film does not age by it. */
     static final double MARGIN = 1.1;
-    /** Largest current through a hand, in amperes: the limit of IEC 60065 for sets without an earth, effective. */
-    static final double TOUCH = 0.5e-3;
+    /** Over a charging battery's volts: regulators fail, and loads are switched off. */
+    private static final double CAR_MARGIN = 1.5;
     /** Nothing to gain from a film capacitor below this rating. */
     private static final double FILM_LEAST = 63;
 
-    private static final double[] SAFETY_STEPS = {1e-9, 2.2e-9, 3.3e-9, 4.7e-9};
-    /** Ratings of safety classes, alternating volts. */
-    private static final double CLASS_VOLTS = 250;
+    /** Volts from which films for pulses are sold. */
+    private static final double PULSED = 1600;
 
-    private static final double CLASS_X_VOLTS = 275;
+    private static final double HIGHEST_FILM = 2000;
     /** Leakage of a new electrolytic, amperes per farad and volt (the usual 0.01·C·V), and the share by which two may differ. */
     private static final double LEAKAGE = 0.01;
 
@@ -40,19 +38,18 @@ final class ReplacementRules {
     private static final double UNEVEN = 1.15;
 
     private static final double HIGHEST = 500;
-    private static final double CLOSE = 0.05;
     private static final double LEAST = 0.8;
     /** Direct volts from which on an electrolytic has a right way round. */
     private static final double STANDS = 0.1;
 
     private final Chassis chassis;
     private final Policy policy;
-    private final boolean hot;
+    private final MainsReach reach;
 
-    ReplacementRules(Chassis chassis, Policy policy, boolean hot) {
+    ReplacementRules(Chassis chassis, Policy policy, MainsReach reach) {
         this.chassis = chassis;
         this.policy = policy;
-        this.hot = hot;
+        this.reach = reach;
     }
 
     Choice choose(CapacitorSection c, Role role, Stress stress) {
@@ -60,15 +57,17 @@ final class ReplacementRules {
         boolean stores = c.dielectric() == Dielectric.ELECTROLYTIC
                 && role.rule() != Role.Rule.SAFETY
                 && role.rule() != Role.Rule.TUNED
+                && role.rule() != Role.Rule.ALTERNATING
                 && role.rule() != Role.Rule.EXACT;
         if (stores) return electrolytic(c, stress);
         return switch (role.rule()) {
-            case SAFETY -> safety(c, role);
+            case SAFETY -> new SafetyRules(chassis, reach).choose(c, role);
             case TUNED -> keep(c, role);
             case STORE -> film(c, role, stress, 0.2);
             case BYPASS -> film(c, role, stress, 0.2);
             case SAME -> film(c, role, stress, 0.1);
-            case EXACT -> exact(c, role, stress);
+            case EXACT -> pulsed(c, role, stress, Series.E24.nearest(c.farads()));
+            case ALTERNATING -> pulsed(c, role, stress, Series.E12.nearest(c.farads()));
         };
     }
 
@@ -110,60 +109,15 @@ final class ReplacementRules {
                 List.of());
     }
 
-    private Choice safety(CapacitorSection c, Role role) {
-        double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : 50;
-        double volts = chassis.supply().volts();
-        if (role == Role.ACROSS_LINE) {
-            double value = Series.E6.nearest(c.farads());
-            return new Choice(
-                    Action.RENEW,
-                    Dielectric.FILM,
-                    value,
-                    CLASS_X_VOLTS,
-                    Optional.of(new Safety(SafetyClass.X2, 0)),
-                    Optional.empty(),
-                    Phrase.of(hot ? "recap.rule.across-hot" : "recap.rule.across", farads(value)),
-                    c.part().nets().containsValue(chassis.reference()) && hot
-                            ? List.of(Phrase.of("recap.warn.across-hot", c.key()))
-                            : List.of());
-        }
-        SafetyClass klass = hot || role == Role.AERIAL_ISOLATOR ? SafetyClass.Y1 : SafetyClass.Y2;
-        double most = TOUCH / (2 * Math.PI * hertz * volts);
-        double value = 0;
-        for (double step : SAFETY_STEPS) if (step <= most && step <= c.farads() * (1 + CLOSE)) value = step;
-        boolean less = value == 0;
-        if (less) for (double step : SAFETY_STEPS) if (step <= most) value = Math.max(value, Math.min(step, 1e-9));
-        double amperes = 2 * Math.PI * hertz * volts * value;
-        double before = 2 * Math.PI * hertz * volts * c.farads();
-        List<Phrase> warnings = new ArrayList<>();
-        if (before > TOUCH) warnings.add(Phrase.of("recap.warn.touch", c.key(), milliamps(before), milliamps(amperes)));
-        return new Choice(
-                Action.RENEW,
-                Dielectric.CERAMIC,
-                value,
-                CLASS_VOLTS,
-                Optional.of(new Safety(klass, amperes)),
-                Optional.empty(),
-                Phrase.of(
-                        "recap.rule.safety",
-                        klass.name(),
-                        farads(value),
-                        milliamps(amperes),
-                        Figures.fixed(volts, 0),
-                        Figures.fixed(hertz, 0)),
-                warnings);
-    }
-
-    private static String milliamps(double amperes) {
-        return Figures.fixed(1000 * amperes, 2);
-    }
-
     /** At the old value or above; the nearest, by that school, down to a fifth below. */
     private Choice electrolytic(CapacitorSection c, Stress stress) {
         double near = Series.E6.nearest(c.farads());
         boolean nearest = policy.rounding() == Policy.Rounding.NEAREST && near >= LEAST * c.farads();
         double value = nearest ? near : Series.E6.atOrAbove(c.farads());
-        double needed = Math.max(c.rating(), MARGIN * stress.worst());
+        boolean onBattery = chassis.inCar()
+                && stress.worst() > 0.8 * chassis.supply().volts()
+                && stress.worst() < 2 * chassis.supply().volts();
+        double needed = Math.max(c.rating(), (onBattery ? CAR_MARGIN : MARGIN) * stress.worst());
         Phrase rule = rule(Role.Rule.STORE, farads(c.farads()), farads(value));
         List<Double> steps = Series.electrolyticVolts(needed);
         if (!steps.isEmpty())
@@ -253,22 +207,24 @@ final class ReplacementRules {
         return Math.abs(value / c.farads() - 1) <= band + 1e-9;
     }
 
-    /** A vibrator's buffer: just the old value, and at least 1.6 kV. */
-    private Choice exact(CapacitorSection c, Role role, Stress stress) {
-        double value = Series.E24.nearest(c.farads());
-        double needed = Math.max(1600, Math.max(c.rating(), MARGIN * stress.worst()));
-        double volts = Series.filmVolts(needed).stream().findFirst().orElse(2000.0);
-        List<Phrase> warnings = volts < needed
-                ? List.of(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)))
-                : List.of();
+    /** At a rectifier's plate or a vibrator's winding: a film made for pulses, or one rated for the alternating volts. */
+    private static Choice pulsed(CapacitorSection c, Role role, Stress stress, double value) {
+        double needed = Math.max(PULSED, Math.max(c.rating(), MARGIN * stress.worst()));
+        double volts = Series.filmVolts(needed).stream().findFirst().orElse(HIGHEST_FILM);
+        double effective = Math.ceil(MARGIN * stress.worst() / Math.sqrt(2) / 10) * 10;
+        List<Phrase> warnings = new ArrayList<>();
+        warnings.add(
+                Phrase.of("recap.warn.alternating", c.key(), Figures.fixed(volts, 0), Figures.fixed(effective, 0)));
+        if (volts < needed) warnings.add(Phrase.of("recap.warn.too-high", c.key(), Figures.fixed(needed, 0)));
         return new Choice(
-                Action.RENEW,
-                Dielectric.FILM,
-                value,
-                volts,
-                Optional.empty(),
-                Optional.empty(),
-                rule(role, farads(c.farads()), farads(value)),
-                warnings);
+                        Action.RENEW,
+                        Dielectric.FILM,
+                        value,
+                        volts,
+                        Optional.empty(),
+                        Optional.empty(),
+                        rule(role, farads(c.farads()), farads(value)),
+                        warnings)
+                .forPulses();
     }
 }

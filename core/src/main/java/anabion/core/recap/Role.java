@@ -9,7 +9,10 @@ public enum Role implements Coded {
     ACROSS_LINE(Rule.SAFETY),
     LINE_TO_CHASSIS(Rule.SAFETY),
     AERIAL_ISOLATOR(Rule.SAFETY),
+    SOCKET_ISOLATOR(Rule.SAFETY),
     RESERVOIR(Rule.STORE),
+    /** Between the source and the two rectifiers of a doubler. */
+    DOUBLER(Rule.STORE),
     SMOOTHING(Rule.STORE),
     DECOUPLING(Rule.BYPASS),
     BACK_BIAS(Rule.STORE),
@@ -29,7 +32,7 @@ public enum Role implements Coded {
     RATIO_STABILISER(Rule.STORE),
     EMITTER_BYPASS(Rule.STORE),
     VIBRATOR_BUFFER(Rule.EXACT),
-    RECTIFIER_BUFFER(Rule.SAME),
+    RECTIFIER_BUFFER(Rule.ALTERNATING),
     SPARK(Rule.SAME),
     UNKNOWN(Rule.SAME);
 
@@ -51,6 +54,8 @@ public enum Role implements Coded {
         SAME,
         /** To the per cent: something is timed by it. */
         EXACT,
+        /** As listed, with a rating for alternating volts. */
+        ALTERNATING,
         /** Left alone unless it fails; then by resonance. */
         TUNED
     }

@@ -2,6 +2,9 @@ package anabion.core.recap;
 
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.PartRole;
+import anabion.core.isolation.Barrier;
+import anabion.core.isolation.MainsReach;
+import anabion.core.quantity.Figures;
 import anabion.core.recap.NetClassifier.Electrode;
 import anabion.core.text.Phrase;
 import java.util.Optional;
@@ -32,7 +35,7 @@ public final class Roles {
         String a = around.isReference(c.plus()) ? c.minus() : c.plus();
         String b = a.equals(c.plus()) ? c.minus() : c.plus();
         return tuned(c, a, b)
-                .or(() -> line(a, b))
+                .or(() -> mains(c, a, b))
                 .or(() -> rectifier(c, a, b))
                 .or(() -> cathode(a, b))
                 .or(() -> screen(c, a, b))
@@ -66,25 +69,37 @@ public final class Roles {
         return Optional.empty();
     }
 
-    private Optional<Found> line(String a, String b) {
-        boolean lineToChassis = (around.line(a) && around.isReference(b)) || (around.line(b) && around.isReference(a));
-        if ((around.line(a) && around.neutral(b))
-                || (around.line(b) && around.neutral(a))
-                || (lineToChassis && around.hot())) return is(Role.ACROSS_LINE, a, b);
-        boolean mains = around.line(a) || around.neutral(a) || around.line(b) || around.neutral(b);
-        if (mains
-                && !around.outside(a)
-                && !around.outside(b)
-                && (around.isReference(a) || around.isReference(b))
-                && !around.hot()) return is(Role.LINE_TO_CHASSIS, a, b);
-        if (mains && (around.outside(a) || around.outside(b))) return is(Role.AERIAL_ISOLATOR, a, b);
-        boolean live = around.hot() || around.chassis().supply().arrangement().chassisMayBeLive();
-        if (live && (around.outside(a) || around.outside(b))) return is(Role.AERIAL_ISOLATOR, a, b);
-        return Optional.empty();
+    /** Between the sides of the mains, or between the mains and what can be touched. */
+    private Optional<Found> mains(CapacitorSection c, String a, String b) {
+        Optional<MainsReach.Exposure> across = around.reach().worst(c.part(), a, b);
+        if (across.isPresent()) return Optional.of(new Found(Role.ACROSS_LINE, across(across.get(), a, b)));
+        return around.reach().barrier(a, b).map(barrier -> {
+            boolean aLive = around.reach().live(a);
+            return found(role(barrier.touched()), aLive ? a : b, aLive ? b : a);
+        });
+    }
+
+    private static Phrase across(MainsReach.Exposure e, String a, String b) {
+        String share = Figures.fixed(100 * Math.min(1, e.share()), 0);
+        MainsReach.State state = e.state();
+        if (state.what().isEmpty()) return Phrase.of("recap.why.across-line", a, b, share);
+        return state.position().isEmpty()
+                ? Phrase.of("recap.why.across-line.open", a, b, share, state.what())
+                : Phrase.of("recap.why.across-line.switch", a, b, share, state.what(), state.position());
+    }
+
+    private static Role role(Barrier.Touched touched) {
+        return switch (touched) {
+            case METAL -> Role.LINE_TO_CHASSIS;
+            case AERIAL -> Role.AERIAL_ISOLATOR;
+            case EARTH_LEAD, SOCKET -> Role.SOCKET_ISOLATOR;
+        };
     }
 
     private Optional<Found> rectifier(CapacitorSection c, String a, String b) {
         boolean vibrates = around.vibrates();
+        if (c.farads() >= SMOOTHS && (around.pumped(a) || around.pumped(b)))
+            return is(Role.DOUBLER, around.pumped(a) ? a : b, around.pumped(a) ? b : a);
         Optional<Electrode> plate = around.on(a, "a")
                 .filter(Electrode::rectifies)
                 .or(() -> around.on(b, "a").filter(Electrode::rectifies));
@@ -94,7 +109,8 @@ public final class Roles {
                     a,
                     b,
                     plate.get().part().reference());
-        if (vibrates && c.farads() < SMOOTHS && around.wound(a)) return is(Role.VIBRATOR_BUFFER, a, b, "");
+        if (vibrates && c.farads() < SMOOTHS && around.chopped(a, b)) return is(Role.VIBRATOR_BUFFER, a, b, "");
+        if (vibrates && around.battered(a, b)) return is(Role.SPARK, a, b);
         if (c.part().is(PartRole.SPARK_FILTER)) return is(Role.SPARK, a, b);
         if (around.reservoir(a) || around.reservoir(b))
             return around.earthy(around.reservoir(a) ? b : a) || c.farads() >= SMOOTHS
@@ -160,8 +176,7 @@ public final class Roles {
                 around.on(a, "g1", "g3", "b", "gate").or(() -> around.on(b, "g1", "g3", "b", "gate"));
         if (around.earthy(a) || around.earthy(b)) return Optional.empty();
         if (around.outside(a) || around.outside(b)) return is(Role.COUPLING, a, b, "");
-        boolean back =
-                around.on(a, "k", "e").isPresent() || around.on(b, "k", "e").isPresent();
+        boolean back = amplifies(a) || amplifies(b);
         if (back && (around.fromOutput(a) || around.fromOutput(b))) return is(Role.FEEDBACK, a, b);
         boolean plateSide =
                 around.on(a, "a", "c").isPresent() || around.on(b, "a", "c").isPresent();
@@ -180,8 +195,15 @@ public final class Roles {
         return Optional.empty();
     }
 
+    /** Whether the cathode or emitter of an amplifying device is on a net; that of a rectifier feeds a rail. */
+    private boolean amplifies(String net) {
+        return around.on(net, "k", "e")
+                .filter(e -> !e.rectifies() && !e.diode())
+                .isPresent();
+    }
+
     private Optional<Found> plate(CapacitorSection c, String a, String b) {
-        Optional<Electrode> plate = around.on(a, "a", "c").filter(e -> !e.rectifies());
+        Optional<Electrode> plate = around.on(a, "a", "c").filter(e -> !e.rectifies() && !e.diode());
         if (plate.isPresent()) return is(around.output(a) ? Role.PLATE_TONE : Role.PLATE_BYPASS, a, b);
         if (around.near(a, PartRole.TONE_CONTROL)
                 || around.near(b, PartRole.TONE_CONTROL)
@@ -199,7 +221,7 @@ public final class Roles {
                 || c.part().is(PartRole.DETECTOR_BYPASS);
         if (c.farads() <= (diode ? LOW_OHMS : DETECTS) && detector) return is(Role.DETECTOR_BYPASS, a, b);
         boolean volts = Math.abs(around.dc(a) - around.dc(b)) > QUIET;
-        if (around.earthy(b) && !volts && c.farads() > SMALL && !around.line(a))
+        if (around.earthy(b) && !volts && c.farads() > SMALL)
             return is(around.wound(a) || !around.behind(a).isEmpty() ? Role.AVC_FILTER : Role.RF_BYPASS, a);
         return around.earthy(b) ? is(Role.RF_BYPASS, a) : Optional.empty();
     }

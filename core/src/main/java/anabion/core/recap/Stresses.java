@@ -25,6 +25,10 @@ public final class Stresses {
     /** High line over nominal. */
     public static final double HIGH = 1.1;
 
+    /** Volts of a cell of a lead battery, at rest and under charge. */
+    private static final double CELL = 2.1;
+
+    private static final double CHARGED = 2.4;
     private static final double SWING = 2;
 
     private final OperatingPoint normal;
@@ -43,16 +47,22 @@ public final class Stresses {
     static Stresses of(Chassis chassis) {
         Simulator engine = new Simulator();
         Setting usual = Setting.of(chassis.supply().volts());
-        Setting lifted = usual.withLine(HIGH * usual.line());
+        Setting lifted = usual.withLine(high(chassis));
         OperatingPoint normal = settled(engine.solve(chassis, usual), chassis);
         OperatingPoint high = settled(engine.solve(chassis, lifted), chassis);
         OperatingPoint start = settled(coldStart(engine, chassis), chassis);
         return new Stresses(chassis, normal, high, start);
     }
 
+    /** The highest volts that feed a set: a car's battery under charge, else the nominal line and a tenth. */
+    public static double high(Chassis chassis) {
+        double volts = chassis.supply().volts();
+        return chassis.inCar() ? CHARGED * Math.max(1, Math.round(volts / CELL)) : HIGH * volts;
+    }
+
     /** The set at high line before its tubes have warmed, its rectifier already at work: the highest that rails ever stand. */
     public static OperatingPoint coldStart(Simulator engine, Chassis chassis) {
-        return engine.solve(chassis, Setting.of(HIGH * chassis.supply().volts()).withFaults(cold(chassis)));
+        return engine.solve(chassis, Setting.of(high(chassis)).withFaults(cold(chassis)));
     }
 
     private static OperatingPoint settled(OperatingPoint o, Chassis chassis) {
@@ -90,6 +100,7 @@ public final class Stresses {
         double most = across(high, c);
         double first = across(start, c);
         double peak = Math.max(alternating(c), swing(c, role, most));
+        if (role == Role.DOUBLER) peak = Math.max(peak, doubled());
         if (role == Role.RESERVOIR) peak = Math.max(peak, Math.max(Math.abs(most), Math.abs(first)) + ripple(c) / 2);
         return new Stress(usual, first, most, peak, role == Role.RESERVOIR ? amperes(c) : 0);
     }
@@ -115,6 +126,14 @@ public final class Stresses {
         if (!plate) return 0;
         double rail = Math.max(Math.abs(around.dc(c.plus())), Math.abs(around.dc(c.minus())));
         return Math.max(Math.abs(direct), SWING * HIGH * rail);
+    }
+
+    /** Half of what the doubler gives without load, at high line. */
+    private double doubled() {
+        return start.supplies().keySet().stream()
+                .mapToDouble(n -> Math.abs(start.volts(n).orElse(0)) / 2)
+                .max()
+                .orElse(0);
     }
 
     private Optional<Cycle> cycle(CapacitorSection c) {

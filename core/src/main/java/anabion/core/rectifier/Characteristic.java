@@ -4,8 +4,8 @@ import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /**
- * Mean current of a rectifier against the mean volts of its reservoir, as an element of a circuit: output, return, reservoir. The
- * current flows from return to output, and follows the volts of reservoir against return.
+ * Mean current of a rectifier against the mean volts of its reservoir, as an element of a circuit: output, return, reservoir and its
+ * foot. The current flows from return to output, and follows the volts across the reservoir.
  *
  * <p>Method: a table of {@link #POINTS} steady cycles from no load to nearly a short, joined by a monotone cubic (Fritsch and Carlson,
  * 1980), continued straight beyond its ends. Within the table it is within 0.1 % of a cycle of its own.
@@ -138,15 +138,16 @@ public final class Characteristic implements DeviceModel {
 
     @Override
     public int terminals() {
-        return 3;
+        return 4;
     }
 
     @Override
     public void currents(double[] v, double[] i) {
-        double current = amperes(v[2] - v[1]);
+        double current = amperes(v[2] - v[3]);
         i[0] = -current;
         i[1] = current;
         i[2] = 0;
+        i[3] = 0;
     }
 
     /** For a static deck the rail is a source of its own; see the deck's writer. */

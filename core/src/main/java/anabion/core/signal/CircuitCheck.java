@@ -4,8 +4,14 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.TerminalNames;
 import anabion.core.circuit.Element;
+import anabion.core.error.InputException;
+import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.Overload;
@@ -19,6 +25,7 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -49,6 +56,7 @@ public final class CircuitCheck {
         CircuitCheck check = new CircuitCheck(chassis);
         if (chassis.parts().isEmpty()) return List.of();
         check.ends();
+        check.values();
         check.powered();
         return check.found.stream().limit(MOST).toList();
     }
@@ -67,16 +75,67 @@ public final class CircuitCheck {
             if (terminals.size() > 1 || open(net)) return;
             String only = terminals.iterator().next();
             String reference = only.substring(0, only.indexOf('.'));
+            String terminal = only.substring(only.indexOf('.') + 1);
             boolean lead = chassis.part(reference)
-                    .filter(p -> p.component() instanceof Component.Other)
+                    .filter(p -> p.component() instanceof Component.Other || mayHang(p, terminal, at))
                     .isPresent();
             if (!lead) remark(net, "check.floating", net, reference);
         });
     }
 
+    /** Bare numbers on capacitors that can be two values: which is taken, and which else it could be. */
+    private void values() {
+        for (Part p : chassis.parts()) {
+            if (!(p.component() instanceof Component.Capacitor c) || c.farads().size() != 1) continue;
+            others(p, c.farads().get(0))
+                    .ifPresent(other -> remark(
+                            p.reference(),
+                            "check.two-values",
+                            p.reference(),
+                            p.printed(),
+                            Figures.si(Quantity.farads(c.farads().get(0))),
+                            other));
+        }
+    }
+
+    /** Another reading of what is printed, of which the one taken is one. */
+    private static Optional<String> others(Part p, double taken) {
+        try {
+            Decoded d = Notation.decode(p.printed(), Unit.FARAD);
+            List<Double> all = new ArrayList<>(List.of(d.value()));
+            d.alternatives().forEach(a -> all.add(a.quantity().value()));
+            if (d.alternatives().isEmpty() || all.stream().noneMatch(v -> Math.abs(v / taken - 1) < 1e-3))
+                return Optional.empty();
+            return all.stream()
+                    .filter(v -> Math.abs(v / taken - 1) > 1e-3)
+                    .findFirst()
+                    .map(v -> Figures.si(Quantity.farads(v)));
+        } catch (InputException e) {
+            return Optional.empty(); // not entered in this notation
+        }
+    }
+
+    /** A pin that needs no wire: a shield, the tap of a heater, the second pin of an electrode. */
+    private static boolean mayHang(Part p, String pin, Map<String, Set<String>> at) {
+        Map<String, String> functions =
+                p.device().map(Component.Device::functions).orElse(Map.of());
+        String function = functions.getOrDefault(pin, "");
+        return Set.of("s", "fm", "fm+g3", "hm").contains(function)
+                || functions.entrySet().stream()
+                        .anyMatch(f -> f.getValue().equals(function)
+                                && !function.isEmpty()
+                                && !f.getKey().equals(pin)
+                                && at.getOrDefault(p.nets().getOrDefault(f.getKey(), ""), Set.of())
+                                                .size()
+                                        > 1);
+    }
+
     /** What may end outside the chassis: aerial, earth, mains. */
     private static boolean open(String net) {
-        return net.startsWith("MAINS") || net.matches("(?i)AE|AER|ANT|AERIAL|ANTENNA|FMA|EARTH|CHASSIS|B-");
+        return net.startsWith("MAINS")
+                || TerminalNames.of(net).isPresent()
+                || net.equals(Chassis.METAL)
+                || Chassis.isReturn(net);
     }
 
     private void powered() {

@@ -108,7 +108,8 @@ public final class Simulator {
                     r.characteristic(),
                     r.output(),
                     r.back(),
-                    r.reservoir());
+                    r.reservoir(),
+                    r.foot());
         return c.build();
     }
 
@@ -226,7 +227,9 @@ public final class Simulator {
     }
 
     private Optional<AcSupply> mainsOf(Chassis chassis, Setting setting, double series) {
-        return AcSupply.has(chassis) ? Optional.of(mains(chassis, setting, series)) : Optional.empty();
+        return AcSupply.has(chassis) && !chassis.supply().arrangement().isDirect()
+                ? Optional.of(mains(chassis, setting, series))
+                : Optional.empty();
     }
 
     private AcSupply mains(Chassis chassis, Setting setting, double series) {
@@ -254,9 +257,9 @@ public final class Simulator {
         Circuit.Builder c = circuit(chassis, setting, feed);
         for (SupplyFinder.Rail r : feed.rails()) {
             double volts =
-                    other.volts(r.reservoir()).orElse(0) - other.volts(r.back()).orElse(0);
-            c.current(r.name() + ".push", r.back(), r.reservoir(), volts / STIFF)
-                    .resistor(r.name() + ".stiff", r.reservoir(), r.back(), STIFF);
+                    other.volts(r.reservoir()).orElse(0) - other.volts(r.foot()).orElse(0);
+            c.current(r.name() + ".push", r.foot(), r.reservoir(), volts / STIFF)
+                    .resistor(r.name() + ".stiff", r.reservoir(), r.foot(), STIFF);
         }
         return new PreparedCircuit(this, setting, c.build(), feed.mains().map(AcSupply::solution), List.of());
     }

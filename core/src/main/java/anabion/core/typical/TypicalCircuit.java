@@ -34,7 +34,16 @@ public enum TypicalCircuit implements Coded {
     SEVEN_TRANSISTOR(Arrangement.BATTERY, 9, 0, SetKind.PORTABLE),
     AM_FM(Arrangement.TRANSFORMER, 230, 50, SetKind.HOME),
     TUNED_RADIO_FREQUENCY(Arrangement.TRANSFORMER, 230, 50, SetKind.HOME),
-    CAR_HYBRID(Arrangement.CAR_NEGATIVE, 12, 0, SetKind.CAR);
+    CAR_HYBRID(Arrangement.CAR_NEGATIVE, 12, 0, SetKind.CAR),
+    HOT_CHASSIS(Arrangement.HOT_CHASSIS, 230, 50, SetKind.HOME),
+    LINE_CORD(Arrangement.FLOATING_NEGATIVE, 117, 60, SetKind.HOME),
+    AUTOTRANSFORMER(Arrangement.AUTOTRANSFORMER, 220, 50, SetKind.HOME),
+    DIRECTLY_HEATED_RECTIFIER(Arrangement.TRANSFORMER, 117, 60, SetKind.HOME),
+    THREE_WAY_PORTABLE(Arrangement.MAINS_BATTERY, 117, 60, SetKind.PORTABLE),
+    CAR_VIBRATOR(Arrangement.VIBRATOR, 6.3, 0, SetKind.CAR),
+    HEATER_TRANSFORMER(Arrangement.HEATER_TRANSFORMER, 117, 60, SetKind.HOME),
+    DC_MAINS(Arrangement.DC_MAINS, 220, 0, SetKind.HOME),
+    SILICON_TRANSISTORS(Arrangement.BATTERY, 6, 0, SetKind.PORTABLE);
 
     private final Arrangement arrangement;
     private final double volts;

@@ -36,7 +36,7 @@ class MarkingsTest {
                 "body gold end brown dot red | metallic",
                 "body green | body and end",
                 "body green end brown spot red | no place",
-                "mica white red green | six dots",
+                "mica white red green brown | no code of a mica",
                 "mica white red mauve brown silver red | no colour",
                 "body green end plaid | no colour"
             })

@@ -267,6 +267,8 @@ class PlanLawsTest {
                 continue;
             }
             boolean limited = i.choice().rule().key().equals("recap.rule.limited")
+                    || warned(i, "recap.warn.reservoir")
+                    || warned(i, "recap.warn.reservoir-alone")
                     || i.choice().pair().isPresent();
             if (i.piece().dielectric() == Dielectric.ELECTROLYTIC && !limited) {
                 double least = k.policy().rounding() == Policy.Rounding.NEAREST ? 0.8 : 0.999;

@@ -126,9 +126,15 @@ final class NewSet {
                     case BATTERY -> 9;
                     case BATTERY_A_B -> 90;
                     case VIBRATOR, CAR_NEGATIVE, CAR_POSITIVE, ADAPTOR -> 12;
-                    case TRANSFORMER, HOT_CHASSIS, FLOATING_NEGATIVE, MAINS_BATTERY -> 230;
+                    case TRANSFORMER,
+                            AUTOTRANSFORMER,
+                            HEATER_TRANSFORMER,
+                            HOT_CHASSIS,
+                            FLOATING_NEGATIVE,
+                            DC_MAINS,
+                            MAINS_BATTERY -> 230;
                 };
-        return new Supply(a, volts, a.usesMains() ? 50 : 0, "", Extra.NONE);
+        return new Supply(a, volts, a.alternates() ? 50 : 0, "", Extra.NONE);
     }
 
     private void make() {

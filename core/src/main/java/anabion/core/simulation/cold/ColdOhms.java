@@ -161,13 +161,13 @@ public final class ColdOhms {
         if (type.isEmpty()) return;
         Optional<Semiconductor> s = type.get().semiconductor();
         if (s.isEmpty()) {
-            Optional<List<String>> ends = sockets.heater(p);
-            if (ends.isPresent() && type.get().heaterVolts() > 0 && !faults.is(p.reference(), FaultMode.HEATER_OPEN))
+            List<Sockets.HeaterPiece> pieces = sockets.pieces(p, type.get());
+            for (int n = 0; n < pieces.size() && !faults.is(p.reference(), FaultMode.HEATER_OPEN); n++)
                 c.device(
-                        p.reference(),
-                        new LampLaw(type.get().heaterVolts(), type.get().heaterAmperes(), AcSupply.HEATER),
-                        ends.get().get(0),
-                        ends.get().get(1));
+                        p.reference() + (n == 0 ? "" : ".tap"),
+                        new LampLaw(pieces.get(n).volts(), pieces.get(n).amperes(), AcSupply.HEATER),
+                        pieces.get(n).from(),
+                        pieces.get(n).to());
             return;
         }
         if (faults.is(p.reference(), FaultMode.OPEN)) return;

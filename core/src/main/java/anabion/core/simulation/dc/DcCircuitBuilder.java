@@ -20,6 +20,7 @@ import anabion.core.device.model.Fit;
 import anabion.core.device.model.Heated;
 import anabion.core.device.model.HeptodeLaw;
 import anabion.core.device.model.LampLaw;
+import anabion.core.device.model.PassingRectifier;
 import anabion.core.device.model.PentodeLaw;
 import anabion.core.device.model.TriodeLaw;
 import anabion.core.simulation.fault.Faults;
@@ -35,8 +36,6 @@ import java.util.Set;
 
 /** Builds the direct-current circuit of a chassis, without its rectifiers. */
 public final class DcCircuitBuilder {
-    /** Insulation between an AC heater and everything else does not matter; a heater–cathode short is this many ohms. */
-    private static final double HEATER_SHORT = 1000;
     /** Share of the rated volts below which a heater gets nothing from the mains. */
     private static final double UNHEATED = 0.01;
     /** Volts at the grid of an FM oscillator per volt of its plate, as usually built. */
@@ -81,6 +80,9 @@ public final class DcCircuitBuilder {
     private Circuit.Builder filled(Circuit.Builder c) {
         for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
         if (plugged()) c.resistor("mains", AcSupply.L, AcSupply.N, 0.01);
+        else if (direct())
+            c.source("mains", "MAINS", AcSupply.N, setting.line() * setting.trim(Setting.LINE))
+                    .resistor("line", "MAINS", AcSupply.L, 0.01);
         add(chassis.parts(), c);
         return c;
     }
@@ -112,6 +114,11 @@ public final class DcCircuitBuilder {
         return mains.isPresent() && AcSupply.vibrator(chassis).isEmpty();
     }
 
+    /** Whether its mains is direct current: heaters, and a rectifier that only passes it on, are part of this circuit. */
+    private boolean direct() {
+        return chassis.supply().arrangement().isDirect() && AcSupply.has(chassis);
+    }
+
     /** How far the batteries are from their nominal volts. */
     private double scale() {
         double most = chassis.parts().stream()
@@ -119,7 +126,7 @@ public final class DcCircuitBuilder {
                 .mapToDouble(p -> ((Component.Battery) p.component()).volts())
                 .max()
                 .orElse(0);
-        return plugged() || most == 0 ? 1 : setting.line() * setting.trim(Setting.LINE) / most;
+        return plugged() || direct() || most == 0 ? 1 : setting.line() * setting.trim(Setting.LINE) / most;
     }
 
     private void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {
@@ -169,29 +176,21 @@ public final class DcCircuitBuilder {
     }
 
     private void heater(Part p, DeviceType type, Circuit.Builder c) {
-        Optional<List<String>> ends = sockets.heater(p);
-        if (ends.isEmpty() || type.heaterAmperes() <= 0) return;
-        String a = ends.get().get(0);
-        String b = ends.get().get(1);
-        if (!faults.is(p.reference(), FaultMode.HEATER_OPEN)) filament(p, type, a, b, c);
+        List<Sockets.HeaterPiece> pieces = sockets.pieces(p, type);
+        if (pieces.isEmpty()) return;
+        if (!faults.is(p.reference(), FaultMode.HEATER_OPEN))
+            for (int n = 0; n < pieces.size(); n++)
+                c.resistor(
+                        p.reference() + (n == 0 ? ".heater" : ".heater2"),
+                        pieces.get(n).from(),
+                        pieces.get(n).to(),
+                        pieces.get(n).ohms());
         if (faults.is(p.reference(), FaultMode.HEATER_CATHODE))
             c.resistor(
                     p.reference() + ".hk",
-                    a,
+                    pieces.get(0).from(),
                     sockets.cathode(p, ""),
-                    faults.ohms(p.reference(), FaultMode.HEATER_CATHODE, HEATER_SHORT));
-    }
-
-    /** A filament with its middle brought out is two, each at the rated volts and half of the current. */
-    private void filament(Part p, DeviceType type, String a, String b, Circuit.Builder c) {
-        double ohms = type.heaterVolts() / type.heaterAmperes();
-        Optional<String> middle = sockets.find(p, "fm", "");
-        if (middle.isEmpty()) {
-            c.resistor(p.reference() + ".heater", a, b, ohms);
-            return;
-        }
-        c.resistor(p.reference() + ".heater", a, middle.get(), 2 * ohms);
-        c.resistor(p.reference() + ".heater2", middle.get(), b, 2 * ohms);
+                    faults.ohms(p.reference(), FaultMode.HEATER_CATHODE, Faults.HEATER_SHORT));
     }
 
     /** Whether the heater hangs on direct current, a battery or a rail: what alternates does not reach it. */
@@ -248,7 +247,7 @@ public final class DcCircuitBuilder {
                                 k),
                         c);
             case RECTIFIER -> {
-                // its supply switches it
+                if (direct()) rectifier(p, s, name, emission, c);
             }
             case HEPTODE ->
                 put(
@@ -264,6 +263,14 @@ public final class DcCircuitBuilder {
                                 k),
                         c);
         }
+    }
+
+    /** On direct current it is a small drop in the line; on alternating current its supply stands for it. */
+    private void rectifier(Part p, Section s, String name, double emission, Circuit.Builder c) {
+        String k = sockets.find(p, "k", s.name()).orElseGet(() -> sockets.cathode(p, s.name()));
+        DeviceModel law = new PassingRectifier(Fit.rectifier(s).weakened(Math.max(emission, 1e-12)));
+        for (String a : List.of("a1", "a2", "a"))
+            sockets.find(p, a, s.name()).ifPresent(net -> c.device(name + "." + a, law, net, k));
     }
 
     private DeviceModel converter(Part p, Section s, double emission) {
@@ -323,8 +330,12 @@ public final class DcCircuitBuilder {
 
     private void semiconductor(Part p, Semiconductor s, Circuit.Builder c) {
         String ref = p.reference();
-        if (s.kind() == SemiconductorKind.RECTIFIER || faults.is(ref, FaultMode.OPEN) || faults.is(ref, FaultMode.DEAD))
+        if (faults.is(ref, FaultMode.OPEN) || faults.is(ref, FaultMode.DEAD)) return;
+        if (s.kind() == SemiconductorKind.RECTIFIER) {
+            if (direct())
+                c.device(ref, new PassingRectifier(Fit.silicon()), sockets.need(p, "a", ""), sockets.need(p, "k", ""));
             return;
+        }
         if (s.kind() == SemiconductorKind.JUNCTION) {
             if (faults.is(ref, FaultMode.SHORT))
                 c.resistor(ref, sockets.need(p, "a", ""), sockets.need(p, "k", ""), Faults.SHORT);

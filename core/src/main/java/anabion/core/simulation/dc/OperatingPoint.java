@@ -12,6 +12,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** A set at work: direct volts and currents, alternating volts, and what its rectifiers do. */
 public final class OperatingPoint {
@@ -66,7 +68,7 @@ public final class OperatingPoint {
     }
 
     private double reservoir(SupplyFinder.Rail r) {
-        return direct.volts(r.reservoir()).orElse(0) - direct.volts(r.back()).orElse(0);
+        return direct.volts(r.reservoir()).orElse(0) - direct.volts(r.foot()).orElse(0);
     }
 
     /**
@@ -76,6 +78,11 @@ public final class OperatingPoint {
      * @param hertz of its fundamental
      */
     public record Ripple(double volts, double hertz) {}
+
+    /** The nets of the reservoirs' other ends: what the rails return to. */
+    public Set<String> feet() {
+        return rails.stream().map(SupplyFinder.Rail::foot).collect(Collectors.toSet());
+    }
 
     /** The ripple of every rail, by the net of its reservoir. */
     public Map<String, Ripple> ripples() {

@@ -18,6 +18,8 @@ import java.util.stream.Stream;
 
 /** The faults of one setting, asked by part. */
 public final class Faults {
+    /** Insulation between an AC heater and everything else does not matter; a heater–cathode short is this many ohms. */
+    public static final double HEATER_SHORT = 1000;
     /** What a short leaves, in ohms. */
     public static final double SHORT = 0.05;
     /** What a dried electrolytic keeps. */
@@ -29,7 +31,14 @@ public final class Faults {
     /** A padder this many times too large or too small leaves the aerial circuits out of step by far more than they pass. */
     private static final double DISPLACED = 2;
 
+    /** Nothing is wrong. */
+    public static final Faults NONE = new Faults(List.of());
+
     private final List<Fault> all;
+
+    private Faults(List<Fault> all) {
+        this.all = all;
+    }
 
     /** @throws InputException if a fault names a part that the chassis lacks, or one that cannot fail so */
     public Faults(Chassis chassis, List<Fault> all) {

@@ -85,6 +85,57 @@ public final class Sockets {
         return Optional.of(List.of(faults.net(part, first), faults.net(part, last)));
     }
 
+    /**
+     * A piece of a heater between two nets: all of it, or what lies on one side of its tap.
+     *
+     * @param volts rated
+     * @param amperes at the rated volts
+     */
+    public record HeaterPiece(String from, String to, double volts, double amperes) {
+        public double ohms() {
+            return volts / amperes;
+        }
+    }
+
+    /**
+     * The pieces of a heater or filament as connected; none if an end is not. A filament's tap has each half at the rated volts and half the current; a
+     * heater's tap divides it as the type states, else in the middle.
+     */
+    public List<HeaterPiece> pieces(Part part, DeviceType type) {
+        Optional<List<String>> ends = heater(part);
+        if (ends.isEmpty() || type.heaterVolts() <= 0 || type.heaterAmperes() <= 0) return List.of();
+        String a = ends.get().get(0);
+        String b = ends.get().get(1);
+        double volts = type.heaterVolts();
+        double amperes = type.heaterAmperes();
+        Optional<String> middle = find(part, "fm", "");
+        if (middle.isPresent())
+            return List.of(
+                    new HeaterPiece(a, middle.get(), volts, amperes / 2),
+                    new HeaterPiece(middle.get(), b, volts, amperes / 2));
+        Optional<String> tap = find(part, "hm", "");
+        if (tap.isEmpty()) return List.of(new HeaterPiece(a, b, volts, amperes));
+        double first = share(part, type) * volts;
+        return List.of(
+                new HeaterPiece(a, tap.get(), first, amperes), new HeaterPiece(tap.get(), b, volts - first, amperes));
+    }
+
+    /** The share of a heater's volts before its tap: the stated volts lie between the tap and the end whose pin is next to it. */
+    private static double share(Part part, DeviceType type) {
+        double stated = type.limits().getOrDefault("heaterTapVolts", type.heaterVolts() / 2) / type.heaterVolts();
+        int tap = pinNumber(pin(part, "hm").orElse(""));
+        List<Integer> ends = part.device().orElseThrow().functions().entrySet().stream()
+                .filter(f -> isEnd(f.getValue()) && part.nets().containsKey(f.getKey()))
+                .map(f -> pinNumber(f.getKey()))
+                .toList();
+        boolean first = Math.abs(tap - ends.get(0)) <= Math.abs(tap - ends.get(ends.size() - 1));
+        return first ? stated : 1 - stated;
+    }
+
+    private static int pinNumber(String pin) {
+        return pin.chars().allMatch(Character::isDigit) && !pin.isEmpty() ? Integer.parseInt(pin) : 0;
+    }
+
     /** Whether a pin, named as people name it, is an end of a part's heater. */
     public static boolean heats(Part part, String named) {
         String pin = named.substring(named.indexOf('.') + 1);

@@ -149,7 +149,7 @@ public final class SpiceNetlist {
     }
 
     private void rail(Element.Device d) {
-        String back = bench.circuit().net(d.nodes().get(1));
+        String back = bench.circuit().net(d.nodes().get(3));
         String reservoir = bench.circuit().net(d.nodes().get(2));
         double volts = volts(reservoir, back);
         lines.add("V" + name(d.name()) + " " + node(reservoir) + " " + node(back) + " DC " + number(volts));
@@ -282,7 +282,7 @@ public final class SpiceNetlist {
 
     private void measures(SupplyFinder.Rail r, double from, double to) {
         String between = "across_" + name(r.name());
-        lines.add("E" + between + " " + between + " 0 " + node(r.reservoir()) + " " + node(r.back()) + " 1");
+        lines.add("E" + between + " " + between + " 0 " + node(r.reservoir()) + " " + node(r.foot()) + " 1");
         String v = "v(" + between + ")";
         String window = " from=" + number(from) + " to=" + number(to);
         String n = name(r.name()).toLowerCase(Locale.ROOT);

@@ -2,6 +2,8 @@ package anabion.core.simulation.supply;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
@@ -9,11 +11,15 @@ import anabion.core.chassis.Winding;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
+import anabion.core.device.Section;
 import anabion.core.device.model.LampLaw;
 import anabion.core.rectifier.Wave;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -27,7 +33,7 @@ import java.util.function.Function;
  * What alternates: mains, transformer, heaters, lamps.
  *
  * <p>Method: all of these are resistances (a lamp or heater at its own temperature), so effective volts obey the same equations as
- * direct ones. Windings are ideal transformers with their copper in series. What a rectifier draws is left out here: it sees this
+ * direct ones; where a large capacitor feeds something, {@link ReactiveMains} takes over. Windings are ideal transformers with their copper in series. What a rectifier draws is left out here: it sees this
  * circuit as a source of {@link #volts} behind {@link #ohms}, which for linear parts is exact (Thévenin); that its pulses also lower
  * the heaters' volts, by about a hundredth, is neglected.
  */
@@ -40,6 +46,8 @@ public final class AcSupply {
     private static final double REED = 115;
     /** A battery to anything that alternates, in ohms. */
     private static final double STILL = 0.05;
+    /** Farads from which a capacitor at the mains feeds something. */
+    static final double FEEDS = 2e-7;
     /** Holds a primary that floats: insulation and line capacitors, in ohms. */
     private static final double INSULATION = 1e6;
 
@@ -52,7 +60,9 @@ public final class AcSupply {
     private final Function<Circuit, Solution> solver;
     private final String reference;
     private final Set<String> live;
+    private final Set<Set<String>> fed;
     private final Solution hot;
+    private final Optional<ReactiveMains> phasors;
     private final Optional<Part> vibrator;
     private final Map<List<String>, Double> behind = new HashMap<>();
 
@@ -77,7 +87,9 @@ public final class AcSupply {
         this.solver = solver;
         this.vibrator = vibrator(chassis);
         this.live = live();
+        this.fed = fed();
         this.hot = solver.apply(circuit(Map.of()).build());
+        this.phasors = vibrator.isPresent() ? Optional.empty() : phasors();
     }
 
     /** Whether anything alternates in a chassis: it has a mains side, or a vibrator. */
@@ -108,8 +120,9 @@ public final class AcSupply {
         return vibrator.isPresent() ? REED : 50;
     }
 
+    /** The volts of every net, as by {@link #volts}. */
     public Solution solution() {
-        return hot;
+        return phasors.map(ReactiveMains::solution).orElse(hot);
     }
 
     /** Whether a net alternates. */
@@ -117,15 +130,30 @@ public final class AcSupply {
         return live.contains(net);
     }
 
+    /** Effective volts of a net against the reference, negative where it runs against the line. */
     public double volts(String net) {
-        return hot.volts(net).orElse(0);
+        return between(net, reference);
+    }
+
+    /** Effective volts from one net to another, negative where they run against the line. */
+    public double between(String from, String to) {
+        if (phasors.isPresent()) return phasors.get().between(from, to);
+        return hot.volts(from).orElse(0) - hot.volts(to).orElse(0);
+    }
+
+    /** Where large capacitors matter, resistances alone do not tell the volts. */
+    private Optional<ReactiveMains> phasors() {
+        ReactiveMains reactive = new ReactiveMains(chassis, faults, hertz());
+        return reactive.matters(hot)
+                ? Optional.of(reactive.solved(hot, battery(), solver, this::circuit))
+                : Optional.empty();
     }
 
     /** Share of its rated volts that a tube's heater has. */
     public double heat(Part tube, DeviceType type) {
         Optional<List<String>> ends = sockets.heater(tube);
         if (ends.isEmpty() || type.heaterVolts() <= 0) return 1;
-        return Math.abs(volts(ends.get().get(0)) - volts(ends.get().get(1))) / type.heaterVolts();
+        return Math.abs(between(ends.get().get(0), ends.get().get(1))) / type.heaterVolts();
     }
 
     /** What a rectifier between two nets sees: the resistance of the source. */
@@ -134,6 +162,7 @@ public final class AcSupply {
     }
 
     private double computed(String from, String to) {
+        if (phasors.isPresent()) return phasors.get().ohms(from, to);
         Map<String, Double> lamps = new LinkedHashMap<>();
         for (var e : hot.circuit().elements())
             if (e instanceof anabion.core.circuit.Element.Device d) {
@@ -163,6 +192,8 @@ public final class AcSupply {
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
                 transformer(p, w.windings(), c);
+            else if (p.component() instanceof Component.Lamp l
+                    && fed.contains(Set.copyOf(p.nets().values()))) lampFed(p, l, c);
             else if (p.component() instanceof Component.Lamp l && l.amperes() > 0)
                 lamp(
                         p.reference(),
@@ -226,15 +257,26 @@ public final class AcSupply {
         while (grown) {
             grown = false;
             for (Part p : chassis.parts()) {
-                if (!passes(p) || p.nets().values().stream().noneMatch(nets::contains)) continue;
-                for (String net : p.nets().values()) if (!net.equals(reference)) grown |= nets.add(net);
+                Collection<String> joined = passed(p);
+                if (joined.stream().noneMatch(nets::contains)) continue;
+                for (String net : joined) if (!net.equals(reference)) grown |= nets.add(net);
             }
         }
         return nets;
     }
 
-    private static boolean passes(Part p) {
-        return !(p.component() instanceof Component.Capacitor || p.device().isPresent());
+    /** The nets between which a part passes alternating current: not through a rectifier; a heater's with its cathode, where they touch. */
+    private Collection<String> passed(Part p) {
+        if (p.component() instanceof Capacitor c) return passes(c) ? p.nets().values() : List.of();
+        if (p.device().isEmpty()) return p.nets().values();
+        List<String> nets = new ArrayList<>(sockets.heater(p).orElse(List.of()));
+        if (!nets.isEmpty() && faults.is(p.reference(), FaultMode.HEATER_CATHODE)) nets.add(sockets.cathode(p, ""));
+        return nets;
+    }
+
+    /** A capacitor for alternating volts that is large enough to feed something, such as a heater chain. */
+    private static boolean passes(Capacitor c) {
+        return !c.is(Dielectric.ELECTROLYTIC) && c.farads().stream().anyMatch(f -> f >= FEEDS);
     }
 
     private void lamp(
@@ -253,17 +295,47 @@ public final class AcSupply {
 
     private void heater(Part p, Map<String, Double> frozen, Circuit.Builder c) {
         Optional<DeviceType> type = Sockets.type(p);
-        Optional<List<String>> ends = sockets.heater(p);
-        if (type.isEmpty() || type.get().heaterVolts() <= 0 || ends.isEmpty()) return;
-        lamp(
-                p.reference(),
-                ends.get().get(0),
-                ends.get().get(1),
-                type.get().heaterVolts(),
-                type.get().heaterAmperes(),
-                HEATER,
-                frozen,
-                c);
+        if (type.isEmpty()) return;
+        List<Sockets.HeaterPiece> pieces = sockets.pieces(p, type.get());
+        if (!faults.is(p.reference(), FaultMode.HEATER_OPEN))
+            for (int n = 0; n < pieces.size(); n++) {
+                Sockets.HeaterPiece piece = pieces.get(n);
+                if (fed.contains(Set.of(piece.from(), piece.to()))) {
+                    c.resistor(p.reference() + ".fed" + n, piece.from(), piece.to(), piece.ohms());
+                    continue;
+                }
+                String name = p.reference() + (n == 0 ? "" : ".tap");
+                lamp(name, piece.from(), piece.to(), piece.volts(), piece.amperes(), HEATER, frozen, c);
+            }
+        if (!pieces.isEmpty() && faults.is(p.reference(), FaultMode.HEATER_CATHODE))
+            c.resistor(
+                    p.reference() + ".hk",
+                    pieces.get(0).from(),
+                    sockets.cathode(p, ""),
+                    faults.ohms(p.reference(), FaultMode.HEATER_CATHODE, Faults.HEATER_SHORT));
+    }
+
+    /** The ends of heater pieces between the line and a rectifier's plate: what it draws keeps them, and the lamp beside, hot. */
+    private Set<Set<String>> fed() {
+        Set<Set<String>> ends = new HashSet<>();
+        for (Part p : chassis.parts()) {
+            Optional<DeviceType> type = Sockets.type(p);
+            boolean rectifies = type.filter(
+                            t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER))
+                    .isPresent();
+            List<Sockets.HeaterPiece> pieces = rectifies ? sockets.pieces(p, type.orElseThrow()) : List.of();
+            if (pieces.size() > 1)
+                pieces.stream()
+                        .min(Comparator.comparingDouble(Sockets.HeaterPiece::volts))
+                        .filter(h -> !h.from().equals(h.to()))
+                        .ifPresent(h -> ends.add(Set.of(h.from(), h.to())));
+        }
+        return ends;
+    }
+
+    private void lampFed(Part p, Component.Lamp l, Circuit.Builder c) {
+        boolean open = faults.is(p.reference(), FaultMode.OPEN) || l.amperes() <= 0;
+        if (!open) c.resistor(p.reference(), faults.net(p, "1"), faults.net(p, "2"), l.volts() / l.amperes());
     }
 
     private void transformer(Part p, List<Winding> all, Circuit.Builder c) {

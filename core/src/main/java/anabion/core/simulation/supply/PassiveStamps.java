@@ -13,6 +13,7 @@ import anabion.core.circuit.Circuit;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -145,17 +146,59 @@ public final class PassiveStamps {
     }
 
     private void contacts(Part p, Component.Switch s, Circuit.Builder c) {
-        String at = position(p, s);
         if (s.contacts().isEmpty()) {
-            if (!at.equalsIgnoreCase("off")) pass(p.reference(), p, CONTACT, c);
+            if (!position(p, s).equalsIgnoreCase("off")) pass(p.reference(), p, CONTACT, c);
             return;
         }
-        int n = 0;
-        for (Contact k : s.contacts()) {
-            n++;
-            if (k.at().contains(at) && !faults.parts(p.reference(), k, at))
-                c.resistor(p.reference() + "." + n, faults.net(p, k.from()), faults.net(p, k.to()), CONTACT);
-        }
+        for (Contact k : closed(p, s))
+            c.resistor(
+                    p.reference() + "." + (s.contacts().indexOf(k) + 1),
+                    faults.net(p, k.from()),
+                    faults.net(p, k.to()),
+                    CONTACT);
+    }
+
+    private List<Contact> closed(Part p, Component.Switch s) {
+        String at = position(p, s);
+        return s.contacts().stream()
+                .filter(k -> k.at().contains(at) && !faults.parts(p.reference(), k, at))
+                .toList();
+    }
+
+    /**
+     * Where a part leads from one of its nets by plain resistance: a fuse, a closed contact, a lamp, a resistor.
+     *
+     * @return ohms by net; empty for a part that is open, or blocks, or is wound
+     */
+    public Map<String, Double> leads(Part p, String net) {
+        Component k = p.component();
+        Map<String, Double> found = new LinkedHashMap<>();
+        if (faults.is(p.reference(), FaultMode.OPEN)) return found;
+        if (k instanceof Component.Switch s && !AcSupply.vibrates(p)) {
+            List<String[]> pairs = s.contacts().isEmpty()
+                    ? position(p, s).equalsIgnoreCase("off") ? List.of() : List.<String[]>of(new String[] {"1", "2"})
+                    : closed(p, s).stream()
+                            .map(c -> new String[] {c.from(), c.to()})
+                            .toList();
+            for (String[] pair : pairs) across(p, pair, net, CONTACT, found);
+        } else if (k instanceof Component.Fuse) across(p, new String[] {"1", "2"}, net, CONTACT, found);
+        else if (k instanceof Component.Lamp l && l.amperes() > 0)
+            across(p, new String[] {"1", "2"}, net, l.volts() / l.amperes(), found);
+        else if (k instanceof Component.Resistor r)
+            across(
+                    p,
+                    new String[] {"1", "2"},
+                    net,
+                    faults.ohms(p.reference(), r.ohms() * setting.trim(p.reference())),
+                    found);
+        return found;
+    }
+
+    private void across(Part p, String[] pins, String net, double ohms, Map<String, Double> found) {
+        String from = faults.net(p, pins[0]);
+        String to = faults.net(p, pins[1]);
+        if (from.equals(net)) found.put(to, ohms);
+        else if (to.equals(net)) found.put(from, ohms);
     }
 
     /** The nets to which a part leads from one of its nets with little resistance, whatever its switches' positions. */
@@ -178,13 +221,16 @@ public final class PassiveStamps {
         return leads ? List.copyOf(p.nets().values()) : List.of();
     }
 
-    /** Where a switch stands: as set, where the band wants it, on, or in its first position. */
+    /** Where a switch stands: as set, where the band wants it, on, or in its first position that is not off. */
     private String position(Part p, Component.Switch s) {
         Map<String, String> set = setting.switches();
         if (set.containsKey(p.reference())) return set.get(p.reference());
         List<String> wanted = new ArrayList<>(List.of(band(chassis, setting), "on"));
         for (String w : wanted) for (String q : s.positions()) if (q.equalsIgnoreCase(w)) return q;
-        return s.positions().isEmpty() ? "" : s.positions().get(0);
+        return s.positions().stream()
+                .filter(q -> !q.equalsIgnoreCase("off"))
+                .findFirst()
+                .orElse(s.positions().isEmpty() ? "" : s.positions().get(0));
     }
 
     /** The band set; the first where none is. */

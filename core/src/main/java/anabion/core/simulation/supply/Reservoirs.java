@@ -6,9 +6,15 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.simulation.fault.Faults;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.PriorityQueue;
 import java.util.Set;
 
 /** What hangs on a rectifier: its reservoir, its choke, the filter behind them; from the nets alone. */
@@ -22,37 +28,84 @@ public final class Reservoirs {
 
     private final Chassis chassis;
     private final Faults faults;
+    private final PassiveStamps linear;
+    private final Map<String, Set<String>> grounds = new HashMap<>();
     private final String reference;
 
-    public Reservoirs(Chassis chassis, Faults faults, String reference) {
+    public Reservoirs(Chassis chassis, Faults faults, PassiveStamps linear, String reference) {
+        this.linear = linear;
         this.chassis = chassis;
         this.faults = faults;
         this.reference = reference;
     }
 
-    public String reservoir(String cathode, String back) {
-        if (farads(cathode, back) >= LARGE) return cathode;
-        for (Part p : chassis.parts()) {
-            if (!(p.component() instanceof Component.Resistor r)
-                    || r.ohms() > SupplyFinder.SURGE
-                    || !p.touches(cathode)) continue;
-            for (String other : p.nets().values())
-                if (!other.equals(cathode) && farads(other, back) >= LARGE) return other;
+    /**
+     * A net that small resistances join to another.
+     *
+     * @param ohms of the way
+     */
+    public record Joined(String net, double ohms) {}
+
+    /** The nets that fuses, closed switches, lamps and small resistors join to a net, the nearest first, itself before all. */
+    public List<Joined> near(String net) {
+        Map<String, Double> ohms = new LinkedHashMap<>();
+        PriorityQueue<Joined> next = new PriorityQueue<>(Comparator.comparingDouble(Joined::ohms));
+        next.add(new Joined(net, 0));
+        while (!next.isEmpty()) {
+            Joined at = next.poll();
+            if (ohms.putIfAbsent(at.net(), at.ohms()) != null) continue;
+            for (Part p : chassis.parts())
+                if (p.touches(at.net()))
+                    linear.leads(p, at.net()).forEach((n, r) -> {
+                        if (at.ohms() + r <= SupplyFinder.SURGE) next.add(new Joined(n, at.ohms() + r));
+                    });
         }
-        return cathode;
+        return ohms.entrySet().stream()
+                .map(e -> new Joined(e.getKey(), e.getValue()))
+                .toList();
     }
 
-    /** A choke at a cathode that has no reservoir of its own. */
-    public Optional<Part> choke(String cathode, String back) {
-        if (farads(cathode, back) >= LARGE) return Optional.empty();
-        return chassis.parts().stream()
-                .filter(p -> p.touches(cathode)
-                        && p.component() instanceof Component.Windings w
-                        && w.windings().size() == 1
-                        && henries(p) >= CHOKE
-                        && !faults.is(p.reference(), FaultMode.OPEN)
-                        && farads(other(p, cathode), back) >= LARGE)
-                .findFirst();
+    /** The nearest net to a cathode that a large capacitor holds against the return; the cathode itself where there is none. */
+    public Joined reservoir(String cathode, String foot) {
+        return near(cathode).stream()
+                .filter(n -> farads(n.net(), foot) >= LARGE)
+                .findFirst()
+                .orElse(new Joined(cathode, 0));
+    }
+
+    /** The other ends of the large capacitors at a net and at those near it, the nearest first. */
+    public List<String> feet(String cathode) {
+        List<String> feet = new ArrayList<>();
+        for (Joined n : near(cathode))
+            for (Part p : chassis.parts())
+                if (p.component() instanceof Capacitor c && p.touches(n.net())) {
+                    int last = c.farads().size() + 1;
+                    String common = faults.net(p, String.valueOf(last));
+                    for (int k = 1; k < last; k++) {
+                        String end = faults.net(p, String.valueOf(k));
+                        if (faults.farads(p.reference(), c.farads().get(k - 1)) < LARGE) continue;
+                        if (end.equals(n.net())) feet.add(common);
+                        else if (common.equals(n.net())) feet.add(end);
+                    }
+                }
+        return feet;
+    }
+
+    /** A choke at a cathode, or near it, that has no reservoir of its own. */
+    public Optional<Part> choke(String cathode, String foot) {
+        for (Joined n : near(cathode)) {
+            if (farads(n.net(), foot) >= LARGE) return Optional.empty();
+            Optional<Part> found = chassis.parts().stream()
+                    .filter(p -> p.touches(n.net())
+                            && p.component() instanceof Component.Windings w
+                            && w.windings().size() == 1
+                            && henries(p) >= CHOKE
+                            && !faults.is(p.reference(), FaultMode.OPEN)
+                            && farads(other(p, n.net()), foot) >= LARGE)
+                    .findFirst();
+            if (found.isPresent()) return found;
+        }
+        return Optional.empty();
     }
 
     public static double henries(Part p) {
@@ -76,23 +129,21 @@ public final class Reservoirs {
                 .orElse(net);
     }
 
-    public double between(String a, String b) {
+    /** Capacitance from a net to the return, to the reference, or to what hangs on either by small resistances. */
+    public double farads(String net, String foot) {
+        Set<String> grounds = grounds(foot);
+        double sum = 0;
         for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Resistor r && p.joins(a, b)) return r.ohms();
-        return 0;
+            if (p.component() instanceof Capacitor c && p.touches(net)) sum += farads(p, c, net, grounds);
+        return sum;
     }
 
-    /** Capacitance from a net to the return, to the reference, or to what hangs on either by a small resistor. */
-    public double farads(String net, String back) {
-        Set<String> grounds = new HashSet<>(List.of(back, reference, AcSupply.N));
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Resistor r
-                    && r.ohms() <= SupplyFinder.SURGE
-                    && (p.touches(back) || p.touches(reference))
-                    && !p.touches(net)) grounds.addAll(p.nets().values());
-        double sum = 0;
-        for (Part p : chassis.parts()) if (p.component() instanceof Capacitor c) sum += farads(p, c, net, grounds);
-        return sum;
+    private Set<String> grounds(String foot) {
+        return grounds.computeIfAbsent(foot, f -> {
+            Set<String> nets = new HashSet<>();
+            for (String end : List.of(f, reference)) for (Joined n : near(end)) nets.add(n.net());
+            return nets;
+        });
     }
 
     private double farads(Part p, Capacitor c, String net, Set<String> grounds) {

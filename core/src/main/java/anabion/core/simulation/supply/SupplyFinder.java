@@ -6,7 +6,6 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
-import anabion.core.chassis.Winding;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
@@ -20,23 +19,18 @@ import anabion.core.rectifier.Rectifier;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
-import java.util.ArrayDeque;
+import anabion.core.simulation.supply.Reservoirs.Joined;
 import java.util.ArrayList;
-import java.util.Deque;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Set;
 
 /**
  * Finds the rectifiers of a chassis, what feeds them and what they feed, from the nets alone: the reservoir is the capacitor on the
  * rectifier's cathode, or behind a small resistor there.
  */
 public final class SupplyFinder {
-    /** Below this the plate of a rectifier sees no alternating volts. */
-    private static final double DEAD = 0.5;
     /** A resistor up to this, between rectifier and reservoir or in the return, belongs to the rectifier. */
     public static final double SURGE = 1000;
 
@@ -47,6 +41,7 @@ public final class SupplyFinder {
     private final String reference;
     private final Sockets sockets;
     private final Reservoirs behind;
+    private final RectifierFeeds feeds;
     private final Characteristics characteristics;
 
     /** Where a rectifier's characteristic comes from. */
@@ -68,15 +63,17 @@ public final class SupplyFinder {
         this.mains = mains;
         this.reference = reference;
         this.sockets = new Sockets(faults);
-        this.behind = new Reservoirs(chassis, faults, reference);
+        this.behind = new Reservoirs(chassis, faults, new PassiveStamps(chassis, setting, faults), reference);
+        this.feeds = new RectifierFeeds(chassis, faults, mains, reference, behind);
     }
 
     /**
      * One rectifier in the set.
      *
      * @param output the net of its cathode
-     * @param back the net to which its current returns
+     * @param back the net to which its current returns: the end of the winding, or of the mains
      * @param reservoir the net of the reservoir
+     * @param foot the net of the reservoir's other end
      * @param siemens of the filter resistors at the reservoir
      * @param plates the nets of its plates, in the order of the paths
      * @param ports all its rectifiers, the one of the first path first
@@ -86,6 +83,7 @@ public final class SupplyFinder {
             String output,
             String back,
             String reservoir,
+            String foot,
             double siemens,
             Rectifier rectifier,
             List<String> plates,
@@ -95,12 +93,15 @@ public final class SupplyFinder {
     /**
      * A path with its source.
      *
-     * @param far the other end of the winding or mains that feeds the plate
      * @param mate in a bridge, the rectifier through which the current comes back to that end
      */
-    private record Fed(Port port, String far, Optional<Port> mate) {
+    private record Fed(Port port, RectifierFeeds.Return to, Optional<Port> mate) {
         String back() {
-            return mate.map(Port::plate).orElse(far);
+            return mate.map(Port::plate).orElse(to.back());
+        }
+
+        String foot() {
+            return mate.map(Port::plate).orElse(to.far());
         }
 
         RectifierLaw law() {
@@ -117,52 +118,66 @@ public final class SupplyFinder {
         for (Port port : every) doubler(port, every, others).ifPresent(rails::add);
         for (Port port : List.copyOf(others)) {
             if (!mains.alternates(port.plate())) continue;
-            String far = back(port.plate());
-            if (!drives(port.plate(), far)) continue;
+            RectifierFeeds.Return to = feeds.returns(port.plate(), port.cathode());
+            if (!feeds.drives(port.plate(), to.far())) continue;
             Optional<Port> mate = others.stream()
-                    .filter(q -> q.cathode().equals(far) && !q.plate().equals(port.plate()))
+                    .filter(q -> q.cathode().equals(to.far()) && !q.plate().equals(port.plate()))
                     .findFirst();
             mate.ifPresent(others::remove);
             others.remove(port);
-            byCathode.computeIfAbsent(port.cathode(), k -> new ArrayList<>()).add(new Fed(port, far, mate));
+            byCathode.computeIfAbsent(port.cathode(), k -> new ArrayList<>()).add(new Fed(port, to, mate));
         }
         byCathode.forEach((cathode, fed) -> rails.add(rail(cathode, fed)));
         for (Port port : others) negative(port).ifPresent(rails::add);
         return rails;
     }
 
-    private boolean drives(String net, String far) {
-        return Math.abs(mains.volts(net) - mains.volts(far)) > DEAD;
-    }
-
     private Rail rail(String cathode, List<Fed> fed) {
-        String back = fed.get(0).back();
+        Fed first = fed.get(0);
         List<Path> paths = new ArrayList<>();
-        String reservoir = behind.reservoir(cathode, back);
-        double surge = reservoir.equals(cathode) ? 0 : behind.between(cathode, reservoir);
-        for (Fed f : fed) paths.add(path(f.port().plate(), f.far(), 1, surge, f.law()));
-        List<String> plates = fed.stream().map(f -> f.port().plate()).toList();
+        Joined reservoir = behind.reservoir(cathode, first.foot());
+        // plates on one net share what feeds them: they are one path
+        Map<String, List<Fed>> byPlate = new LinkedHashMap<>();
+        for (Fed f : fed)
+            byPlate.computeIfAbsent(f.port().plate(), k -> new ArrayList<>()).add(f);
+        byPlate.forEach((plate, some) -> paths.add(path(
+                plate,
+                some.get(0).to().far(),
+                1,
+                reservoir.ohms(),
+                some.size() > 1
+                        ? some.get(0).law().weakened(some.size())
+                        : some.get(0).law())));
+        List<String> plates = List.copyOf(byPlate.keySet());
         List<Port> ports = new ArrayList<>(fed.stream().map(Fed::port).toList());
         fed.forEach(f -> f.mate().ifPresent(ports::add));
-        return rail(fed.get(0).port().reference(), cathode, back, reservoir, paths, plates, ports, 0);
+        return rail(
+                first.port().reference(),
+                cathode,
+                new RectifierFeeds.Return(first.foot(), first.back()),
+                reservoir,
+                paths,
+                plates,
+                ports,
+                0);
     }
 
     private Rail rail(
             String name,
             String cathode,
-            String back,
-            String closest,
+            RectifierFeeds.Return to,
+            Joined closest,
             List<Path> paths,
             List<String> plates,
             List<Port> ports,
             double pump) {
-        Optional<Part> choke = behind.choke(cathode, back);
-        String reservoir = choke.map(part -> Reservoirs.other(part, cathode)).orElse(closest);
+        Optional<Part> choke = behind.choke(cathode, to.far());
+        String reservoir = choke.map(part -> held(part, to.far())).orElse(closest.net());
         Rectifier rectifier = new Rectifier(
                 paths,
                 mains.wave(),
                 mains.hertz(),
-                behind.farads(reservoir, back),
+                behind.farads(reservoir, to.far()),
                 choke.map(Reservoirs::henries).orElse(0.0),
                 choke.map(Reservoirs::ohms).orElse(0.0),
                 pump);
@@ -170,8 +185,9 @@ public final class SupplyFinder {
         return new Rail(
                 name,
                 cathode,
-                back,
+                to.back(),
                 reservoir,
+                to.far(),
                 siemens,
                 rectifier,
                 plates,
@@ -179,9 +195,16 @@ public final class SupplyFinder {
                 characteristics.of(cathode, rectifier, siemens));
     }
 
+    /** The end of a choke that a large capacitor holds. */
+    private String held(Part choke, String foot) {
+        return choke.nets().values().stream()
+                .filter(n -> behind.farads(n, foot) >= Reservoirs.LARGE)
+                .findFirst()
+                .orElseThrow();
+    }
+
     private Path path(String net, String far, double sign, double more, RectifierLaw law) {
-        return new Path(
-                rounded(sign * (mains.volts(net) - mains.volts(far))), rounded(mains.ohms(net, far) + more), law);
+        return new Path(rounded(sign * mains.between(net, far)), rounded(mains.ohms(net, far) + more), law);
     }
 
     /**
@@ -190,12 +213,19 @@ public final class SupplyFinder {
      */
     private Optional<Rail> negative(Port port) {
         if (mains.alternates(port.plate()) || !mains.alternates(port.cathode())) return Optional.empty();
-        String far = back(port.cathode());
-        if (!drives(port.cathode(), far)) return Optional.empty();
-        List<Path> paths = List.of(path(port.cathode(), far, -1, 0, port.law()));
-        String reservoir = behind.reservoir(far, port.plate());
-        return Optional.of(
-                rail(port.reference(), far, port.plate(), reservoir, paths, List.of(port.cathode()), List.of(port), 0));
+        RectifierFeeds.Return to = feeds.returns(port.cathode(), port.plate());
+        if (!feeds.drives(port.cathode(), to.far())) return Optional.empty();
+        Joined held = behind.reservoir(port.plate(), to.far());
+        List<Path> paths = List.of(path(port.cathode(), to.far(), -1, held.ohms(), port.law()));
+        return Optional.of(rail(
+                port.reference(),
+                to.back(),
+                new RectifierFeeds.Return(held.net(), port.plate()),
+                new Joined(to.far(), 0),
+                paths,
+                List.of(port.cathode()),
+                List.of(port),
+                0));
     }
 
     /**
@@ -211,18 +241,19 @@ public final class SupplyFinder {
             Optional<Port> clamp = every.stream()
                     .filter(q -> q.cathode().equals(port.plate()) && !q.plate().equals(port.plate()))
                     .findFirst();
-            String far = back(source);
-            if (clamp.isEmpty() || !drives(source, far)) continue;
+            if (clamp.isEmpty()) continue;
+            String far = feeds.returns(source, port.cathode()).far();
+            if (!feeds.drives(source, far)) continue;
             others.removeAll(List.of(port, clamp.get()));
-            List<Path> paths = List.of(
-                    path(source, far, 1, 0, port.law()),
-                    path(source, far, 1, 0, clamp.get().law()));
             String back = clamp.get().plate();
-            String reservoir = behind.reservoir(port.cathode(), back);
+            Joined reservoir = behind.reservoir(port.cathode(), back);
+            List<Path> paths = List.of(
+                    path(source, far, 1, reservoir.ohms(), port.law()),
+                    path(source, far, 1, 0, clamp.get().law()));
             return Optional.of(rail(
                     port.reference(),
                     port.cathode(),
-                    back,
+                    new RectifierFeeds.Return(back, back),
                     reservoir,
                     paths,
                     List.of(),
@@ -257,11 +288,24 @@ public final class SupplyFinder {
                     * emission(mains.rectifierHeat(p, type.get()), setting)
                     * setting.trim(p.reference());
             RectifierLaw law = Fit.rectifier(s).weakened(Math.max(emission, 1e-12));
-            String k = sockets.find(p, "k", s.name()).orElseGet(() -> sockets.cathode(p, s.name()));
+            String k = sockets.find(p, "k", s.name()).orElseGet(() -> filament(p, s.name()));
             for (String a : List.of("a1", "a2", "a"))
                 sockets.find(p, a, s.name()).ifPresent(net -> ports.add(new Port(p.reference(), net, k, law)));
         }
         return ports;
+    }
+
+    /** The end of a rectifier's filament that has the reservoir, or the choke before it; either will do. */
+    private String filament(Part p, String section) {
+        List<String> ends = sockets.heater(p).orElse(List.of());
+        for (String end : ends) if (!behind.feet(end).isEmpty()) return end;
+        for (String end : ends)
+            if (chassis.parts().stream()
+                    .anyMatch(q -> q.touches(end)
+                            && q.component() instanceof Component.Windings w
+                            && w.windings().size() == 1
+                            && Reservoirs.henries(q) > 0)) return end;
+        return sockets.cathode(p, section);
     }
 
     private List<Port> selenium(Part p) {
@@ -278,37 +322,5 @@ public final class SupplyFinder {
     public static double emission(double heat, Setting setting) {
         if (!setting.warm()) return 0;
         return Heated.emission(heat);
-    }
-
-    // --- what feeds it ---
-
-    /** The net at the other end of the winding, or of the mains, that a plate is fed from. */
-    private String back(String plate) {
-        Set<String> seen = new LinkedHashSet<>(List.of(plate));
-        Deque<String> next = new ArrayDeque<>(seen);
-        while (!next.isEmpty()) {
-            String at = next.poll();
-            if (at.equals(AcSupply.L)) return AcSupply.N;
-            if (at.equals(AcSupply.N)) return AcSupply.L;
-            for (Part p : chassis.parts()) {
-                if (!p.touches(at)) continue;
-                if (p.component() instanceof Component.Windings w && w.isMainsTransformer()) {
-                    Optional<String> end = otherEnd(p, w.windings(), at);
-                    if (end.isPresent()) return end.get();
-                }
-                for (String n : PassiveStamps.joined(p, at)) if (seen.add(n)) next.add(n);
-            }
-        }
-        return reference;
-    }
-
-    private Optional<String> otherEnd(Part p, List<Winding> all, String net) {
-        for (Winding w : all.subList(1, all.size())) {
-            String from = faults.net(p, w.from());
-            String to = faults.net(p, w.to());
-            if (from.equals(net)) return Optional.of(to);
-            if (to.equals(net)) return Optional.of(from);
-        }
-        return Optional.empty();
     }
 }
