@@ -2,12 +2,12 @@ package anabion.core.chassis;
 
 import anabion.core.chassis.AssignedRole.Basis;
 import anabion.core.chassis.NetMap.Electrode;
+import anabion.core.device.MetalRectifier;
 import java.util.AbstractList;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.RandomAccess;
 import java.util.Set;
@@ -136,7 +136,7 @@ final class CircuitRoles {
     private static boolean metal(Part p) {
         return p.device()
                 .filter(d -> d.deviceKind() == DeviceKind.DIODE
-                        && d.type().toUpperCase(Locale.ROOT).startsWith("SELENIUM"))
+                        && MetalRectifier.named(d.type()).isPresent())
                 .isPresent();
     }
 

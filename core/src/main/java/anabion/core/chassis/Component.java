@@ -99,6 +99,13 @@ public sealed interface Component {
             this(deviceKind, type, base, functions, Optional.empty());
         }
 
+        /** Every pin with what it is called on data sheets and screens. */
+        public Map<String, String> labelled() {
+            Map<String, String> all = new java.util.LinkedHashMap<>(functions);
+            known().ifPresent(t -> t.labels().forEach(all::replace));
+            return all;
+        }
+
         /** Its figures: those it brings along, else those of the shipped library. */
         public Optional<DeviceType> known() {
             return own.or(() -> DeviceLibrary.standard().find(type));

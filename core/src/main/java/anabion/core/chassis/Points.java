@@ -1,10 +1,12 @@
 package anabion.core.chassis;
 
+import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -77,6 +79,15 @@ public final class Points {
     }
 
     private Optional<Point> byFunction(Part part, String function) {
+        Map<String, String> labels = part.device()
+                .flatMap(Component.Device::known)
+                .map(DeviceType::labels)
+                .orElse(Map.of());
+        Optional<Point> labelled = pinsOf(part).stream()
+                .filter(p -> List.of(labels.getOrDefault(p.pin(), "").split("\\+"))
+                        .contains(function.toLowerCase(Locale.ROOT)))
+                .findFirst();
+        if (labelled.isPresent()) return labelled;
         return pinsOf(part).stream()
                 .filter(p -> p.function().equalsIgnoreCase(function) || p.carries(function.toLowerCase(Locale.ROOT)))
                 .findFirst();

@@ -8,6 +8,7 @@ import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.Provenance;
@@ -20,7 +21,9 @@ import anabion.core.json.Extra;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
@@ -100,7 +103,7 @@ public final class WiringLine {
             functions.put(pin, f);
             if (!f.equals("nc")) nets.put(pin, reference + "." + pin);
         }));
-        before.ifPresent(p -> nets.putAll(p.nets()));
+        before.ifPresent(p -> nets.putAll(carried(p, type, functions)));
         named(words, chassis).forEach((name, net) -> {
             String pin = known.isEmpty() || functions.containsKey(name)
                     ? name
@@ -113,6 +116,33 @@ public final class WiringLine {
                 letters.equals("V") ? DeviceKind.TUBE : letters.equals("Q") ? DeviceKind.TRANSISTOR : DeviceKind.DIODE;
         String base = known.map(t -> t.base().code()).orElse("");
         return finish(reference, new Device(kind, type, base, functions, own), nets, words, type, before);
+    }
+
+    /** The nets that a device of another type takes over: by electrode, whatever the pins' numbers. */
+    private static Map<String, String> carried(Part before, String type, Map<String, String> functions) {
+        Device old = before.device().orElse(null);
+        if (old == null
+                || old.type().equals(type)
+                || functions.isEmpty()
+                || old.functions().isEmpty()) return before.nets();
+        Map<String, String> nets = new LinkedHashMap<>();
+        Map<String, Deque<String>> byElectrode = new LinkedHashMap<>();
+        old.functions().forEach((pin, f) -> {
+            for (String electrode : PinNames.plain(f))
+                if (before.nets().containsKey(pin))
+                    byElectrode
+                            .computeIfAbsent(electrode, e -> new ArrayDeque<>())
+                            .add(before.nets().get(pin));
+        });
+        functions.forEach((pin, f) -> {
+            for (String electrode : PinNames.plain(f)) {
+                Deque<String> left = byElectrode.getOrDefault(electrode, new ArrayDeque<>());
+                if (nets.containsKey(pin) || left.isEmpty()) continue;
+                // the last one serves all further pins of the electrode
+                nets.put(pin, left.size() > 1 ? left.poll() : left.peek());
+            }
+        });
+        return nets;
     }
 
     private static Part passive(

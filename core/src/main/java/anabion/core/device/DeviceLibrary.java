@@ -12,10 +12,19 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 
 /** Types by their numbers: the shipped ones, and over them a workshop's own. */
 public final class DeviceLibrary {
     private static final List<String> FILES = List.of("tubes.json", "semiconductors.json");
+    /** American tubes ({@code 6V6GT}, {@code 5U4GB}, {@code 12AX7A}), European ones ({@code EL3N}, {@code ECC83S}), transistors ({@code BC547B}). */
+    private static final List<Pattern> VERSIONS = List.of(
+            Pattern.compile("(\\d{1,2}[A-Z]{1,3}\\d{1,2})(?:GT/?G|GT[ABXY]?|G[ABCY]?|MG?|LT|W[ABC]?|[ABCXY])"),
+            Pattern.compile("(\\d{2}[A-Z]?)(?:G|S|A)"),
+            Pattern.compile("([A-Z]{2,4}\\d{1,3})(?:[NGSFWHR]|RR)"),
+            Pattern.compile("((?:[ABO][ACDFY]|OC|2N)\\d{2,4})[A-DKLN]"));
+
     private static final DeviceLibrary STANDARD = load();
     private final Map<String, DeviceType> types;
     private final Map<String, DeviceType> names;
@@ -29,9 +38,17 @@ public final class DeviceLibrary {
         return STANDARD;
     }
 
-    /** A type by any of its numbers. */
+    /** A type by any of its numbers, as printed on the glass: with the letters of bulb, base and later versions behind it, with hyphens and blanks. */
     public Optional<DeviceType> find(String name) {
-        return Optional.ofNullable(names.get(name.toUpperCase(Locale.ROOT)));
+        String plain = name.toUpperCase(Locale.ROOT).replaceAll("[\\s-]+", "");
+        for (String wanted : List.of(name.toUpperCase(Locale.ROOT), plain)) {
+            if (names.containsKey(wanted)) return Optional.of(names.get(wanted));
+        }
+        for (Pattern version : VERSIONS) {
+            Matcher m = version.matcher(plain);
+            if (m.matches() && names.containsKey(m.group(1))) return Optional.of(names.get(m.group(1)));
+        }
+        return Optional.empty();
     }
 
     public Collection<DeviceType> all() {

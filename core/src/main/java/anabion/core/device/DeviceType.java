@@ -16,6 +16,8 @@ import java.util.TreeMap;
  * @param description what it is, in the trade's words
  * @param functions pin to function: {@code a g1 g2 g3 k h f d aT g1T aH g1H k+g3 e b c nc}; a pin is a number, {@code cap} for the top
  *     cap, or an electrode's name where the numbers are not certain
+ * @param labels pin to the name that data sheets give its electrode, where its place in the law is another: the fourth grid of a pentagrid is its
+ *     signal grid
  * @param heaterVolts 0 for semiconductors
  * @param heaterAmperes 0 for semiconductors
  * @param sections what each of its systems does, by published figures
@@ -30,6 +32,7 @@ public record DeviceType(
         String description,
         Base base,
         Map<String, String> functions,
+        Map<String, String> labels,
         double heaterVolts,
         double heaterAmperes,
         List<Section> sections,
@@ -41,6 +44,7 @@ public record DeviceType(
     public DeviceType {
         also = List.copyOf(also);
         functions = Collections.unmodifiableMap(new LinkedHashMap<>(functions));
+        labels = Collections.unmodifiableMap(new LinkedHashMap<>(labels));
         sections = List.copyOf(sections);
         limits = Collections.unmodifiableMap(new TreeMap<>(limits));
     }
@@ -52,6 +56,18 @@ public record DeviceType(
                         || List.of(e.getValue().split("\\+")).contains(function))
                 .map(Map.Entry::getKey)
                 .findFirst();
+    }
+
+    /** What a pin is called, on data sheets and screens. */
+    public String label(String pin) {
+        return labels.getOrDefault(pin, functions.getOrDefault(pin, ""));
+    }
+
+    /** Every pin with what it is called. */
+    public Map<String, String> labelled() {
+        Map<String, String> all = new LinkedHashMap<>(functions);
+        all.putAll(labels);
+        return all;
     }
 
     public Optional<Section> section(String name) {

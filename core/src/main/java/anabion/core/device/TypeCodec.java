@@ -25,6 +25,7 @@ public final class TypeCodec {
                 row.text("what"),
                 Base.named(base).orElseThrow(() -> row.trouble("base", "\"" + base + "\" is no base", "see Base")),
                 row.texts("pins"),
+                row.texts("labels"),
                 row.number("heaterVolts", 0),
                 row.number("heaterAmperes", 0),
                 row.list("sections", TypeCodec::section),
@@ -89,6 +90,7 @@ public final class TypeCodec {
     public static Map<String, Object> write(DeviceType t) {
         Writing w = new Writing().put("name", t.name()).list("also", t.also()).put("what", t.description());
         w.put("base", t.base().code()).map("pins", t.functions());
+        if (!t.labels().isEmpty()) w.map("labels", t.labels());
         w.unless("heaterVolts", t.heaterVolts(), 0.0).unless("heaterAmperes", t.heaterAmperes(), 0.0);
         w.list("sections", t.sections().stream().map(TypeCodec::section).toList());
         if (!t.limits().isEmpty()) w.put("limits", t.limits());

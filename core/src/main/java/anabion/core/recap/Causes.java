@@ -15,11 +15,16 @@ import java.util.Map;
 
 /**
  * What can have destroyed a part: every single fault of the set that makes the part take several times the power, or a rectifier several times
- * the current, that it takes in a sound set. Nothing new is fitted in its place before one of these is found.
+ * the current, that it takes in a sound set; a tube also what overheats its heater. Nothing new is fitted in its place before one of these is found.
  */
 public final class Causes {
     /** How many times the usual power counts as destroying. */
     private static final double TIMES = 2.5;
+
+    /** Of a heater: its life falls with a high power of its volts. */
+    private static final double HEATER_TIMES = 1.5;
+    /** A part that takes less than this when sound has no usual load to be compared with. */
+    private static final double LEAST = 1e-3;
 
     private static final int MOST = 8;
 
@@ -32,17 +37,23 @@ public final class Causes {
     public static List<Cause> of(Chassis chassis, Part burnt) {
         Simulator engine = new Simulator();
         Setting usual = Setting.of(chassis.supply().volts());
-        double sound = load(engine.solve(chassis, usual), burnt);
+        OperatingPoint well = engine.solve(chassis, usual);
         List<Cause> found = new ArrayList<>();
         for (Fault f : FaultList.of(chassis)) {
             if (f.part().equals(burnt.reference())) continue;
             OperatingPoint o = engine.solve(chassis, usual.withFaults(List.of(f)));
             if (!o.converged()) continue;
-            double times = load(o, burnt) / Math.max(sound, 1e-9);
-            if (times > TIMES) found.add(new Cause(f, times));
+            double times = ratio(load(o, burnt), load(well, burnt));
+            double hot =
+                    burnt.isTube() ? ratio(o.heaterWatts(burnt.reference()), well.heaterWatts(burnt.reference())) : 0;
+            if (times > TIMES || hot > HEATER_TIMES) found.add(new Cause(f, Math.max(times, hot)));
         }
         found.sort(Comparator.comparingDouble(Cause::times).reversed());
         return found.stream().limit(MOST).toList();
+    }
+
+    private static double ratio(double now, double usual) {
+        return usual < LEAST ? 0 : now / usual;
     }
 
     /** Watts of a resistor or winding; amperes of a rectifier. */

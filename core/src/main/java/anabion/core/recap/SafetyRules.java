@@ -32,6 +32,8 @@ final class SafetyRules {
     private static final double CLASS_X2_VOLTS = 275;
     private static final double CLASS_X1_VOLTS = 440;
     private static final double CLOSE = 0.12;
+    /** Amperes to which a current through a hand is known. */
+    private static final double FINEST = 1e-7;
     /** Share of the limit that a bleeder may take, so that a capacitor has room beside it. */
     private static final double BLEEDS = 0.6;
     /** Hertz at which the loss of a smaller capacitor in the aerial's return is stated: the low end of medium wave. */
@@ -141,7 +143,8 @@ final class SafetyRules {
             if (p.component() instanceof Component.Capacitor k)
                 all.put(p.reference(), Math.min(farads, k.farads().get(0)));
         double through = reach.touchAmperes(barrier, all, bleeders, volts, hertz);
-        return through > 0 ? through : 2 * Math.PI * hertz * volts * farads;
+        double current = through > 0 ? through : 2 * Math.PI * hertz * volts * farads;
+        return Math.rint(current / FINEST) * FINEST;
     }
 
     private static String reactance(double farads) {

@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.TerminalNames;
 import anabion.core.circuit.Element;
 import anabion.core.error.InputException;
@@ -55,6 +56,7 @@ public final class CircuitCheck {
     public static List<Remark> of(Chassis chassis) {
         CircuitCheck check = new CircuitCheck(chassis);
         if (chassis.parts().isEmpty()) return List.of();
+        check.types();
         check.ends();
         check.values();
         check.powered();
@@ -81,6 +83,14 @@ public final class CircuitCheck {
                     .isPresent();
             if (!lead) remark(net, "check.floating", net, reference);
         });
+    }
+
+    /** Tubes and transistors of which nothing is known. */
+    private void types() {
+        for (Part p : chassis.parts())
+            p.device()
+                    .filter(d -> d.known().isEmpty() && !p.is(PartRole.METAL_RECTIFIER))
+                    .ifPresent(d -> remark(p.reference(), "check.unknown-type", p.reference(), d.type()));
     }
 
     /** Bare numbers on capacitors that can be two values: which is taken, and which else it could be. */

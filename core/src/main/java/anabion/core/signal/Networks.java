@@ -123,7 +123,7 @@ final class Networks {
         boolean gang = p.is(PartRole.TUNING_GANG);
         String common = faults.net(p, String.valueOf(c.farads().size() + 1));
         for (int n = 1; n <= c.farads().size(); n++) {
-            double farads = faults.farads(p.reference(), c.farads().get(n - 1));
+            double farads = faults.farads(p, n, c.farads().get(n - 1));
             if (gang) farads = sections(p).contains(n) ? tuning : 0;
             network.capacitor(faults.net(p, String.valueOf(n)), common, farads, 0);
         }

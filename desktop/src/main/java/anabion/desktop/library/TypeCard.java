@@ -160,7 +160,8 @@ final class TypeCard extends VBox {
                 pins.append(pins.length() == 0 ? "" : "   ")
                         .append(f.getKey())
                         .append(' ')
-                        .append(words(type, f.getValue()));
+                        .append(words(type, f.getValue()))
+                        .append(type.labels().containsKey(f.getKey()) ? " (" + type.label(f.getKey()) + ")" : "");
         facts.getChildren()
                 .add(Texts.wrapped(
                         session.say("base." + type.base().code())

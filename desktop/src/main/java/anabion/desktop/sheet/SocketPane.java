@@ -61,6 +61,15 @@ final class SocketPane extends HBox {
                 }));
     }
 
+    /** What data sheets call a pin whose electrode works as another: the fourth grid of a pentagrid. */
+    private static String label(Part part, String pin) {
+        return part.device()
+                .flatMap(Device::known)
+                .filter(t -> t.labels().containsKey(pin))
+                .map(t -> " (" + t.label(pin) + ")")
+                .orElse("");
+    }
+
     /** @param volts pin to what the meter should show there, as far as it is known */
     private void name(Part part, int wanted, Map<String, String> volts) {
         Map<String, String> functions = part.device().orElseThrow().functions();
@@ -68,14 +77,17 @@ final class SocketPane extends HBox {
         List<Label> others = new ArrayList<>();
         functions.forEach((p, f) -> {
             if (!p.equals(own) && !f.equals("nc"))
-                others.add(Texts.label(p + " " + pinWords(part, f) + volt(volts, p), "soft"));
+                others.add(Texts.label(p + " " + pinWords(part, f) + label(part, p) + volt(volts, p), "soft"));
         });
         FlowPane rest = new FlowPane(14, 1);
         rest.getChildren().setAll(others);
         pins.getChildren()
                 .setAll(
                         Texts.label(
-                                session.say("ui.socket.pin", wanted, pinWords(part, functions.getOrDefault(own, "")))
+                                session.say(
+                                                "ui.socket.pin",
+                                                wanted,
+                                                pinWords(part, functions.getOrDefault(own, "")) + label(part, own))
                                         + volt(volts, own),
                                 "strong"),
                         rest,

@@ -1,6 +1,7 @@
 package anabion.core.device.model;
 
 import anabion.core.circuit.DeviceModel;
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -15,10 +16,24 @@ import java.util.List;
  * @param reverse β_r
  * @param early V_A in volts
  * @param leak collector-base leakage I_CBO in amperes, in the sense of the collector current
+ * @param lossOhms in the emitter's lead: of the emitter itself, and of the base as seen from there, a (β + 1)th of it
  */
 public record BipolarLaw(
-        boolean pnp, double saturation, double slope, double forward, double reverse, double early, double leak)
+        boolean pnp,
+        double saturation,
+        double slope,
+        double forward,
+        double reverse,
+        double early,
+        double leak,
+        double lossOhms)
         implements DeviceModel {
+    private static final int ROUNDS = 60;
+    private static final double SETTLED = 1e-13;
+    private static final double STEP = 1e-7;
+    /** Volts beyond which no root is sought. */
+    private static final double FAR = 1000;
+
     @Override
     public int terminals() {
         return 3;
@@ -29,30 +44,63 @@ public record BipolarLaw(
         double s = pnp ? -1 : 1;
         double be = s * (v[0] - v[2]);
         double bc = s * (v[0] - v[1]);
+        double[] inner = ideal(inner(be, bc), bc);
+        i[0] = s * inner[0];
+        i[1] = s * inner[1];
+        i[2] = -i[0] - i[1];
+    }
+
+    /** Base and collector current of the inner transistor at its own volts. */
+    private double[] ideal(double be, double bc) {
         double f = JunctionLaw.exponential(be, saturation, slope);
         double r = JunctionLaw.exponential(bc, saturation, slope);
         double ce = Smooth.positive(be - bc, slope);
         double cut = leak * Math.tanh(-bc / (4 * slope));
-        double collector = (f - r) * (1 + ce / early) - r / reverse + cut;
-        double base = f / forward + r / reverse - cut;
-        i[0] = s * base;
-        i[1] = s * collector;
-        i[2] = -i[0] - i[1];
+        return new double[] {f / forward + r / reverse - cut, (f - r) * (1 + ce / early) - r / reverse + cut};
+    }
+
+    /**
+     * V_BE of the inner transistor: x + R·I_E(x) = V_BE, which rises with x. Newton's method between bounds that always hold the root, which are halved where it
+     * leaves them.
+     */
+    private double inner(double be, double bc) {
+        if (lossOhms <= 0) return be;
+        double low = be - 1;
+        double high = be + 1;
+        while (miss(low, be, bc) > 0 && be - low < FAR) low -= be - low;
+        while (miss(high, be, bc) < 0 && high - be < FAR) high += high - be;
+        double x = Math.min(be, high);
+        for (int n = 0; n < ROUNDS && high - low > SETTLED; n++) {
+            double miss = miss(x, be, bc);
+            if (miss > 0) high = x;
+            else low = x;
+            double rise = (miss(x + STEP, be, bc) - miss) / STEP;
+            double next = x - miss / rise;
+            if (!(next > low && next < high)) next = 0.5 * (low + high);
+            if (Math.abs(next - x) < SETTLED) return next;
+            x = next;
+        }
+        return x;
+    }
+
+    private double miss(double x, double be, double bc) {
+        double[] now = ideal(x, bc);
+        return x + lossOhms * (now[0] + now[1]) - be;
     }
 
     public BipolarLaw withGain(double beta) {
-        return new BipolarLaw(pnp, saturation, slope, beta, reverse, early, leak);
+        return new BipolarLaw(pnp, saturation, slope, beta, reverse, early, leak, lossOhms);
     }
 
     public BipolarLaw withLeak(double amperes) {
-        return new BipolarLaw(pnp, saturation, slope, forward, reverse, early, amperes);
+        return new BipolarLaw(pnp, saturation, slope, forward, reverse, early, amperes, lossOhms);
     }
 
     @Override
     public List<String> deck(String name, List<String> n) {
         String b = n.get(0);
         String c = n.get(1);
-        String e = n.get(2);
+        String e = name + "_inner_e";
         String be = pnp ? SpiceSyntax.volts(e, b) : SpiceSyntax.volts(b, e);
         String bc = pnp ? SpiceSyntax.volts(c, b) : SpiceSyntax.volts(b, c);
         String f = exponential(be);
@@ -62,10 +110,14 @@ public record BipolarLaw(
         String collector = "(" + f + "-" + r + ")*(1+" + ce + "/" + SpiceSyntax.number(early) + ")-" + r + "/"
                 + SpiceSyntax.number(reverse) + "+" + cut;
         String base = f + "/" + SpiceSyntax.number(forward) + "+" + r + "/" + SpiceSyntax.number(reverse) + "-" + cut;
-        return pnp
-                ? List.of(SpiceSyntax.current(name + "c", e, c, collector), SpiceSyntax.current(name + "b", e, b, base))
-                : List.of(
-                        SpiceSyntax.current(name + "c", c, e, collector), SpiceSyntax.current(name + "b", b, e, base));
+        List<String> lines = new ArrayList<>();
+        lines.add("R" + name + "_re " + n.get(2) + " " + e + " " + SpiceSyntax.number(Math.max(lossOhms, 1e-6)));
+        lines.add(
+                pnp
+                        ? SpiceSyntax.current(name + "c", e, c, collector)
+                        : SpiceSyntax.current(name + "c", c, e, collector));
+        lines.add(pnp ? SpiceSyntax.current(name + "b", e, b, base) : SpiceSyntax.current(name + "b", b, e, base));
+        return lines;
     }
 
     private String exponential(String u) {

@@ -252,10 +252,22 @@ public final class Fit {
         };
     }
 
-    /** Base-emitter volts at a milliampere: 0.13 V for germanium, 0.62 V for silicon. */
+    private static final double LOSS = 0.2;
+    /** Amperes at which a gain is stated from which on they are the full current; else it is so many times that, and at least the next. */
+    private static final double POWER = 0.1;
+
+    private static final double FULL = 20;
+    private static final double LEAST_FULL = 0.02;
+
+    /**
+     * Base-emitter volts at a milliampere: 0.13 V for germanium, 0.62 V for silicon. At its full current a transistor loses {@link #LOSS} in itself (from usual data of power transistors: V_BE of an OC26 at 1 A is 0.4 to 0.6 V).
+     */
     private static BipolarLaw bipolar(Semiconductor s) {
         double saturation = 1e-3 * Math.exp(-(s.germanium() ? 0.13 : 0.62) / THERMAL);
-        return new BipolarLaw(s.pnp(), saturation, THERMAL, s.gain(), REVERSE_GAIN, EARLY, s.leakMicroamps() / 1e6);
+        double usual = s.atMilliamps() / 1000;
+        double full = usual >= POWER ? usual : Math.max(LEAST_FULL, FULL * usual);
+        return new BipolarLaw(
+                s.pnp(), saturation, THERMAL, s.gain(), REVERSE_GAIN, EARLY, s.leakMicroamps() / 1e6, LOSS / full);
     }
 
     private static JunctionLaw junction(Semiconductor s) {

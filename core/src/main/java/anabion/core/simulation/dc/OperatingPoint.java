@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 
@@ -170,11 +171,42 @@ public final class OperatingPoint {
         return Math.sqrt(squares);
     }
 
-    /** The power that each part takes from the direct-current side, in watts, by reference. */
+    /**
+     * The power that each part takes, in watts, by reference: of direct and of alternating current together, since their squares add; a resistor between the line
+     * and a rectifier's plate by the effective current of its pulses.
+     */
     public Map<String, Double> watts() {
         Map<String, Double> all = new LinkedHashMap<>();
         for (Element e : direct.circuit().elements()) all.merge(reference(e.name()), direct.watts(e), Double::sum);
+        mains.ifPresent(m -> m.circuit().elements().stream()
+                .filter(e -> !(e instanceof Element.Source) && !(e instanceof Element.Transformer))
+                .forEach(e -> all.merge(reference(e.name()), m.watts(e), Double::sum)));
+        for (SupplyFinder.Rail r : rails) for (String plate : r.plates()) surge(plate, r, all);
         return all;
+    }
+
+    private void surge(String plate, SupplyFinder.Rail r, Map<String, Double> all) {
+        double effective = supplies().get(r.reservoir()).effective();
+        for (Element e : direct.circuit().elements())
+            if (e instanceof Element.Resistor x && !e.name().contains(".") && touches(x, plate))
+                all.merge(e.name(), effective * effective / x.siemens() - direct.watts(e), Double::sum);
+    }
+
+    private boolean touches(Element.Resistor r, String net) {
+        OptionalInt node = direct.circuit().node(net);
+        return node.isPresent() && (r.a() == node.getAsInt() || r.b() == node.getAsInt());
+    }
+
+    /** The power of a tube's heater, in watts; 0 for none. */
+    public double heaterWatts(String tube) {
+        double sum = 0;
+        if (mains.isPresent())
+            for (Element e : mains.get().circuit().elements())
+                if (reference(e.name()).equals(tube) && !e.name().endsWith(".hk"))
+                    sum += mains.get().watts(e);
+        for (Element e : direct.circuit().elements())
+            if (reference(e.name()).equals(tube) && e.name().contains(".heater")) sum += direct.watts(e);
+        return sum;
     }
 
     /** The reference of the part behind an element's name. */

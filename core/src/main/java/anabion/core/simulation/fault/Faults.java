@@ -3,15 +3,14 @@ package anabion.core.simulation.fault;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Contact;
-import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.error.InputException;
-import anabion.core.quantity.Figures;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
@@ -22,6 +21,8 @@ public final class Faults {
     public static final double HEATER_SHORT = 1000;
     /** What a short leaves, in ohms. */
     public static final double SHORT = 0.05;
+    /** A capacitor that is said to leak, and not how much. */
+    private static final double LEAK = 1e6;
     /** What a dried electrolytic keeps. */
     private static final double DRIED = 0.15;
     /** A resistor that is said to have drifted, and not how far, has risen so many times. */
@@ -43,109 +44,7 @@ public final class Faults {
     /** @throws InputException if a fault names a part that the chassis lacks, or one that cannot fail so */
     public Faults(Chassis chassis, List<Fault> all) {
         this.all = all;
-        all.forEach(f -> check(chassis, f));
-    }
-
-    private static void check(Chassis chassis, Fault f) {
-        Part part = chassis.part(f.part()).orElseThrow(() -> InputException.at(f.text())
-                .because("there is no part " + f.part())
-                .so("name a part of this chassis"));
-        List<FaultMode> modes = modes(part.component());
-        if (!modes.contains(f.mode()))
-            throw InputException.at(f.text())
-                    .because("a " + part.component().kind() + " does not fail as \""
-                            + f.mode().code() + "\"")
-                    .so("use one of " + modes.stream().map(FaultMode::code).collect(Collectors.joining(", ")));
-        if (part.component() instanceof Component.Switch s) check(f, s);
-        if (part.component() instanceof Component.Windings w && f.mode() != FaultMode.JOINT) check(f, w);
-        if (f.mode() == FaultMode.WRONG) checkFitted(f, part.component());
-        if (f.amount().startsWith("-") || f.amount().startsWith("−"))
-            throw InputException.at(f.text())
-                    .because("the amount lies below zero")
-                    .so("give a size, or leave it out");
-    }
-
-    private static void check(Fault f, Component.Switch s) {
-        List<String> known = Stream.concat(
-                        s.positions().stream(), s.contacts().stream().map(Contact::pair))
-                .toList();
-        if (!f.amount().isEmpty() && !known.contains(f.amount()))
-            throw InputException.at(f.text())
-                    .because(f.part() + " has no position and no contact \"" + f.amount() + "\"")
-                    .so("use one of " + String.join(", ", known) + ", or none for all of them");
-    }
-
-    private static void check(Fault f, Component.Windings w) {
-        if (f.target().equals(f.part())) return;
-        List<String> names = w.windings().stream()
-                .map(x -> f.part() + "." + x.name())
-                .distinct()
-                .toList();
-        if (!names.contains(f.target()))
-            throw InputException.at(f.text())
-                    .because(f.part() + " has no winding of that name")
-                    .so("use one of " + String.join(", ", names));
-    }
-
-    private static void checkFitted(Fault f, Component c) {
-        boolean capacitor = c instanceof Component.Capacitor;
-        if (c instanceof Component.Capacitor k && k.farads().size() > 1)
-            throw InputException.at(f.text())
-                    .because(f.part() + " has several sections")
-                    .so("enter them as single parts, or use " + f.part() + ":dried");
-        if (f.amount().isEmpty())
-            throw InputException.at(f.text())
-                    .because("it does not say what is fitted")
-                    .so("add the value, such as " + f.text() + (capacitor ? ":470pF" : ":4k7"));
-        if (!capacitor) return;
-        double farads = f.farads().value();
-        if (farads <= 0 || farads >= 1)
-            throw InputException.at(f.text())
-                    .because("no capacitor of a receiver has " + Figures.si(f.farads()))
-                    .so("write it like 470pF; for none at all use " + f.part() + ":open");
-    }
-
-    /** The ways in which a kind of part fails. */
-    private static List<FaultMode> modes(Component c) {
-        if (c instanceof Component.Resistor)
-            return List.of(FaultMode.OPEN, FaultMode.SHORT, FaultMode.DRIFTED, FaultMode.WRONG, FaultMode.JOINT);
-        if (c instanceof Component.Potentiometer) return List.of(FaultMode.OPEN, FaultMode.DRIFTED, FaultMode.JOINT);
-        if (c instanceof Component.Capacitor)
-            return List.of(
-                    FaultMode.OPEN,
-                    FaultMode.SHORT,
-                    FaultMode.LEAKY,
-                    FaultMode.DRIED,
-                    FaultMode.WRONG,
-                    FaultMode.MISTUNED,
-                    FaultMode.JOINT);
-        if (c instanceof Component.Windings)
-            return List.of(
-                    FaultMode.OPEN,
-                    FaultMode.SHORT,
-                    FaultMode.LEAKY,
-                    FaultMode.CORE,
-                    FaultMode.MISTUNED,
-                    FaultMode.JOINT);
-        if (c instanceof Component.Battery) return List.of(FaultMode.OPEN, FaultMode.WEAK, FaultMode.JOINT);
-        if (!(c instanceof Component.Device d)) return List.of(FaultMode.OPEN, FaultMode.JOINT);
-        return d.deviceKind() == DeviceKind.TUBE
-                ? List.of(
-                        FaultMode.DEAD,
-                        FaultMode.WEAK,
-                        FaultMode.EMISSION,
-                        FaultMode.GASSY,
-                        FaultMode.HEATER_OPEN,
-                        FaultMode.HEATER_CATHODE,
-                        FaultMode.JOINT)
-                : List.of(
-                        FaultMode.OPEN,
-                        FaultMode.SHORT,
-                        FaultMode.LEAKY,
-                        FaultMode.GAIN,
-                        FaultMode.WEAK,
-                        FaultMode.DEAD,
-                        FaultMode.JOINT);
+        all.forEach(f -> FaultCheck.check(chassis, f));
     }
 
     public boolean is(String reference, FaultMode mode) {
@@ -198,22 +97,53 @@ public final class Faults {
                 || Stream.of(FaultMode.WRONG, FaultMode.OPEN, FaultMode.SHORT).anyMatch(mode -> is(reference, mode));
     }
 
-    /** What a capacitor has: nothing when open, a share when it has dried, what is fitted when that is another. */
-    public double farads(String reference, double sound) {
-        if (is(reference, FaultMode.OPEN)) return 0;
-        if (is(reference, FaultMode.DRIED)) return DRIED * sound;
-        return find(reference, FaultMode.WRONG).map(f -> f.farads().value()).orElse(sound);
+    /**
+     * What a section of a capacitor has: nothing when open, a share when it has dried, what is fitted when that is another. A fault that names no section is one
+     * of all of them where it is open or dried, and of the first where it leaks or is shorted.
+     *
+     * @param section from 1
+     */
+    public double farads(Part part, int section, double sound) {
+        if (isOf(part, section, FaultMode.OPEN)) return 0;
+        Optional<Fault> dried = ofSection(part, section, FaultMode.DRIED);
+        if (dried.isPresent()) return number(dried.get(), DRIED) * sound;
+        return find(part.reference(), FaultMode.WRONG)
+                .map(f -> f.farads().value())
+                .orElse(sound);
+    }
+
+    /** Whether a fault is one of a section, named or not. */
+    public boolean isOf(Part part, int section, FaultMode mode) {
+        return ofSection(part, section, mode).isPresent();
+    }
+
+    /** A fault of a section, named or not. */
+    public Optional<Fault> ofSection(Part part, int section, FaultMode mode) {
+        boolean whole = section == 1 || mode == FaultMode.OPEN || mode == FaultMode.DRIED;
+        return find(part.reference() + "." + section, mode)
+                .or(() -> whole ? find(part.reference(), mode) : Optional.empty());
+    }
+
+    /** What leaks across a section of a capacitor, in ohms; empty where it does not. */
+    public OptionalDouble leak(Part part, int section) {
+        if (isOf(part, section, FaultMode.SHORT)) return OptionalDouble.of(SHORT);
+        return ofSection(part, section, FaultMode.LEAKY)
+                .map(f -> OptionalDouble.of(f.amount().isEmpty() ? LEAK : ohms(f)))
+                .orElse(OptionalDouble.empty());
     }
 
     /** The amount of a fault as a plain number; a usual one where none is stated. */
     public double number(String reference, FaultMode mode, double usual) {
-        Optional<Fault> f = find(reference, mode).filter(x -> !x.amount().isEmpty());
-        if (f.isEmpty()) return usual;
+        return find(reference, mode).map(f -> number(f, usual)).orElse(usual);
+    }
+
+    private static double number(Fault f, double usual) {
+        if (f.amount().isEmpty()) return usual;
         try {
-            return Double.parseDouble(f.get().amount());
+            return Double.parseDouble(f.amount());
         } catch (NumberFormatException e) {
-            throw InputException.at(f.get().text())
-                    .because("\"" + f.get().amount() + "\" is no number")
+            throw InputException.at(f.text())
+                    .because("\"" + f.amount() + "\" is no number")
                     .so("write it like V4:emission:0.3");
         }
     }

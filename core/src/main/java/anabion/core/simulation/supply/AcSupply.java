@@ -338,6 +338,17 @@ public final class AcSupply {
         if (!open) c.resistor(p.reference(), faults.net(p, "1"), faults.net(p, "2"), l.volts() / l.amperes());
     }
 
+    /**
+     * The share of a winding's turns that is left.
+     *
+     * @param unnamed whether a short that names no winding is one of this
+     */
+    private double left(Part p, Winding w, boolean unnamed) {
+        boolean shorted = faults.is(p.reference() + "." + w.name(), FaultMode.SHORT)
+                || (unnamed && faults.is(p.reference(), FaultMode.SHORT));
+        return shorted ? 1 - linear.turns(p, w) : 1;
+    }
+
     private void transformer(Part p, List<Winding> all, Circuit.Builder c) {
         Winding primary = all.get(0);
         String inner = p.reference() + ".primary";
@@ -347,7 +358,7 @@ public final class AcSupply {
             Winding w = all.get(n);
             if (w.volts() <= 0 || faults.is(p.reference() + "." + w.name(), FaultMode.OPEN)) continue;
             String end = p.reference() + ".inner" + n;
-            double turns = faults.is(p.reference(), FaultMode.SHORT) && n == 1 ? 0.85 : 1;
+            double turns = left(p, w, n == 1) / left(p, primary, false);
             c.transformer(
                     p.reference() + ".ideal" + n,
                     inner,

@@ -28,6 +28,9 @@ public final class PassiveStamps {
     /** Insulation of a sound electrolytic: ohms times farads. Of others: ohms. */
     public static final double ELECTROLYTIC = 500;
 
+    /** Share of a winding's turns that are shorted, where a fault does not say. */
+    private static final double SHORTED = 0.15;
+
     private static final double PAPER = 2e9;
     private final Chassis chassis;
     private final Setting setting;
@@ -84,14 +87,10 @@ public final class PassiveStamps {
 
     private void capacitor(Part p, Capacitor k, Circuit.Builder c) {
         String ref = p.reference();
-        if (faults.is(ref, FaultMode.OPEN)) return;
         int last = k.farads().size() + 1;
         for (int n = 1; n < last; n++) {
-            double ohms = insulation(k, k.farads().get(n - 1));
-            if (n == 1) {
-                ohms = faults.ohms(ref, FaultMode.LEAKY, faults.is(ref, FaultMode.LEAKY) ? 1e6 : ohms);
-                if (faults.is(ref, FaultMode.SHORT)) ohms = Faults.SHORT;
-            }
+            if (faults.isOf(p, n, FaultMode.OPEN)) continue;
+            double ohms = faults.leak(p, n).orElse(insulation(k, k.farads().get(n - 1)));
             if (ohms > 0)
                 c.resistor(
                         last == 2 ? ref : ref + "." + n,
@@ -141,8 +140,15 @@ public final class PassiveStamps {
     public double ohms(Part p, Winding w) {
         double stated = w.ohms() > 0 ? w.ohms() : WINDING;
         double heat = setting.warm() && p.is(PartRole.FIELD_COIL) ? HOT_COIL : 1;
-        double shorted = faults.is(p.reference(), FaultMode.SHORT) ? 0.7 : 1;
+        boolean own = faults.is(p.reference() + "." + w.name(), FaultMode.SHORT);
+        double shorted = own || faults.is(p.reference(), FaultMode.SHORT) ? 1 - 2 * turns(p, w) : 1;
         return Math.max(1e-3, stated * heat * shorted);
+    }
+
+    /** The share of a winding's turns that a short takes away: as stated of it, else the usual. */
+    double turns(Part p, Winding w) {
+        String own = p.reference() + "." + w.name();
+        return faults.number(own, FaultMode.SHORT, faults.number(p.reference(), FaultMode.SHORT, SHORTED));
     }
 
     private void contacts(Part p, Component.Switch s, Circuit.Builder c) {

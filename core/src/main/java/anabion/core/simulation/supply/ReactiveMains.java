@@ -59,7 +59,7 @@ final class ReactiveMains {
         String common = faults.net(p, String.valueOf(farads.size() + 1));
         return java.util.stream.IntStream.range(0, farads.size())
                 .mapToObj(n -> new Section(
-                        faults.net(p, String.valueOf(n + 1)), common, faults.farads(p.reference(), farads.get(n))))
+                        faults.net(p, String.valueOf(n + 1)), common, faults.farads(p, n + 1, farads.get(n))))
                 .toList();
     }
 

@@ -83,7 +83,7 @@ public final class Reservoirs {
                     String common = faults.net(p, String.valueOf(last));
                     for (int k = 1; k < last; k++) {
                         String end = faults.net(p, String.valueOf(k));
-                        if (faults.farads(p.reference(), c.farads().get(k - 1)) < LARGE) continue;
+                        if (faults.farads(p, k, c.farads().get(k - 1)) < LARGE) continue;
                         if (end.equals(n.net())) feet.add(common);
                         else if (common.equals(n.net())) feet.add(end);
                     }
@@ -119,7 +119,7 @@ public final class Reservoirs {
     /** What the capacitor that drives a doubler has, with its faults; an open one passes next to nothing. */
     public double pump(Part p) {
         double farads = ((Capacitor) p.component()).farads().get(0);
-        return Math.max(NEXT_TO_NOTHING, faults.farads(p.reference(), farads));
+        return Math.max(NEXT_TO_NOTHING, faults.farads(p, 1, farads));
     }
 
     public static String other(Part p, String net) {
@@ -154,7 +154,7 @@ public final class Reservoirs {
             String end = faults.net(p, String.valueOf(n));
             boolean there =
                     (end.equals(net) && grounds.contains(common)) || (common.equals(net) && grounds.contains(end));
-            if (there) sum += faults.farads(p.reference(), c.farads().get(n - 1));
+            if (there) sum += faults.farads(p, n, c.farads().get(n - 1));
         }
         return sum;
     }

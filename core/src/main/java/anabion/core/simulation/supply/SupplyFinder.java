@@ -7,6 +7,7 @@ import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.device.DeviceType;
+import anabion.core.device.MetalRectifier;
 import anabion.core.device.Section;
 import anabion.core.device.Semiconductor;
 import anabion.core.device.SemiconductorKind;
@@ -33,6 +34,11 @@ import java.util.Optional;
 public final class SupplyFinder {
     /** A resistor up to this, between rectifier and reservoir or in the return, belongs to the rectifier. */
     public static final double SURGE = 1000;
+
+    /** Rated current of a selenium stack that does not state one, in amperes. */
+    private static final double USUAL_AMPERES = 0.06;
+    /** What a worn one still passes, where a fault does not say its resistance. */
+    private static final double WORN = 0.2;
 
     private final Chassis chassis;
     private final Setting setting;
@@ -310,12 +316,37 @@ public final class SupplyFinder {
 
     private List<Port> selenium(Part p) {
         if (!p.is(PartRole.METAL_RECTIFIER) || faults.is(p.reference(), FaultMode.OPEN)) return List.of();
-        double weak = faults.is(p.reference(), FaultMode.WEAK) ? 0.2 : 1;
-        return List.of(new Port(
-                p.reference(),
-                sockets.need(p, "a", ""),
-                sockets.need(p, "k", ""),
-                Fit.selenium(chassis.supply().volts(), 0.06).weakened(weak)));
+        MetalRectifier m = MetalRectifier.named(p.device().orElseThrow().type())
+                .orElse(new MetalRectifier(MetalRectifier.Circuit.HALF_WAVE, 0, 0));
+        RectifierLaw law = aged(p, m);
+        return switch (m.circuit()) {
+            case HALF_WAVE -> List.of(port(p, "a", "k", law));
+            case BRIDGE ->
+                List.of(
+                        port(p, "ac1", "k", law),
+                        port(p, "ac2", "k", law),
+                        port(p, "a", "ac1", law),
+                        port(p, "a", "ac2", law));
+            case FULL_WAVE -> List.of(port(p, "a1", "k", law), port(p, "a2", "k", law));
+            case DOUBLER -> List.of(port(p, "ac1", "k", law), port(p, "a", "ac1", law));
+        };
+    }
+
+    private Port port(Part p, String plate, String cathode, RectifierLaw law) {
+        return new Port(p.reference(), sockets.need(p, plate, ""), sockets.need(p, cathode, ""), law);
+    }
+
+    /** By the plate: one for each 20 V. With age its resistance grows, up to some kilohms; a fault may say how far. */
+    private RectifierLaw aged(Part p, MetalRectifier m) {
+        double volts = m.volts() > 0 ? m.volts() : chassis.supply().volts();
+        double amperes = m.amperes() > 0 ? m.amperes() : USUAL_AMPERES;
+        // each arm of a bridge bears the whole reverse volts and carries half of the current
+        RectifierLaw law = Fit.selenium(volts, m.circuit() == MetalRectifier.Circuit.HALF_WAVE ? amperes : amperes / 2);
+        if (!faults.is(p.reference(), FaultMode.WEAK)) return law;
+        return faults.find(p.reference(), FaultMode.WEAK)
+                .filter(f -> !f.amount().isEmpty())
+                .map(f -> law.behind(f.ohms().value()))
+                .orElse(law.weakened(WORN));
     }
 
     /** Share of the emission at a share of the heater volts; nothing before the set has warmed. */

@@ -156,10 +156,45 @@ class LibraryLawsTest {
         assertThat(i[1]).isNegative();
         assertThat(i[1] / i[0]).isBetween(35.0, 75.0);
         BipolarLaw npn = new BipolarLaw(
-                false, pnp.saturation(), pnp.slope(), pnp.forward(), pnp.reverse(), pnp.early(), pnp.leak());
+                false,
+                pnp.saturation(),
+                pnp.slope(),
+                pnp.forward(),
+                pnp.reverse(),
+                pnp.early(),
+                pnp.leak(),
+                pnp.lossOhms());
         double[] j = new double[3];
         npn.currents(new double[] {0.15, 5, 0}, j);
         for (int t = 0; t < 3; t++) assertThat(j[t]).isCloseTo(-i[t], within(1e-12));
+    }
+
+    /** Base to emitter of an OC26 at an ampere: 0.4 to 0.6 V is usual; at a milliampere the losses in it are nothing. */
+    @Test
+    void aPowerTransistorLosesVoltsInItself() {
+        assertThat(baseVolts("OC26", 1)).isBetween(0.4, 0.6);
+        assertThat(baseVolts("OC26", 4)).isBetween(0.6, 1.5);
+        assertThat(baseVolts("AD161", 0.3)).isBetween(0.3, 0.5);
+        assertThat(baseVolts("OC71", 1e-3)).isBetween(0.12, 0.15);
+        assertThat(baseVolts("BC108", 1e-3)).isBetween(0.6, 0.64);
+    }
+
+    private static double baseVolts(String type, double amperes) {
+        BipolarLaw law = (BipolarLaw) Fit.law(DeviceLibrary.standard()
+                .find(type)
+                .orElseThrow()
+                .semiconductor()
+                .orElseThrow());
+        double s = law.pnp() ? -1 : 1;
+        double low = 0;
+        double high = 3;
+        for (int n = 0; n < 60; n++) {
+            double[] i = new double[3];
+            law.currents(new double[] {s * (low + high) / 2, s * 6, 0}, i);
+            if (Math.abs(i[1]) > amperes) high = (low + high) / 2;
+            else low = (low + high) / 2;
+        }
+        return low;
     }
 
     @Test

@@ -81,7 +81,8 @@ class FaultListTest {
     void aWrongCapacitorIsInFarads() {
         Chassis set = SharedSets.named("halcyon");
         for (String written : new String[] {"C14:wrong:470pF", "C14:wrong:470p", "C14:wrong:.00047 mfd"})
-            assertThat(new Faults(set, List.of(Fault.parse(written))).farads("C14", 1e-8))
+            assertThat(new Faults(set, List.of(Fault.parse(written)))
+                            .farads(set.part("C14").orElseThrow(), 1, 1e-8))
                     .isCloseTo(470e-12, within(1e-15));
         assertThat(Fault.parse("C14:wrong:2.2nF").toward(Fault.parse("C14:wrong:220pF"), 0.5))
                 .isEqualTo(Fault.parse("C14:wrong:700pF"));
