@@ -49,7 +49,7 @@ public final class MainsReach {
     private final Chassis chassis;
     private final ConductiveIslands islands;
     private final Set<String> live;
-    private final List<Condition> conditions = new ArrayList<>();
+    private List<Condition> conditions;
 
     /**
      * One way in which the set can stand.
@@ -75,20 +75,32 @@ public final class MainsReach {
         Set<String> reached = new HashSet<>(islands.of(AcSupply.L));
         reached.addAll(islands.of(AcSupply.N));
         this.live = Set.copyOf(reached);
+    }
+
+    /** Solved when first asked for: which nets are live needs none of it. */
+    private List<Condition> conditions() {
+        if (conditions == null) conditions = solved();
+        return conditions;
+    }
+
+    private List<Condition> solved() {
+        List<Condition> all = new ArrayList<>();
         if (live.isEmpty()
                 || !AcSupply.has(chassis)
-                || AcSupply.vibrator(chassis).isPresent()) return;
+                || AcSupply.vibrator(chassis).isPresent()) return all;
         Setting usual = Setting.of(LINE);
-        add(new State("", ""), usual);
+        all.add(condition(new State("", ""), usual));
         for (Part p : chassis.parts()) {
             if (p.nets().values().stream().noneMatch(live::contains)) continue;
             if (p.component() instanceof Component.Switch s)
                 for (String at : s.positions())
-                    add(new State(p.reference(), at), usual.withSwitches(Map.of(p.reference(), at)));
+                    all.add(condition(new State(p.reference(), at), usual.withSwitches(Map.of(p.reference(), at))));
             FaultMode open = heats(p) ? FaultMode.HEATER_OPEN : FaultMode.OPEN;
             if (heats(p) || feeds(p))
-                add(new State(p.reference(), ""), usual.withFaults(List.of(Fault.of(p.reference(), open))));
+                all.add(condition(
+                        new State(p.reference(), ""), usual.withFaults(List.of(Fault.of(p.reference(), open)))));
         }
+        return all;
     }
 
     public static MainsReach of(Chassis chassis) {
@@ -104,10 +116,10 @@ public final class MainsReach {
                 || (p.component() instanceof Component.Resistor r && r.ohms() > 0 && r.ohms() <= DROPPER);
     }
 
-    private void add(State state, Setting setting) {
+    private Condition condition(State state, Setting setting) {
         Faults faults = new Faults(chassis, setting.faults());
-        conditions.add(new Condition(
-                state, new AcSupply(chassis, setting, faults, chassis.reference(), 0, c -> new DcSolver().solve(c))));
+        return new Condition(
+                state, new AcSupply(chassis, setting, faults, chassis.reference(), 0, c -> new DcSolver().solve(c)));
     }
 
     /** Whether a net conducts to a side of the mains, be it through a rectifier or a tube. */
@@ -139,7 +151,7 @@ public final class MainsReach {
         boolean direct = chassis.supply().arrangement().isDirect();
         if (direct && (behindChoke(a) || behindChoke(b))) return Optional.empty();
         Exposure worst = new Exposure(0, new State("", ""));
-        for (Condition c : conditions) {
+        for (Condition c : conditions()) {
             OptionalDouble u = potential(c.mains(), a, without);
             OptionalDouble v = potential(c.mains(), b, without);
             if (u.isEmpty() || v.isEmpty()) continue;
@@ -296,7 +308,7 @@ public final class MainsReach {
     public double touchAmperes(
             Barrier barrier, Map<String, Double> farads, Map<String, Double> ohms, double volts, double hertz) {
         double worst = 0;
-        for (Condition c : conditions)
+        for (Condition c : conditions())
             for (String earth : List.of(AcSupply.L, AcSupply.N)) {
                 double g = 0;
                 double b = 0;

@@ -33,7 +33,7 @@ final class SafetyRules {
     private static final double CLASS_X1_VOLTS = 440;
     private static final double CLOSE = 0.12;
     /** Amperes to which a current through a hand is known. */
-    private static final double FINEST = 1e-7;
+    private static final double FINEST = 1e-10;
     /** Share of the limit that a bleeder may take, so that a capacitor has room beside it. */
     private static final double BLEEDS = 0.6;
     /** Hertz at which the loss of a smaller capacitor in the aerial's return is stated: the low end of medium wave. */

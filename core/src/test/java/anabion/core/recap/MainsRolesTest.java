@@ -11,6 +11,7 @@ import anabion.core.json.Extra;
 import anabion.core.recap.Choice.SafetyClass;
 import anabion.core.testing.CircuitFixtures;
 import anabion.core.typical.TypicalCircuit;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -25,14 +26,28 @@ import org.junit.jupiter.params.provider.ValueSource;
 class MainsRolesTest {
     private static final Chassis SERIES = CircuitFixtures.typical(TypicalCircuit.FIVE_TUBE_AC_DC);
 
+    /** Each circuit is read once: another reading has other identities, and is another chassis. */
+    private static final Map<TypicalCircuit, Chassis> TYPICAL = new HashMap<>();
+
+    private static Chassis typical(TypicalCircuit circuit) {
+        return TYPICAL.computeIfAbsent(circuit, CircuitFixtures::typical);
+    }
+
     private static Chassis with(Chassis set, String... lines) {
         Chassis grown = set;
         for (String line : lines) grown = ListCodec.withPart(grown, WiringLine.parse(line, grown));
         return grown;
     }
 
+    /** A plan takes some tenths of a second, and most of these tests ask the same ones. */
+    private static final Map<Chassis, Plan> PLANS = new HashMap<>();
+
+    private static Plan planned(Chassis set) {
+        return PLANS.computeIfAbsent(set, s -> Planner.plan(s, Policy.USUAL, Stock.NONE));
+    }
+
     private static Item item(Chassis set, String key) {
-        return Planner.plan(set, Policy.USUAL, Stock.NONE).item(key).orElseThrow();
+        return planned(set).item(key).orElseThrow();
     }
 
     private static Role role(Chassis set, String key) {
@@ -77,12 +92,12 @@ class MainsRolesTest {
     @ParameterizedTest
     @CsvSource({"HOT_CHASSIS,C21", "AUTOTRANSFORMER,C21", "HEATER_TRANSFORMER,C21"})
     void aPlateBufferOnADirectlyConnectedSetIsAcrossTheLine(TypicalCircuit circuit, String key) {
-        assertThat(role(CircuitFixtures.typical(circuit), key)).isEqualTo(Role.ACROSS_LINE);
+        assertThat(role(typical(circuit), key)).isEqualTo(Role.ACROSS_LINE);
     }
 
     @Test
     void behindATransformerABufferBearsAlternatingVolts() {
-        Item c = item(CircuitFixtures.typical(TypicalCircuit.DIRECTLY_HEATED_RECTIFIER), "C22");
+        Item c = item(typical(TypicalCircuit.DIRECTLY_HEATED_RECTIFIER), "C22");
         assertThat(c.role()).isEqualTo(Role.RECTIFIER_BUFFER);
         assertThat(c.choice().pulses()).isTrue();
         assertThat(c.choice().volts()).isGreaterThanOrEqualTo(1600);
@@ -134,8 +149,7 @@ class MainsRolesTest {
 
     private static Map<String, String> plan(Chassis set) {
         Map<String, String> all = new TreeMap<>();
-        for (Item i : Planner.plan(set, Policy.USUAL, Stock.NONE).items())
-            all.put(i.key(), i.role() + " " + Labels.of(i.choice()));
+        for (Item i : planned(set).items()) all.put(i.key(), i.role() + " " + Labels.of(i.choice()));
         return all;
     }
 
@@ -143,7 +157,7 @@ class MainsRolesTest {
     @ParameterizedTest
     @ValueSource(strings = {"FIVE_TUBE_AC_DC", "LINE_CORD", "THREE_WAY_PORTABLE"})
     void rolesDoNotDependOnTheReferenceOrItsName(TypicalCircuit circuit) {
-        Chassis set = CircuitFixtures.typical(circuit);
+        Chassis set = typical(circuit);
         Map<String, String> usual = plan(set);
         assertThat(plan(measuredFrom(set, "B-"))).isEqualTo(usual);
         UnaryOperator<String> renamed = t -> t.replace("B-", "COMMON");
@@ -193,7 +207,7 @@ class MainsRolesTest {
 
     @Test
     void behindATransformerTheChassisIsOfClassY2() {
-        Item c = item(CircuitFixtures.typical(TypicalCircuit.DIRECTLY_HEATED_RECTIFIER), "C19");
+        Item c = item(typical(TypicalCircuit.DIRECTLY_HEATED_RECTIFIER), "C19");
         assertThat(c.role()).isEqualTo(Role.LINE_TO_CHASSIS);
         assertThat(klass(c)).isEqualTo(SafetyClass.Y2);
     }
@@ -201,7 +215,7 @@ class MainsRolesTest {
     /** On direct-current mains the filter behind the choke is a filter. */
     @Test
     void onDirectCurrentMainsOnlyWhatPrecedesTheChokeIsAcrossTheLine() {
-        Chassis set = CircuitFixtures.typical(TypicalCircuit.DC_MAINS);
+        Chassis set = typical(TypicalCircuit.DC_MAINS);
         assertThat(role(set, "C20")).isEqualTo(Role.ACROSS_LINE);
         assertThat(item(set, "C18.1").choice().safety()).isEmpty();
         assertThat(klass(item(set, "C33"))).isEqualTo(SafetyClass.Y1);
@@ -226,15 +240,15 @@ class MainsRolesTest {
     @ParameterizedTest
     @CsvSource({"CAR_HYBRID,C22,14.4,25"})
     void carsAreComputedUnderCharge(TypicalCircuit circuit, String key, double volts, double rating) {
-        Item c = item(CircuitFixtures.typical(circuit), key);
+        Item c = item(typical(circuit), key);
         assertThat(c.stress().worst()).isBetween(0.9 * volts, volts);
         assertThat(c.choice().volts()).isEqualTo(rating);
-        assertThat(Stresses.high(CircuitFixtures.typical(circuit))).isCloseTo(volts, within(0.01));
+        assertThat(Stresses.high(typical(circuit))).isCloseTo(volts, within(0.01));
     }
 
     @Test
     void theCheckAfterSafetyPartsHasAColdAndALiveHalf() {
-        Plan plan = Planner.plan(SERIES, Policy.USUAL, Stock.NONE);
+        Plan plan = planned(SERIES);
         assertThat(plan.batches().get(0).test().key()).isEqualTo("recap.test.safety");
         assertThat(plan.batches().get(0).test().fillings()).containsExactly("220 kΩ", "0.5");
     }

@@ -4,6 +4,7 @@ import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
@@ -265,8 +266,9 @@ final class VerdictPane extends BorderPane {
         foot.getChildren().add(Texts.rule());
         String text = POWERED.contains(session.step().get()) ? live() : session.say("safety.quiet");
         if (session.step().get() == Step.ARRIVAL || session.step().get() == Step.STUDY)
-            text = session.say(
-                    "safety." + set.get().chassis().supply().arrangement().code());
+            text = session.words()
+                    .get()
+                    .say(Isolation.words(set.get().chassis(), set.get().readings()));
         foot.getChildren().add(Texts.wrapped(text, "soft", "small"));
     }
 
@@ -290,10 +292,10 @@ final class VerdictPane extends BorderPane {
             return Optional.of(session.say(
                     "safety.open-end",
                     String.join(", ", open.stream().map(Alteration::part).toList())));
-        if (set.get().chassis().supply().arrangement().chassisMayBeLive()) {
-            return Optional.of(session.say(
-                    "safety." + set.get().chassis().supply().arrangement().code()));
-        }
+        if (Isolation.mayBeLive(set.get().chassis()))
+            return Optional.of(session.words()
+                    .get()
+                    .say(Isolation.words(set.get().chassis(), set.get().readings())));
         return Optional.empty();
     }
 }

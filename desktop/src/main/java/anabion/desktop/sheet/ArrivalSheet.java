@@ -8,6 +8,8 @@ import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
 import anabion.core.command.BandsLine;
 import anabion.core.error.InputException;
+import anabion.core.isolation.Caution;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
 import anabion.core.job.SymptomKind;
@@ -138,10 +140,15 @@ public final class ArrivalSheet implements Sheet {
                 s.hertz() == 0 ? "" : Figures.fixed(s.hertz(), 0),
                 t -> putSupply(s.withHertz(t.isEmpty() ? 0 : Notation.exact(t, Unit.HERTZ))));
         Label consequence = Texts.wrapped(
-                session.say("safety." + s.arrangement().code())
+                session.words().get().say(Isolation.words(set.chassis(), set.readings()))
                         + (s.arrangement().usesMains() ? " " + session.say("safety.law") : ""),
-                s.arrangement().chassisMayBeLive() ? "brick" : "soft");
+                Isolation.mayBeLive(set.chassis()) ? "brick" : "soft");
         body.getChildren().add(consequence);
+        List<Caution> cautions = Caution.of(set.chassis());
+        if (cautions.isEmpty()) return;
+        VBox all = new VBox(2, Texts.label(session.say("caution.head"), "soft"));
+        cautions.forEach(c -> all.getChildren().add(Texts.wrapped("– " + session.say("caution." + c.code()), "soft")));
+        body.getChildren().add(all);
     }
 
     private void complaints(SetRecord set) {

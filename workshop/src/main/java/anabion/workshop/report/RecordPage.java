@@ -4,6 +4,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.coldcheck.ColdTable;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
@@ -193,8 +194,7 @@ public final class RecordPage {
     }
 
     public List<String> safety() {
-        return List.of(
-                words.say("safety." + set.chassis().supply().arrangement().code()), words.say("safety.law"));
+        return List.of(words.say(Isolation.words(set.chassis(), set.readings())), words.say("safety.law"));
     }
 
     public List<String> complaints() {

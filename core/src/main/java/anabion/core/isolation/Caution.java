@@ -1,0 +1,86 @@
+package anabion.core.isolation;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Dielectric;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.device.DeviceType;
+import anabion.core.json.Coded;
+import anabion.core.simulation.fault.Sockets;
+import anabion.core.simulation.supply.AcSupply;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Set;
+import java.util.function.Predicate;
+
+/** What can hurt in an old set besides its volts; each where the set has what it is about. */
+public enum Caution implements Coded {
+    /** Heat-proof cords and the boards over droppers. */
+    ASBESTOS(c -> has(c, Caution::drops)),
+    /** A cord that is the heaters' dropper. */
+    LINE_CORD(c -> has(c, p -> drops(p) && (p.touches(AcSupply.L) || p.touches(AcSupply.N)))),
+    /** One switched pole, and a plug that goes in both ways. */
+    PLUG(c -> has(c, p -> p.touches(AcSupply.L)) && Isolation.mayBeLive(c)),
+    /** The breaker of a bench with an isolation transformer. */
+    BREAKER(Isolation::mayBeLive),
+    SCOPE_CLIP(Isolation::mayBeLive),
+    SYNCHRONOUS_VIBRATOR(c -> AcSupply.vibrator(c).isPresent()),
+    SELENIUM(c -> has(c, p -> p.is(PartRole.METAL_RECTIFIER))),
+    MERCURY(c -> has(c, Caution::vapour)),
+    /** Oil and wax of paper capacitors and transformers. */
+    OIL_AND_WAX(c -> has(c, Caution::paper)),
+    LEAD(c -> !c.parts().isEmpty()),
+    BERYLLIUM(c -> has(c, Caution::power)),
+    LUMINOUS_DIAL(c -> has(c, p -> p.is(PartRole.TUNING_GANG)));
+
+    private static final Set<String> VAPOUR = Set.of("82", "83", "866", "866A", "0Z4");
+    /** Watts from which a resistor is a dropper with a heat shield. */
+    private static final double HOT = 5;
+    /** Milliamperes of its stated gain from which a transistor sits on a washer. */
+    private static final double LARGE = 400;
+
+    private static final double PAPER = 9e-10;
+
+    private final Predicate<Chassis> applies;
+
+    Caution(Predicate<Chassis> applies) {
+        this.applies = applies;
+    }
+
+    /** Those that a set asks for. */
+    public static List<Caution> of(Chassis chassis) {
+        return Arrays.stream(values()).filter(c -> c.applies.test(chassis)).toList();
+    }
+
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static boolean has(Chassis chassis, Predicate<Part> part) {
+        return chassis.parts().stream().anyMatch(part);
+    }
+
+    private static boolean drops(Part p) {
+        return p.component() instanceof Component.Resistor r && r.watts() >= HOT;
+    }
+
+    private static boolean vapour(Part p) {
+        return p.device().filter(d -> VAPOUR.contains(d.type())).isPresent();
+    }
+
+    private static boolean paper(Part p) {
+        return p.component() instanceof Component.Capacitor c
+                && (c.is(Dielectric.PAPER)
+                        || (c.dielectric().isEmpty() && c.farads().stream().anyMatch(f -> f >= PAPER)));
+    }
+
+    private static boolean power(Part p) {
+        return Sockets.type(p)
+                .flatMap(DeviceType::semiconductor)
+                .filter(s -> s.atMilliamps() >= LARGE)
+                .isPresent();
+    }
+}
