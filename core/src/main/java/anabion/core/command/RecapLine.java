@@ -175,7 +175,10 @@ public final class RecapLine {
                 new PartTest(
                         key,
                         PartTest.What.VALUE,
-                        Notation.decode(text, capacitor ? Unit.FARAD : Unit.OHM).value(),
+                        text.equalsIgnoreCase("open")
+                                ? capacitor ? 0 : Notation.OPEN
+                                : Notation.decode(text, capacitor ? Unit.FARAD : Unit.OHM)
+                                        .value(),
                         0,
                         0);
             case "esr" ->

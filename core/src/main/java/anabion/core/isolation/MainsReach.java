@@ -252,14 +252,14 @@ public final class MainsReach {
     /** What of an island that the mains does not reach can be touched; empty for a coil between two capacitors, which is inside. */
     private Optional<Touched> touched(Set<String> nets) {
         if (nets.contains(Chassis.METAL)) return Optional.of(Touched.METAL);
-        for (String net : nets) {
-            Optional<Touched> named = TerminalNames.of(net).map(MainsReach::touched);
-            if (named.isPresent()) return named;
-        }
         List<Part> on = chassis.parts().stream()
                 .filter(p -> p.nets().values().stream().anyMatch(nets::contains))
                 .toList();
         if (on.stream().anyMatch(p -> p.device().isPresent())) return Optional.of(Touched.METAL);
+        for (String net : nets) {
+            Optional<Touched> named = TerminalNames.of(net).map(MainsReach::touched);
+            if (named.isPresent()) return named;
+        }
         boolean bridged = between(nets).stream().anyMatch(p -> p.component() instanceof Component.Resistor)
                 && between(nets).stream()
                         .anyMatch(p -> p.component() instanceof Capacitor c

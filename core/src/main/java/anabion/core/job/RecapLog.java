@@ -81,11 +81,4 @@ public record RecapLog(
     public Set<Tick> ticks(String key) {
         return ticks.getOrDefault(key, Set.of());
     }
-
-    /** The last test of every part. */
-    public Map<String, PartTest> last() {
-        Map<String, PartTest> last = new LinkedHashMap<>();
-        tests.forEach(t -> last.put(t.test().key(), t.test()));
-        return last;
-    }
 }

@@ -46,7 +46,10 @@ public final class WorkOrder {
                     case COLD_CHECKS, FIRST_POWER, TRACE, ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK ->
                         new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
-        StepState state = job.marked(step).map(Marked::state).orElse(derived.state());
+        StepState state = job.marked(step)
+                .map(Marked::state)
+                .filter(s -> s != StepState.DONE || step != Step.RECAP || derived.done() > 0)
+                .orElse(derived.state());
         return new Item(step, state, derived.done(), derived.total(), derived.next());
     }
 
@@ -74,9 +77,10 @@ public final class WorkOrder {
         int fitted = (int) job.recap().ticks().values().stream()
                 .filter(t -> t.contains(Tick.FITTED))
                 .count();
-        StepState state = job.recap().ticks().isEmpty() ? StepState.OPEN : StepState.UNDER_WAY;
+        boolean begun = job.recap().ticks().values().stream().anyMatch(t -> !t.isEmpty());
+        StepState state = begun ? StepState.UNDER_WAY : StepState.OPEN;
         Phrase next = fitted == 0 ? Phrase.of("next.recap") : Phrase.of("next.recap-more", fitted);
-        return new Item(Step.RECAP, state, 0, 0, next);
+        return new Item(Step.RECAP, state, fitted, 0, next);
     }
 
     private static Item voltages(int read, int charted) {

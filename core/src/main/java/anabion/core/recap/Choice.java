@@ -97,6 +97,11 @@ public record Choice(
         return new Choice(action, kind, other, volts, safety, pair, because, warnings, pulses);
     }
 
+    /** With the capacitor's own value and rating: it stays. */
+    Choice kept(CapacitorSection c) {
+        return new Choice(action, Dielectric.CERAMIC, c.farads(), c.rating(), safety, pair, rule, List.of(), false);
+    }
+
     Choice forPulses() {
         return new Choice(action, kind, value, volts, safety, pair, rule, warnings, true);
     }

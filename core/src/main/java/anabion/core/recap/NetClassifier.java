@@ -256,6 +256,18 @@ final class NetClassifier {
         return chassis.parts().stream().anyMatch(p -> p.is(PartRole.VIBRATOR));
     }
 
+    /** Whether an FM coil is on a net, or on another electrode of a device there. */
+    boolean vhf(String net) {
+        if (isReference(net)) return false;
+        return fmCoil(net)
+                || at(net).stream().filter(p -> p.device().isPresent()).anyMatch(p -> p.nets().values().stream()
+                        .anyMatch(n -> !isReference(n) && fmCoil(n)));
+    }
+
+    private boolean fmCoil(String net) {
+        return near(net, PartRole.FM_RF_COIL, PartRole.FM_OSCILLATOR_COIL);
+    }
+
     /** Whether one rectifier ends and another begins at a net: the capacitor there doubles. */
     boolean pumped(String net) {
         List<Electrode> rectifiers =

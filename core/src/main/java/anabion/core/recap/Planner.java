@@ -8,6 +8,7 @@ import anabion.core.circuit.SmallSignal;
 import anabion.core.job.PartTest;
 import anabion.core.numeric.Phasor;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Series;
 import anabion.core.quantity.Unit;
@@ -26,6 +27,9 @@ import java.util.TreeSet;
 public final class Planner {
     /** A resistor that turns more than this share of its rating into heat is worth a larger one. */
     private static final double WARM = 0.6;
+
+    /** Farads up to which an unmarked capacitor of a VHF unit is taken for ceramic. */
+    private static final double CERAMIC = 5e-9;
 
     private static final double[] WATTS = {0.25, 0.5, 1, 2, 3, 5, 7, 10, 15, 20};
     private static final double MICRO = 1e6;
@@ -89,6 +93,8 @@ public final class Planner {
             Stress stress = stresses.of(c, role);
             Choice choice = chooser.choose(c, role, stress);
             if (role == Role.RESERVOIR && c.farads() > 0) choice = limits.limited(c, choice);
+            if (vhf(c, role))
+                choice = choice.with(Action.KEEP, Phrase.of("recap.rule.vhf")).kept(c);
             choice = bySchool(c, role, choice);
             Phrase why = said.containsKey(c.key())
                     ? Phrase.of("recap.why.by-hand", Phrase.of("recap.role." + role.code()))
@@ -101,6 +107,13 @@ public final class Planner {
         List<Plan.TubeItem> tubes = tubes();
         List<Plan.Batch> batches = new Batches(chassis, policy, around).of(items, resistors, tubes, swaps);
         return new Plan(policy, items, resistors, tubes, swaps, batches);
+    }
+
+    /** A small capacitor of no stated kind at an FM coil, or at a tube that works on one, is ceramic or mica. */
+    private boolean vhf(CapacitorSection c, Role role) {
+        boolean small = c.farads() <= CERAMIC
+                && ((Component.Capacitor) c.part().component()).dielectric().isEmpty();
+        return small && role.rule() != Role.Rule.SAFETY && (around.vhf(c.plus()) || around.vhf(c.minus()));
     }
 
     // --- the school ---
@@ -270,10 +283,12 @@ public final class Planner {
                         r.watts(),
                         Math.max(wanted, r.watts()),
                         renew ? Action.RENEW : Action.KEEP,
-                        Phrase.of(
-                                renew ? "recap.rule.drifted" : "recap.rule.holds",
-                                Figures.percent(off),
-                                Figures.percent(policy.drift()))));
+                        test.get().amount() >= Notation.OPEN
+                                ? Phrase.of("recap.rule.open")
+                                : Phrase.of(
+                                        renew ? "recap.rule.drifted" : "recap.rule.holds",
+                                        Figures.percent(off),
+                                        Figures.percent(policy.drift()))));
             } else if (r.watts() > 0 && heat > WARM * r.watts())
                 found.add(new Plan.ResistorItem(
                         p,

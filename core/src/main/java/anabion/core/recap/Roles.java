@@ -161,7 +161,7 @@ public final class Roles {
         if (electrode || Math.abs(volts) < 0.3) return Optional.empty();
         if (!around.battery(a)
                 && !around.reservoir(a)
-                && around.behindCoil(a, "g1", "b").isPresent()) return is(Role.AVC_FILTER, a);
+                && around.behindCoil(a, "g1", "b").isPresent()) return is(ofGrid(c, a), a);
         if (around.battery(a) || (around.fed(a) && (around.high(a) || c.farads() >= SMOOTHS))) {
             boolean smooths =
                     c.farads() >= SMOOTHS && !around.solved().supplies().isEmpty();
@@ -188,11 +188,22 @@ public final class Roles {
             if (oscillator) return is(Role.OSCILLATOR_GRID, a, b, name);
             return is(Role.COUPLING, a, b, name);
         }
-        if (plateSide && (around.output(a) || around.output(b))) return is(Role.PLATE_TONE, a, b);
+        if (plateSide && (around.output(a) || around.output(b)))
+            return is(collects(a) || collects(b) ? Role.COLLECTOR_TONE : Role.PLATE_TONE, a, b);
         if (plateSide && c.farads() <= SMALL) return is(Role.OSCILLATOR_GRID, a, b, "");
         if (around.near(a, PartRole.TONE_CONTROL) || around.near(b, PartRole.TONE_CONTROL)) return is(Role.TONE, a, b);
         if (plateSide) return is(Role.COUPLING, a, b, "");
         return Optional.empty();
+    }
+
+    /** A grid's return, or the bypass of a base's divider. */
+    private Role ofGrid(CapacitorSection c, String net) {
+        boolean base = around.behindCoil(net, "b").filter(Electrode::transistor).isPresent();
+        return base && !c.part().is(PartRole.AVC_FILTER) ? Role.BASE_BYPASS : Role.AVC_FILTER;
+    }
+
+    private boolean collects(String net) {
+        return around.on(net, "c").filter(Electrode::transistor).isPresent();
     }
 
     /** Whether the cathode or emitter of an amplifying device is on a net; that of a rectifier feeds a rail. */
@@ -204,6 +215,8 @@ public final class Roles {
 
     private Optional<Found> plate(CapacitorSection c, String a, String b) {
         Optional<Electrode> plate = around.on(a, "a", "c").filter(e -> !e.rectifies() && !e.diode());
+        if (plate.filter(Electrode::transistor).isPresent())
+            return is(around.output(a) ? Role.COLLECTOR_TONE : Role.COLLECTOR_BYPASS, a, b);
         if (plate.isPresent()) return is(around.output(a) ? Role.PLATE_TONE : Role.PLATE_BYPASS, a, b);
         if (around.near(a, PartRole.TONE_CONTROL)
                 || around.near(b, PartRole.TONE_CONTROL)
@@ -222,7 +235,7 @@ public final class Roles {
         if (c.farads() <= (diode ? LOW_OHMS : DETECTS) && detector) return is(Role.DETECTOR_BYPASS, a, b);
         boolean volts = Math.abs(around.dc(a) - around.dc(b)) > QUIET;
         if (around.earthy(b) && !volts && c.farads() > SMALL)
-            return is(around.wound(a) || !around.behind(a).isEmpty() ? Role.AVC_FILTER : Role.RF_BYPASS, a);
+            return is(around.wound(a) || !around.behind(a).isEmpty() ? ofGrid(c, a) : Role.RF_BYPASS, a);
         return around.earthy(b) ? is(Role.RF_BYPASS, a) : Optional.empty();
     }
 }

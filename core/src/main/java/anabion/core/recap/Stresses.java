@@ -119,7 +119,10 @@ public final class Stresses {
     }
 
     private double swing(CapacitorSection c, Role role, double direct) {
-        boolean loud = role == Role.PLATE_TONE || around.output(c.plus()) || around.output(c.minus());
+        boolean loud = role == Role.PLATE_TONE
+                || role == Role.COLLECTOR_TONE
+                || around.output(c.plus())
+                || around.output(c.minus());
         boolean plate = loud
                 && (around.on(c.plus(), "a", "c").isPresent()
                         || around.on(c.minus(), "a", "c").isPresent());

@@ -1,12 +1,17 @@
 package anabion.core.recap;
 
+import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Dielectric;
 import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.text.Phrase;
+import java.util.LinkedHashMap;
+import java.util.Map;
+import java.util.Optional;
 
 /** Judges tests of parts by stated limits. */
 public final class Tested {
@@ -28,6 +33,30 @@ public final class Tested {
 
     /** Whether it fails, and why or why not. */
     public record Verdict(boolean fails, Phrase words) {}
+
+    /**
+     * The test of each part that decides: of the last ones of each kind one that fails, else the last. A leak does not go away because a value was measured later.
+     */
+    public static Map<String, PartTest> deciding(RecapLog log, Chassis chassis) {
+        Map<String, Map<PartTest.What, PartTest>> last = new LinkedHashMap<>();
+        Map<String, PartTest> latest = new LinkedHashMap<>();
+        for (RecapLog.Tested t : log.tests()) {
+            last.computeIfAbsent(t.test().key(), k -> new LinkedHashMap<>())
+                    .put(t.test().what(), t.test());
+            latest.put(t.test().key(), t.test());
+        }
+        Map<String, CapacitorSection> sections = new LinkedHashMap<>();
+        CapacitorSection.of(chassis).forEach(c -> sections.put(c.key(), c));
+        last.forEach((key, tests) -> tests.values().stream()
+                .filter(t -> fails(t, Optional.ofNullable(sections.get(key))))
+                .findFirst()
+                .ifPresent(t -> latest.put(key, t)));
+        return latest;
+    }
+
+    private static boolean fails(PartTest t, Optional<CapacitorSection> c) {
+        return c.map(x -> of(t, x)).orElseGet(() -> of(t)).fails();
+    }
 
     /** The verdict on a capacitor, by stated limits. */
     public static Verdict of(PartTest t, CapacitorSection c) {

@@ -70,15 +70,27 @@ class RecapLineTest {
                 "leak C18.2 1.2mA@300 good 0.2mA",
                 "measured R13 250k",
                 "emission V4 62/50");
-        assertThat(log.last().get("C14").amount()).isEqualTo(10.2e-9);
-        assertThat(log.last().get("C18.1").what()).isEqualTo(PartTest.What.ESR);
-        PartTest leak = log.last().get("C18.2");
+        assertThat(Tested.deciding(log, set).get("C14").amount()).isEqualTo(10.2e-9);
+        assertThat(Tested.deciding(log, set).get("C18.1").what()).isEqualTo(PartTest.What.ESR);
+        PartTest leak = Tested.deciding(log, set).get("C18.2");
         assertThat(leak.amount()).isEqualTo(1.2e-3);
         assertThat(leak.good()).isEqualTo(0.2e-3);
         assertThat(leak.volts()).isEqualTo(300);
-        assertThat(log.last().get("R13").amount()).isEqualTo(250e3);
-        assertThat(log.last().get("V4").good()).isEqualTo(50);
+        assertThat(Tested.deciding(log, set).get("R13").amount()).isEqualTo(250e3);
+        assertThat(Tested.deciding(log, set).get("V4").good()).isEqualTo(50);
         assertThat(log.ticks("C14")).contains(Tick.MEASURED);
+    }
+
+    /** An open part is measured, too; a leak does not go away because a value was measured later. */
+    @Test
+    void anOpenPartAndALeakStay() {
+        assertThat(Tested.deciding(typed("measured R13 open"), set).get("R13").amount())
+                .isGreaterThanOrEqualTo(1e9);
+        RecapLog log = typed("leak C18.2 1.2mA@300 good 0.2mA", "measured C18.2 33u");
+        assertThat(Tested.deciding(log, set).get("C18.2").what()).isEqualTo(PartTest.What.LEAKAGE);
+        RecapLog mended =
+                typed("leak C18.2 1.2mA@300 good 0.2mA", "leak C18.2 0.1mA@300 good 0.2mA", "measured C18.2 33u");
+        assertThat(Tested.deciding(mended, set).get("C18.2").what()).isEqualTo(PartTest.What.VALUE);
     }
 
     @ParameterizedTest

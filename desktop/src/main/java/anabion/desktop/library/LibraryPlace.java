@@ -17,6 +17,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Function;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -175,28 +176,35 @@ public final class LibraryPlace extends BorderPane {
             return CompletableFuture.completedFuture(null);
         }
         filter = "";
-        DeviceType type = library.find(lit).orElseThrow(() -> InputException.at(lit)
-                .because(session.say("library.none"))
-                .so(session.say("library.none.remedy")));
-        if (command instanceof LibraryRequest.Add a) return added(a.name(), a.pattern(), library);
+        String wanted = lit;
+        if (command instanceof LibraryRequest.Add a) {
+            lit = a.name();
+            return changed(session.say("library.added", a.name()), own -> added(a.name(), a.pattern(), own));
+        }
         if (command instanceof LibraryRequest.Edit e)
-            return put(session.say("library.change", type.name()), TypeLine.edit(type, e.line()));
-        return reverted(type);
+            return changed(session.say("library.change", wanted), own -> TypeLine.edit(find(own, wanted), e.line()));
+        return reverted(find(library, wanted));
     }
 
-    private CompletableFuture<?> added(String name, String pattern, DeviceLibrary library) {
-        if (library.find(name).isPresent())
+    private DeviceType find(DeviceLibrary library, String name) {
+        return library.find(name).orElseThrow(() -> InputException.at(name)
+                .because(session.say("library.none"))
+                .so(session.say("library.none.remedy")));
+    }
+
+    private DeviceType added(String name, String pattern, DeviceLibrary library) {
+        if (library.find(name).filter(t -> t.name().equalsIgnoreCase(name)).isPresent())
             throw InputException.at(name).because(session.say("library.known")).so(session.say("library.known.remedy"));
         DeviceType like = library.find(pattern).orElseThrow(() -> InputException.at(pattern)
                 .because(session.say("library.unknown"))
                 .so(session.say("library.unknown.remedy")));
-        DeviceType made = TypeLine.like(name, like);
-        lit = made.name();
-        return put(session.say("library.added", made.name()), made);
+        return TypeLine.like(name, like);
     }
 
-    private CompletableFuture<?> put(String label, DeviceType type) {
+    /** Changes one type as the library then is: lines typed faster than they are stored all count. */
+    private CompletableFuture<?> changed(String label, Function<DeviceLibrary, DeviceType> change) {
         return session.types().change(own -> {
+            DeviceType type = change.apply(own.library());
             List<DeviceType> rows = new ArrayList<>(own.own());
             rows.removeIf(t -> t.name().equals(type.name()));
             rows.add(type);

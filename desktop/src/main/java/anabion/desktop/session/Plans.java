@@ -11,6 +11,7 @@ import anabion.core.recap.Planner;
 import anabion.core.recap.Policy;
 import anabion.core.recap.Role;
 import anabion.core.recap.Stock;
+import anabion.core.recap.Tested;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
@@ -73,7 +74,8 @@ final class Plans implements AutoCloseable {
         if (session.step().get() != Step.RECAP) return;
         Chassis chassis = session.need().chassis();
         RecapLog log = session.need().job().recap();
-        Ground ground = new Ground(chassis, log.school(), shop.get(), stock.get(), log.roles(), log.last());
+        Ground ground =
+                new Ground(chassis, log.school(), shop.get(), stock.get(), log.roles(), Tested.deciding(log, chassis));
         if (planned.filter(ground::equals).isPresent()) return;
         if (planned.filter(p -> p.chassis().id().equals(chassis.id())).isEmpty()) plan.set(Optional.empty());
         planned = Optional.of(ground);

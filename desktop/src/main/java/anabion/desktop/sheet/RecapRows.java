@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Dielectric;
+import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
 import anabion.core.quantity.Figures;
@@ -11,6 +12,7 @@ import anabion.core.recap.Item;
 import anabion.core.recap.Labels;
 import anabion.core.recap.Plan;
 import anabion.core.recap.SeleniumSwap;
+import anabion.core.recap.Tested;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -140,7 +142,7 @@ final class RecapRows {
             box.getChildren().add(text);
         });
         if (line.item().isPresent()) box.getChildren().add(Texts.gap());
-        ticks(line, log.ticks(line.key()), box);
+        ticks(line, log.ticks(line.key()), failed(line, log), box);
         box.setAlignment(Pos.CENTER_LEFT);
         box.setPadding(new Insets(4, 14, 0, 10));
         return box;
@@ -165,7 +167,18 @@ final class RecapRows {
                         Texts.column(Figures.fixed(i.stress().worst(), 0) + " V", columns.volts(), true, "soft"));
     }
 
-    private void ticks(ShownRow line, Set<Tick> done, HBox box) {
+    /** Whether the test that decides about a part fails it. */
+    private boolean failed(ShownRow line, RecapLog log) {
+        Optional<PartTest> test = Optional.ofNullable(
+                Tested.deciding(log, session.need().chassis()).get(line.key()));
+        return test.filter(t -> line.item()
+                        .map(i -> Tested.of(t, i.piece()))
+                        .orElseGet(() -> Tested.of(t))
+                        .fails())
+                .isPresent();
+    }
+
+    private void ticks(ShownRow line, Set<Tick> done, boolean failed, HBox box) {
         boolean keeps = line.item()
                 .filter(i -> i.choice().action() == Choice.Action.KEEP)
                 .isPresent();
@@ -178,7 +191,8 @@ final class RecapRows {
             cell.setMinWidth(columns.tick());
             cell.setPrefWidth(columns.tick());
             cell.setMaxWidth(columns.tick());
-            if (!blank) cell.getChildren().add(new Mark(done.contains(t) ? Mark.Kind.DISC : Mark.Kind.RING));
+            Mark.Kind kind = t == Tick.MEASURED && failed ? Mark.Kind.TRIANGLE : Mark.Kind.DISC;
+            if (!blank) cell.getChildren().add(new Mark(done.contains(t) ? kind : Mark.Kind.RING));
             box.getChildren().add(cell);
         }
     }

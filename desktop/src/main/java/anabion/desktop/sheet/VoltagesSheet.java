@@ -229,7 +229,12 @@ public final class VoltagesSheet implements Sheet {
         String stage =
                 session.stage().get().map(s -> session.say("ui.volts.only", s)).orElse("");
         Optional<Chart> chart = session.set().get().get().chassis().chart();
-        if (chart.isEmpty()) return session.say("ui.volts.no-chart") + stage;
+        if (chart.isEmpty()) {
+            boolean compared = session.verdict().get().stream()
+                    .flatMap(v -> v.rows().stream())
+                    .anyMatch(r -> r.reading().isPresent() && r.expectation().isPresent());
+            return session.say(compared ? "ui.volts.no-chart-computed" : "ui.volts.no-chart") + stage;
+        }
         Chart.Conditions c = chart.get().conditions();
         return session.say(
                         chart.get().provisional() ? "ui.volts.conditions-provisional" : "ui.volts.conditions",

@@ -163,6 +163,7 @@ public final class Shell extends StackPane {
 
     public void go(Where to) {
         where = to;
+        probe.left();
         probe.clear();
         Region place =
                 switch (to) {

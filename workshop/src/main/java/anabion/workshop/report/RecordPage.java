@@ -24,14 +24,17 @@ import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Tested;
+import anabion.core.text.Phrase;
 import anabion.core.text.Words;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Stream;
 
@@ -92,7 +95,7 @@ public final class RecordPage {
     /** All parts that were renewed, in the order of the work. */
     public List<Casualty> casualties() {
         List<Casualty> found = new ArrayList<>();
-        Map<String, PartTest> tests = set.job().recap().last();
+        Map<String, PartTest> tests = Tested.deciding(set.job().recap(), set.chassis());
         for (Alteration a : set.job().fitted().last().values()) {
             if (a.kind() != AlterationKind.RENEWED) continue;
             Optional<Part> part = set.chassis().part(a.part());
@@ -275,10 +278,31 @@ public final class RecordPage {
                 f.tests().stream().map(words::say).toList());
     }
 
+    /** What was altered, tested and tried, in the order of the work. */
     public List<String> done() {
-        return set.job().alterations().stream()
-                .map(a -> a.at().toString().substring(0, 10) + "  " + alteration(a, words))
-                .toList();
+        Map<Instant, List<String>> all = new TreeMap<>();
+        set.job().alterations().forEach(a -> at(all, a.at()).add(alteration(a, words)));
+        set.job().recap().tests().forEach(t -> at(all, t.at()).add(tested(t.test())));
+        set.job().trials().forEach(t -> at(all, t.at())
+                .add(words.say("record.trial." + t.how().code(), t.part()) + ": "
+                        + words.say(t.better() ? "record.trial.better" : "record.trial.same")));
+        List<String> lines = new ArrayList<>();
+        all.forEach((when, what) -> what.forEach(w -> lines.add(when.toString().substring(0, 10) + "  " + w)));
+        return lines;
+    }
+
+    private static List<String> at(Map<Instant, List<String>> all, Instant when) {
+        return all.computeIfAbsent(when, w -> new ArrayList<>());
+    }
+
+    private String tested(PartTest t) {
+        Phrase verdict = CapacitorSection.of(set.chassis()).stream()
+                .filter(c -> c.key().equals(t.key()))
+                .findFirst()
+                .map(c -> Tested.of(t, c))
+                .orElseGet(() -> Tested.of(t))
+                .words();
+        return words.say("record.tested", t.key(), words.say(verdict));
     }
 
     public List<String> left() {
