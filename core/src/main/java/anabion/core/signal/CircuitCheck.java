@@ -7,6 +7,8 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.TerminalNames;
 import anabion.core.circuit.Element;
+import anabion.core.device.DeviceType;
+import anabion.core.device.Section;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Figures;
@@ -16,6 +18,8 @@ import anabion.core.quantity.Unit;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.Overload;
+import anabion.core.simulation.fault.Faults;
+import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.text.Phrase;
@@ -37,6 +41,13 @@ public final class CircuitCheck {
     private static final int MOST = 40;
     /** Ohms from which on a path is insulation. */
     private static final double INSULATION = 5e7;
+
+    /** Volts from which a filament hangs on direct current at all. */
+    private static final double LIT = 0.3;
+    /** Shares of its rated volts that a filament bears, and that it needs. */
+    private static final double MOST_HEAT = 1.15;
+
+    private static final double LEAST_HEAT = 0.75;
 
     private final Chassis chassis;
     private final List<Remark> found = new ArrayList<>();
@@ -170,7 +181,32 @@ public final class CircuitCheck {
                     o.part(),
                     Figures.fixed(o.watts(), 1),
                     Figures.fixed(o.limit(), 1));
+        filaments(solved);
         deaf(engine);
+    }
+
+    /** Filaments on direct current, one by one, with the cathode currents that flow through them. */
+    private void filaments(OperatingPoint solved) {
+        Sockets sockets = new Sockets(Faults.NONE);
+        for (Part p : chassis.parts()) {
+            Optional<DeviceType> type = Sockets.type(p).filter(DeviceType::directlyHeated);
+            boolean rectifies =
+                    type.stream().flatMap(t -> t.sections().stream()).anyMatch(s -> s.kind() == Section.Kind.RECTIFIER);
+            if (type.isEmpty() || rectifies) continue;
+            for (Sockets.HeaterPiece piece : sockets.pieces(p, type.get())) {
+                double volts = Math.abs(solved.volts(piece.from()).orElse(0)
+                        - solved.volts(piece.to()).orElse(0));
+                double share = volts / piece.volts();
+                if (volts < LIT || (share <= MOST_HEAT && share >= LEAST_HEAT)) continue;
+                remark(
+                        p.reference(),
+                        share > MOST_HEAT ? "check.filament-high" : "check.filament-low",
+                        p.reference(),
+                        Figures.fixed(volts, 2),
+                        Figures.fixed(piece.volts(), 1));
+                break;
+            }
+        }
     }
 
     /** Nets that only capacitors and grids reach: nothing says what they stand at. */

@@ -73,7 +73,7 @@ final class RecapDetail extends HBox {
         add(stress(i.piece(), i.stress()), "small");
         for (Phrase w : i.choice().warnings()) add(say(w) + ".", "brick", "small");
         for (Item.Neighbour n : i.neighbours()) add(neighbour(n), "soft", "small");
-        Optional.ofNullable(log.last().get(i.key()))
+        Optional.ofNullable(Tested.deciding(log, session.need().chassis()).get(i.key()))
                 .map((PartTest t) -> say(Tested.of(t, i.piece()).words()))
                 .ifPresent(t -> add(session.say("recap.tested", t), "small"));
         if (i.choice().action() == Choice.Action.TEST
