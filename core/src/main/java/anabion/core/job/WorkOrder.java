@@ -46,10 +46,7 @@ public final class WorkOrder {
                     case COLD_CHECKS, FIRST_POWER, TRACE, ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK ->
                         new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
-        StepState state = job.marked(step)
-                .map(Marked::state)
-                .filter(s -> s != StepState.DONE || step != Step.RECAP || derived.done() > 0)
-                .orElse(derived.state());
+        StepState state = job.marked(step).map(Marked::state).orElse(derived.state());
         return new Item(step, state, derived.done(), derived.total(), derived.next());
     }
 

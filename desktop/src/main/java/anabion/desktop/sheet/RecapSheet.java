@@ -8,6 +8,8 @@ import anabion.core.command.RecapRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.StockCodec;
 import anabion.core.job.RecapLog;
+import anabion.core.job.Step;
+import anabion.core.job.StepState;
 import anabion.core.job.Tick;
 import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Causes;
@@ -144,8 +146,14 @@ public final class RecapSheet implements Sheet {
                 .filter(i -> log().ticks(i.key()).contains(Tick.FITTED))
                 .count();
         Policy p = plan.policy();
+        boolean unlogged = done == 0
+                && session.need()
+                        .job()
+                        .marked(Step.RECAP)
+                        .filter(m -> m.state() == StepState.DONE)
+                        .isPresent();
         return session.say(
-                "recap.school",
+                unlogged ? "recap.school-unlogged" : "recap.school",
                 done,
                 plan.renewed(),
                 session.say("recap.scope." + p.scope().code()),
