@@ -128,7 +128,7 @@ final class Batches {
     }
 
     /** The least that the set's own resistors leave between mains and anything that can be touched. */
-    private String insulation() {
+    private Phrase insulation() {
         double most = around.reach().barriers().stream()
                 .mapToDouble(b -> b.parts().stream()
                         .filter(p -> p.component() instanceof Component.Resistor)
@@ -136,7 +136,9 @@ final class Batches {
                         .sum())
                 .max()
                 .orElse(0);
-        return most > 0 ? Figures.si(Quantity.ohms(1 / most)) : "100 MΩ";
+        return most > 0
+                ? Phrase.of("recap.test.safety.bleeders", Figures.si(Quantity.ohms(1 / most)))
+                : Phrase.of("recap.test.safety.open");
     }
 
     private String rail() {

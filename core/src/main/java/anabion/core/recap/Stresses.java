@@ -36,7 +36,11 @@ public final class Stresses {
     private final OperatingPoint start;
     private final NetClassifier around;
 
+    /** Volts of the high line. */
+    private final double line;
+
     private Stresses(Chassis chassis, OperatingPoint normal, OperatingPoint high, OperatingPoint start) {
+        this.line = high(chassis);
         this.normal = normal;
         this.high = high;
         this.start = start;
@@ -100,6 +104,7 @@ public final class Stresses {
         double most = across(high, c);
         double first = across(start, c);
         double peak = Math.max(alternating(c), swing(c, role, most));
+        if (role.rule() == Role.Rule.SAFETY) peak = Math.max(peak, Math.sqrt(2) * line);
         if (role == Role.DOUBLER) peak = Math.max(peak, doubled());
         if (role == Role.RESERVOIR) peak = Math.max(peak, Math.max(Math.abs(most), Math.abs(first)) + ripple(c) / 2);
         return new Stress(usual, first, most, peak, role == Role.RESERVOIR ? amperes(c) : 0);

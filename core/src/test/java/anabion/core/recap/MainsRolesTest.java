@@ -10,6 +10,7 @@ import anabion.core.format.ListCodec;
 import anabion.core.json.Extra;
 import anabion.core.recap.Choice.SafetyClass;
 import anabion.core.testing.CircuitFixtures;
+import anabion.core.text.Phrase;
 import anabion.core.typical.TypicalCircuit;
 import java.util.HashMap;
 import java.util.List;
@@ -250,6 +251,7 @@ class MainsRolesTest {
     void theCheckAfterSafetyPartsHasAColdAndALiveHalf() {
         Plan plan = planned(SERIES);
         assertThat(plan.batches().get(0).test().key()).isEqualTo("recap.test.safety");
-        assertThat(plan.batches().get(0).test().fillings()).containsExactly("220 kΩ", "0.5");
+        assertThat(plan.batches().get(0).test().fillings())
+                .containsExactly(Phrase.of("recap.test.safety.bleeders", "220 kΩ"), "0.5");
     }
 }

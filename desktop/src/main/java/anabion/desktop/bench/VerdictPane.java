@@ -265,7 +265,8 @@ final class VerdictPane extends BorderPane {
         if (set.isEmpty()) return;
         foot.getChildren().add(Texts.rule());
         String text = POWERED.contains(session.step().get()) ? live() : session.say("safety.quiet");
-        if (session.step().get() == Step.ARRIVAL || session.step().get() == Step.STUDY)
+        // the arrival sheet says it itself
+        if (session.step().get() == Step.STUDY)
             text = session.words()
                     .get()
                     .say(Isolation.words(set.get().chassis(), set.get().readings()));
