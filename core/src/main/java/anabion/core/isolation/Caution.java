@@ -18,22 +18,22 @@ import java.util.function.Predicate;
 /** What can hurt in an old set besides its volts; each where the set has what it is about. */
 public enum Caution implements Coded {
     /** Heat-proof cords and the boards over droppers. */
-    ASBESTOS(c -> has(c, Caution::drops)),
+    ASBESTOS,
     /** A cord that is the heaters' dropper. */
-    LINE_CORD(c -> has(c, p -> drops(p) && (p.touches(AcSupply.L) || p.touches(AcSupply.N)))),
+    LINE_CORD,
     /** One switched pole, and a plug that goes in both ways. */
-    PLUG(c -> has(c, p -> p.touches(AcSupply.L)) && Isolation.mayBeLive(c)),
+    PLUG,
     /** The breaker of a bench with an isolation transformer. */
-    BREAKER(Isolation::mayBeLive),
-    SCOPE_CLIP(Isolation::mayBeLive),
-    SYNCHRONOUS_VIBRATOR(c -> AcSupply.vibrator(c).isPresent()),
-    SELENIUM(c -> has(c, p -> p.is(PartRole.METAL_RECTIFIER))),
-    MERCURY(c -> has(c, Caution::vapour)),
+    BREAKER,
+    SCOPE_CLIP,
+    SYNCHRONOUS_VIBRATOR,
+    SELENIUM,
+    MERCURY,
     /** Oil and wax of paper capacitors and transformers. */
-    OIL_AND_WAX(c -> has(c, Caution::paper)),
-    LEAD(c -> !c.parts().isEmpty()),
-    BERYLLIUM(c -> has(c, Caution::power)),
-    LUMINOUS_DIAL(c -> has(c, p -> p.is(PartRole.TUNING_GANG)));
+    OIL_AND_WAX,
+    LEAD,
+    BERYLLIUM,
+    LUMINOUS_DIAL;
 
     private static final Set<String> VAPOUR = Set.of("82", "83", "866", "866A", "0Z4");
     /** Watts from which a resistor is a dropper with a heat shield. */
@@ -43,15 +43,25 @@ public enum Caution implements Coded {
 
     private static final double PAPER = 9e-10;
 
-    private final Predicate<Chassis> applies;
-
-    Caution(Predicate<Chassis> applies) {
-        this.applies = applies;
-    }
-
     /** Those that a set asks for. */
     public static List<Caution> of(Chassis chassis) {
-        return Arrays.stream(values()).filter(c -> c.applies.test(chassis)).toList();
+        return Arrays.stream(values()).filter(c -> c.applies(chassis)).toList();
+    }
+
+    private boolean applies(Chassis c) {
+        return switch (this) {
+            case ASBESTOS -> has(c, Caution::drops);
+            case LINE_CORD -> has(c, p -> drops(p) && (p.touches(AcSupply.L) || p.touches(AcSupply.N)));
+            case PLUG -> has(c, p -> p.touches(AcSupply.L)) && Isolation.mayBeLive(c);
+            case BREAKER, SCOPE_CLIP -> Isolation.mayBeLive(c);
+            case SYNCHRONOUS_VIBRATOR -> AcSupply.vibrator(c).isPresent();
+            case SELENIUM -> has(c, p -> p.is(PartRole.METAL_RECTIFIER));
+            case MERCURY -> has(c, Caution::vapour);
+            case OIL_AND_WAX -> has(c, Caution::paper);
+            case LEAD -> !c.parts().isEmpty();
+            case BERYLLIUM -> has(c, Caution::power);
+            case LUMINOUS_DIAL -> has(c, p -> p.is(PartRole.TUNING_GANG));
+        };
     }
 
     @Override

@@ -15,7 +15,6 @@ import anabion.core.quantity.Unit;
 import anabion.core.recap.Choice.Action;
 import anabion.core.rectifier.Cycle;
 import anabion.core.signal.Frequencies;
-import anabion.core.simulation.Simulator;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
@@ -32,7 +31,6 @@ public final class Planner {
     private static final double CERAMIC = 5e-9;
 
     private static final double[] WATTS = {0.25, 0.5, 1, 2, 3, 5, 7, 10, 15, 20};
-    private static final double MICRO = 1e6;
     /** Capacitors from here on hold their nets still at {@link #TONE}. */
     private static final double HOLDS = 5e-7;
 
@@ -46,7 +44,6 @@ public final class Planner {
     private final Stresses stresses;
     private final ReservoirLimits limits;
     private final NetClassifier around;
-    private final Simulator engine = new Simulator();
     private final List<CapacitorSection> pieces;
     /** The circuit about its operating point, with all large capacitors. */
     private final SmallSignal still;

@@ -54,20 +54,21 @@ final class RectifierFeeds {
      * Where the current of what is fed from a net returns: where the reservoir's other end alternates with it, as through a winding, the mains or a
      * switch in either leg, it is driven against that; else, as in a bridge, against the other end of the winding.
      *
-     * @param cathode where the reservoir hangs, or near
+     * @param driven the electrode that its source drives
+     * @param output where the reservoir hangs, or near
      */
-    Return returns(String plate, String cathode) {
-        List<String> fed = alternating(plate);
-        Set<String> held = behind.near(cathode).stream().map(Joined::net).collect(Collectors.toSet());
-        for (String foot : behind.feet(cathode)) {
-            if (held.contains(foot) || foot.equals(plate) || !fed.contains(foot)) continue;
+    Return returns(String driven, String output) {
+        List<String> fed = alternating(driven);
+        Set<String> held = behind.near(output).stream().map(Joined::net).collect(Collectors.toSet());
+        for (String foot : behind.feet(output)) {
+            if (held.contains(foot) || foot.equals(driven) || !fed.contains(foot)) continue;
             String back = fed.stream()
-                    .filter(n -> !n.equals(plate) && !drives(n, foot))
+                    .filter(n -> !n.equals(driven) && !drives(n, foot))
                     .findFirst()
                     .orElse(foot);
             return new Return(foot, back);
         }
-        String end = end(plate);
+        String end = end(driven);
         return new Return(end, end);
     }
 

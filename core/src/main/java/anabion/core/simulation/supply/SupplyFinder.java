@@ -44,7 +44,6 @@ public final class SupplyFinder {
     private final Setting setting;
     private final Faults faults;
     private final AcSupply mains;
-    private final String reference;
     private final Sockets sockets;
     private final Reservoirs behind;
     private final RectifierFeeds feeds;
@@ -67,7 +66,6 @@ public final class SupplyFinder {
         this.setting = setting;
         this.faults = faults;
         this.mains = mains;
-        this.reference = reference;
         this.sockets = new Sockets(faults);
         this.behind = new Reservoirs(chassis, faults, new PassiveStamps(chassis, setting, faults), reference);
         this.feeds = new RectifierFeeds(chassis, faults, mains, reference, behind);
