@@ -3,6 +3,7 @@ package anabion.core.chassis;
 import anabion.core.json.Extra;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -68,25 +69,21 @@ public record Chassis(
 
     static Set<String> returns(List<Part> parts, String reference) {
         Set<String> cathodes = new LinkedHashSet<>();
-        for (Part p : parts)
+        Map<String, Integer> terminals = new HashMap<>();
+        for (Part p : parts) {
+            for (String net : p.nets().values()) terminals.merge(net, 1, Integer::sum);
             p.device().ifPresent(d -> p.nets().forEach((pin, net) -> {
                 String function = d.functions().getOrDefault(pin, "");
                 if (PinNames.isCathode(function) || PinNames.isHeater(function)) cathodes.add(net);
             }));
+        }
         Set<String> nets = new LinkedHashSet<>(Set.of(reference));
         cathodes.stream()
-                .max(Comparator.comparingLong(n -> terminals(parts, n)))
-                .filter(n -> terminals(parts, n) >= MANY)
+                .max(Comparator.comparingInt(terminals::get))
+                .filter(n -> terminals.get(n) >= MANY)
                 .ifPresent(nets::add);
-        for (Part p : parts) for (String n : p.nets().values()) if (isReturn(n)) nets.add(n);
+        for (String net : terminals.keySet()) if (isReturn(net)) nets.add(net);
         return nets;
-    }
-
-    private static long terminals(List<Part> parts, String net) {
-        return parts.stream()
-                .flatMap(p -> p.nets().values().stream())
-                .filter(net::equals)
-                .count();
     }
 
     /** Whether a net is one of those to which the circuit returns in sets that have another reference. */
