@@ -5,6 +5,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.when;
 
+import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.SetKind;
 import anabion.core.job.Step;
@@ -191,7 +192,7 @@ class SheetsTest extends WindowCase {
         interact(() -> lookup("#arrival-arrangement")
                 .<ComboBox<String>>query()
                 .getSelectionModel()
-                .select(1));
+                .select(Arrangement.HOT_CHASSIS.ordinal()));
         until("the consequence", () -> shows("Hot chassis: one mains side"));
         assertThat(lookup("#arrival-year").<TextField>query().getSelectedText())
                 .as("while another field is stored")
