@@ -29,7 +29,10 @@ public record BipolarLaw(
         double lossOhms)
         implements DeviceModel {
     private static final int ROUNDS = 60;
-    private static final double SETTLED = 1e-13;
+    private static final double SETTLED = 1e-12;
+    /** Steps in which Newton's method settles where it does. */
+    private static final int QUICK = 25;
+
     private static final double STEP = 1e-7;
     /** Volts beyond which no root is sought. */
     private static final double FAR = 1000;
@@ -60,11 +63,23 @@ public record BipolarLaw(
     }
 
     /**
-     * V_BE of the inner transistor: x + R·I_E(x) = V_BE, which rises with x. Newton's method between bounds that always hold the root, which are halved where it
-     * leaves them.
+     * V_BE of the inner transistor: x + R·I_E(x) = V_BE, which rises with x, ever more steeply, so that Newton's method settles from the right; else between
+     * bounds that always hold the root, which are halved where it leaves them.
      */
     private double inner(double be, double bc) {
         if (lossOhms <= 0) return be;
+        double near = be;
+        for (int n = 0; n < QUICK; n++) {
+            double miss = miss(near, be, bc);
+            double step = miss * STEP / (miss(near + STEP, be, bc) - miss);
+            near -= step;
+            if (Math.abs(step) < SETTLED) return near;
+        }
+        return between(be, bc);
+    }
+
+    /** Where Newton's method alone does not settle: between bounds. */
+    private double between(double be, double bc) {
         double low = be - 1;
         double high = be + 1;
         while (miss(low, be, bc) > 0 && be - low < FAR) low -= be - low;
