@@ -108,20 +108,10 @@ public record Chassis(
 
     /** Whether a car's battery feeds it. */
     public boolean inCar() {
-        return switch (supply.arrangement()) {
-            case CAR_NEGATIVE, CAR_POSITIVE -> true;
-            case VIBRATOR -> identity.kind() == SetKind.CAR;
-            case TRANSFORMER,
-                    AUTOTRANSFORMER,
-                    HEATER_TRANSFORMER,
-                    HOT_CHASSIS,
-                    FLOATING_NEGATIVE,
-                    DC_MAINS,
-                    BATTERY,
-                    BATTERY_A_B,
-                    MAINS_BATTERY,
-                    ADAPTOR -> false;
-        };
+        Arrangement a = supply.arrangement();
+        return a == Arrangement.CAR_NEGATIVE
+                || a == Arrangement.CAR_POSITIVE
+                || (a == Arrangement.VIBRATOR && identity.kind() == SetKind.CAR);
     }
 
     public Optional<Part> part(String reference) {

@@ -26,7 +26,7 @@ final class ConductiveIslands {
 
     ConductiveIslands(Chassis chassis) {
         for (Part p : chassis.parts()) p.nets().values().forEach(n -> parent.putIfAbsent(n, n));
-        for (Part p : chassis.parts()) for (Collection<String> nets : joined(p, chassis)) join(nets);
+        for (Part p : chassis.parts()) if (!bridges(p, chassis)) joined(p).forEach(this::join);
         for (String net : parent.keySet())
             islands.computeIfAbsent(root(net), r -> new HashSet<>()).add(net);
     }
@@ -50,8 +50,8 @@ final class ConductiveIslands {
                                 && c.nets().values().containsAll(ends));
     }
 
-    private static List<Collection<String>> joined(Part p, Chassis chassis) {
-        if (bridges(p, chassis)) return List.of();
+    /** The groups of nets between which a part conducts, in some position of a switch; each winding by itself. */
+    static List<Collection<String>> joined(Part p) {
         List<Collection<String>> all = new ArrayList<>();
         if (p.component() instanceof Component.Windings w) {
             for (Winding x : w.windings())

@@ -42,13 +42,15 @@ public final class MainsReach {
     /** Farads below which a bleeder beside a capacitor tells nothing. */
     private static final double BRIDGE = 1e-9;
 
-    private static final double LINE = 100;
+    /** Volts at which shares are found where the set's own line is not entered. */
+    private static final double ANY_LINE = 100;
 
     private static final Sockets SOUND = new Sockets(Faults.NONE);
 
     private final Chassis chassis;
     private final ConductiveIslands islands;
     private final Set<String> live;
+    private final double line;
     private List<Condition> conditions;
 
     /**
@@ -72,6 +74,7 @@ public final class MainsReach {
     private MainsReach(Chassis chassis) {
         this.chassis = chassis;
         this.islands = new ConductiveIslands(chassis);
+        this.line = chassis.supply().volts() > 0 ? chassis.supply().volts() : ANY_LINE;
         Set<String> reached = new HashSet<>(islands.of(AcSupply.L));
         reached.addAll(islands.of(AcSupply.N));
         this.live = Set.copyOf(reached);
@@ -88,7 +91,7 @@ public final class MainsReach {
         if (live.isEmpty()
                 || !AcSupply.has(chassis)
                 || AcSupply.vibrator(chassis).isPresent()) return all;
-        Setting usual = Setting.of(LINE);
+        Setting usual = Setting.of(line);
         all.add(condition(new State("", ""), usual));
         for (Part p : chassis.parts()) {
             if (p.nets().values().stream().noneMatch(live::contains)) continue;
@@ -157,7 +160,7 @@ public final class MainsReach {
             if (u.isEmpty() || v.isEmpty()) continue;
             boolean known = solved(c.mains(), a) && solved(c.mains(), b);
             double volts = known ? c.mains().between(a, b) : u.getAsDouble() - v.getAsDouble();
-            double share = Math.abs(volts) / LINE;
+            double share = Math.abs(volts) / line;
             if (share > worst.share() + 0.01) worst = new Exposure(share, c.state());
         }
         return Optional.of(worst).filter(w -> w.share() >= STANDS);
@@ -198,12 +201,21 @@ public final class MainsReach {
             String at = next.poll();
             if (solved(mains, at)) return OptionalDouble.of(mains.volts(at));
             for (Part p : chassis.parts()) {
-                if (!p.touches(at) || p.equals(without) || p.device().isPresent()) continue;
-                if (p.component() instanceof Capacitor c && c.farads().stream().noneMatch(f -> f >= HOLDS)) continue;
-                for (String n : p.nets().values()) if (seen.add(n)) next.add(n);
+                if (p.equals(without) || p.device().isPresent()) continue;
+                for (Collection<String> nets : held(p))
+                    if (nets.contains(at)) for (String n : nets) if (seen.add(n)) next.add(n);
             }
         }
         return OptionalDouble.empty();
+    }
+
+    /** The nets that a part holds at one alternating potential: a large capacitor's, and those that any other part joins. */
+    private static List<Collection<String>> held(Part p) {
+        if (p.component() instanceof Capacitor c)
+            return c.farads().stream().anyMatch(f -> f >= HOLDS)
+                    ? List.of(p.nets().values())
+                    : List.of();
+        return ConductiveIslands.joined(p);
     }
 
     // --- what can be touched ---
@@ -319,7 +331,7 @@ public final class MainsReach {
                             .orElseThrow();
                     OptionalDouble at = potential(c.mains(), near, p);
                     if (at.isEmpty()) continue;
-                    double share = (at.getAsDouble() - c.mains().volts(earth)) / LINE;
+                    double share = (at.getAsDouble() - c.mains().volts(earth)) / line;
                     if (p.component() instanceof Capacitor k)
                         b += share
                                 * 2

@@ -10,6 +10,7 @@ import anabion.core.circuit.Element;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.error.InputException;
+import anabion.core.isolation.MainsReach;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
@@ -68,6 +69,7 @@ public final class CircuitCheck {
         CircuitCheck check = new CircuitCheck(chassis);
         if (chassis.parts().isEmpty()) return List.of();
         check.types();
+        for (String net : MainsReach.of(chassis).bare()) check.remark(net, "check.bare-lead", net);
         check.ends();
         check.values();
         check.powered();
