@@ -18,6 +18,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import javafx.geometry.Insets;
@@ -39,6 +40,8 @@ final class RecapRows {
 
     private final Session session;
     private Columns columns = WIDE;
+    private RecapLog log = RecapLog.NONE;
+    private Map<String, PartTest> tests = Map.of();
 
     RecapRows(Session session) {
         this.session = session;
@@ -49,6 +52,12 @@ final class RecapRows {
         boolean changed = !fitting.equals(columns);
         columns = fitting;
         return changed;
+    }
+
+    /** Takes the ticks and the deciding tests of the set on the bench, once for all lines. */
+    void read() {
+        log = session.set().get().map(s -> s.job().recap()).orElse(RecapLog.NONE);
+        tests = session.set().get().map(s -> Tested.deciding(log, s.chassis())).orElse(Map.of());
     }
 
     /** The lines of a plan, batch by batch, then what stays. */
@@ -118,7 +127,7 @@ final class RecapRows {
         return head;
     }
 
-    HBox row(ShownRow line, RecapLog log) {
+    HBox row(ShownRow line) {
         if (line.heading()) {
             HBox box = new HBox(Texts.label(line.text(), "strong", "petrol"));
             box.setAlignment(Pos.BASELINE_LEFT);
@@ -142,7 +151,7 @@ final class RecapRows {
             box.getChildren().add(text);
         });
         if (line.item().isPresent()) box.getChildren().add(Texts.gap());
-        ticks(line, log.ticks(line.key()), failed(line, log), box);
+        ticks(line, log.ticks(line.key()), failed(line), box);
         box.setAlignment(Pos.CENTER_LEFT);
         box.setPadding(new Insets(4, 14, 0, 10));
         return box;
@@ -168,10 +177,9 @@ final class RecapRows {
     }
 
     /** Whether the test that decides about a part fails it. */
-    private boolean failed(ShownRow line, RecapLog log) {
-        Optional<PartTest> test = Optional.ofNullable(
-                Tested.deciding(log, session.need().chassis()).get(line.key()));
-        return test.filter(t -> line.item()
+    private boolean failed(ShownRow line) {
+        return Optional.ofNullable(tests.get(line.key()))
+                .filter(t -> line.item()
                         .map(i -> Tested.of(t, i.piece()))
                         .orElseGet(() -> Tested.of(t))
                         .fails())

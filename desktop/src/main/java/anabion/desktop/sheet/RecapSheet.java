@@ -90,6 +90,7 @@ public final class RecapSheet implements Sheet {
         session.plan().addListener((o, a, b) -> planned(b));
         session.part().addListener((o, a, b) -> b.ifPresent(this::partInHand));
         session.set().addListener((o, a, b) -> {
+            rows.read();
             list.refresh();
             shown.ifPresent(p -> school.setText(school(p)));
             lit();
@@ -126,6 +127,7 @@ public final class RecapSheet implements Sheet {
 
     private void rebuild() {
         shown = session.plan().get();
+        rows.read();
         int at = list.getSelectionModel().getSelectedIndex();
         top.getChildren().set(2, rows.head());
         list.getItems().setAll(shown.map(rows::lines).orElse(List.of()));
@@ -365,7 +367,7 @@ public final class RecapSheet implements Sheet {
         protected void updateItem(RecapRows.ShownRow line, boolean empty) {
             super.updateItem(line, empty);
             setText(null);
-            setGraphic(empty || line == null ? null : rows.row(line, log()));
+            setGraphic(empty || line == null ? null : rows.row(line));
         }
     }
 }
