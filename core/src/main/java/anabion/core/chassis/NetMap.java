@@ -1,7 +1,6 @@
 package anabion.core.chassis;
 
 import anabion.core.device.DeviceType;
-import anabion.core.device.Section;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -42,7 +41,7 @@ final class NetMap {
     private void pins(Part p, Component.Device d) {
         boolean rectifies = d.known()
                 .filter(t -> t.semiconductor().isEmpty()
-                        && t.sections().stream().allMatch(s -> s.kind() == Section.Kind.RECTIFIER))
+                        && t.sections().stream().allMatch(s -> s.kind().rectifies()))
                 .isPresent();
         boolean junction = d.deviceKind() == DeviceKind.DIODE
                 && d.known().flatMap(DeviceType::semiconductor).isPresent();

@@ -7,6 +7,9 @@ public interface Reactances {
     /** Adds a capacitor with its losses, or a loss alone that direct current does not see; nets that are not there are ignored. */
     void capacitor(String a, String b, double farads, double siemens);
 
+    /** Adds a transistor in the place of its law; nothing where a net is not there. */
+    void transistor(String base, String collector, String emitter, HybridPi model);
+
     /**
      * Adds coils on one core.
      *

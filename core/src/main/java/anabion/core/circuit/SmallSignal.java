@@ -20,8 +20,11 @@ public final class SmallSignal implements Reactances {
     private final double[] conductance;
     private final List<Capacitance> capacitances = new ArrayList<>();
     private final List<Coils> coils = new ArrayList<>();
+    private final List<Transistor> transistors = new ArrayList<>();
 
     private record Capacitance(int a, int b, double farads, double siemens) {}
+
+    private record Transistor(int base, int collector, int emitter, HybridPi model) {}
 
     private static final class Coils {
         private final int[] from;
@@ -59,6 +62,12 @@ public final class SmallSignal implements Reactances {
     }
 
     @Override
+    public void transistor(String base, String collector, String emitter, HybridPi model) {
+        if (known(base) && known(collector) && known(emitter))
+            transistors.add(new Transistor(node(base), node(collector), node(emitter), model));
+    }
+
+    @Override
     public void coils(List<String[]> ends, double[] ohms, double[] loss, double[][] henries) {
         int n = ends.size();
         int[] from = new int[n];
@@ -89,6 +98,7 @@ public final class SmallSignal implements Reactances {
         System.arraycopy(conductance, 0, lu.real(), 0, conductance.length);
         for (Capacitance c : capacitances) stamp(lu, c.a(), c.b(), c.a(), c.b(), c.siemens(), w * c.farads());
         for (Coils c : coils) stamp(lu, c, w);
+        for (Transistor t : transistors) stamp(lu, t, w);
         if (!lu.factor()) throw new ArithmeticException("the network is singular at " + hertz + " Hz");
         return new Tone(lu);
     }
@@ -105,6 +115,14 @@ public final class SmallSignal implements Reactances {
         if (row < 0 || column < 0) return;
         lu.real()[row * size + column] += g;
         lu.imaginary()[row * size + column] += s;
+    }
+
+    private void stamp(ComplexLu lu, Transistor t, double w) {
+        Phasor[][] y = t.model().admittances(w);
+        int[] ends = {t.base(), t.collector()};
+        for (int i = 0; i < ends.length; i++)
+            for (int j = 0; j < ends.length; j++)
+                stamp(lu, ends[i], t.emitter(), ends[j], t.emitter(), y[i][j].re(), y[i][j].im());
     }
 
     private void stamp(ComplexLu lu, Coils c, double w) {

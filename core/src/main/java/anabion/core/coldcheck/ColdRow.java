@@ -1,5 +1,8 @@
 package anabion.core.coldcheck;
 
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Quantity;
 import anabion.core.reading.Reading;
 import anabion.core.reading.Standing;
 import anabion.core.text.Phrase;
@@ -39,6 +42,14 @@ public record ColdRow(
 
     public String label() {
         return net + " – " + against;
+    }
+
+    /** What was read, as it was typed; of a resistor or a winding with how far that is from what the circuit predicts. Empty before it is taken, and where no meter tells it from open. */
+    public Optional<String> read() {
+        return reading.map(Reading::value).filter(v -> v < Notation.OPEN).map(v -> {
+            boolean known = (group == Group.RESISTORS || group == Group.WINDINGS) && usual > 0 && usual < Notation.OPEN;
+            return known ? Figures.measured(Quantity.ohms(v), usual) : Figures.measured(Quantity.ohms(v));
+        });
     }
 
     /** Where a reading fell against what may be, from −1 at the low end to 1 at the high end of what is fine, by ratio. */

@@ -39,8 +39,15 @@ public final class TypeLine {
             "millisiemens",
             "leakOhms",
             "gridMilliamps");
-    private static final Set<String> OF_SEMICONDUCTOR =
-            Set.of("gain", "atMilliamps", "leakMicroamps", "fullMilliamps", "pinchVolts", "transitionMegahertz");
+    private static final Set<String> OF_SEMICONDUCTOR = Set.of(
+            "gain",
+            "atMilliamps",
+            "leakMicroamps",
+            "fullMilliamps",
+            "pinchVolts",
+            "transitionMegahertz",
+            "feedbackPicofarads",
+            "baseOhms");
     private static final Set<String> WORDS_OF_SEMICONDUCTOR = Set.of("material", "polarity");
     private static final Set<String> TEXTS = Set.of("what", "flag", "source", "base");
 

@@ -12,6 +12,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
@@ -28,6 +29,10 @@ public final class DeviceLibrary {
     private static final DeviceLibrary STANDARD = load();
     private final Map<String, DeviceType> types;
     private final Map<String, DeviceType> names;
+    /** What was asked for before: every look at a tube asks. */
+    private final Map<String, Optional<DeviceType>> found = new ConcurrentHashMap<>();
+
+    private static final int MOST_FOUND = 2000;
 
     private DeviceLibrary(Map<String, DeviceType> types, Map<String, DeviceType> names) {
         this.types = Collections.unmodifiableMap(types);
@@ -40,6 +45,11 @@ public final class DeviceLibrary {
 
     /** A type by any of its numbers, as printed on the glass: with the letters of bulb, base and later versions behind it, with hyphens and blanks. */
     public Optional<DeviceType> find(String name) {
+        if (found.size() > MOST_FOUND) found.clear();
+        return found.computeIfAbsent(name, this::sought);
+    }
+
+    private Optional<DeviceType> sought(String name) {
         String plain = name.toUpperCase(Locale.ROOT).replaceAll("[\\s-]+", "");
         for (String wanted : List.of(name.toUpperCase(Locale.ROOT), plain)) {
             if (names.containsKey(wanted)) return Optional.of(names.get(wanted));

@@ -74,6 +74,16 @@ public record DeviceType(
         return sections.stream().filter(s -> s.name().equals(name)).findFirst();
     }
 
+    /** Whether it is a rectifier tube. */
+    public boolean rectifies() {
+        return sections.stream().anyMatch(s -> s.kind().rectifies());
+    }
+
+    /** The system that works as a kind of device, if there is one. */
+    public Optional<Section> section(Section.Kind kind) {
+        return sections.stream().filter(s -> s.kind() == kind).findFirst();
+    }
+
     /** Directly heated: the filament is the cathode. */
     public boolean directlyHeated() {
         return functions.values().stream().anyMatch(f -> f.startsWith("f"));

@@ -1,7 +1,9 @@
 package anabion.core.device;
 
+import anabion.core.json.Coded;
 import anabion.core.json.Extra;
 import java.util.List;
+import java.util.Locale;
 import java.util.OptionalDouble;
 
 /**
@@ -16,12 +18,32 @@ import java.util.OptionalDouble;
 public record Section(
         String name, Kind kind, double mu, OptionalDouble cutoff, String oscillator, List<Point> points, Extra extra) {
     /** What law it follows. */
-    public enum Kind {
+    public enum Kind implements Coded {
         TRIODE,
         PENTODE,
         HEPTODE,
         DIODE,
-        RECTIFIER
+        RECTIFIER,
+        /** Mercury vapour or another gas: next to the same volts at any current. */
+        GAS_RECTIFIER,
+        /** A glow discharge that holds its volts; the two points are its least and its most current. */
+        GAS_REGULATOR,
+        /** An iron wire in hydrogen that holds its current; the two points are the ends of its range. */
+        BARRETTER;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
+        /** Whether a grid controls it. */
+        public boolean amplifies() {
+            return this == TRIODE || this == PENTODE || this == HEPTODE;
+        }
+
+        public boolean rectifies() {
+            return this == RECTIFIER || this == GAS_RECTIFIER;
+        }
     }
 
     public Section {

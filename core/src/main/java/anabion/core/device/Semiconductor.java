@@ -13,6 +13,8 @@ import anabion.core.json.Extra;
  * @param fullMilliamps drain current of a field-effect transistor at no gate volts
  * @param pinchVolts gate volts that stop it
  * @param transitionMegahertz frequency at which the current gain has fallen to one
+ * @param feedbackPicofarads from collector to base
+ * @param baseOhms of the base layer, before the inner base
  */
 public record Semiconductor(
         SemiconductorKind kind,
@@ -24,4 +26,6 @@ public record Semiconductor(
         double fullMilliamps,
         double pinchVolts,
         double transitionMegahertz,
+        double feedbackPicofarads,
+        double baseOhms,
         Extra extra) {}

@@ -4,7 +4,6 @@ import anabion.core.error.InputException;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
 import java.util.LinkedHashMap;
-import java.util.Locale;
 import java.util.Map;
 import java.util.OptionalDouble;
 
@@ -46,18 +45,12 @@ public final class TypeCodec {
         double cutoff = row.number("cutoff", 0);
         return new Section(
                 row.text("section", ""),
-                kind(row),
+                row.code("law", Section.Kind.values()),
                 row.number("mu", 0),
                 cutoff == 0 ? OptionalDouble.empty() : OptionalDouble.of(cutoff),
                 row.text("oscillator", ""),
                 row.list("points", TypeCodec::point),
                 row.extra());
-    }
-
-    private static Section.Kind kind(Fields row) {
-        String law = row.text("law");
-        for (Section.Kind k : Section.Kind.values()) if (k.name().equalsIgnoreCase(law)) return k;
-        throw row.trouble("law", "\"" + law + "\" is no law", "use triode, pentode, heptode, diode or rectifier");
     }
 
     private static Section.Point point(Fields row) {
@@ -84,6 +77,8 @@ public final class TypeCodec {
                 row.number("fullMilliamps", 0),
                 row.number("pinchVolts", 0),
                 row.number("transitionMegahertz", 0),
+                row.number("feedbackPicofarads", 0),
+                row.number("baseOhms", 0),
                 row.extra());
     }
 
@@ -101,7 +96,7 @@ public final class TypeCodec {
     private static Map<String, Object> section(Section s) {
         return new Writing()
                 .put("section", s.name())
-                .put("law", s.kind().name().toLowerCase(Locale.ROOT))
+                .put("law", s.kind())
                 .unless("mu", s.mu(), 0.0)
                 .unless("cutoff", s.cutoff().orElse(0), 0.0)
                 .text("oscillator", s.oscillator())
@@ -133,6 +128,8 @@ public final class TypeCodec {
                 .unless("fullMilliamps", s.fullMilliamps(), 0.0)
                 .unless("pinchVolts", s.pinchVolts(), 0.0)
                 .unless("transitionMegahertz", s.transitionMegahertz(), 0.0)
+                .unless("feedbackPicofarads", s.feedbackPicofarads(), 0.0)
+                .unless("baseOhms", s.baseOhms(), 0.0)
                 .with(s.extra());
     }
 }

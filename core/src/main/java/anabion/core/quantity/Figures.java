@@ -10,6 +10,7 @@ public final class Figures {
     private static final String[] PREFIXES = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int UNITY = 4;
     private static final int MICRO = 2;
+    private static final int MEASURED = 4;
 
     private Figures() {}
 
@@ -84,6 +85,18 @@ public final class Figures {
     /** Ohms as a bench meter shows them: a tenth below one, two figures above. */
     public static String ohms(double value) {
         return value < 1 ? fixed(value, 1) + " Ω" : si(Quantity.ohms(value), 2);
+    }
+
+    /** What was read on a meter, with all the figures that a bench meter has, so that it is seen as it was typed: {@code 247 kΩ}. */
+    public static String measured(Quantity q) {
+        return significant(q.value(), q.unit().symbol(), MEASURED);
+    }
+
+    /** As {@link #measured(Quantity)}, with how far that is from what it should be: {@code 247 kΩ (+12.3 %)}. */
+    public static String measured(Quantity q, double nominal) {
+        double off = 100 * (q.value() / nominal - 1);
+        String sign = off >= 0.05 ? "+" : "";
+        return measured(q) + " (" + sign + fixed(off, Math.abs(off) < 99.95 ? 1 : 0) + " %)";
     }
 
     /** A whole percentage: {@code 8 %}. */

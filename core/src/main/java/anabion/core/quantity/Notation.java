@@ -37,6 +37,10 @@ public final class Notation {
             Optional<Decoded> code = CapacitorCode.decode(plain);
             if (code.isPresent()) return code.get();
         }
+        if (expected == Unit.OHM) {
+            Optional<Decoded> ballast = BallastCode.decode(plain);
+            if (ballast.isPresent()) return ballast.get();
+        }
         if (expected == Unit.VOLT) {
             Optional<Decoded> level = SignalLevels.decode(plain);
             if (level.isPresent()) return level.get();

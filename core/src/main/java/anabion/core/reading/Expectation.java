@@ -45,18 +45,19 @@ public record Expectation(OptionalDouble charted, double value, double low, doub
             value = loaded(row, now, value, steps);
         }
         double fraction = policy.usual().orElse(row.tolerance().orElse(chart.tolerance()));
-        double half = Math.abs(value) * fraction + policy.floor();
+        double half = Math.abs(value) * fraction + policy.floor(row.measure());
         steps.add(within(fraction, value, half));
         return new Expectation(OptionalDouble.of(row.value()), value, value - half, value + half, steps);
     }
 
     /** What the circuit predicts, with the tolerance of the chart's row or, without one, of an uncharted point. */
-    static Expectation of(Predictor.Prediction p, Optional<Chart> chart, Optional<ChartRow> row, Tolerances policy) {
+    static Expectation of(
+            Predictor.Prediction p, Measure measure, Optional<Chart> chart, Optional<ChartRow> row, Tolerances policy) {
         double usual = row.map(
                         r -> r.tolerance().orElse(chart.map(Chart::tolerance).orElse(UNCHARTED)))
                 .orElse(UNCHARTED);
         double fraction = policy.usual().orElse(usual);
-        double half = Math.abs(p.value()) * fraction + policy.floor();
+        double half = Math.abs(p.value()) * fraction + policy.floor(measure);
         List<Phrase> steps = new ArrayList<>(p.arithmetic());
         steps.add(within(fraction, p.value(), half));
         OptionalDouble charted = row.isPresent() ? OptionalDouble.of(row.get().value()) : OptionalDouble.empty();

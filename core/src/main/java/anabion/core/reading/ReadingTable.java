@@ -101,7 +101,7 @@ public final class ReadingTable {
         Condition condition = reading.map(Reading::condition).orElse(now);
         Expectation expected = predictor
                 .at(point, charted.measure(), condition)
-                .map(p -> Expectation.of(p, Optional.of(chart), Optional.of(charted), policy))
+                .map(p -> Expectation.of(p, charted.measure(), Optional.of(chart), Optional.of(charted), policy))
                 .orElseGet(() -> Expectation.of(chart, charted, condition, policy));
         return judge(point, charted.measure(), Optional.of(expected), reading);
     }
@@ -112,7 +112,7 @@ public final class ReadingTable {
         Condition condition = reading.map(Reading::condition).orElse(now);
         Optional<Expectation> expected = predictor
                 .at(point, measure, condition)
-                .map(p -> Expectation.of(p, chassis.chart(), Optional.empty(), policy));
+                .map(p -> Expectation.of(p, measure, chassis.chart(), Optional.empty(), policy));
         return judge(point, measure, expected, reading);
     }
 

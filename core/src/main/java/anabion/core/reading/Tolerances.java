@@ -1,6 +1,7 @@
 package anabion.core.reading;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
 import java.util.OptionalDouble;
 
 /**
@@ -13,6 +14,11 @@ import java.util.OptionalDouble;
 public record Tolerances(OptionalDouble usual, double floor, double drift) {
     /** The chart's tolerance, a quarter of a volt, and drifting up to one and a half tolerances. */
     public static final Tolerances STANDARD = new Tolerances(OptionalDouble.empty(), 0.25, 1.5);
+
+    /** What of a reading no percentage is held against, in volts: nothing of the alternating volts of a winding, which no grid current or thermal drift moves. */
+    public double floor(Measure measure) {
+        return measure == Measure.AC_VOLTS ? 0 : floor;
+    }
 
     /** Share of the supply that no reading can be blamed for. */
     private static final double FLOOR = 0.006;

@@ -9,7 +9,6 @@ import anabion.core.chassis.PartRole;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.TerminalNames;
 import anabion.core.chassis.Winding;
-import anabion.core.device.Section;
 import anabion.core.device.SemiconductorKind;
 import anabion.core.isolation.MainsReach;
 import anabion.core.simulation.Simulator;
@@ -50,7 +49,7 @@ final class NetClassifier {
         boolean rectifies() {
             return part.device()
                     .flatMap(Component.Device::known)
-                    .map(t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER)
+                    .map(t -> t.rectifies()
                             || t.semiconductor()
                                     .filter(s -> s.kind() == SemiconductorKind.RECTIFIER)
                                     .isPresent())
@@ -304,7 +303,8 @@ final class NetClassifier {
                 .anyMatch(n -> output(n.getValue()));
     }
 
-    private boolean speaker(String net) {
+    /** Whether the speaker's side of the output transformer is on a net. */
+    boolean speaker(String net) {
         return !isReference(net) && at(net).stream().anyMatch(p -> p.component() instanceof Component.Speaker);
     }
 

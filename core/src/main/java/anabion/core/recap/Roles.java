@@ -178,6 +178,7 @@ public final class Roles {
         if (around.outside(a) || around.outside(b)) return is(Role.COUPLING, a, b, "");
         boolean back = amplifies(a) || amplifies(b);
         if (back && (around.fromOutput(a) || around.fromOutput(b))) return is(Role.FEEDBACK, a, b);
+        if (grid.isPresent() && (behindSpeaker(a) || behindSpeaker(b))) return is(Role.FEEDBACK, a, b);
         boolean plateSide =
                 around.on(a, "a", "c").isPresent() || around.on(b, "a", "c").isPresent();
         if (grid.isPresent()) {
@@ -194,6 +195,10 @@ public final class Roles {
         if (around.near(a, PartRole.TONE_CONTROL) || around.near(b, PartRole.TONE_CONTROL)) return is(Role.TONE, a, b);
         if (plateSide) return is(Role.COUPLING, a, b, "");
         return Optional.empty();
+    }
+
+    private boolean behindSpeaker(String net) {
+        return around.behind(net).stream().anyMatch(o -> around.speaker(o) && !around.earthy(o));
     }
 
     /** A grid's return, or the bypass of a base's divider. */

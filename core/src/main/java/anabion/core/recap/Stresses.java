@@ -5,7 +5,6 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
-import anabion.core.device.Section;
 import anabion.core.error.InputException;
 import anabion.core.rectifier.Cycle;
 import anabion.core.simulation.Simulator;
@@ -85,8 +84,7 @@ public final class Stresses {
             if (type.isEmpty()
                     || type.get().semiconductor().isPresent()
                     || type.get().heaterVolts() <= 0) continue;
-            boolean rectifier = type.get().sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER);
-            if (!rectifier) dead.add(Fault.of(p.reference(), FaultMode.DEAD));
+            if (!type.get().rectifies()) dead.add(Fault.of(p.reference(), FaultMode.DEAD));
         }
         return dead;
     }

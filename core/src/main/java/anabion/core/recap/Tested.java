@@ -69,7 +69,7 @@ public final class Tested {
                 yield verdict(
                         off < low || off > high,
                         "value",
-                        Figures.percent(off),
+                        Figures.measured(Quantity.farads(amount), c.farads()),
                         Figures.percent(low),
                         Figures.percent(high));
             }
@@ -116,7 +116,11 @@ public final class Tested {
     public static Verdict of(PartTest t, Component.Resistor r, double drift) {
         double off = t.amount() / r.ohms() - 1;
         return verdict(
-                Math.abs(off) > drift, "value", Figures.percent(off), Figures.percent(-drift), Figures.percent(drift));
+                Math.abs(off) > drift,
+                "value",
+                Figures.measured(Quantity.ohms(t.amount()), r.ohms()),
+                Figures.percent(-drift),
+                Figures.percent(drift));
     }
 
     private static Verdict verdict(boolean fails, String what, Object... fillings) {

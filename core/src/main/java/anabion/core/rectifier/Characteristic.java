@@ -23,6 +23,8 @@ public final class Characteristic implements DeviceModel {
     private final double[] amperes;
     private final double[] slopes;
     private boolean filled;
+    /** The last one asked for: all the trims of a solved set ask for the same. */
+    private Footing footing;
 
     /** @param siemens how fast the load's current follows the ripple: the filter resistors at the reservoir; 0 for a steady load */
     public Characteristic(Rectifier rectifier, double siemens) {
@@ -68,15 +70,23 @@ public final class Characteristic implements DeviceModel {
      */
     public Characteristic towards(Rectifier changed, double near) {
         if (changed.equals(rectifier)) return this;
+        if (footing == null || footing.near != near) footing = footing(near);
+        Cycle before = footing.cycle;
+        Cycle after = Finder.of(changed).cycle(footing.load, near);
+        double raised = (after.amperes() - before.amperes()) - footing.slope * (after.volts() - before.volts());
+        return new Characteristic(this, changed, offset + raised);
+    }
+
+    /** Where this one stands at some volts: its cycle under the load that draws what it gives there, and its slope. */
+    private record Footing(double near, Load load, Cycle cycle, double slope) {}
+
+    private Footing footing(double near) {
         double current = Math.max(amperes(near), 1e-9);
         double g = Math.max(siemens, current / Math.max(near, 1e-3));
         Load load = new Load(g, near - current / g);
-        Cycle before = steady.cycle(load, near);
-        Cycle after = Finder.of(changed).cycle(load, near);
         double h = 1e-3 * Math.max(1, Math.abs(near));
         double slope = (amperes(near + h) - amperes(near - h)) / (2 * h);
-        double raised = (after.amperes() - before.amperes()) - slope * (after.volts() - before.volts());
-        return new Characteristic(this, changed, offset + raised);
+        return new Footing(near, load, steady.cycle(load, near), slope);
     }
 
     /** From a load that takes next to nothing to one that pulls the reservoir to the ground. */

@@ -1,6 +1,7 @@
 package anabion.core.rectifier;
 
 import anabion.core.device.model.RectifierLaw;
+import java.util.Arrays;
 
 /**
  * A path's current against the volts across law and source resistance, tabulated: the steps of a cycle ask for it many thousand
@@ -15,15 +16,22 @@ final class Curve {
     Curve(RectifierLaw law, double most) {
         this.law = law;
         this.most = most;
-        for (int n = 0; n <= POINTS; n++) amperes[n] = law.amperes(most * n / POINTS * n / POINTS);
+        Arrays.fill(amperes, Double.NaN);
+    }
+
+    /** A point, computed when it is first asked for: one cycle needs a fraction of them. */
+    private double point(int n) {
+        if (Double.isNaN(amperes[n])) amperes[n] = law.amperes(most * n / POINTS * n / POINTS);
+        return amperes[n];
     }
 
     double amperes(double volts) {
-        if (volts <= 0) return amperes[0] * Math.exp(20 * volts);
+        if (volts <= 0) return point(0) * Math.exp(20 * volts);
         if (volts >= most) return law.amperes(volts);
         int n = (int) (POINTS * Math.sqrt(volts / most));
         double low = most * n / POINTS * n / POINTS;
         double high = most * (n + 1) / POINTS * (n + 1) / POINTS;
-        return amperes[n] + (amperes[n + 1] - amperes[n]) * (volts - low) / (high - low);
+        double before = point(n);
+        return before + (point(n + 1) - before) * (volts - low) / (high - low);
     }
 }

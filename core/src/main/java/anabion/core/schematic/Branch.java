@@ -65,7 +65,7 @@ record Branch(Part part, Symbol.Kind kind, String detail, String from, String to
         Component.Device d = p.device().orElseThrow();
         List<String> sections = d.known()
                 .map(t -> t.sections().stream()
-                        .filter(s -> s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER)
+                        .filter(s -> !s.kind().amplifies() && s.kind() != Section.Kind.BARRETTER)
                         .map(Section::name)
                         .toList())
                 .filter(names -> !names.isEmpty())

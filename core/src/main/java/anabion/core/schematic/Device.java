@@ -48,7 +48,7 @@ record Device(
             return found;
         }
         for (Section s : type.get().sections()) {
-            if (s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER) continue;
+            if (!s.kind().amplifies()) continue;
             boolean heptode = s.kind() == Section.Kind.HEPTODE;
             boolean outer = heptode && !s.oscillator().equals("g3");
             String n = s.name();

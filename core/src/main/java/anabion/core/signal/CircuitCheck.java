@@ -9,6 +9,7 @@ import anabion.core.chassis.TerminalNames;
 import anabion.core.circuit.Element;
 import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
+import anabion.core.device.model.GlowLaw;
 import anabion.core.error.InputException;
 import anabion.core.isolation.MainsReach;
 import anabion.core.quantity.Decoded;
@@ -184,6 +185,7 @@ public final class CircuitCheck {
                     Figures.fixed(o.watts(), 1),
                     Figures.fixed(o.limit(), 1));
         filaments(solved);
+        regulators(solved);
         deaf(engine);
     }
 
@@ -192,9 +194,7 @@ public final class CircuitCheck {
         Sockets sockets = new Sockets(Faults.NONE);
         for (Part p : chassis.parts()) {
             Optional<DeviceType> type = Sockets.type(p).filter(DeviceType::directlyHeated);
-            boolean rectifies =
-                    type.stream().flatMap(t -> t.sections().stream()).anyMatch(s -> s.kind() == Section.Kind.RECTIFIER);
-            if (type.isEmpty() || rectifies) continue;
+            if (type.isEmpty() || type.get().rectifies()) continue;
             for (Sockets.HeaterPiece piece : sockets.pieces(p, type.get())) {
                 double volts = Math.abs(solved.volts(piece.from()).orElse(0)
                         - solved.volts(piece.to()).orElse(0));
@@ -208,6 +208,30 @@ public final class CircuitCheck {
                         Figures.fixed(piece.volts(), 1));
                 break;
             }
+        }
+    }
+
+    /** Gas-filled regulators outside the currents between which they hold their volts. */
+    private void regulators(OperatingPoint solved) {
+        for (Element e : solved.direct().circuit().elements()) {
+            if (!(e instanceof Element.Device d) || !(d.law() instanceof GlowLaw)) continue;
+            String reference = OperatingPoint.reference(d.name());
+            List<Section.Point> points = chassis.part(reference)
+                    .flatMap(Sockets::type)
+                    .flatMap(t -> t.section(Section.Kind.GAS_REGULATOR))
+                    .orElseThrow()
+                    .points();
+            double least = points.get(0).plateMilliamps();
+            double most = points.get(points.size() - 1).plateMilliamps();
+            double now = 1e3 * solved.direct().amperes(d)[0];
+            if (now >= least && now <= most) continue;
+            remark(
+                    reference,
+                    now < least ? "check.regulator-starved" : "check.regulator-hot",
+                    reference,
+                    Figures.fixed(now, 1),
+                    Figures.fixed(now < least ? least : most, 0),
+                    Figures.volts(points.get(0).plate()));
         }
     }
 
@@ -253,15 +277,20 @@ public final class CircuitCheck {
         group.put(root(group, a), root(group, b));
     }
 
-    /** The stage nearest the speaker from which nothing comes; those before it say no more. */
+    private static Optional<Gains.Level> deaf(List<Gains.Level> levels) {
+        int last = levels.size();
+        while (last > 0 && !levels.get(last - 1).heard()) last--;
+        return last < levels.size() ? Optional.of(levels.get(last)) : Optional.empty();
+    }
+
+    /** The stage nearest the speaker from which, and from all before it, nothing comes; one that feedback fights is not deaf where those before it are heard. */
     private void deaf(Simulator engine) {
         Setting loud = Setting.of(chassis.supply().volts()).withControls(Controls.volume(chassis, 1));
         Map<String, List<String>> bands = new LinkedHashMap<>();
         for (Band b : chassis.bands())
-            Gains.of(engine, chassis, loud, b)
-                    .flatMap(g -> g.levels().stream().filter(l -> !l.heard()).findFirst())
-                    .ifPresent(l -> bands.computeIfAbsent(l.stage(), k -> new ArrayList<>())
-                            .add(b.name()));
+            Gains.of(engine, chassis, loud, b).flatMap(g -> deaf(g.levels())).ifPresent(l -> bands.computeIfAbsent(
+                            l.stage(), k -> new ArrayList<>())
+                    .add(b.name()));
         bands.forEach((stage, on) -> remark(stage, "check.deaf", stage, String.join(", ", on)));
     }
 }

@@ -25,7 +25,10 @@ final class Coils {
     static final double QUALITY = 100;
     private static final double CORNER = 80;
     private static final double IRON = 0.998;
-    private static final double LINK = 0.85;
+    /** Coupling of an untuned link, and quality of the coil it is on: the small cans of transistor sets, from catalogues of their time. */
+    private static final double LINK = 0.7;
+
+    private static final double LINKED_QUALITY = 70;
     private static final double AERIAL = 0.3;
     private static final double LOOSE = 0.5;
     /** Share of the tuned winding's inductance below which another on an aerial's coil couples it to what follows. */
@@ -115,7 +118,9 @@ final class Coils {
             Coil c = known.get(i);
             ohms[i] = Math.max(1e-3, c.winding().ohms());
             boolean shorted = faults.is(c.part().reference(), FaultMode.SHORT);
-            loss[i] = shorted ? (c.iron() ? SHORTED_IRON : SHORTED_LOSS) : c.iron() ? 0 : 1 / QUALITY;
+            loss[i] = shorted
+                    ? (c.iron() ? SHORTED_IRON : SHORTED_LOSS)
+                    : c.iron() ? 0 : 1 / (linked(known) ? LINKED_QUALITY : QUALITY);
             for (int j = 0; j < n; j++)
                 henries[i][j] = i == j
                         ? henries(c)
@@ -127,10 +132,16 @@ final class Coils {
 
     private double coupling(List<Coil> group, Coil a, Coil b) {
         if (a.iron()) return IRON;
-        if (a.ofIf()) return group.stream().filter(this::tuned).count() > 1 ? 0.9 / QUALITY : LINK;
+        if (a.ofIf()) return linked(group) ? LINK : 0.9 / QUALITY;
         if (a.aerial() && a.part().equals(b.part()) && group.size() == 2) return LOOSE;
         if (a.aerial()) return links(a) != links(b) ? AERIAL : 0;
         return LOOSE;
+    }
+
+    /** Whether a can has but one tuned coil. */
+    private boolean linked(List<Coil> group) {
+        return group.stream().allMatch(Coil::ofIf)
+                && group.stream().filter(this::tuned).count() <= 1;
     }
 
     private static boolean links(Coil c) {

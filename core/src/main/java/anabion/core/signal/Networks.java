@@ -11,13 +11,11 @@ import anabion.core.circuit.Element;
 import anabion.core.circuit.Reactances;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.circuit.Solution;
-import anabion.core.device.DeviceType;
 import anabion.core.device.model.BipolarLaw;
 import anabion.core.device.model.Driven;
 import anabion.core.simulation.dc.Detector;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Faults;
-import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.List;
@@ -102,8 +100,10 @@ final class Networks {
             if (p.component() instanceof Capacitor c) capacitor(p, c, tuning, network);
             if (p.component() instanceof Component.Speaker s && !faults.is(p.reference(), FaultMode.OPEN))
                 network.capacitor(faults.net(p, "1"), faults.net(p, "2"), 0, 1 / Math.max(0.5, s.ohms()));
-            if (p.device().isPresent()) transition(p, direct, network);
         }
+        for (Element e : direct.circuit().elements())
+            if (e instanceof Element.Device d && d.law() instanceof BipolarLaw law)
+                new Transistor(chassis, direct, d, law).into(network);
         detector.filter(d -> !d.grid()).ifPresent(d -> load(d, direct, network));
         new Coils(chassis, faults, Frequencies.intermediate(chassis, band)).into(network);
     }
@@ -113,6 +113,7 @@ final class Networks {
         int dot = e.name().indexOf('.');
         String reference = dot < 0 ? e.name() : e.name().substring(0, dot);
         if (detector.filter(d -> !d.grid() && d.element().equals(e.name())).isPresent()) return true;
+        if (e instanceof Element.Device d && d.law() instanceof BipolarLaw) return true;
         return chassis.part(reference)
                 .filter(p -> p.component() instanceof Component.Speaker
                         || (Coils.covers(p) && e.name().matches(".*\\.\\d+")))
@@ -127,24 +128,6 @@ final class Networks {
             if (gang) farads = sections(p).contains(n) ? tuning : 0;
             network.capacitor(faults.net(p, String.valueOf(n)), common, farads, 0);
         }
-    }
-
-    /** Stored charge of a transistor's base: gm/(2π·f_T), from base to emitter. */
-    private void transition(Part p, Solution direct, Reactances network) {
-        Optional<DeviceType> type = Sockets.type(p);
-        double megahertz = type.flatMap(DeviceType::semiconductor)
-                .map(s -> s.transitionMegahertz())
-                .orElse(0.0);
-        if (megahertz <= 0) return;
-        direct.circuit().device(p.reference()).ifPresent(d -> {
-            if (!(d.law() instanceof BipolarLaw law)) return;
-            double gm = Math.abs(direct.amperes(d)[1]) / law.slope();
-            network.capacitor(
-                    direct.circuit().net(d.nodes().get(0)),
-                    direct.circuit().net(d.nodes().get(2)),
-                    gm / (2 * Math.PI * megahertz * 1e6),
-                    0);
-        });
     }
 
     /** Under a carrier the diode takes the fundamental of its current from the coil. */

@@ -112,7 +112,7 @@ public record PlateCircuit(
                             s.oscillator().equals("g3") ? 0 : 2,
                             3,
                             4));
-                case DIODE, RECTIFIER -> Optional.empty();
+                case DIODE, RECTIFIER, GAS_RECTIFIER, GAS_REGULATOR, BARRETTER -> Optional.empty();
             };
         }
 

@@ -133,7 +133,7 @@ record SignalPath(List<Amplifier> stages, Optional<Amplifier> converter, List<Pa
         boolean mixer = type.get().sections().stream().anyMatch(x -> x.kind() == Section.Kind.HEPTODE);
         List<Amplifier> found = new ArrayList<>();
         for (Section s : type.get().sections()) {
-            if (s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER) continue;
+            if (!s.kind().amplifies()) continue;
             if (s.kind() == Section.Kind.TRIODE && mixer) continue;
             boolean outer = s.kind() == Section.Kind.HEPTODE && !s.oscillator().equals("g3");
             int plate = s.kind() == Section.Kind.TRIODE ? 1 : s.kind() == Section.Kind.PENTODE ? 2 : 3;

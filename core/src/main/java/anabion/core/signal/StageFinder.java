@@ -97,8 +97,7 @@ public final class StageFinder {
             for (Section s : type.get().sections()) {
                 boolean mixer = s.kind() == Section.Kind.HEPTODE;
                 boolean partner = type.get().sections().stream().anyMatch(x -> x.kind() == Section.Kind.HEPTODE);
-                if (s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER || (partner && !mixer))
-                    continue;
+                if (!s.kind().amplifies() || (partner && !mixer)) continue;
                 String grid = mixer && !s.oscillator().equals("g3") ? "g3" : "g1";
                 all.add(new Device(p, sockets.need(p, grid, s.name()), sockets.need(p, "a", s.name()), mixer));
             }

@@ -49,6 +49,26 @@ class ExpectationTest {
         assertThat(restate(74, 60e3, 231, "10M").value()).isCloseTo(78.163, within(0.001));
     }
 
+    /** A heater of 5.7 V is judged as close as a plate of 219 V: within the chart's tenth. */
+    @Test
+    void windingsAreJudgedByTheChartAlone() {
+        for (double volts : List.of(5.7, 219.0)) {
+            ChartRow winding = new ChartRow(
+                    UUID.randomUUID(),
+                    "V1.3",
+                    "",
+                    Measure.AC_VOLTS,
+                    volts,
+                    OptionalDouble.empty(),
+                    OptionalDouble.empty(),
+                    true,
+                    Extra.NONE);
+            Expectation e = Expectation.of(
+                    chart(220, "20k/V"), winding, Condition.of(220, MeterSpec.parse("10M"), ""), Tolerances.STANDARD);
+            assertThat(e.half()).isCloseTo(0.1 * volts, within(1e-9));
+        }
+    }
+
     @Test
     void aPoorMeterPullsTheReadingDown() {
         // 1 kΩ/V on its 250 V range is 250 kΩ behind 200 kΩ

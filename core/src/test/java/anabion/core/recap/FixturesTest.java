@@ -20,6 +20,9 @@ class FixturesTest {
                 "doubler",
                 "capacitor-dropper",
                 "car-12-v",
+                "car-6-v-synchronous",
+                "barretter",
+                "regulated",
                 "transistors-pnp-positive-earth",
                 "transistors-npn-two-cells"
             })

@@ -10,7 +10,6 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.device.DeviceType;
-import anabion.core.device.Section;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
@@ -103,7 +102,7 @@ class PlanLawsTest {
             for (Part p : set.parts()) {
                 Optional<DeviceType> t = Sockets.type(p);
                 if (t.filter(x -> x.heaterVolts() > 0
-                                && x.sections().stream().noneMatch(s -> s.kind() == Section.Kind.RECTIFIER))
+                                && x.sections().stream().noneMatch(s -> s.kind().rectifies()))
                         .isPresent()) dead.add(Fault.of(p.reference(), FaultMode.DEAD));
             }
             setting = setting.withFaults(dead);
@@ -142,7 +141,8 @@ class PlanLawsTest {
             if (i.role() != Role.RESERVOIR) continue;
             for (Part p : k.set().parts()) {
                 Optional<DeviceType> t = Sockets.type(p);
-                boolean feeds = t.filter(x -> x.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER))
+                boolean feeds = t.filter(x -> x.sections().stream()
+                                        .anyMatch(s -> s.kind().rectifies()))
                                 .isPresent()
                         && p.touches(i.piece().plus());
                 if (!feeds) continue;

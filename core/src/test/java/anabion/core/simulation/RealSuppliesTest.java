@@ -62,7 +62,9 @@ class RealSuppliesTest {
                 of("three-way", TypicalCircuit.THREE_WAY_PORTABLE, "K", "B-"),
                 of("heater-transformer", TypicalCircuit.HEATER_TRANSFORMER, "B1", "CHASSIS"),
                 of("doubler", "doubler", "B1", "CHASSIS"),
-                of("capacitor-dropper", "capacitor-dropper", "B1", "CHASSIS"));
+                of("capacitor-dropper", "capacitor-dropper", "B1", "CHASSIS"),
+                of("gas-rectifier", "regulated", "B1", "CHASSIS"),
+                of("barretter", "barretter", "B1", "CHASSIS"));
     }
 
     private static Supplied of(String name, TypicalCircuit typical, String net, String foot) {

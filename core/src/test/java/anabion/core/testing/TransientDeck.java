@@ -188,7 +188,7 @@ public final class TransientDeck {
         if (d.functions().values().stream().anyMatch(f -> f.startsWith("fm"))) ohms *= 4;
         if (ends.size() > 1 && ohms > 0) heater(p, d, type.get(), ends, ohms);
         for (Section s : type.get().sections()) {
-            if (s.kind() != Section.Kind.RECTIFIER) continue;
+            if (!s.kind().rectifies()) continue;
             RectifierLaw law = Fit.rectifier(s);
             String k = pin(d, d.functions().containsValue("k" + s.name()) ? "k" + s.name() : "k", ends);
             // a filament gives half of its current at each end

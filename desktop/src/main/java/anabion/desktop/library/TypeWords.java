@@ -17,13 +17,12 @@ final class TypeWords {
         List<String> said = new ArrayList<>();
         if (p.plate() > 0) said.add("Va " + plain(p.plate()) + " V");
         if (p.screen() > 0) said.add("Vg2 " + plain(p.screen()) + " V");
-        boolean amplifies = s.kind() != Section.Kind.DIODE && s.kind() != Section.Kind.RECTIFIER;
-        if (amplifies) said.add("Vg " + plain(p.grid()) + " V");
+        if (s.kind().amplifies()) said.add("Vg " + plain(p.grid()) + " V");
         if (p.plateMilliamps() > 0) said.add("Ia " + plain(p.plateMilliamps()) + " mA");
         if (p.screenMilliamps() > 0) said.add("Ig2 " + plain(p.screenMilliamps()) + " mA");
         if (p.millisiemens() > 0)
             said.add((s.kind() == Section.Kind.HEPTODE ? "gc " : "gm ") + plain(p.millisiemens()) + " mS");
-        if (s.mu() > 0 && amplifies) said.add("µ " + plain(s.mu()));
+        if (s.mu() > 0 && s.kind().amplifies()) said.add("µ " + plain(s.mu()));
         if (s.cutoff().isPresent()) said.add("cut-off " + plain(s.cutoff().getAsDouble()) + " V");
         return String.join("   ", said);
     }
@@ -39,6 +38,8 @@ final class TypeWords {
         if (s.fullMilliamps() > 0) said.add("IDSS " + plain(s.fullMilliamps()) + " mA");
         if (s.pinchVolts() > 0) said.add("pinch-off " + plain(s.pinchVolts()) + " V");
         if (s.transitionMegahertz() > 0) said.add("fT " + plain(s.transitionMegahertz()) + " MHz");
+        if (s.feedbackPicofarads() > 0) said.add("Cbc " + plain(s.feedbackPicofarads()) + " pF");
+        if (s.baseOhms() > 0) said.add("base " + plain(s.baseOhms()) + " Ω");
         return String.join("   ", said);
     }
 

@@ -218,7 +218,7 @@ public final class ColdChecksSheet implements Sheet {
         if (r.reading().isEmpty()) bar.expected();
         else bar.read(r.deviation(), r.standing(), false);
         String read = r.reading()
-                .map(x -> ohms(x.value()) + (x.doubtful() ? "?" : ""))
+                .map(x -> r.read().orElse(session.say("meaning.open")) + (x.doubtful() ? "?" : ""))
                 .orElse("·");
         String verdict = session.words().get().say(r.verdict());
         String what = session.words().get().say(r.what());

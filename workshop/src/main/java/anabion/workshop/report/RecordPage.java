@@ -14,7 +14,6 @@ import anabion.core.job.PartTest;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.WorkOrder;
 import anabion.core.quantity.Figures;
-import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.reading.Expectation;
@@ -117,12 +116,8 @@ public final class RecordPage {
         return ColdTable.taken(set.chassis(), set.readings(), set.job()).stream()
                 .map(r -> new Fact(
                         r.label() + ", " + words.say(r.what()),
-                        ohms(r.reading().orElseThrow().value()) + ": " + words.say(r.verdict())))
+                        r.read().orElse(words.say("meaning.open")) + ": " + words.say(r.verdict())))
                 .toList();
-    }
-
-    private String ohms(double value) {
-        return value >= Notation.OPEN ? words.say("meaning.open") : Figures.ohms(value);
     }
 
     /** What was heard while a signal was put in, and after a good part was tried, in the state the set is in now. */

@@ -103,6 +103,30 @@ public record BipolarLaw(
         return x + lossOhms * (now[0] + now[1]) - be;
     }
 
+    /**
+     * Slopes of the inner transistor, before what its own leads lose: of the base's current (first row) and the collector's, in siemens, by the volts of base
+     * and of collector against the inner emitter.
+     *
+     * @param v volts of base, collector and emitter
+     */
+    public double[][] slopes(double... v) {
+        double s = pnp ? -1 : 1;
+        double bc = s * (v[0] - v[1]);
+        double be = inner(s * (v[0] - v[2]), bc);
+        double[][] slopes = new double[2][2];
+        double[] base = difference(ideal(be + STEP, bc + STEP), ideal(be - STEP, bc - STEP));
+        double[] collector = difference(ideal(be, bc - STEP), ideal(be, bc + STEP));
+        for (int row = 0; row < 2; row++) {
+            slopes[row][0] = base[row];
+            slopes[row][1] = collector[row];
+        }
+        return slopes;
+    }
+
+    private static double[] difference(double[] above, double[] below) {
+        return new double[] {(above[0] - below[0]) / (2 * STEP), (above[1] - below[1]) / (2 * STEP)};
+    }
+
     public BipolarLaw withGain(double beta) {
         return new BipolarLaw(pnp, saturation, slope, beta, reverse, early, leak, lossOhms);
     }

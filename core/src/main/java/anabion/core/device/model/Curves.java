@@ -59,10 +59,14 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
         double most =
                 s.points().stream().mapToDouble(Point::plateMilliamps).max().orElse(1) / 1e3;
         double volts = round(Math.max(1.25 * farthest, 1.1 * reach));
-        if (s.kind() == Section.Kind.RECTIFIER) {
+        if (s.kind().rectifies()) {
             RectifierLaw law = Fit.rectifier(s);
             double end = round(1.5 * p.plate());
             return single(v -> law.amperes(v), end, law.amperes(end));
+        }
+        if (s.kind() == Section.Kind.GAS_REGULATOR || s.kind() == Section.Kind.BARRETTER) {
+            DeviceModel law = Fit.law(s);
+            return single(v -> current(law, new double[] {v, 0}, 0), volts, round(1.25 * most));
         }
         if (s.kind() == Section.Kind.DIODE) {
             DeviceModel law = Fit.law(s);
@@ -109,14 +113,16 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
             case TRIODE -> (v, g) -> current(law, new double[] {g, v, 0}, 1);
             case PENTODE -> (v, g) -> current(law, new double[] {g, screen, v, 0}, 2);
             case HEPTODE -> mixing(s, law, screen);
-            case DIODE, RECTIFIER -> throw new IllegalArgumentException("a diode has no plate curves");
+            case DIODE, RECTIFIER, GAS_RECTIFIER, GAS_REGULATOR, BARRETTER ->
+                throw new IllegalArgumentException("a diode has no plate curves");
         };
     }
 
-    /** A converter's curves hold while it oscillates, by the drive and bias of its published operation. */
+    /** A converter's curves hold while it oscillates, by the drive and bias of its published operation, both in proportion to the screen's volts. */
     private static Output mixing(Section s, DeviceModel law, double screen) {
         Point p = s.points().get(0);
-        double bias = -p.leakOhms() * p.gridMilliamps() / 1e3;
+        // the oscillator swings with its screen's volts, and biases itself by how far it swings
+        double bias = -p.leakOhms() * p.gridMilliamps() / 1e3 * screen / p.screen();
         boolean outer = s.oscillator().equals("g3");
         DeviceModel driven = Driven.oscillating(law, outer ? 2 : 0, Fit.driveShare(s), 1, 4);
         return (v, g) -> current(driven, new double[] {outer ? g : bias, screen, outer ? bias : g, v, 0}, 3);
@@ -216,8 +222,8 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
         try {
             return Optional.of(1e3
                     * switch (s.kind()) {
-                        case RECTIFIER -> Fit.rectifier(s).amperes(p.plate());
-                        case DIODE -> current(Fit.law(s), new double[] {p.plate(), 0}, 0);
+                        case RECTIFIER, GAS_RECTIFIER -> Fit.rectifier(s).amperes(p.plate());
+                        case DIODE, GAS_REGULATOR, BARRETTER -> current(Fit.law(s), new double[] {p.plate(), 0}, 0);
                         case TRIODE, PENTODE, HEPTODE -> output(s, p.screen()).amperes(p.plate(), p.grid());
                     });
         } catch (IllegalArgumentException | ArithmeticException e) {

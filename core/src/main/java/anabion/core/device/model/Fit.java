@@ -1,6 +1,7 @@
 package anabion.core.device.model;
 
 import anabion.core.circuit.DeviceModel;
+import anabion.core.device.DeviceType;
 import anabion.core.device.Section;
 import anabion.core.device.Section.Point;
 import anabion.core.device.Semiconductor;
@@ -19,8 +20,16 @@ public final class Fit {
     private static final double STEEPEST = 2.4;
     private static final double CORNER = 12;
     private static final double HARD = 300;
-    /** Remote cut-off: the share of the current at the published point that the wide part of the grid lets through. */
-    private static final double WIDE_CURRENT = 0.12;
+    /** Remote cut-off: exponents of the close and the wide part, for grids whose pitch changes all along. */
+    private static final double CLOSE_EXPONENT = 2.5;
+
+    private static final double WIDE_EXPONENT = 4;
+    /** Where the wide part ends, against the published cut-off, and the share of the slope that is published to be left there. */
+    private static final double BEYOND = 1.5;
+
+    private static final double LEFT = 0.01;
+    /** The most of slope and current that the wide part may have. */
+    private static final double MOST_WIDE = 0.75;
 
     private static final double CONVERTER_WIDE_SHARE = 0.02;
     private static final double KNEE = 9;
@@ -31,6 +40,11 @@ public final class Fit {
     private static final double HALF = 3;
     private static final double WIDTH = 4;
     private static final double OUTER_PERVEANCE = 2e-4;
+    /** Share of a gas-filled rectifier's drop that follows the current. */
+    private static final double GAS_SLOPE = 0.1;
+    /** Slope of a regulator of which only one point is known, in ohms. */
+    private static final double LEAST_GLOW = 20;
+
     private static final double THERMAL = 0.02585;
     private static final double EARLY = 60;
     private static final double REVERSE_GAIN = 5;
@@ -53,15 +67,43 @@ public final class Fit {
             case PENTODE -> pentode(s);
             case HEPTODE -> heptode(s);
             case DIODE -> diode(s);
-            case RECTIFIER -> throw new IllegalArgumentException("a rectifier is no part of an operating point");
+            case GAS_REGULATOR -> regulator(s);
+            case BARRETTER -> barretter(s);
+            case RECTIFIER, GAS_RECTIFIER ->
+                throw new IllegalArgumentException("a rectifier is no part of an operating point");
         };
+    }
+
+    /** The line through its least and its most current. */
+    private static GlowLaw regulator(Section s) {
+        Point least = s.points().get(0);
+        Point most = s.points().get(s.points().size() - 1);
+        double amperes = (most.plateMilliamps() - least.plateMilliamps()) / 1e3;
+        double ohms = Math.max(LEAST_GLOW, (most.plate() - least.plate()) / amperes);
+        return new GlowLaw(least.plate() - ohms * least.plateMilliamps() / 1e3, ohms);
+    }
+
+    private static BarretterLaw barretter(Section s) {
+        Point low = s.points().get(0);
+        Point high = s.points().get(s.points().size() - 1);
+        return new BarretterLaw(low.plate(), low.plateMilliamps() / 1e3, high.plate(), high.plateMilliamps() / 1e3);
+    }
+
+    /** The wire between the ends of a heater, a filament or a barretter. */
+    public static FilamentLaw filament(DeviceType type, double volts, double amperes, double kelvin) {
+        return type.section(Section.Kind.BARRETTER)
+                .<FilamentLaw>map(Fit::barretter)
+                .orElseGet(() -> new LampLaw(volts, amperes, kelvin));
     }
 
     public static TriodeLaw triode(Section s) {
         Point p = s.points().get(0);
-        return new TriodeLaw(
-                fitted(shape(s), p.grid(), p.plate(), p.plateMilliamps() / 1e3, p.millisiemens() / p.plateMilliamps()),
-                grid());
+        SpaceCurrent space =
+                fitted(shape(s), p.grid(), p.plate(), p.plateMilliamps() / 1e3, p.millisiemens() / p.plateMilliamps());
+        List<SpaceFit.Sample> samples = s.points().stream()
+                .map(q -> new SpaceFit.Sample(q.grid(), q.plate(), q.plateMilliamps() / 1e3, q.millisiemens() / 1e3))
+                .toList();
+        return new TriodeLaw(SpaceFit.improved(space, samples), grid());
     }
 
     public static PentodeLaw pentode(Section s) {
@@ -69,9 +111,24 @@ public final class Fit {
         double all = (p.plateMilliamps() + p.screenMilliamps()) / 1e3;
         Division division = division(p, knee(p), 1);
         double steepness = p.millisiemens() / p.plateMilliamps();
-        SpaceCurrent space =
-                s.mu() > 0 ? fitted(shape(s), p.grid(), p.screen(), all, steepness) : remote(s, p, all, steepness);
+        SpaceCurrent space = s.mu() > 0
+                ? SpaceFit.improved(fitted(shape(s), p.grid(), p.screen(), all, steepness), samples(s))
+                : remote(s, p, all, steepness);
         return new PentodeLaw(space, division, grid());
+    }
+
+    /** The published points of a pentode's space current: plate and screen together. */
+    private static List<SpaceFit.Sample> samples(Section s) {
+        return s.points().stream()
+                .map(q -> {
+                    double all = (q.plateMilliamps() + q.screenMilliamps()) / 1e3;
+                    return new SpaceFit.Sample(
+                            q.grid(),
+                            q.screen() + PentodeLaw.PENETRATION * q.plate(),
+                            all,
+                            q.millisiemens() * all / q.plateMilliamps());
+                })
+                .toList();
     }
 
     /** The knee lies at no more than a quarter of the plate's published volts: tubes for 12 V plates are wound for it. */
@@ -85,7 +142,7 @@ public final class Fit {
     }
 
     private static SpaceCurrent shape(Section s) {
-        return new SpaceCurrent(1, s.mu(), EXPONENT, HARD, CORNER, 0, 0);
+        return SpaceCurrent.sharp(s.mu(), EXPONENT, HARD, CORNER);
     }
 
     public static HeptodeLaw heptode(Section s) {
@@ -130,8 +187,8 @@ public final class Fit {
     /** The signal grid of a converter that is driven at its third grid is wound for remote cut-off. */
     private static SpaceCurrent converter(Section s, Point p) {
         double wide = s.cutoff().isPresent() ? p.screen() / -s.cutoff().getAsDouble() : 0;
-        return new SpaceCurrent(
-                1, s.mu(), EXPONENT, CONVERTER_SOFTNESS, CORNER, wide > 0 ? CONVERTER_WIDE_SHARE : 0, wide);
+        SpaceCurrent near = SpaceCurrent.sharp(s.mu(), EXPONENT, CONVERTER_SOFTNESS, CORNER);
+        return wide > 0 ? near.withWide(CONVERTER_WIDE_SHARE, wide, EXPONENT) : near;
     }
 
     /** Mean over a cycle of a quantity that follows a grid swinging about its bias. */
@@ -161,9 +218,12 @@ public final class Fit {
         return new DiodeLaw(new Emitted(p.plateMilliamps() / 1e3 / Math.pow(p.plate() + CONTACT, 1.5), CONTACT));
     }
 
-    /** A vacuum rectifier's path through its published drop. */
+    /** A rectifier's path through its published drop; of a gas-filled one nearly all of that is there at any current. */
     public static RectifierLaw rectifier(Section s) {
         Point p = s.points().get(0);
+        if (s.kind() == Section.Kind.GAS_RECTIFIER)
+            return new RectifierLaw.Threshold(
+                    (1 - GAS_SLOPE) * p.plate(), GAS_SLOPE * p.plate() / (p.plateMilliamps() / 1e3));
         return new RectifierLaw.Vacuum(p.plateMilliamps() / 1e3 / Math.pow(p.plate(), 1.5), 0);
     }
 
@@ -200,24 +260,35 @@ public final class Fit {
     }
 
     /**
-     * A remote cut-off grid: the wide part, of the published cut-off, gives {@link #WIDE_CURRENT} of the current at the point; the close
-     * part is wound so that gm/I of the whole is the published one. From gm/I = x·[(1 − f)/E₁ + f/E₂] with E = U/µ + V + c.
+     * A remote cut-off grid, wound ever wider: a close part and a wide one, of which each shuts little by little, as its higher exponent says. The wide part
+     * ends at {@link #BEYOND} times the published cut-off, where it still has {@link #LEFT} of the slope of the whole at the point; the close part is wound so
+     * that gm/I of the whole is the published one. From gm = x·I/E of each, with E = U/µ + V + c.
      */
     private static SpaceCurrent remote(Section s, Point p, double amperes, double steepness) {
         double grid = p.grid() + SpaceCurrent.SHIFT;
-        double wide = p.screen() / -s.cutoff().orElse(-30);
-        double far = p.screen() / wide + grid;
-        double near = (1 - WIDE_CURRENT) / (steepness / EXPONENT - WIDE_CURRENT / far);
+        double cutoff = -s.cutoff().orElse(-30);
+        double far = BEYOND * cutoff;
+        double wide = p.screen() / far;
+        double reach = far + grid;
+        double left = Math.pow((far - cutoff + SpaceCurrent.SHIFT) / reach, WIDE_EXPONENT - 1);
+        double slope = Math.min(MOST_WIDE, LEFT / left) * steepness;
+        double current = Math.min(MOST_WIDE, slope * reach / WIDE_EXPONENT);
+        double near = CLOSE_EXPONENT * (1 - current) / (steepness - current * WIDE_EXPONENT / reach);
         double mu = p.screen() / (near - grid);
-        double ratio = WIDE_CURRENT / (1 - WIDE_CURRENT) * Math.pow(near / far, EXPONENT);
         double corner =
                 Math.min(CORNER, p.screen() * p.screen() / 20); // at a few volts the usual one would reach too far
-        SpaceCurrent shape = new SpaceCurrent(1, mu, EXPONENT, HARD, corner, ratio / (1 + ratio), wide);
-        return shape.times(amperes / shape.amperes(p.grid(), p.screen()));
+        SpaceCurrent shape =
+                SpaceCurrent.sharp(mu, CLOSE_EXPONENT, HARD, corner).spread();
+        SpaceCurrent tail =
+                SpaceCurrent.sharp(wide, WIDE_EXPONENT, HARD, corner).spread();
+        double ratio =
+                current / (1 - current) * shape.amperes(p.grid(), p.screen()) / tail.amperes(p.grid(), p.screen());
+        SpaceCurrent both = shape.withWide(ratio / (1 + ratio), wide, WIDE_EXPONENT);
+        return both.times(amperes / both.amperes(p.grid(), p.screen()));
     }
 
     private static SpaceCurrent with(SpaceCurrent s, double softness, double exponent) {
-        return new SpaceCurrent(1, s.mu(), exponent, softness, s.corner(), s.remoteShare(), s.remoteMu());
+        return SpaceCurrent.sharp(s.mu(), exponent, softness, s.corner());
     }
 
     /** gm/I, per volt. */

@@ -1,6 +1,5 @@
 package anabion.core.device.model;
 
-import anabion.core.circuit.DeviceModel;
 import java.util.List;
 
 /**
@@ -14,7 +13,7 @@ import java.util.List;
  * @param amperes at the rated volts
  * @param hot temperature at the rated volts in kelvin
  */
-public record LampLaw(double volts, double amperes, double hot) implements DeviceModel {
+public record LampLaw(double volts, double amperes, double hot) implements FilamentLaw {
     private static final double ROOM = 300;
     /** Kelvin of a lamp filament at its rated volts. */
     public static final double LAMP = 2700;
@@ -31,7 +30,8 @@ public record LampLaw(double volts, double amperes, double hot) implements Devic
         i[1] = -i[0];
     }
 
-    /** Hot resistance at so many volts, effective values. */
+    /** Hot resistance. */
+    @Override
     public double ohms(double effective) {
         double rated = volts / amperes;
         return rated * Math.pow(kelvin(effective) / hot, 1.2);

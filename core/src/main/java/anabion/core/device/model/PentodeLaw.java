@@ -6,7 +6,7 @@ import java.util.List;
 /** A pentode, tetrode or beam tube: control grid, screen, plate, cathode (with the suppressor at the cathode). */
 public record PentodeLaw(SpaceCurrent space, Division division, Emitted grid) implements DeviceModel {
     /** A little of the plate's pull reaches the cathode through screen and grid. */
-    private static final double PENETRATION = 0.004;
+    static final double PENETRATION = 0.004;
 
     @Override
     public int terminals() {

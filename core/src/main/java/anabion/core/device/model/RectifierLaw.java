@@ -4,7 +4,7 @@ package anabion.core.device.model;
  * One path of a rectifier: forward current from forward volts.
  *
  * <p>Vacuum: I = K·V^1.5 (Child and Langmuir), corner rounded. Semiconductor: junction with series resistance, found by inversion:
- * V = n·V_T·ln(1 + I/I_s) + I·R.
+ * V = n·V_T·ln(1 + I/I_s) + I·R. Gas, and the contact of a vibrator: nothing up to a threshold, a resistance above it.
  */
 public sealed interface RectifierLaw {
     /** Forward amperes at forward volts; nothing, or as good as nothing, in reverse. */
@@ -32,7 +32,9 @@ public sealed interface RectifierLaw {
             double y = Math.sqrt(v);
             if (ohms > 0) {
                 double a = ohms * perveance;
-                y = Math.min(y, Math.cbrt(v / a));
+                // with y = √v·z the root z lies below one, and below the fourth root of 1/(a·√v) where that is smaller
+                double steep = a * y;
+                if (steep > 1) y /= Math.sqrt(Math.sqrt(steep));
                 for (int n = 0; n < 30; n++) {
                     double step = (a * y * y * y + y * y - v) / (3 * a * y * y + 2 * y);
                     y -= step;
@@ -62,6 +64,42 @@ public sealed interface RectifierLaw {
         public String deck(String name, String from, String to) {
             String v = Smooth.positive(SpiceSyntax.volts(from, to), EDGE);
             return SpiceSyntax.current(name, from, to, SpiceSyntax.number(perveance) + "*" + v + "*sqrt(" + v + ")");
+        }
+    }
+
+    /**
+     * @param volts threshold
+     * @param ohms above it
+     */
+    record Threshold(double volts, double ohms) implements RectifierLaw {
+        private static final double EDGE = 0.03;
+
+        @Override
+        public double amperes(double u) {
+            return EDGE * Smooth.softplus((u - volts) / EDGE) / ohms;
+        }
+
+        @Override
+        public RectifierLaw weakened(double factor) {
+            return new Threshold(volts, ohms / factor);
+        }
+
+        @Override
+        public RectifierLaw behind(double more) {
+            return new Threshold(volts, ohms + more);
+        }
+
+        @Override
+        public RectifierLaw doubled() {
+            return new Threshold(2 * volts, 2 * ohms);
+        }
+
+        @Override
+        public String deck(String name, String from, String to) {
+            String edge = SpiceSyntax.number(EDGE);
+            String above = "(" + SpiceSyntax.volts(from, to) + "-" + SpiceSyntax.number(volts) + ")/" + edge;
+            return SpiceSyntax.current(
+                    name, from, to, edge + "*" + Smooth.softplus(above) + "/" + SpiceSyntax.number(ohms));
         }
     }
 

@@ -165,7 +165,8 @@ public final class ColdOhms {
             for (int n = 0; n < pieces.size() && !faults.is(p.reference(), FaultMode.HEATER_OPEN); n++)
                 c.device(
                         p.reference() + (n == 0 ? "" : ".tap"),
-                        new LampLaw(pieces.get(n).volts(), pieces.get(n).amperes(), AcSupply.HEATER),
+                        Fit.filament(
+                                type.get(), pieces.get(n).volts(), pieces.get(n).amperes(), AcSupply.HEATER),
                         pieces.get(n).from(),
                         pieces.get(n).to());
             return;

@@ -6,7 +6,7 @@ import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.LinearizedCircuit;
 import anabion.core.circuit.Solution;
-import anabion.core.device.model.LampLaw;
+import anabion.core.device.model.FilamentLaw;
 import anabion.core.simulation.setting.Setting;
 import java.util.Collections;
 import java.util.HashMap;
@@ -51,7 +51,7 @@ public final class ColdSet {
         Circuit circuit = ColdOhms.circuit(chassis, setting, chassis.reference(), electrolytics)
                 .build();
         boolean junctions = circuit.elements().stream()
-                .anyMatch(e -> e instanceof Element.Device d && !(d.law() instanceof LampLaw));
+                .anyMatch(e -> e instanceof Element.Device d && !(d.law() instanceof FilamentLaw));
         Optional<LinearizedCircuit> tangent =
                 junctions ? Optional.empty() : LinearizedCircuit.at(new DcSolver().solve(circuit));
         return new ColdSet(circuit, tangent, like);

@@ -130,12 +130,13 @@ public final class DcCircuitBuilder {
     }
 
     private void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {
-        double ohms = b.ohms() > 0 ? b.ohms() : 0.1 * Math.max(1, b.volts());
-        double aged =
-                faults.ohms(p.reference(), FaultMode.WEAK, faults.is(p.reference(), FaultMode.WEAK) ? 10 * ohms : ohms);
         if (faults.is(p.reference(), FaultMode.OPEN)) return;
         c.source(p.reference(), p.reference() + ".emf", faults.net(p, "2"), b.volts() * scale);
-        c.resistor(p.reference() + ".inner", p.reference() + ".emf", faults.net(p, "1"), aged);
+        c.resistor(
+                p.reference() + ".inner",
+                p.reference() + ".emf",
+                faults.net(p, "1"),
+                PassiveStamps.inner(p, b, faults));
     }
 
     private void lamp(Part p, Component.Lamp l, Circuit.Builder c) {
@@ -158,8 +159,9 @@ public final class DcCircuitBuilder {
         double heat = byDirectCurrent(p, type.get())
                 ? 1
                 : mains.map(m -> m.heat(p, type.get())).orElse(1.0);
-        double emission =
-                faults.emission(p.reference()) * SupplyFinder.emission(heat, setting) * setting.trim(p.reference());
+        double emission = faults.emission(p.reference())
+                * SupplyFinder.emission(type.get(), heat, setting)
+                * setting.trim(p.reference());
         for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
         if (faults.is(p.reference(), FaultMode.GASSY)) gas(p, type.get(), c);
     }
@@ -168,7 +170,7 @@ public final class DcCircuitBuilder {
     private void gas(Part p, DeviceType type, Circuit.Builder c) {
         for (Section s : type.sections()) {
             Optional<String> grid = sockets.find(p, "g1", s.name());
-            if (grid.isEmpty() || s.kind() == Section.Kind.DIODE || s.kind() == Section.Kind.RECTIFIER) continue;
+            if (grid.isEmpty() || !s.kind().amplifies()) continue;
             double amperes = faults.number(p.reference(), FaultMode.GASSY, GAS);
             c.current(p.reference() + ".gas", sockets.cathode(p, s.name()), grid.get(), amperes);
             return;
@@ -179,12 +181,18 @@ public final class DcCircuitBuilder {
         List<Sockets.HeaterPiece> pieces = sockets.pieces(p, type);
         if (pieces.isEmpty()) return;
         if (!faults.is(p.reference(), FaultMode.HEATER_OPEN))
-            for (int n = 0; n < pieces.size(); n++)
-                c.resistor(
-                        p.reference() + (n == 0 ? ".heater" : ".heater2"),
-                        pieces.get(n).from(),
-                        pieces.get(n).to(),
-                        pieces.get(n).ohms());
+            for (int n = 0; n < pieces.size(); n++) {
+                Sockets.HeaterPiece piece = pieces.get(n);
+                String name = p.reference() + (n == 0 ? ".heater" : ".heater2");
+                if (type.section(Section.Kind.BARRETTER).isEmpty())
+                    c.resistor(name, piece.from(), piece.to(), piece.ohms());
+                else
+                    c.device(
+                            name,
+                            Fit.filament(type, piece.volts(), piece.amperes(), AcSupply.HEATER),
+                            piece.from(),
+                            piece.to());
+            }
         if (faults.is(p.reference(), FaultMode.HEATER_CATHODE))
             c.resistor(
                     p.reference() + ".hk",
@@ -246,7 +254,11 @@ public final class DcCircuitBuilder {
                                 sockets.need(p, "a", s.name()),
                                 k),
                         c);
-            case RECTIFIER -> {
+            case GAS_REGULATOR -> c.device(name, law(s, emission, 2), sockets.need(p, "a", s.name()), k);
+            case BARRETTER -> {
+                // its wire is in the circuit as a heater
+            }
+            case RECTIFIER, GAS_RECTIFIER -> {
                 if (direct()) rectifier(p, s, name, emission, c);
             }
             case HEPTODE ->

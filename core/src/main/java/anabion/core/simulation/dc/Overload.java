@@ -69,7 +69,8 @@ public record Overload(String part, Place place, double watts, double limit) {
                 judge(found, ref, Place.PLATE, watts[plate], limit);
                 judge(found, ref, Place.SCREEN, watts[1], screen(type, section.get()));
             }
-            case DIODE, RECTIFIER -> {
+            case GAS_REGULATOR -> judge(found, ref, Place.PLATE, watts[0], limit);
+            case DIODE, RECTIFIER, GAS_RECTIFIER, BARRETTER -> {
                 // diodes carry next to nothing
             }
         }
@@ -78,7 +79,13 @@ public record Overload(String part, Place place, double watts, double limit) {
     /** The power of each terminal against the last one, the cathode. */
     private static double[] watts(Element.Device d, Solution direct, Section.Kind kind) {
         double[] amperes = direct.amperes(d);
-        int n = kind == Section.Kind.TRIODE ? 3 : kind == Section.Kind.PENTODE ? 4 : 5;
+        int n =
+                switch (kind) {
+                    case TRIODE -> 3;
+                    case PENTODE -> 4;
+                    case HEPTODE -> 5;
+                    case DIODE, RECTIFIER, GAS_RECTIFIER, GAS_REGULATOR, BARRETTER -> 2;
+                };
         double[] watts = new double[n];
         if (amperes.length < n) return watts;
         double cathode = direct.at(d.nodes().get(n - 1));

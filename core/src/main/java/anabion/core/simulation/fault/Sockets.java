@@ -61,6 +61,10 @@ public final class Sockets {
         String section = wanted.substring(end);
         for (Map.Entry<String, String> f : functions.entrySet()) {
             if (!part.nets().containsKey(f.getKey())) continue;
+            if (f.getValue().indexOf('+') < 0) {
+                if (f.getValue().equals(wanted)) return Optional.of(f.getKey());
+                continue;
+            }
             String[] names = f.getValue().split("\\+");
             String last = names[names.length - 1];
             for (String name : names) {

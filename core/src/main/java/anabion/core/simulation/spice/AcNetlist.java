@@ -2,9 +2,11 @@ package anabion.core.simulation.spice;
 
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
+import anabion.core.circuit.HybridPi;
 import anabion.core.circuit.Reactances;
 import anabion.core.rectifier.Characteristic;
 import java.util.List;
+import java.util.Locale;
 import java.util.function.Predicate;
 
 /**
@@ -12,6 +14,11 @@ import java.util.function.Predicate;
  * with the slope of its characteristic. A generator of one volt stands behind its ohms and capacitor at one net.
  */
 public final class AcNetlist implements Reactances {
+    /** Ohms of a lead that has none. */
+    private static final double LEAST = 1e-6;
+    /** Ohms by which a net behind capacitors is tied down. */
+    private static final double TIED = 1e8;
+
     private final SpiceNetlist deck;
     private final double hertz;
     private int count;
@@ -30,11 +37,13 @@ public final class AcNetlist implements Reactances {
         }
     }
 
-    /** A detector's diode: its mean current keeps the operating point, what it takes from the carrier is among the reactances. */
+    /** A device whose currents keep the operating point; what it is to small signals is among the reactances. */
     private void atRest(Element.Device d, Circuit circuit) {
-        deck.line("I" + SpiceNetlist.name(d.name()) + " "
-                + deck.node(circuit.net(d.nodes().get(0))) + " "
-                + deck.node(circuit.net(d.nodes().get(1))) + " DC " + SpiceNetlist.number(deck.amperes(d)));
+        int last = d.nodes().size() - 1;
+        for (int k = 0; k < last; k++)
+            deck.line("I" + SpiceNetlist.name(d.name()) + (k == 0 ? "" : "_" + k) + " "
+                    + deck.node(circuit.net(d.nodes().get(k))) + " "
+                    + deck.node(circuit.net(d.nodes().get(last))) + " DC " + SpiceNetlist.number(deck.amperes(d, k)));
     }
 
     private void rail(Element.Device d, Characteristic k, Circuit circuit) {
@@ -65,6 +74,44 @@ public final class AcNetlist implements Reactances {
         if (siemens <= 0) return;
         deck.line("Ra" + count + " " + deck.node(a) + " r" + count + " " + SpiceNetlist.number(1 / siemens));
         deck.line("Cb" + count + " r" + count + " " + deck.node(b) + " 1");
+    }
+
+    /** Behind capacitors of a farad, so that no direct current flows; a source that copies a net takes no current from it. */
+    @Override
+    public void transistor(String base, String collector, String emitter, HybridPi model) {
+        if (!deck.known(base) || !deck.known(collector) || !deck.known(emitter)) return;
+        count++;
+        String n = String.valueOf(count);
+        String b = "qb" + n;
+        String c = "qc" + n;
+        String e = "qe" + n;
+        lead("b" + n, base, b, model.baseOhms());
+        lead("c" + n, collector, c, 0);
+        lead("e" + n, emitter, e, model.emitterOhms());
+        for (int row = 0; row < 2; row++) {
+            String from = row == 0 ? b : c;
+            double back = row == 0 && model.neutralised() ? 0 : model.slopes()[row][1];
+            deck.line("Gq" + n + "_" + row + "b " + from + " " + e + " " + b + " " + e + " "
+                    + rounded(model.slopes()[row][0]));
+            deck.line("Gq" + n + "_" + row + "c " + from + " " + e + " " + c + " " + e + " " + rounded(back));
+        }
+        deck.line("Cq" + n + "d " + b + " " + e + " " + SpiceNetlist.number(model.diffusion()));
+        if (model.neutralised()) {
+            deck.line("Cq" + n + "i " + b + " " + e + " " + SpiceNetlist.number(model.feedback()));
+            deck.line("Eq" + n + " copy" + n + " 0 " + b + " 0 1");
+            deck.line("Cq" + n + "o " + c + " copy" + n + " " + SpiceNetlist.number(model.feedback()));
+        } else deck.line("Cq" + n + "f " + b + " " + c + " " + SpiceNetlist.number(model.feedback()));
+    }
+
+    private void lead(String name, String net, String inner, double ohms) {
+        deck.line("Cq" + name + " " + deck.node(net) + " q" + name + "x 1");
+        deck.line("Rq" + name + " q" + name + "x " + inner + " " + SpiceNetlist.number(Math.max(ohms, LEAST)));
+        deck.line("Rq" + name + "g " + inner + " 0 " + SpiceNetlist.number(TIED));
+    }
+
+    /** A slope to five digits, so that a deck does not change with the last of its solution. */
+    private static String rounded(double siemens) {
+        return String.format(Locale.ROOT, "%.4e", siemens);
     }
 
     @Override

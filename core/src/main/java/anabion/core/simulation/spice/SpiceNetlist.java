@@ -103,9 +103,9 @@ public final class SpiceNetlist {
         return rounded(solved.volts(from).orElse(0) - solved.volts(to).orElse(0));
     }
 
-    /** Direct current into the first terminal of an element, to the tenth of a nanoampere. */
-    public double amperes(Element e) {
-        return Math.rint(solved.direct().amperes(e)[0] * 1e10) / 1e10;
+    /** Direct current into a terminal of an element, to the tenth of a nanoampere. */
+    public double amperes(Element e, int terminal) {
+        return Math.rint(solved.direct().amperes(e)[terminal] * 1e10) / 1e10;
     }
 
     /** What was computed is rounded far below what matters, so that a deck changes only with the set, not with the last digits of its solution. */
@@ -234,7 +234,7 @@ public final class SpiceNetlist {
                         rounded(Math.abs(volt(d.nodes().get(0)) - volt(d.nodes().get(1))));
                 lines.add("R" + n + " " + node(mains.net(d.nodes().get(0))) + " "
                         + node(mains.net(d.nodes().get(1))) + " "
-                        + number(((anabion.core.device.model.LampLaw) d.law()).ohms(u)));
+                        + number(((anabion.core.device.model.FilamentLaw) d.law()).ohms(u)));
             } else if (e instanceof Element.Resistor r && mainsOnly(e.name()))
                 lines.add("R" + n + " " + node(mains.net(r.a())) + " " + node(mains.net(r.b())) + " "
                         + number(1 / r.siemens()));
@@ -246,7 +246,7 @@ public final class SpiceNetlist {
         for (Element e : solved.mains().orElseThrow().circuit().elements())
             if (e instanceof Element.Device d && d.name().equals(name)) {
                 double u = Math.abs(volt(d.nodes().get(0)) - volt(d.nodes().get(1)));
-                return u < 0.01 * ((anabion.core.device.model.LampLaw) d.law()).volts();
+                return u < 0.01 * ((anabion.core.device.model.FilamentLaw) d.law()).volts();
             }
         return true;
     }

@@ -11,7 +11,8 @@ import anabion.core.chassis.Winding;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceType;
-import anabion.core.device.Section;
+import anabion.core.device.model.FilamentLaw;
+import anabion.core.device.model.Fit;
 import anabion.core.device.model.LampLaw;
 import anabion.core.rectifier.Wave;
 import anabion.core.simulation.fault.Faults;
@@ -167,7 +168,7 @@ public final class AcSupply {
         for (var e : hot.circuit().elements())
             if (e instanceof anabion.core.circuit.Element.Device d) {
                 double u = at(d.nodes().get(0)) - at(d.nodes().get(1));
-                lamps.put(d.name(), ((LampLaw) d.law()).ohms(Math.abs(u)));
+                lamps.put(d.name(), ((FilamentLaw) d.law()).ohms(Math.abs(u)));
             }
         Solution quiet = solver.apply(circuit(lamps).build());
         Solution pushed =
@@ -195,13 +196,11 @@ public final class AcSupply {
             else if (p.component() instanceof Component.Lamp l
                     && fed.contains(Set.copyOf(p.nets().values()))) lampFed(p, l, c);
             else if (p.component() instanceof Component.Lamp l && l.amperes() > 0)
-                lamp(
+                filament(
                         p.reference(),
                         faults.net(p, "1"),
                         faults.net(p, "2"),
-                        l.volts(),
-                        l.amperes(),
-                        LampLaw.LAMP,
+                        new LampLaw(l.volts(), l.amperes(), LampLaw.LAMP),
                         frozen,
                         c);
             else if (p.device().isPresent()) heater(p, frozen, c);
@@ -213,12 +212,7 @@ public final class AcSupply {
     /** Share of its rated volts that a rectifier's heater has: with a vibrator the battery feeds it. */
     public double rectifierHeat(Part tube, DeviceType type) {
         if (vibrator.isEmpty()) return heat(tube, type);
-        double nominal = chassis.parts().stream()
-                .filter(p -> p.component() instanceof Component.Battery)
-                .mapToDouble(p -> ((Component.Battery) p.component()).volts())
-                .max()
-                .orElse(chassis.supply().volts());
-        return faults.is(tube.reference(), FaultMode.HEATER_OPEN) ? 0 : battery() / nominal;
+        return faults.is(tube.reference(), FaultMode.HEATER_OPEN) ? 0 : battery() / nominal();
     }
 
     /** Volts of the line, or of the battery that a vibrator chops. */
@@ -231,19 +225,93 @@ public final class AcSupply {
         String end = faults.net(p, "3");
         String tap = tap(p.nets().get("3"));
         boolean stuck = faults.is(p.reference(), FaultMode.OPEN) || faults.is(p.reference(), FaultMode.DEAD);
-        c.source("mains", "MAINS", tap, stuck ? 0 : battery() * Wave.VIBRATOR.effective());
-        c.resistor("line", "MAINS", end, Math.max(0.01, series));
+        Lead lead = lead(tap, faults.net(p, "1"));
+        c.source("mains", "MAINS", tap, stuck ? 0 : lead.volts() * Wave.VIBRATOR.effective());
+        c.resistor("line", "MAINS", end, series + lead.ohms());
         c.resistor("still", tap, reference, STILL);
     }
 
-    private String tap(String end) {
+    /** Direct volts that a vibrator chops, and the ohms behind them: of the battery, fuses, switches and chokes on the way, and its own contact. */
+    private record Lead(double volts, double ohms) {}
+
+    /** Thévenin's equivalent of what feeds the primary: the battery, all that lies before it, and the heaters that load it. */
+    private Lead lead(String tap, String reed) {
+        Solution quiet = solver.apply(feed(tap, reed).build());
+        Solution pushed =
+                solver.apply(feed(tap, reed).current("probe", reed, tap, 1).build());
+        double before = quiet.volts(tap).orElse(0) - quiet.volts(reed).orElse(0);
+        double after = pushed.volts(tap).orElse(0) - pushed.volts(reed).orElse(0);
+        return new Lead(Math.abs(before), Math.max(0, after - before) + PassiveStamps.CONTACT);
+    }
+
+    private Circuit.Builder feed(String tap, String reed) {
+        Circuit.Builder c = Circuit.of(reed);
+        c.node(tap);
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Component.Battery b) {
+                if (faults.is(p.reference(), FaultMode.OPEN)) continue;
+                c.source(p.reference(), p.reference() + ".emf", faults.net(p, "2"), b.volts() * battery() / nominal());
+                c.resistor(
+                        p.reference() + ".inner",
+                        p.reference() + ".emf",
+                        faults.net(p, "1"),
+                        PassiveStamps.inner(p, b, faults));
+            } else if (p.device().isPresent())
+                Sockets.type(p)
+                        .filter(t -> !faults.is(p.reference(), FaultMode.HEATER_OPEN))
+                        .ifPresent(t -> sockets.pieces(p, t)
+                                .forEach(h -> c.resistor(p.reference() + h, h.from(), h.to(), h.ohms())));
+            else if (!(p.component() instanceof Component.Windings w && w.isMainsTransformer())) linear.add(p, c);
+        }
+        return c;
+    }
+
+    /** Volts of the highest battery, as it is called. */
+    private double nominal() {
+        return chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Battery)
+                .mapToDouble(p -> ((Component.Battery) p.component()).volts())
+                .max()
+                .orElse(chassis.supply().volts());
+    }
+
+    /** Whether the battery's positive pole is at the primary's tap: then its return, at the reed, is negative. */
+    boolean positiveTap(Part vibrator) {
+        Set<String> reached = new HashSet<>(List.of(vibrator.nets().get("1")));
+        for (boolean grown = true; grown; ) {
+            grown = false;
+            for (Part p : chassis.parts())
+                for (String at : List.copyOf(reached))
+                    if (p.touches(at) && !vibrates(p)) grown |= reached.addAll(PassiveStamps.joined(p, at));
+        }
+        return chassis.parts().stream()
+                .noneMatch(p -> p.component() instanceof Component.Battery
+                        && reached.contains(p.nets().get("1")));
+    }
+
+    /** The net at the other end of the winding that ends at a net. */
+    String tap(String end) {
+        return otherEnds(end).stream().findFirst().orElse(reference);
+    }
+
+    /** The net between two halves of a winding. */
+    Optional<String> middle(String one, String other) {
+        List<String> others = otherEnds(other);
+        return otherEnds(one).stream()
+                .filter(n -> !n.equals(other) && others.contains(n))
+                .findFirst();
+    }
+
+    private List<String> otherEnds(String end) {
+        List<String> found = new ArrayList<>();
         for (Part p : chassis.parts())
             if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
                 for (Winding x : w.windings()) {
-                    if (p.nets().get(x.from()).equals(end)) return p.nets().get(x.to());
-                    if (p.nets().get(x.to()).equals(end)) return p.nets().get(x.from());
+                    if (end.equals(p.nets().get(x.from()))) found.add(p.nets().get(x.to()));
+                    else if (end.equals(p.nets().get(x.to())))
+                        found.add(p.nets().get(x.from()));
                 }
-        return reference;
+        return found;
     }
 
     /** The nets that alternate: reached from mains and transformer through resistances, not across the reference. */
@@ -268,6 +336,7 @@ public final class AcSupply {
     /** The nets between which a part passes alternating current: not through a rectifier; a heater's with its cathode, where they touch. */
     private Collection<String> passed(Part p) {
         if (p.component() instanceof Capacitor c) return passes(c) ? p.nets().values() : List.of();
+        if (vibrates(p)) return List.of();
         if (p.device().isEmpty()) return p.nets().values();
         List<String> nets = new ArrayList<>(sockets.heater(p).orElse(List.of()));
         if (!nets.isEmpty() && faults.is(p.reference(), FaultMode.HEATER_CATHODE)) nets.add(sockets.cathode(p, ""));
@@ -279,18 +348,11 @@ public final class AcSupply {
         return !c.is(Dielectric.ELECTROLYTIC) && c.farads().stream().anyMatch(f -> f >= FEEDS);
     }
 
-    private void lamp(
-            String name,
-            String a,
-            String b,
-            double volts,
-            double amperes,
-            double hotKelvin,
-            Map<String, Double> frozen,
-            Circuit.Builder c) {
+    private void filament(
+            String name, String a, String b, FilamentLaw law, Map<String, Double> frozen, Circuit.Builder c) {
         if (faults.is(name, FaultMode.OPEN) || faults.is(name, FaultMode.HEATER_OPEN)) return;
         if (frozen.containsKey(name)) c.resistor(name, a, b, frozen.get(name));
-        else c.device(name, new LampLaw(volts, amperes, hotKelvin), a, b);
+        else c.device(name, law, a, b);
     }
 
     private void heater(Part p, Map<String, Double> frozen, Circuit.Builder c) {
@@ -305,7 +367,8 @@ public final class AcSupply {
                     continue;
                 }
                 String name = p.reference() + (n == 0 ? "" : ".tap");
-                lamp(name, piece.from(), piece.to(), piece.volts(), piece.amperes(), HEATER, frozen, c);
+                FilamentLaw law = Fit.filament(type.get(), piece.volts(), piece.amperes(), HEATER);
+                filament(name, piece.from(), piece.to(), law, frozen, c);
             }
         if (!pieces.isEmpty() && faults.is(p.reference(), FaultMode.HEATER_CATHODE))
             c.resistor(
@@ -320,9 +383,7 @@ public final class AcSupply {
         Set<Set<String>> ends = new HashSet<>();
         for (Part p : chassis.parts()) {
             Optional<DeviceType> type = Sockets.type(p);
-            boolean rectifies = type.filter(
-                            t -> t.sections().stream().anyMatch(s -> s.kind() == Section.Kind.RECTIFIER))
-                    .isPresent();
+            boolean rectifies = type.filter(DeviceType::rectifies).isPresent();
             List<Sockets.HeaterPiece> pieces = rectifies ? sockets.pieces(p, type.orElseThrow()) : List.of();
             if (pieces.size() > 1)
                 pieces.stream()

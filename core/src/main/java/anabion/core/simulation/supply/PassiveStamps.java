@@ -22,7 +22,7 @@ public final class PassiveStamps {
     /** A winding whose resistance nobody stated, in ohms. */
     private static final double WINDING = 1;
     /** A closed contact, a fuse. */
-    private static final double CONTACT = 0.02;
+    static final double CONTACT = 0.02;
     /** Field coils warm up by some 60 K: copper gains 0.39 % a kelvin. */
     private static final double HOT_COIL = 1.23;
     /** Insulation of a sound electrolytic: ohms times farads. Of others: ohms. */
@@ -60,6 +60,12 @@ public final class PassiveStamps {
         else if (k instanceof Component.Fuse) pass(ref, p, CONTACT, c);
         else if (k instanceof Component.Speaker s) pass(ref, p, Math.max(0.1, 0.85 * s.ohms()), c);
         else if (k instanceof Component.Switch s && !AcSupply.vibrates(p)) contacts(p, s, c);
+    }
+
+    /** Internal ohms of a battery; a weak one has ten times as many, or what the fault says. */
+    public static double inner(Part p, Component.Battery b, Faults faults) {
+        double ohms = b.ohms() > 0 ? b.ohms() : 0.1 * Math.max(1, b.volts());
+        return faults.ohms(p.reference(), FaultMode.WEAK, faults.is(p.reference(), FaultMode.WEAK) ? 10 * ohms : ohms);
     }
 
     private void pass(String name, Part p, double ohms, Circuit.Builder c) {
@@ -210,6 +216,7 @@ public final class PassiveStamps {
     /** The nets to which a part leads from one of its nets with little resistance, whatever its switches' positions. */
     public static List<String> joined(Part p, String net) {
         Component k = p.component();
+        if (AcSupply.vibrates(p)) return List.of();
         if (k instanceof Component.Switch s && !s.contacts().isEmpty()) {
             List<String> nets = new ArrayList<>();
             for (Contact c : s.contacts()) {

@@ -7,7 +7,7 @@ import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.circuit.Solution;
-import anabion.core.device.model.LampLaw;
+import anabion.core.device.model.FilamentLaw;
 import anabion.core.numeric.Phasor;
 import anabion.core.simulation.fault.Faults;
 import java.util.HashMap;
@@ -82,7 +82,7 @@ final class ReactiveMains {
             Function<Circuit, Solution> solver,
             Function<Map<String, Double>, Circuit.Builder> circuit) {
         Map<String, Double> ohms = new HashMap<>();
-        for (Element.Device d : lamps(resistive)) ohms.put(d.name(), ((LampLaw) d.law()).ohms(0));
+        for (Element.Device d : lamps(resistive)) ohms.put(d.name(), ((FilamentLaw) d.law()).ohms(0));
         for (int round = 0; round < ROUNDS; round++) {
             shape = solver.apply(circuit.apply(ohms).build());
             SmallSignal signals = SmallSignal.about(shape, e -> false);
@@ -96,7 +96,7 @@ final class ReactiveMains {
                         resistive.circuit().net(d.nodes().get(0)),
                         resistive.circuit().net(d.nodes().get(1))));
                 double before = ohms.get(d.name());
-                double after = Math.sqrt(before * ((LampLaw) d.law()).ohms(u));
+                double after = Math.sqrt(before * ((FilamentLaw) d.law()).ohms(u));
                 moved = Math.max(moved, Math.abs(after / before - 1));
                 ohms.put(d.name(), after);
             }
@@ -107,7 +107,7 @@ final class ReactiveMains {
 
     private static List<Element.Device> lamps(Solution s) {
         return s.circuit().elements().stream()
-                .filter(e -> e instanceof Element.Device d && d.law() instanceof LampLaw)
+                .filter(e -> e instanceof Element.Device d && d.law() instanceof FilamentLaw)
                 .map(e -> (Element.Device) e)
                 .toList();
     }

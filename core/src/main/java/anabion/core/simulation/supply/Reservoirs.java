@@ -26,7 +26,7 @@ public final class Reservoirs {
 
     private static final double NEXT_TO_NOTHING = 1e-12;
 
-    private final Chassis chassis;
+    private final PartsByNet nets;
     private final Faults faults;
     private final PassiveStamps linear;
     private final Map<String, Set<String>> grounds = new HashMap<>();
@@ -34,7 +34,7 @@ public final class Reservoirs {
 
     public Reservoirs(Chassis chassis, Faults faults, PassiveStamps linear, String reference) {
         this.linear = linear;
-        this.chassis = chassis;
+        this.nets = PartsByNet.of(chassis);
         this.faults = faults;
         this.reference = reference;
     }
@@ -54,11 +54,10 @@ public final class Reservoirs {
         while (!next.isEmpty()) {
             Joined at = next.poll();
             if (ohms.putIfAbsent(at.net(), at.ohms()) != null) continue;
-            for (Part p : chassis.parts())
-                if (p.touches(at.net()))
-                    linear.leads(p, at.net()).forEach((n, r) -> {
-                        if (at.ohms() + r <= SupplyFinder.SURGE) next.add(new Joined(n, at.ohms() + r));
-                    });
+            for (Part p : nets.at(at.net()))
+                linear.leads(p, at.net()).forEach((n, r) -> {
+                    if (at.ohms() + r <= SupplyFinder.SURGE) next.add(new Joined(n, at.ohms() + r));
+                });
         }
         return ohms.entrySet().stream()
                 .map(e -> new Joined(e.getKey(), e.getValue()))
@@ -77,8 +76,8 @@ public final class Reservoirs {
     public List<String> feet(String cathode) {
         List<String> feet = new ArrayList<>();
         for (Joined n : near(cathode))
-            for (Part p : chassis.parts())
-                if (p.component() instanceof Capacitor c && p.touches(n.net())) {
+            for (Part p : nets.at(n.net()))
+                if (p.component() instanceof Capacitor c) {
                     int last = c.farads().size() + 1;
                     String common = faults.net(p, String.valueOf(last));
                     for (int k = 1; k < last; k++) {
@@ -95,9 +94,8 @@ public final class Reservoirs {
     public Optional<Part> choke(String cathode, String foot) {
         for (Joined n : near(cathode)) {
             if (farads(n.net(), foot) >= LARGE) return Optional.empty();
-            Optional<Part> found = chassis.parts().stream()
-                    .filter(p -> p.touches(n.net())
-                            && p.component() instanceof Component.Windings w
+            Optional<Part> found = nets.at(n.net()).stream()
+                    .filter(p -> p.component() instanceof Component.Windings w
                             && w.windings().size() == 1
                             && henries(p) >= CHOKE
                             && !faults.is(p.reference(), FaultMode.OPEN)
@@ -133,8 +131,7 @@ public final class Reservoirs {
     public double farads(String net, String foot) {
         Set<String> grounds = grounds(foot);
         double sum = 0;
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Capacitor c && p.touches(net)) sum += farads(p, c, net, grounds);
+        for (Part p : nets.at(net)) if (p.component() instanceof Capacitor c) sum += farads(p, c, net, grounds);
         return sum;
     }
 
@@ -162,17 +159,16 @@ public final class Reservoirs {
     /** Conductance of the resistors from the reservoir to nets that a large capacitor holds still. */
     public double filter(String reservoir) {
         double sum = 0;
-        for (Part p : chassis.parts()) {
-            if (!(p.component() instanceof Component.Resistor r) || !p.touches(reservoir) || r.ohms() <= 0) continue;
+        for (Part p : nets.at(reservoir)) {
+            if (!(p.component() instanceof Component.Resistor r) || r.ohms() <= 0) continue;
             for (String other : p.nets().values()) if (!other.equals(reservoir) && steady(other)) sum += 1 / r.ohms();
         }
         return sum;
     }
 
     private boolean steady(String net) {
-        return chassis.parts().stream()
-                .anyMatch(p -> p.touches(net)
-                        && p.component() instanceof Capacitor c
+        return nets.at(net).stream()
+                .anyMatch(p -> p.component() instanceof Capacitor c
                         && c.farads().stream().anyMatch(f -> f >= LARGE));
     }
 }

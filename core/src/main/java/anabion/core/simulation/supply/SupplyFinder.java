@@ -37,6 +37,8 @@ public final class SupplyFinder {
 
     /** Rated current of a selenium stack that does not state one, in amperes. */
     private static final double USUAL_AMPERES = 0.06;
+    /** A closed contact, in ohms. */
+    private static final double CONTACT = 0.1;
     /** What a worn one still passes, where a fault does not say its resistance. */
     private static final double WORN = 0.2;
 
@@ -132,7 +134,7 @@ public final class SupplyFinder {
             byCathode.computeIfAbsent(port.cathode(), k -> new ArrayList<>()).add(new Fed(port, to, mate));
         }
         byCathode.forEach((cathode, fed) -> rails.add(rail(cathode, fed)));
-        for (Port port : others) negative(port).ifPresent(rails::add);
+        rails.addAll(negative(others));
         return rails;
     }
 
@@ -212,24 +214,37 @@ public final class SupplyFinder {
     }
 
     /**
-     * A rectifier whose cathode alternates: it makes its plate negative against the other end of what feeds it. It gives a bias, or
-     * the lower half of a doubler with two reservoirs in series.
+     * Rectifiers whose cathodes alternate: they make their plates negative against the other end of what feeds them. One alone gives a bias, or the lower
+     * half of a doubler with two reservoirs in series; two at the ends of one winding are a full-wave supply, such as the contacts of a synchronous
+     * vibrator.
      */
-    private Optional<Rail> negative(Port port) {
-        if (mains.alternates(port.plate()) || !mains.alternates(port.cathode())) return Optional.empty();
-        RectifierFeeds.Return to = feeds.returns(port.cathode(), port.plate());
-        if (!feeds.drives(port.cathode(), to.far())) return Optional.empty();
-        Joined held = behind.reservoir(port.plate(), to.far());
-        List<Path> paths = List.of(path(port.cathode(), to.far(), -1, held.ohms(), port.law()));
-        return Optional.of(rail(
-                port.reference(),
+    private List<Rail> negative(List<Port> others) {
+        Map<List<String>, List<Port>> together = new LinkedHashMap<>();
+        for (Port port : others) {
+            if (mains.alternates(port.plate()) || !mains.alternates(port.cathode())) continue;
+            String far = feeds.returns(port.cathode(), port.plate()).far();
+            if (feeds.drives(port.cathode(), far))
+                together.computeIfAbsent(List.of(port.plate(), far), k -> new ArrayList<>())
+                        .add(port);
+        }
+        return together.values().stream().map(this::below).toList();
+    }
+
+    private Rail below(List<Port> ports) {
+        Port first = ports.get(0);
+        RectifierFeeds.Return to = feeds.returns(first.cathode(), first.plate());
+        Joined held = behind.reservoir(first.plate(), to.far());
+        return rail(
+                first.reference(),
                 to.back(),
-                new RectifierFeeds.Return(held.net(), port.plate()),
+                new RectifierFeeds.Return(held.net(), first.plate()),
                 new Joined(to.far(), 0),
-                paths,
-                List.of(port.cathode()),
-                List.of(port),
-                0));
+                ports.stream()
+                        .map(q -> path(q.cathode(), to.far(), -1, held.ohms(), q.law()))
+                        .toList(),
+                ports.stream().map(Port::cathode).toList(),
+                ports,
+                0);
     }
 
     /**
@@ -277,6 +292,7 @@ public final class SupplyFinder {
     // --- the paths of one part ---
 
     private List<Port> ports(Part p) {
+        if (AcSupply.vibrates(p)) return contacts(p);
         Optional<DeviceType> type = Sockets.type(p);
         if (type.isEmpty()) return selenium(p);
         List<Port> ports = new ArrayList<>();
@@ -287,9 +303,9 @@ public final class SupplyFinder {
             return ports;
         }
         for (Section s : type.get().sections()) {
-            if (s.kind() != Section.Kind.RECTIFIER) continue;
+            if (!s.kind().rectifies()) continue;
             double emission = faults.emission(p.reference())
-                    * emission(mains.rectifierHeat(p, type.get()), setting)
+                    * emission(type.get(), mains.rectifierHeat(p, type.get()), setting)
                     * setting.trim(p.reference());
             RectifierLaw law = Fit.rectifier(s).weakened(Math.max(emission, 1e-12));
             String k = sockets.find(p, "k", s.name()).orElseGet(() -> filament(p, s.name()));
@@ -299,16 +315,35 @@ public final class SupplyFinder {
         return ports;
     }
 
-    /** The end of a rectifier's filament that has the reservoir, or the choke before it; either will do. */
+    /**
+     * The second pair of contacts of a synchronous vibrator: each joins its end of the secondary (4, 5) to the reed while the reed joins the primary's end
+     * of that stroke (2, 3). They conduct either way: which pole the rail has, the phase of the windings and the battery decide.
+     */
+    private List<Port> contacts(Part p) {
+        List<Port> ports = new ArrayList<>();
+        String reed = faults.net(p, "1");
+        if (!p.nets().containsKey("4") || !p.nets().containsKey("5")) return ports;
+        String first = faults.net(p, "4");
+        boolean positive = mains.between(mains.tap(first), first) > 0 == mains.positiveTap(p);
+        for (String pin : List.of("4", "5")) {
+            String end = faults.net(p, pin);
+            RectifierLaw law = new RectifierLaw.Threshold(0, CONTACT);
+            ports.add(positive ? new Port(p.reference(), reed, end, law) : new Port(p.reference(), end, reed, law));
+        }
+        return ports;
+    }
+
+    /** Where a rectifier's filament gives its current: the end, or the middle of its winding, that has the reservoir or the choke before it. */
     private String filament(Part p, String section) {
-        List<String> ends = sockets.heater(p).orElse(List.of());
-        for (String end : ends) if (!behind.feet(end).isEmpty()) return end;
-        for (String end : ends)
+        List<String> places = new ArrayList<>(sockets.heater(p).orElse(List.of()));
+        if (!places.isEmpty()) mains.middle(places.get(0), places.get(1)).ifPresent(places::add);
+        for (String at : places) if (!behind.feet(at).isEmpty()) return at;
+        for (String at : places)
             if (chassis.parts().stream()
-                    .anyMatch(q -> q.touches(end)
+                    .anyMatch(q -> q.touches(at)
                             && q.component() instanceof Component.Windings w
                             && w.windings().size() == 1
-                            && Reservoirs.henries(q) > 0)) return end;
+                            && Reservoirs.henries(q) > 0)) return at;
         return sockets.cathode(p, section);
     }
 
@@ -347,8 +382,9 @@ public final class SupplyFinder {
                 .orElse(law.weakened(WORN));
     }
 
-    /** Share of the emission at a share of the heater volts; nothing before the set has warmed. */
-    public static double emission(double heat, Setting setting) {
+    /** Share of the emission at a share of the heater volts; nothing before the set has warmed, but all of it where nothing is to be heated. */
+    public static double emission(DeviceType type, double heat, Setting setting) {
+        if (type.heaterVolts() <= 0) return 1;
         if (!setting.warm()) return 0;
         return Heated.emission(heat);
     }

@@ -35,7 +35,7 @@ class LibraryLawsTest {
     static Stream<DeviceModel> everyLaw() {
         List<DeviceModel> laws = new ArrayList<>();
         for (DeviceType t : DeviceLibrary.standard().all()) {
-            for (Section s : t.sections()) if (s.kind() != Kind.RECTIFIER) laws.add(Fit.law(s));
+            for (Section s : t.sections()) if (!s.kind().rectifies()) laws.add(Fit.law(s));
             t.semiconductor()
                     .filter(s -> s.kind() != SemiconductorKind.RECTIFIER)
                     .ifPresent(s -> laws.add(Fit.law(s)));
@@ -134,6 +134,33 @@ class LibraryLawsTest {
                 DeviceLibrary.standard().find("6AU6").orElseThrow().sections().get(0);
         Section.Point p = remote.points().get(0);
         assertThat(at(remote, p, -12, 250)[2]).isGreaterThan(50 * at(sharp, p, -12, 250)[2]);
+    }
+
+    /** 40 µS are published at −20 V, 4400 at −1 V; between them the slope falls as an exponential does, within a factor of two, as published curves show. */
+    @Test
+    void aRemoteCutOffIsLongAndEven() {
+        Section s =
+                DeviceLibrary.standard().find("6BA6").orElseThrow().sections().get(0);
+        Section.Point p = s.points().get(0);
+        for (double g = -2; g >= -20; g -= 1) {
+            double gm = (at(s, p, g + 1e-3, 250)[2] - at(s, p, g - 1e-3, 250)[2]) / 2e-3;
+            double even = 4.4e-3 * Math.exp((g + 1) * Math.log(110) / 19);
+            assertThat(gm).as(g + " V").isBetween(even / 3, 2 * even);
+        }
+    }
+
+    /** With another screen the oscillator swings and biases itself in proportion: the same grid volts give a curve of the same kind, not one far below. */
+    @Test
+    void aConvertersCurvesFollowItsScreen() {
+        Section s =
+                DeviceLibrary.standard().find("12SA7").orElseThrow().sections().get(0);
+        double full = highest(Curves.of(s, 100, 0));
+        double less = highest(Curves.of(s, 84, 0));
+        assertThat(less / full).isCloseTo(Math.pow(0.84, 1.5), within(0.03));
+    }
+
+    private static double highest(Curves c) {
+        return c.curves().get(0).amperes().get(c.curves().get(0).amperes().size() - 1);
     }
 
     @Test

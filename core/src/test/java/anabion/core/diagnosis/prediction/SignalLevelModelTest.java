@@ -77,6 +77,7 @@ class SignalLevelModelTest {
                     .at(end, new Measurement.Level(band.name(), l.domain(), l.point()))
                     .orElseThrow()
                     .value();
+            if (SignalLevelModel.beyond(l.volts()) && SignalLevelModel.beyond(Math.pow(10, foreseen + 0.01))) continue;
             assertThat(20 * (foreseen - Math.log10(l.volts())))
                     .as("%s at %s", cause, Loudness.key(l.domain(), l.point()))
                     .isBetween(-decibels, decibels);
