@@ -53,6 +53,7 @@ public record Chassis(
                 id, identity, supply, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Extra.NONE);
     }
 
+    /** Maker and model. */
     public String name() {
         return identity.name();
     }
@@ -114,14 +115,17 @@ public record Chassis(
                 || (a == Arrangement.VIBRATOR && identity.kind() == SetKind.CAR);
     }
 
+    /** By its reference, in the case in which it is written. */
     public Optional<Part> part(String reference) {
         return parts.stream().filter(p -> p.reference().equals(reference)).findFirst();
     }
 
+    /** By its name. */
     public Optional<Stage> stage(String name) {
         return stages.stream().filter(s -> s.name().equals(name)).findFirst();
     }
 
+    /** By its name. */
     public Optional<Band> band(String name) {
         return bands.stream().filter(b -> b.name().equals(name)).findFirst();
     }

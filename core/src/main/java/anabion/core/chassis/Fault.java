@@ -18,10 +18,16 @@ import java.util.stream.Collectors;
  * @param amount how much, in the notation of the mode; empty where none is needed
  */
 public record Fault(String target, FaultMode mode, String amount) {
+    /**
+     * With the usual amount of its mode.
+     *
+     * @param target a part, section ({@code C18.1}), winding ({@code T1.primary}), pin or contact
+     */
     public static Fault of(String target, FaultMode mode) {
         return new Fault(target, mode, "");
     }
 
+    /** @param ohms of the leak, joint or drifted part */
     public static Fault of(String target, FaultMode mode, double ohms) {
         return of(target, mode, Quantity.ohms(ohms));
     }
@@ -88,6 +94,7 @@ public record Fault(String target, FaultMode mode, String amount) {
         return mode.isPlain();
     }
 
+    /** As it is typed: {@code C14:leaky:5M}. */
     public String text() {
         return target + ":" + mode.code() + (amount.isEmpty() ? "" : ":" + amount);
     }

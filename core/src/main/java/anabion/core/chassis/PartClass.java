@@ -30,6 +30,7 @@ public enum PartClass implements Coded {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    /** The class of a component; every one has one. */
     public static PartClass of(Component c) {
         if (c instanceof Component.Capacitor k) return of(k);
         if (c instanceof Component.Resistor) return RESISTOR;

@@ -94,6 +94,7 @@ public enum PartRole implements Coded {
         return Arrays.stream(values()).filter(r -> r.fits(component)).toList();
     }
 
+    /** The role of a code; empty for another word. */
     public static Optional<PartRole> named(String code) {
         return Arrays.stream(values()).filter(r -> r.code().equals(code)).findFirst();
     }
@@ -176,6 +177,7 @@ public enum PartRole implements Coded {
         };
     }
 
+    /** Whether it is adjusted, once, when the set is aligned. */
     public boolean isTrimmer() {
         return this == TRIMMER || this == OSCILLATOR_TRIMMER;
     }

@@ -42,6 +42,7 @@ public final class PinNames {
         return m.find() ? m.group() : "";
     }
 
+    /** Whether a pin's function is the wanted one, looking into combined ones ({@code k+g3}). */
     public static boolean is(String function, String wanted) {
         return plain(function).contains(wanted);
     }
@@ -75,10 +76,12 @@ public final class PinNames {
         return f.charAt(0) == letter && (f.length() == 1 || (f.length() == 2 && Character.isDigit(f.charAt(1))));
     }
 
+    /** Whether a pin is an end or a tap of a heater or filament. */
     public static boolean isHeater(String function) {
         return plain(function).stream().anyMatch(f -> f.equals("h") || f.equals("f") || f.equals("hm"));
     }
 
+    /** Whether a pin is joined to nothing inside. */
     public static boolean isUnused(String function) {
         return function.equals("nc");
     }

@@ -18,6 +18,7 @@ public final class Points {
         this.chassis = chassis;
     }
 
+    /** All that can be probed in a chassis: pins, nets, terminals. */
     public static Points of(Chassis chassis) {
         return new Points(chassis);
     }
@@ -29,6 +30,7 @@ public final class Points {
         return nets;
     }
 
+    /** The point of a name as people type it ({@code v4.1}, {@code B2}); empty if there is none. */
     public Optional<Point> find(String name) {
         String wanted = name.strip();
         return wanted.indexOf('.') > 0 ? pin(wanted) : net(wanted);

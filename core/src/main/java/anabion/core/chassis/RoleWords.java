@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.regex.Pattern;
 
-/** Suggests a part's role from the words that stand with it: the one place that reads them. Someone confirms it, or picks another. */
+/** Suggests the role of a part from the words that stand with it, and of a stage from its name: the one place that reads them. Someone confirms it, or picks another. */
 public final class RoleWords {
     /** What the words of a role look like; of those that fit the part, the first that is found holds. */
     private record Rule(PartRole role, Pattern words) {}
@@ -45,7 +45,17 @@ public final class RoleWords {
             rule(PartRole.OSCILLATOR, "\\bosc(illator)?\\b"),
             rule(PartRole.METAL_RECTIFIER, "\\b(selenium|metal rectifier|copper oxide)\\b"));
 
+    private static final Pattern DETECTOR =
+            Pattern.compile("\\b(detector|discriminator|demodulator)\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern MIXER = Pattern.compile("\\b(mixer|converter|changer)\\b", Pattern.CASE_INSENSITIVE);
+
     private RoleWords() {}
+
+    /** What a stage is called; empty for a name that tells nothing of how signals change. */
+    public static Optional<StageRole> suggest(String stage) {
+        if (DETECTOR.matcher(stage).find()) return Optional.of(StageRole.DETECTOR);
+        return MIXER.matcher(stage).find() ? Optional.of(StageRole.MIXER) : Optional.empty();
+    }
 
     private static Rule rule(PartRole role, String words) {
         return new Rule(role, Pattern.compile(words, Pattern.CASE_INSENSITIVE));

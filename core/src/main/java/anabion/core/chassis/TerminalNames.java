@@ -20,6 +20,7 @@ public final class TerminalNames {
         SOCKET
     }
 
+    /** What a net is by its name alone, as a hint; empty for most. */
     public static Optional<Terminal> of(String net) {
         String name = net.toUpperCase(Locale.ROOT);
         if (AERIALS.matcher(name).matches()) return Optional.of(Terminal.AERIAL);

@@ -29,6 +29,7 @@ public final class Circuit {
         this.elements = List.copyOf(elements);
     }
 
+    /** @param reference the net that stands at no volts */
     public static Builder of(String reference) {
         return new Builder(reference);
     }
@@ -62,6 +63,7 @@ public final class Circuit {
         return at == null ? OptionalInt.empty() : OptionalInt.of(at);
     }
 
+    /** @param node its number; {@link #REFERENCE} for the reference */
     public String net(int node) {
         return node == REFERENCE ? reference : nets.get(node);
     }

@@ -44,6 +44,7 @@ public final class Solution {
         return new Solution(circuit, other, converged, residual, iterations, unsettled);
     }
 
+    /** Whether the currents of every net balance; {@link #unsettled} names those that do not. */
     public boolean converged() {
         return converged;
     }

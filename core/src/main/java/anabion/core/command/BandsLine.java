@@ -3,6 +3,7 @@ package anabion.core.command;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,6 +14,11 @@ import java.util.UUID;
 public final class BandsLine {
     private BandsLine() {}
 
+    /**
+     * The chassis with the bands of a line.
+     *
+     * @throws InputException naming the word that is no band
+     */
     public static Chassis parse(Chassis chassis, String text) {
         List<Band> bands = new ArrayList<>();
         for (String name : text.split(",")) {

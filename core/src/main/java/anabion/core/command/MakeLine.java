@@ -12,6 +12,7 @@ public final class MakeLine {
 
     private MakeLine() {}
 
+    /** Whether a line is of this kind, right or wrong. */
     public static boolean looksLike(String line) {
         return LabelLine.looksLike(WORD, line);
     }

@@ -19,6 +19,7 @@ public final class RoleLine {
 
     private RoleLine() {}
 
+    /** Whether a line is of this kind, right or wrong. */
     public static boolean looksLike(String line) {
         return LabelLine.looksLike(WORD, line);
     }

@@ -39,6 +39,7 @@ public final class DeviceLibrary {
         this.names = Collections.unmodifiableMap(names);
     }
 
+    /** The shipped types. */
     public static DeviceLibrary standard() {
         return STANDARD;
     }
@@ -61,6 +62,7 @@ public final class DeviceLibrary {
         return Optional.empty();
     }
 
+    /** In the order of the files; those of a workshop last. */
     public Collection<DeviceType> all() {
         return types.values();
     }

@@ -70,6 +70,7 @@ public record DeviceType(
         return all;
     }
 
+    /** @param name of a system; empty for a tube with one */
     public Optional<Section> section(String name) {
         return sections.stream().filter(s -> s.name().equals(name)).findFirst();
     }

@@ -82,6 +82,7 @@ public final class TypeCodec {
                 row.extra());
     }
 
+    /** As maps and lists, which {@link #read} reads back. */
     public static Map<String, Object> write(DeviceType t) {
         Writing w = new Writing().put("name", t.name()).list("also", t.also()).put("what", t.description());
         w.put("base", t.base().code()).map("pins", t.functions());

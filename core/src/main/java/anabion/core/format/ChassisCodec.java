@@ -42,7 +42,7 @@ public final class ChassisCodec {
     private ChassisCodec() {}
 
     /**
-     * Reads and checks a chassis.
+     * Reads and checks a chassis; a role that its file does not state is suggested from its words.
      *
      * @throws InputException with line and field, if it is no sound chassis of a known version
      * @throws IOException if the stream fails
@@ -64,6 +64,7 @@ public final class ChassisCodec {
         return ChassisCheck.sound(chassis(f));
     }
 
+    /** @throws InputException as {@link #read(InputStream)} */
     public static Chassis read(String json) {
         try {
             return read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8)));
@@ -182,6 +183,7 @@ public final class ChassisCodec {
                 f.extra());
     }
 
+    /** As JSON, with the fields of later versions that it was read with. */
     public static String text(Chassis c) {
         return TreeWriter.text(tree(c));
     }

@@ -63,6 +63,7 @@ public final class JobCodec {
                 f.extra());
     }
 
+    /** @throws InputException as {@link #read(InputStream)} */
     public static Job read(String json) {
         try {
             return read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8)));
@@ -197,10 +198,12 @@ public final class JobCodec {
                 .with(h.extra());
     }
 
+    /** As JSON. */
     public static String text(Job job) {
         return TreeWriter.text(tree(job));
     }
 
+    /** As maps and lists. */
     public static Map<String, Object> tree(Job job) {
         return new Writing()
                 .put("format", NAME)

@@ -65,6 +65,7 @@ public final class ListCodec {
         LINES
     }
 
+    /** What a pasted table is, by its head line or the look of its first row. */
     public static Kind kind(String text) {
         String header = text.lines().findFirst().orElse("").toLowerCase(Locale.ROOT);
         if (header.contains("point")) return Kind.CHART;

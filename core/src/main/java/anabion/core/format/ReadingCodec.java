@@ -52,6 +52,7 @@ public final class ReadingCodec {
 
     private ReadingCodec() {}
 
+    /** As maps and lists. */
     public static Map<String, Object> tree(Reading r) {
         Condition c = r.condition();
         Map<String, Object> condition = new Writing()
@@ -76,6 +77,7 @@ public final class ReadingCodec {
                 .with(r.extra());
     }
 
+    /** @throws InputException naming the field that cannot be read */
     public static Reading read(Fields f) {
         Fields c = f.object("condition");
         Condition condition = new Condition(
@@ -100,6 +102,11 @@ public final class ReadingCodec {
                 f.extra());
     }
 
+    /**
+     * Writes readings as CSV with a head line, volts and ohms in SI units.
+     *
+     * @throws IOException if the output fails
+     */
     public static void csv(List<Reading> readings, Appendable out) throws IOException {
         TableWriter table = new TableWriter(out, COLUMNS);
         for (Reading r : readings) {

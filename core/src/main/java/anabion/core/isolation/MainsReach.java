@@ -106,6 +106,7 @@ public final class MainsReach {
         return all;
     }
 
+    /** What the mains reaches in a chassis; empty in all answers where it has no mains. */
     public static MainsReach of(Chassis chassis) {
         return new MainsReach(chassis);
     }

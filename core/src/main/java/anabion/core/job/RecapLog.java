@@ -61,6 +61,11 @@ public record RecapLog(
         return new RecapLog(school, roles, ticks, more, tests, extra);
     }
 
+    /**
+     * With a tick set or taken back.
+     *
+     * @param key of a part or section
+     */
     public RecapLog ticked(String key, Tick tick, boolean on) {
         Set<Tick> set = EnumSet.noneOf(Tick.class);
         set.addAll(ticks(key));
@@ -71,6 +76,7 @@ public record RecapLog(
         return new RecapLog(school, roles, more, marks, tests, extra);
     }
 
+    /** With one test more; earlier ones of the part stay. */
     public RecapLog tested(Tested test) {
         List<Tested> more = new ArrayList<>(tests);
         more.add(test);
@@ -78,6 +84,7 @@ public record RecapLog(
                 .ticked(test.test().key(), Tick.MEASURED, true);
     }
 
+    /** What is ticked of a part or section. */
     public Set<Tick> ticks(String key) {
         return ticks.getOrDefault(key, Set.of());
     }

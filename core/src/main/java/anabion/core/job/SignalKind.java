@@ -19,6 +19,7 @@ public enum SignalKind implements Coded {
         return name().toLowerCase(Locale.ROOT);
     }
 
+    /** The kind of a code as in files; empty for another word. */
     public static Optional<SignalKind> named(String code) {
         for (SignalKind k : values()) if (k.code().equals(code)) return Optional.of(k);
         return Optional.empty();

@@ -29,6 +29,12 @@ public final class Fields {
         this.path = path;
     }
 
+    /**
+     * The fields of a tree.
+     *
+     * @param path where the tree stands, for errors; empty for a whole document
+     * @throws InputException if the tree is no object
+     */
     public static Fields of(Tree tree, String path) {
         if (tree instanceof Tree.Obj o) return new Fields(o, path);
         throw InputException.at("line " + tree.line() + (path.isEmpty() ? "" : ", field " + path))
@@ -51,6 +57,7 @@ public final class Fields {
         return List.copyOf(object.fields().keySet());
     }
 
+    /** Whether a field is there, whatever its kind. */
     public boolean has(String name) {
         return object.fields().containsKey(name);
     }
@@ -74,18 +81,38 @@ public final class Fields {
         throw trouble(name, wanted + " belongs here, not " + tree.describe(), "write " + wanted);
     }
 
+    /**
+     * A text.
+     *
+     * @throws InputException if it is missing or no text
+     */
     public String text(String name) {
         return as(name, need(name), String.class, "a text");
     }
 
+    /**
+     * A text, or another where it is missing.
+     *
+     * @throws InputException if it is no text
+     */
     public String text(String name, String otherwise) {
         return find(name).map(t -> as(name, t, String.class, "a text")).orElse(otherwise);
     }
 
+    /**
+     * A text that may be missing.
+     *
+     * @throws InputException if it is no text
+     */
     public Optional<String> maybeText(String name) {
         return find(name).map(t -> as(name, t, String.class, "a text"));
     }
 
+    /**
+     * A number.
+     *
+     * @throws InputException if it is missing, no number, or not finite
+     */
     public double number(String name) {
         return number(name, need(name));
     }
@@ -99,10 +126,20 @@ public final class Fields {
         return value;
     }
 
+    /**
+     * A number, or another where it is missing.
+     *
+     * @throws InputException if it is no number, or not finite
+     */
     public double number(String name, double otherwise) {
         return maybeNumber(name).orElse(otherwise);
     }
 
+    /**
+     * A number that may be missing.
+     *
+     * @throws InputException if it is no number, or not finite
+     */
     public OptionalDouble maybeNumber(String name) {
         Optional<Tree> found = find(name);
         return found.isPresent() ? OptionalDouble.of(number(name, found.get())) : OptionalDouble.empty();
@@ -113,6 +150,11 @@ public final class Fields {
         return notNegative(name, number(name, otherwise));
     }
 
+    /**
+     * A whole number, or another where it is missing.
+     *
+     * @throws InputException if it is no whole number
+     */
     public int integer(String name, int otherwise) {
         Optional<Tree> found = find(name);
         if (found.isEmpty()) return otherwise;
@@ -123,6 +165,11 @@ public final class Fields {
         return (int) value;
     }
 
+    /**
+     * A truth value, or another where it is missing.
+     *
+     * @throws InputException if it is neither true nor false
+     */
     public boolean flag(String name, boolean otherwise) {
         return find(name).map(t -> as(name, t, Boolean.class, "true or false")).orElse(otherwise);
     }
@@ -146,6 +193,11 @@ public final class Fields {
         }
     }
 
+    /**
+     * A moment, as ISO 8601 writes it.
+     *
+     * @throws InputException if it is missing or no moment
+     */
     public Instant instant(String name) {
         try {
             return Instant.parse(text(name));
@@ -154,14 +206,29 @@ public final class Fields {
         }
     }
 
+    /**
+     * One of a closed set by its code, or another where it is missing.
+     *
+     * @throws InputException if no member has that code
+     */
     public <E extends Enum<E> & Coded> E code(String name, E[] all, E otherwise) {
         return maybeCode(name, all).orElse(otherwise);
     }
 
+    /**
+     * One of a closed set by its code.
+     *
+     * @throws InputException if it is missing or no member has that code
+     */
     public <E extends Enum<E> & Coded> E code(String name, E[] all) {
         return maybeCode(name, all).orElseThrow(() -> trouble(name, "this field is missing", "add it"));
     }
 
+    /**
+     * One of a closed set by its code, which may be missing.
+     *
+     * @throws InputException if no member has that code
+     */
     public <E extends Enum<E> & Coded> Optional<E> maybeCode(String name, E[] all) {
         Optional<String> text = maybeText(name);
         if (text.isEmpty()) return Optional.empty();
@@ -184,14 +251,29 @@ public final class Fields {
         return Optional.empty();
     }
 
+    /**
+     * An object that may be missing.
+     *
+     * @throws InputException if it is no object
+     */
     public Optional<Fields> maybeObject(String name) {
         return find(name).map(t -> of(t, join(name)));
     }
 
+    /**
+     * An object.
+     *
+     * @throws InputException if it is missing or no object
+     */
     public Fields object(String name) {
         return of(need(name), join(name));
     }
 
+    /**
+     * A list of objects; empty where it is missing.
+     *
+     * @throws InputException if it is no list of objects
+     */
     public List<Fields> objects(String name) {
         List<Fields> all = new ArrayList<>();
         List<Tree> items = items(name);
@@ -199,18 +281,33 @@ public final class Fields {
         return all;
     }
 
+    /**
+     * A list of objects, each read; empty where it is missing.
+     *
+     * @throws InputException if it is no list of objects, or one cannot be read
+     */
     public <T> List<T> list(String name, Function<Fields, T> read) {
         List<T> all = new ArrayList<>();
         for (Fields f : objects(name)) all.add(read.apply(f));
         return List.copyOf(all);
     }
 
+    /**
+     * A list of texts; empty where it is missing.
+     *
+     * @throws InputException if it is no list of texts
+     */
     public List<String> strings(String name) {
         List<String> all = new ArrayList<>();
         for (Tree t : items(name)) all.add(as(name, t, String.class, "a text"));
         return List.copyOf(all);
     }
 
+    /**
+     * A list of numbers; empty where it is missing.
+     *
+     * @throws InputException if it is no list of numbers
+     */
     public List<Double> numbers(String name) {
         List<Double> all = new ArrayList<>();
         for (Tree t : items(name)) all.add(number(name, t));

@@ -21,12 +21,18 @@ public final class TreeWriter {
 
     private TreeWriter() {}
 
+    /**
+     * Writes maps, lists, texts, numbers and truth values as JSON in UTF-8.
+     *
+     * @throws IOException if the stream fails
+     */
     public static void write(Object value, OutputStream out) throws IOException {
         try (JsonGenerator generator = FACTORY.createGenerator(out)) {
             finish(generator, value);
         }
     }
 
+    /** The same as a text. */
     public static String text(Object value) {
         StringWriter text = new StringWriter();
         try (JsonGenerator generator = FACTORY.createGenerator(text)) {

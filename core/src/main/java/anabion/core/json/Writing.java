@@ -10,6 +10,7 @@ import java.util.OptionalDouble;
 public final class Writing {
     private final Map<String, Object> fields = new LinkedHashMap<>();
 
+    /** Adds a field; one without a value is left out. */
     public Writing put(String name, Object value) {
         if (value instanceof Coded c) fields.put(name, c.code());
         else if (value instanceof OptionalDouble d) {
@@ -23,22 +24,27 @@ public final class Writing {
         return this;
     }
 
+    /** Adds a text that is not empty. */
     public Writing text(String name, String value) {
         return value.isEmpty() ? this : put(name, value);
     }
 
+    /** Adds a list that is not empty. */
     public Writing list(String name, Collection<?> value) {
         return value.isEmpty() ? this : put(name, value);
     }
 
+    /** Adds a map, an empty one too. */
     public Writing map(String name, Map<String, ?> value) {
         return value.isEmpty() ? this : put(name, value);
     }
 
+    /** Adds a value that differs from the usual one. */
     public Writing unless(String name, Object value, Object usual) {
         return value.equals(usual) ? this : put(name, value);
     }
 
+    /** The fields with those that this version does not know. */
     public Map<String, Object> with(Extra extra) {
         extra.fields().forEach(fields::putIfAbsent);
         return fields;

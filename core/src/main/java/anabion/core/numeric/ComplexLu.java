@@ -14,6 +14,7 @@ public final class ComplexLu {
     private final int[] columns;
     private int[][] places = {};
 
+    /** @param n rows and columns */
     public ComplexLu(int n) {
         this.n = n;
         this.re = new double[n * n];
@@ -27,6 +28,7 @@ public final class ComplexLu {
         return re;
     }
 
+    /** Imaginary parts, row by row, to be filled before {@link #factor}. */
     public double[] imaginary() {
         return im;
     }

@@ -18,6 +18,7 @@ public final class DenseLu {
     private final int[] columns;
     private int singularAt = -1;
 
+    /** @param n rows and columns */
     public DenseLu(int n) {
         this.n = n;
         this.a = new double[n * n];
@@ -46,6 +47,7 @@ public final class DenseLu {
         return true;
     }
 
+    /** The column in which the last factoring found no pivot; −1 if it found all. */
     public int singularAt() {
         return singularAt;
     }

@@ -8,6 +8,7 @@ import java.util.function.Supplier;
 public final class LruCache<K, V> {
     private final Map<K, V> kept;
 
+    /** @param most entries kept */
     public LruCache(int most) {
         kept = new LinkedHashMap<>(most, 0.75f, true) {
             @Override
@@ -17,6 +18,7 @@ public final class LruCache<K, V> {
         };
     }
 
+    /** What is kept under a key, else what is made now, which is then kept. */
     public V get(K key, Supplier<V> otherwise) {
         V found = kept.get(key);
         if (found == null) {

@@ -2,6 +2,7 @@ package anabion.core.numeric;
 
 /** An alternating quantity of one frequency. */
 public record Phasor(double re, double im) {
+    /** Its magnitude, from zero. */
     public double size() {
         return Math.hypot(re, im);
     }
@@ -27,6 +28,7 @@ public record Phasor(double re, double im) {
         return new Phasor(re * by, im * by);
     }
 
+    /** The quotient; not finite where the other is zero. */
     public Phasor over(Phasor o) {
         double size = o.re * o.re + o.im * o.im;
         return new Phasor((re * o.re + im * o.im) / size, (im * o.re - re * o.im) / size);

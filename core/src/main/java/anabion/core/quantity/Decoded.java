@@ -46,6 +46,7 @@ public record Decoded(
         return sections.get(0);
     }
 
+    /** The first section with its unit. */
     public Quantity quantity() {
         return new Quantity(value(), unit);
     }

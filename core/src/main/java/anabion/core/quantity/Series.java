@@ -39,6 +39,7 @@ public final class Series {
         return new Series(m);
     }
 
+    /** Values in a decade. */
     public int size() {
         return mantissas.length;
     }

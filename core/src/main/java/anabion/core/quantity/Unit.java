@@ -21,10 +21,12 @@ public enum Unit {
         this.kind = kind;
     }
 
+    /** As printed: {@code Ω}. */
     public String symbol() {
         return symbol;
     }
 
+    /** As the RKM code writes it: {@code R}. */
     public String code() {
         return code;
     }

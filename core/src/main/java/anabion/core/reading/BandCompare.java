@@ -23,6 +23,7 @@ public final class BandCompare {
 
     private BandCompare() {}
 
+    /** Findings from how the bands differ; empty for a set with one band. */
     public static List<Finding> look(
             Chassis chassis,
             List<Reading> readings,

@@ -22,6 +22,10 @@ public final class Board {
     private final Map<String, ReadingRow> byNet = new LinkedHashMap<>();
     private final List<ReadingRow> rows;
 
+    /**
+     * @param rows one per charted or read point
+     * @param now in which unread points would be read
+     */
     public Board(Chassis chassis, List<ReadingRow> rows, Condition now) {
         this.chassis = chassis;
         this.reference = chassis.reference();
@@ -57,12 +61,14 @@ public final class Board {
                 .toList();
     }
 
+    /** Volts that were read on a net against the reference; empty where nothing was, or is doubtful. */
     public OptionalDouble volts(String net) {
         return net.equals(reference)
                 ? OptionalDouble.of(0)
                 : Optional.ofNullable(byNet.get(net)).map(ReadingRow::volts).orElse(OptionalDouble.empty());
     }
 
+    /** Volts that should be read on a net; empty where neither chart nor circuit says. */
     public OptionalDouble expected(String net) {
         if (net.equals(reference)) return OptionalDouble.of(0);
         Optional<Expectation> e = Optional.ofNullable(byNet.get(net)).flatMap(ReadingRow::expectation);
@@ -74,20 +80,28 @@ public final class Board {
         return volts(net).isPresent() ? volts(net) : expected(net);
     }
 
+    /** The row of direct volts of a net. */
     public Optional<ReadingRow> row(String net) {
         return Optional.ofNullable(byNet.get(net));
     }
 
+    /**
+     * The point of another electrode of a row's device.
+     *
+     * @param function as in the device library
+     */
     public Optional<Point> sibling(ReadingRow row, String function) {
         return row.point().device().flatMap(d -> PinNames.sibling(points, d, row.point(), function));
     }
 
+    /** The resistors on a net, in the order of the parts. */
     public List<Part> resistorsAt(String net) {
         return chassis.parts().stream()
                 .filter(p -> p.touches(net) && p.component() instanceof Component.Resistor)
                 .toList();
     }
 
+    /** The capacitors on a net, in the order of the parts. */
     public List<Part> capacitorsAt(String net) {
         return chassis.parts().stream()
                 .filter(p -> p.touches(net) && p.component() instanceof Component.Capacitor)

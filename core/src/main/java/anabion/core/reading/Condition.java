@@ -29,6 +29,12 @@ public record Condition(
         openEnds = List.copyOf(openEnds);
     }
 
+    /**
+     * A warm set without a signal.
+     *
+     * @param line volts of the line or battery
+     * @param band empty for the first
+     */
     public static Condition of(double line, MeterSpec meter, String band) {
         return new Condition(line, meter, band, "", "", "", List.of(), Extra.NONE);
     }

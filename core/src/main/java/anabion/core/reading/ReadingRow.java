@@ -24,6 +24,7 @@ public record ReadingRow(
         Phrase verdict,
         Optional<Reading> before,
         boolean stale) {
+    /** This row with another verdict. */
     public ReadingRow judged(Standing newStanding, Phrase newVerdict) {
         return new ReadingRow(point, band, measure, expectation, reading, newStanding, newVerdict, before, stale);
     }

@@ -31,6 +31,11 @@ public final class ReadingTable {
     private final Tolerances policy;
     private final Predictor predictor;
 
+    /**
+     * @param alterations what was done to the set, oldest first: what was read before a part was renewed counts no more
+     * @param now in which unread points would be read
+     * @param predictor {@link Predictor#NONE} to restate the chart alone
+     */
     public ReadingTable(
             Chassis chassis,
             List<Reading> readings,
@@ -47,6 +52,7 @@ public final class ReadingTable {
         this.policy = policy;
     }
 
+    /** One row per charted or read point, charted ones first in the order of the chart. */
     public List<ReadingRow> rows() {
         List<ReadingRow> rows = new ArrayList<>();
         Set<String> shown = new HashSet<>();

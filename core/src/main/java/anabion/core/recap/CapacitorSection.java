@@ -40,6 +40,7 @@ public record CapacitorSection(Part part, int section) {
         return capacitor().farads().size() > 1;
     }
 
+    /** Of this section. */
     public double farads() {
         return capacitor().farads().get(section - 1);
     }
@@ -59,6 +60,7 @@ public record CapacitorSection(Part part, int section) {
         return part.nets().getOrDefault(String.valueOf(capacitor().farads().size() + 1), "");
     }
 
+    /** Whether one of its ends is on a net. */
     public boolean on(String net) {
         return plus().equals(net) || minus().equals(net);
     }

@@ -52,6 +52,7 @@ public record Plan(
         batches = List.copyOf(batches);
     }
 
+    /** @param key of a part or section: {@code C18.1} */
     public Optional<Item> item(String key) {
         return items.stream().filter(i -> i.key().equals(key)).findFirst();
     }

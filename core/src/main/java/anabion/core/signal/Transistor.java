@@ -27,7 +27,7 @@ record Transistor(Chassis chassis, Solution direct, Element.Device device, Bipol
 
     void into(Reactances network) {
         double[] v = device.nodes().stream().mapToDouble(direct::at).toArray();
-        double[][] slopes = law.slopes(v);
+        HybridPi.Slopes slopes = law.slopes(v);
         Optional<Semiconductor> published =
                 chassis.part(device.name()).flatMap(Sockets::type).flatMap(DeviceType::semiconductor);
         double hertz = 1e6 * published.map(Semiconductor::transitionMegahertz).orElse(0.0);
@@ -40,7 +40,7 @@ record Transistor(Chassis chassis, Solution direct, Element.Device device, Bipol
                 net(2),
                 new HybridPi(
                         slopes,
-                        hertz > 0 ? Math.max(0, slopes[1][0]) / (2 * Math.PI * hertz) : 0,
+                        hertz > 0 ? Math.max(0, slopes.forward()) / (2 * Math.PI * hertz) : 0,
                         feedback,
                         base,
                         Math.max(0, law.lossOhms() - base / (law.forward() + 1)),

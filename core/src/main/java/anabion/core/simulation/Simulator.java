@@ -279,6 +279,11 @@ public final class Simulator {
         return s;
     }
 
+    /**
+     * A circuit with a meter from a net to the reference.
+     *
+     * @param ohms of the meter
+     */
     public static Circuit metered(Circuit circuit, String net, double ohms) {
         return circuit.more().resistor("meter", net, circuit.reference(), ohms).build();
     }

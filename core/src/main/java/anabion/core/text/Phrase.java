@@ -8,6 +8,7 @@ public record Phrase(String key, List<Object> fillings) {
         fillings = List.copyOf(fillings);
     }
 
+    /** @param fillings texts, numbers written out, or phrases */
     public static Phrase of(String key, Object... fillings) {
         return new Phrase(key, List.of(fillings));
     }

@@ -39,10 +39,17 @@ public final class Words {
         return vocabulary;
     }
 
+    /** Whether a key has words. */
     public boolean knows(String key) {
         return BUNDLE.containsKey(key);
     }
 
+    /**
+     * The words of a key.
+     *
+     * @param fillings of {@code {0}}, {@code {1}}, …; a {@link Phrase} is said first
+     * @throws IllegalArgumentException if the bundle lacks the key
+     */
     public String say(String key, Object... fillings) {
         return say(Phrase.of(key, fillings));
     }

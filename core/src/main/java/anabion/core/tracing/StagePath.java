@@ -2,21 +2,18 @@ package anabion.core.tracing;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
+import anabion.core.chassis.RoleWords;
+import anabion.core.chassis.StageRole;
 import anabion.core.job.SignalKind;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
-import java.util.Locale;
-import java.util.function.Predicate;
-import java.util.regex.Pattern;
 
 /**
  * The points of a band of whose circuit nothing is known: the input of every stage. What belongs there follows from the names of the stages (textbook
  * order): sound after the detector, the intermediate frequency between mixer and detector, the carrier before.
  */
 final class StagePath {
-    private static final Predicate<String> DETECTOR = named("detector|discriminator|demodulator");
-    private static final Predicate<String> MIXER = named("mixer|converter|changer");
     /** The tone of a usual generator. */
     private static final double TONE = 400;
     /** At the generator's lead: for sound, and into tuned circuits, which must not be loaded. */
@@ -26,24 +23,20 @@ final class StagePath {
 
     private StagePath() {}
 
-    private static Predicate<String> named(String words) {
-        Pattern p = Pattern.compile("\\b(" + words + ")\\b");
-        return s -> p.matcher(s.toLowerCase(Locale.ROOT)).find();
-    }
-
     /** From the end of the band to its beginning; without the last stage, whose input is the end of the one before. */
     static List<TracePoint> of(Band band) {
         List<String> stages = band.stages();
-        int detector = last(stages, DETECTOR);
-        int mixer = last(stages, MIXER);
+        int detector = last(stages, StageRole.DETECTOR);
+        int mixer = last(stages, StageRole.MIXER);
         List<TracePoint> points = new ArrayList<>();
         for (int n = 0; n < stages.size(); n++) points.add(point(stages.get(n), signal(band, n, mixer, detector)));
         Collections.reverse(points);
         return points;
     }
 
-    private static int last(List<String> stages, Predicate<String> named) {
-        for (int n = stages.size() - 1; n >= 0; n--) if (named.test(stages.get(n))) return n;
+    private static int last(List<String> stages, StageRole role) {
+        for (int n = stages.size() - 1; n >= 0; n--)
+            if (RoleWords.suggest(stages.get(n)).filter(r -> r == role).isPresent()) return n;
         return -1;
     }
 

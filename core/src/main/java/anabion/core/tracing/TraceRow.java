@@ -24,6 +24,7 @@ public record TraceRow(TracePoint at, Optional<Heard> heard, Optional<Heard> tap
         return at.signal();
     }
 
+    /** Whether a signal was put in or taken out here. */
     public boolean tried() {
         return heard.isPresent() || tapped.isPresent();
     }

@@ -70,6 +70,7 @@ public enum TypicalCircuit implements Coded {
         return kind;
     }
 
+    /** The circuit of a code, in any case; empty for another word. */
     public static Optional<TypicalCircuit> named(String code) {
         for (TypicalCircuit t : values()) if (t.code().equalsIgnoreCase(code)) return Optional.of(t);
         return Optional.empty();

@@ -91,7 +91,7 @@ class TransistorLevelsTest {
     @Test
     void feedbackLoadsTheCollectorAndNeutralisingStopsTheRest() {
         double w = 2 * Math.PI * 470e3;
-        double[][] slopes = {{1e-3, 0}, {38e-3, 20e-6}};
+        HybridPi.Slopes slopes = new HybridPi.Slopes(1e-3, 0, 38e-3, 20e-6);
         HybridPi free = new HybridPi(slopes, 1e-9, 10e-12, 75, 0, false);
         Phasor inner = new Phasor(1 + 75e-3, w * 75 * (1e-9 + 10e-12));
         Phasor by =
@@ -106,7 +106,7 @@ class TransistorLevelsTest {
     /** Two resistances in the leads are those of a circuit that has them outside: Kirchhoff's laws, at a thousand frequencies. */
     @Test
     void leadsAreResistances() {
-        double[][] slopes = {{1e-3, -1e-7}, {38e-3, 20e-6}};
+        HybridPi.Slopes slopes = new HybridPi.Slopes(1e-3, -1e-7, 38e-3, 20e-6);
         for (double w = 1e3; w < 1e9; w *= 1.014) {
             Phasor[][] inner = new HybridPi(slopes, 1e-9, 2e-12, 0, 0, false).admittances(w);
             Phasor[][] outer = new HybridPi(slopes, 1e-9, 2e-12, 60, 5, false).admittances(w);

@@ -1,6 +1,7 @@
 package anabion.core.device.model;
 
 import anabion.core.circuit.DeviceModel;
+import anabion.core.circuit.HybridPi;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -104,33 +105,29 @@ public record BipolarLaw(
     }
 
     /**
-     * Slopes of the inner transistor, before what its own leads lose: of the base's current (first row) and the collector's, in siemens, by the volts of base
-     * and of collector against the inner emitter.
+     * Slopes of the inner transistor, before what its own leads lose.
      *
      * @param v volts of base, collector and emitter
      */
-    public double[][] slopes(double... v) {
+    public HybridPi.Slopes slopes(double... v) {
         double s = pnp ? -1 : 1;
         double bc = s * (v[0] - v[1]);
         double be = inner(s * (v[0] - v[2]), bc);
-        double[][] slopes = new double[2][2];
         double[] base = difference(ideal(be + STEP, bc + STEP), ideal(be - STEP, bc - STEP));
         double[] collector = difference(ideal(be, bc - STEP), ideal(be, bc + STEP));
-        for (int row = 0; row < 2; row++) {
-            slopes[row][0] = base[row];
-            slopes[row][1] = collector[row];
-        }
-        return slopes;
+        return new HybridPi.Slopes(base[0], collector[0], base[1], collector[1]);
     }
 
     private static double[] difference(double[] above, double[] below) {
         return new double[] {(above[0] - below[0]) / (2 * STEP), (above[1] - below[1]) / (2 * STEP)};
     }
 
+    /** @param beta forward current gain, above zero */
     public BipolarLaw withGain(double beta) {
         return new BipolarLaw(pnp, saturation, slope, beta, reverse, early, leak, lossOhms);
     }
 
+    /** @param amperes of collector-base leakage */
     public BipolarLaw withLeak(double amperes) {
         return new BipolarLaw(pnp, saturation, slope, forward, reverse, early, amperes, lossOhms);
     }

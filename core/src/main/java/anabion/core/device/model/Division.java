@@ -11,6 +11,12 @@ package anabion.core.device.model;
 public record Division(double most, double knee) {
     private static final double EDGE = 0.2;
 
+    /**
+     * The plate's share of the space current.
+     *
+     * @param volts of the plate above the cathode
+     * @return from 0 to β₀
+     */
     public double plate(double volts) {
         double u = Smooth.positive(volts, EDGE) / knee;
         return most * 2 / Math.PI * Math.atan(u * Math.sqrt(u));

@@ -96,6 +96,7 @@ public final class Fit {
                 .orElseGet(() -> new LampLaw(volts, amperes, kelvin));
     }
 
+    /** @throws IllegalArgumentException if the points have no such law */
     public static TriodeLaw triode(Section s) {
         Point p = s.points().get(0);
         SpaceCurrent space =
@@ -106,6 +107,7 @@ public final class Fit {
         return new TriodeLaw(SpaceFit.improved(space, samples), grid());
     }
 
+    /** @throws IllegalArgumentException if the points have no such law */
     public static PentodeLaw pentode(Section s) {
         Point p = s.points().get(0);
         double all = (p.plateMilliamps() + p.screenMilliamps()) / 1e3;
@@ -145,6 +147,7 @@ public final class Fit {
         return SpaceCurrent.sharp(s.mu(), EXPONENT, HARD, CORNER);
     }
 
+    /** The law of a converter, whose first point is an operation with a running oscillator. */
     public static HeptodeLaw heptode(Section s) {
         Point p = s.points().get(0);
         if (p.millisiemens() == 0) return heptode(s, WIDTH);

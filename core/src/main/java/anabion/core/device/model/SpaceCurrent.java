@@ -89,6 +89,7 @@ public record SpaceCurrent(
         return new SpaceCurrent(perveance, mu, exponent, softness, corner, share, amplification, x, graded);
     }
 
+    /** With another perveance. */
     public SpaceCurrent times(double factor) {
         return new SpaceCurrent(
                 perveance * factor, mu, exponent, softness, corner, remoteShare, remoteMu, remoteExponent, graded);

@@ -27,6 +27,7 @@ public final class Groups {
     private final List<Measurement.Metered> measured = new ArrayList<>();
     private final List<Measurement> heard = new ArrayList<>();
 
+    /** @param allowed measurements that may tell causes apart */
     public Groups(PredictionModel predictions, List<Measurement> allowed) {
         this.predictions = predictions;
         for (Measurement p : allowed) {
@@ -54,6 +55,7 @@ public final class Groups {
                 .toList();
     }
 
+    /** Whether no allowed measurement tells the two apart. */
     public boolean alike(Hypothesis a, Hypothesis b) {
         for (Measurement.Metered p : measured) {
             double[] x = predictions.outlook(a, p);

@@ -152,6 +152,7 @@ public final class Likelihood {
         return sum;
     }
 
+    /** ln(eᵃ + eᵇ) without overflow; either may be minus infinity. */
     public static double logSum(double a, double b) {
         double most = Math.max(a, b);
         return most == Double.NEGATIVE_INFINITY ? most : most + Math.log(Math.exp(a - most) + Math.exp(b - most));

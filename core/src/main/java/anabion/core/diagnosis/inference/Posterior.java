@@ -30,6 +30,10 @@ public final class Posterior {
     private final Map<Hypothesis, Double> odds = new LinkedHashMap<>();
     private double other;
 
+    /**
+     * @param evidence what was measured and heard; may be empty, which leaves the priors
+     * @param hypotheses among which the odds are divided
+     */
     public Posterior(PredictionModel predictions, List<Observation> evidence, List<Hypothesis> hypotheses) {
         this.predictions = predictions;
         this.hypotheses = hypotheses;
@@ -130,6 +134,7 @@ public final class Posterior {
         return 1 - (1 - factor) * rare.stream().mapToDouble(odds::get).sum();
     }
 
+    /** Causes of which no circuit settled: they have no odds. */
     public List<String> unsettled() {
         return unsettled;
     }

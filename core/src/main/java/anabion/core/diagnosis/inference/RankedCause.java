@@ -27,6 +27,7 @@ public record RankedCause(List<Hypothesis> causes, double odds) {
         return parts;
     }
 
+    /** @param cause as {@code C14:leaky} */
     public boolean names(String cause) {
         return causes.stream().anyMatch(h -> h.cause().equals(cause));
     }

@@ -43,6 +43,7 @@ public final class AudibilityModel {
         return -lacking < WEAK ? Outcome.WEAK : Outcome.LOUD;
     }
 
+    /** Equal odds of everything that can be heard. */
     public static double[] unknown() {
         return even(Outcome.values().length);
     }
@@ -53,12 +54,19 @@ public final class AudibilityModel {
         return odds;
     }
 
+    /** Half of each. */
     public static double[] mean(double[] a, double[] b) {
         double[] odds = new double[a.length];
         for (int n = 0; n < a.length; n++) odds[n] = (a[n] + b[n]) / 2;
         return odds;
     }
 
+    /**
+     * Probability of each outcome at a point, in the order of {@link anabion.core.job.Outcome}; they sum to one.
+     *
+     * @param sound of the sound set
+     * @param now of the faulty one
+     */
     public static double[] odds(Loudness sound, Loudness now, String point) {
         double change = level(now.decibels().getOrDefault(point, SILENCE))
                 - level(sound.decibels().getOrDefault(point, 0.0));

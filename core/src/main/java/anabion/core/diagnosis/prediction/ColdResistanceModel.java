@@ -69,6 +69,7 @@ public final class ColdResistanceModel {
         return sound.cold(usual).quick();
     }
 
+    /** Ohms that a sound set shows. */
     public double sound(Measurement.Ohms p) {
         return at(sound, p).log();
     }

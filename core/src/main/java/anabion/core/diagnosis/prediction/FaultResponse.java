@@ -72,6 +72,7 @@ public final class FaultResponse {
         return free;
     }
 
+    /** Volts of a net without a meter. */
     public double free(String net) {
         return free.volts(net).orElse(0);
     }

@@ -40,6 +40,11 @@ public final class Measurements {
         return all;
     }
 
+    /**
+     * Pairs of nets between which ohms say something.
+     *
+     * @param everywhere from every net to the reference, too; else what lies across a resistor is asked for both ways round
+     */
     public static Set<Measurement.Ohms> ohms(Chassis chassis, boolean everywhere) {
         String reference = chassis.reference();
         Set<Measurement.Ohms> all = new LinkedHashSet<>();

@@ -28,6 +28,7 @@ public final class PredictionCache<P, T> {
         this.most = most;
     }
 
+    /** What was computed before for a measurement and a hypothesis, else computed now. */
     public T of(P measurement, Hypothesis h, Function<Hypothesis, T> computed) {
         T found = of(answers(measurement), h, computed);
         trim();

@@ -119,6 +119,7 @@ public final class PredictionModel {
         return hypotheses;
     }
 
+    /** That nothing on the list is wrong. */
     public Hypothesis healthy() {
         return healthy;
     }
@@ -247,6 +248,7 @@ public final class PredictionModel {
                 .toList();
     }
 
+    /** Readings on the scale on which errors are nearly normal: volts by an inverse hyperbolic sine, ohms and levels by a logarithm. */
     public static double[] scaled(List<Observation.Measured> readings) {
         return readings.stream()
                 .mapToDouble(m -> m.measurement().scaled(m.value()))

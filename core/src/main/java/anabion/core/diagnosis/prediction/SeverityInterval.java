@@ -16,10 +16,12 @@ public record SeverityInterval(FaultState least, FaultState middle, FaultState m
 
     private static final double BENDS = Math.sqrt(4.0 / 45);
 
+    /** The interval of severities that a state stands for. */
     public static SeverityInterval of(FaultState state) {
         return new SeverityInterval(state, state, state);
     }
 
+    /** Whether there is more than one severity. */
     public boolean graded() {
         return least != most;
     }

@@ -21,6 +21,7 @@ import java.util.function.Predicate;
 public record Sources(List<String> parts, List<Double> spreads, List<String> electrolytics, Set<String> capacitors) {
     private static final int OTHERS = 7;
 
+    /** @param spreads standard deviation of each part as a fraction */
     public static Sources of(Chassis chassis, Map<String, Double> spreads) {
         return new Sources(
                 List.copyOf(spreads.keySet()),

@@ -47,6 +47,7 @@ public final class Calibration {
         this.line = line;
     }
 
+    /** Factors of parts and of the line, by reference. */
     public Map<String, Double> trims() {
         return trims;
     }
@@ -62,10 +63,12 @@ public final class Calibration {
         return Math.abs(offsets.get(row)) <= FAR * Math.abs(charted.get(row)) + FAR_VOLTS;
     }
 
+    /** Of a charted value: point and measure. */
     public static String key(String point, Measure measure) {
         return point + "/" + measure;
     }
 
+    /** The trims with which the circuit gives the chart, by regularised least squares. */
     public static Calibration of(Simulator engine, Chassis chassis, Chart chart) {
         Setting setting = MeterModel.charted(chassis, chart.conditions());
         List<ChartRow> rows = chart.rows().stream()

@@ -29,6 +29,7 @@ public final class MeterModel {
         this.free = bench.solve();
     }
 
+    /** Whether the set settled without a meter. */
     public boolean works() {
         return free.converged();
     }

@@ -37,6 +37,7 @@ public final class ColdSet {
         this.like = like;
     }
 
+    /** A set with the power off and usual insulation, ready to be measured between any two nets. */
     public static ColdSet of(Chassis chassis, Setting setting) {
         return of(chassis, setting, 1);
     }

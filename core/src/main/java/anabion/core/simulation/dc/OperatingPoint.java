@@ -33,10 +33,12 @@ public final class OperatingPoint {
         return direct;
     }
 
+    /** What alternates, in effective volts; empty for a set on batteries or direct mains. */
     public Optional<Solution> mains() {
         return mains;
     }
 
+    /** Whether the direct-current circuit settled. */
     public boolean converged() {
         return direct.converged() && mains.map(Solution::converged).orElse(true);
     }

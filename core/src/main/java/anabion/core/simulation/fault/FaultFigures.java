@@ -151,6 +151,7 @@ public final class FaultFigures {
         return priors.get(kind).getOrDefault(mode, factor(Factor.REST));
     }
 
+    /** A factor of the priors file. */
     public double factor(Factor f) {
         return factors.get(f);
     }

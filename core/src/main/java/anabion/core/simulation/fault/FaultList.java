@@ -38,6 +38,7 @@ public final class FaultList {
 
     private FaultList() {}
 
+    /** Every single fault that the parts of a chassis can have, in their order. */
     public static List<Fault> of(Chassis chassis) {
         return ways(chassis).stream().flatMap(List::stream).toList();
     }

@@ -47,10 +47,12 @@ public final class Faults {
         all.forEach(f -> FaultCheck.check(chassis, f));
     }
 
+    /** Whether a part, section, winding or pin has a fault of a mode. */
     public boolean is(String reference, FaultMode mode) {
         return find(reference, mode).isPresent();
     }
 
+    /** The fault of a mode that a part, section, winding or pin has. */
     public Optional<Fault> find(String reference, FaultMode mode) {
         for (Fault f : all) if (f.target().equals(reference) && f.mode().equals(mode)) return Optional.of(f);
         return Optional.empty();

@@ -17,6 +17,7 @@ public final class Sockets {
         this.faults = faults;
     }
 
+    /** The type of a tube or semiconductor; empty for another part and for an unknown type. */
     public static Optional<DeviceType> type(Part part) {
         return part.device().flatMap(Device::known);
     }

@@ -65,6 +65,7 @@ public record Setting(
         return trims.isEmpty() ? 1 : trims.getOrDefault(reference, 1.0);
     }
 
+    /** Switched off, at room temperature. */
     public Setting cold() {
         return new Setting(line, band, controls, switches, faults, trims, false, carrier);
     }

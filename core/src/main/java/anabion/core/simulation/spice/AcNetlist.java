@@ -29,6 +29,7 @@ public final class AcNetlist implements Reactances {
         this.hertz = hertz;
     }
 
+    /** @param replaced elements for which reactances stand */
     public void elements(Circuit circuit, Predicate<Element> replaced) {
         for (Element e : circuit.elements()) {
             if (e instanceof Element.Device d && d.law() instanceof Characteristic k) rail(d, k, circuit);
@@ -59,6 +60,7 @@ public final class AcNetlist implements Reactances {
                 + ")-V(" + deck.node(back) + "))-" + SpiceNetlist.number(volts) + ")");
     }
 
+    /** @param ohms and farads in series with it */
     public void generator(String net, double ohms, double farads) {
         deck.line("Vgen gen 0 DC 0 AC 1");
         deck.line("Rgen gen lead " + SpiceNetlist.number(ohms));
@@ -88,19 +90,22 @@ public final class AcNetlist implements Reactances {
         lead("b" + n, base, b, model.baseOhms());
         lead("c" + n, collector, c, 0);
         lead("e" + n, emitter, e, model.emitterOhms());
-        for (int row = 0; row < 2; row++) {
-            String from = row == 0 ? b : c;
-            double back = row == 0 && model.neutralised() ? 0 : model.slopes()[row][1];
-            deck.line("Gq" + n + "_" + row + "b " + from + " " + e + " " + b + " " + e + " "
-                    + rounded(model.slopes()[row][0]));
-            deck.line("Gq" + n + "_" + row + "c " + from + " " + e + " " + c + " " + e + " " + rounded(back));
-        }
+        HybridPi.Slopes s = model.slopes();
+        slope(n + "_0b", b, b, e, s.input());
+        slope(n + "_0c", b, c, e, model.neutralised() ? 0 : s.reverse());
+        slope(n + "_1b", c, b, e, s.forward());
+        slope(n + "_1c", c, c, e, s.output());
         deck.line("Cq" + n + "d " + b + " " + e + " " + SpiceNetlist.number(model.diffusion()));
         if (model.neutralised()) {
             deck.line("Cq" + n + "i " + b + " " + e + " " + SpiceNetlist.number(model.feedback()));
             deck.line("Eq" + n + " copy" + n + " 0 " + b + " 0 1");
             deck.line("Cq" + n + "o " + c + " copy" + n + " " + SpiceNetlist.number(model.feedback()));
         } else deck.line("Cq" + n + "f " + b + " " + c + " " + SpiceNetlist.number(model.feedback()));
+    }
+
+    /** Current into a net by another's volts, both against the emitter. */
+    private void slope(String name, String into, String by, String emitter, double siemens) {
+        deck.line("Gq" + name + " " + into + " " + emitter + " " + by + " " + emitter + " " + rounded(siemens));
     }
 
     private void lead(String name, String net, String inner, double ohms) {

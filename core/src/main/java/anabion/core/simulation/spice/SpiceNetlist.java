@@ -113,10 +113,12 @@ public final class SpiceNetlist {
         return Math.rint(volts * 1e3) / 1e3;
     }
 
+    /** Whether the circuit has a net. */
     public boolean known(String net) {
         return bench.circuit().node(net).isPresent();
     }
 
+    /** A net's name in the deck. */
     public String node(String net) {
         return nodes.computeIfAbsent(net, n -> "n" + nodes.size());
     }
@@ -125,6 +127,7 @@ public final class SpiceNetlist {
         return node(bench.circuit().net(at));
     }
 
+    /** With nine significant digits, as every solver reads them. */
     public static String number(double v) {
         return String.format(Locale.ROOT, "%.9g", v);
     }
@@ -134,6 +137,7 @@ public final class SpiceNetlist {
         return "* " + text.replaceAll("[\\p{Cntrl}\\u0085\\u2028\\u2029]", " ") + "\n";
     }
 
+    /** An element’s name in letters, digits and underscores. */
     public static String name(String element) {
         return element.replaceAll("[^A-Za-z0-9]", "_");
     }

@@ -108,6 +108,7 @@ public final class AcSupply {
         return chassis.parts().stream().filter(AcSupply::vibrates).findFirst();
     }
 
+    /** Whether a part is a vibrator with both ends of its primary entered. */
     public static boolean vibrates(Part p) {
         return p.is(PartRole.VIBRATOR) && p.nets().containsKey("3");
     }
@@ -116,6 +117,7 @@ public final class AcSupply {
         return vibrator.isPresent() ? Wave.VIBRATOR : Wave.SINE;
     }
 
+    /** Of the mains as stated, else 50; of a vibrator as stated, else 115. */
     public double hertz() {
         if (chassis.supply().hertz() > 0) return chassis.supply().hertz();
         return vibrator.isPresent() ? REED : 50;

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 
@@ -16,10 +17,8 @@ final class PartsByNet {
     static PartsByNet of(Chassis chassis) {
         PartsByNet all = new PartsByNet();
         for (Part p : chassis.parts())
-            for (String net : p.nets().values()) {
-                List<Part> at = all.parts.computeIfAbsent(net, n -> new ArrayList<>());
-                if (at.isEmpty() || at.get(at.size() - 1) != p) at.add(p);
-            }
+            for (String net : new LinkedHashSet<>(p.nets().values()))
+                all.parts.computeIfAbsent(net, n -> new ArrayList<>()).add(p);
         return all;
     }
 

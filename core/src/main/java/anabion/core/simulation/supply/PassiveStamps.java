@@ -138,11 +138,13 @@ public final class PassiveStamps {
         return p.reference() + "." + (n + 1);
     }
 
+    /** @param n its place among the windings */
     public boolean openWinding(Part p, Winding w, int n) {
         if (faults.is(p.reference() + "." + w.name(), FaultMode.OPEN)) return true;
         return n == 0 && faults.is(p.reference(), FaultMode.OPEN);
     }
 
+    /** A winding's ohms, warm or cold, with shorted turns taken off. */
     public double ohms(Part p, Winding w) {
         double stated = w.ohms() > 0 ? w.ohms() : WINDING;
         double heat = setting.warm() && p.is(PartRole.FIELD_COIL) ? HOT_COIL : 1;

@@ -106,10 +106,12 @@ public final class Reservoirs {
         return Optional.empty();
     }
 
+    /** Of the only winding of a choke; 0 where it is not stated. */
     public static double henries(Part p) {
         return ((Component.Windings) p.component()).windings().get(0).henries();
     }
 
+    /** Of the only winding of a choke; 0 where it is not stated. */
     public static double ohms(Part choke) {
         return ((Component.Windings) choke.component()).windings().get(0).ohms();
     }
@@ -120,6 +122,7 @@ public final class Reservoirs {
         return Math.max(NEXT_TO_NOTHING, faults.farads(p, 1, farads));
     }
 
+    /** The net at the other end of a part with two; the net itself where both ends are on it. */
     public static String other(Part p, String net) {
         return p.nets().values().stream()
                 .filter(n -> !n.equals(net))

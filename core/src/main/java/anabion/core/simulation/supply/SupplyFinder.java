@@ -115,6 +115,7 @@ public final class SupplyFinder {
         }
     }
 
+    /** All rails, in the order of their rectifiers. */
     public List<Rail> all() {
         List<Port> every = new ArrayList<>();
         for (Part p : chassis.parts()) for (Port port : ports(p)) if (port.law().amperes(100) > 1e-9) every.add(port);
