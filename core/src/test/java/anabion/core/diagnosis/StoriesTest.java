@@ -56,7 +56,7 @@ class StoriesTest {
     @MethodSource("stories")
     void isFound(Story story) {
         Chassis set = SharedSets.named(story.set());
-        Workbench.Played played = new Workbench(set, 7, story.fault()).play(SharedPredictions.named(story.set()), 12);
+        Workbench.Played played = new Workbench(set, 7, story.fault()).play(SharedPredictions.named(story.set()), 14);
         List<RankedCause> suspects = played.diagnosis().suspects();
         assertThat(suspects).as("%s", played).isNotEmpty();
         assertThat(suspects.get(0).causes()).as("%s%n%s", story, played).anyMatch(h -> h.cause()

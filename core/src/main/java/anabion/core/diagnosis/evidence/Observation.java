@@ -15,6 +15,13 @@ public sealed interface Observation {
                 .toList();
     }
 
+    /** Readings on the scale on which errors are nearly normal: volts by an inverse hyperbolic sine, ohms and levels by a logarithm. */
+    public static double[] scaled(List<Measured> readings) {
+        return readings.stream()
+                .mapToDouble(m -> m.measurement().scaled(m.value()))
+                .toArray();
+    }
+
     /** @param value volts, or ohms */
     public record Measured(Measurement.Metered measurement, double value) implements Observation {
         public Measured {

@@ -36,7 +36,7 @@ public final class ConditionalGaussian {
     public static Optional<ConditionalGaussian> of(
             PredictionModel predictions, Hypothesis h, List<Observation> evidence) {
         List<Observation.Measured> measured = Observation.measured(evidence);
-        return predictions.all(h, measured).map(f -> of(f, PredictionModel.scaled(measured)));
+        return predictions.all(h, measured).map(f -> of(f, Observation.scaled(measured)));
     }
 
     /** @param read in the order of the readings foreseen, in their scale */

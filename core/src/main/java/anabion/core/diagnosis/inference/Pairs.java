@@ -42,7 +42,7 @@ public final class Pairs {
         this.heard = evidence.stream()
                 .filter(o -> !(o instanceof Observation.Measured))
                 .toList();
-        this.read = PredictionModel.scaled(measured);
+        this.read = Observation.scaled(measured);
         this.slips = new double[read.length];
         for (int i = 0; i < read.length; i++)
             slips[i] = predictions.slip(measured.get(i).measurement(), read[i]);

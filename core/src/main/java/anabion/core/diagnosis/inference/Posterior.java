@@ -41,7 +41,7 @@ public final class Posterior {
             if (o instanceof Observation.Measured m) measured.add(m);
             else others.add(o);
         }
-        read = PredictionModel.scaled(measured);
+        read = Observation.scaled(measured);
         ranges = measured.stream().mapToDouble(m -> range(m)).toArray();
         slips = measured.stream()
                 .mapToDouble(

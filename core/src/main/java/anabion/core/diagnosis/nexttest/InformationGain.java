@@ -125,7 +125,7 @@ public final class InformationGain {
     private List<Optional<ConditionalGaussian>> given(List<Optional<ConditionalGaussian>> known) {
         List<Observation.Measured> measured = Observation.measured(evidence);
         if (measured.isEmpty()) return none(odds.length);
-        double[] read = PredictionModel.scaled(measured);
+        double[] read = Observation.scaled(measured);
         List<Hypothesis> untold = IntStream.range(0, odds.length)
                 .filter(h -> odds[h] >= NARROWED && known.get(h).isEmpty())
                 .mapToObj(kept::get)

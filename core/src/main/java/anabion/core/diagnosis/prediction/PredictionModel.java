@@ -248,13 +248,6 @@ public final class PredictionModel {
                 .toList();
     }
 
-    /** Readings on the scale on which errors are nearly normal: volts by an inverse hyperbolic sine, ohms and levels by a logarithm. */
-    public static double[] scaled(List<Observation.Measured> readings) {
-        return readings.stream()
-                .mapToDouble(m -> m.measurement().scaled(m.value()))
-                .toArray();
-    }
-
     /** Width of all that a measurement can show, in that scale. */
     public double range(Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts) return widest;

@@ -55,7 +55,7 @@ public final class AcNetlist implements Reactances {
         double slope = (k.amperes(volts + h) - k.amperes(volts - h)) / (2 * h);
         deck.line("B" + SpiceNetlist.name(d.name()) + " " + deck.node(back) + " "
                 + deck.node(circuit.net(d.nodes().get(0)))
-                + " I=" + SpiceNetlist.number(k.amperes(volts)) + "+(" + SpiceNetlist.number(slope) + ")*((V("
+                + " I=" + rounded(k.amperes(volts)) + "+(" + rounded(slope) + ")*((V("
                 + deck.node(reservoir)
                 + ")-V(" + deck.node(back) + "))-" + SpiceNetlist.number(volts) + ")");
     }
@@ -114,9 +114,9 @@ public final class AcNetlist implements Reactances {
         deck.line("Rq" + name + "g " + inner + " 0 " + SpiceNetlist.number(TIED));
     }
 
-    /** A slope to five digits, so that a deck does not change with the last of its solution. */
-    private static String rounded(double siemens) {
-        return String.format(Locale.ROOT, "%.4e", siemens);
+    /** To five digits, so that a deck does not change with the last of its solution. */
+    private static String rounded(double value) {
+        return String.format(Locale.ROOT, "%.4e", value);
     }
 
     @Override

@@ -214,7 +214,11 @@ public final class AcSupply {
     /** Share of its rated volts that a rectifier's heater has: with a vibrator the battery feeds it. */
     public double rectifierHeat(Part tube, DeviceType type) {
         if (vibrator.isEmpty()) return heat(tube, type);
-        return faults.is(tube.reference(), FaultMode.HEATER_OPEN) ? 0 : battery() / nominal();
+        return faults.is(tube.reference(), FaultMode.HEATER_OPEN) ? 0 : battery() / feed().nominal();
+    }
+
+    private VibratorFeed feed() {
+        return new VibratorFeed(chassis, faults, linear, battery(), solver);
     }
 
     /** Volts of the line, or of the battery that a vibrator chops. */
@@ -225,95 +229,12 @@ public final class AcSupply {
     /** The battery's volts across one half of the primary, one way and the other in turn; the battery itself lies still. */
     private void reed(Part p, Circuit.Builder c) {
         String end = faults.net(p, "3");
-        String tap = tap(p.nets().get("3"));
+        String tap = new WindingEnds(chassis).other(p.nets().get("3")).orElse(reference);
         boolean stuck = faults.is(p.reference(), FaultMode.OPEN) || faults.is(p.reference(), FaultMode.DEAD);
-        Lead lead = lead(tap, faults.net(p, "1"));
+        VibratorFeed.Lead lead = feed().lead(tap, faults.net(p, "1"));
         c.source("mains", "MAINS", tap, stuck ? 0 : lead.volts() * Wave.VIBRATOR.effective());
         c.resistor("line", "MAINS", end, series + lead.ohms());
         c.resistor("still", tap, reference, STILL);
-    }
-
-    /** Direct volts that a vibrator chops, and the ohms behind them: of the battery, fuses, switches and chokes on the way, and its own contact. */
-    private record Lead(double volts, double ohms) {}
-
-    /** Thévenin's equivalent of what feeds the primary: the battery, all that lies before it, and the heaters that load it. */
-    private Lead lead(String tap, String reed) {
-        Solution quiet = solver.apply(feed(tap, reed).build());
-        Solution pushed =
-                solver.apply(feed(tap, reed).current("probe", reed, tap, 1).build());
-        double before = quiet.volts(tap).orElse(0) - quiet.volts(reed).orElse(0);
-        double after = pushed.volts(tap).orElse(0) - pushed.volts(reed).orElse(0);
-        return new Lead(Math.abs(before), Math.max(0, after - before) + PassiveStamps.CONTACT);
-    }
-
-    private Circuit.Builder feed(String tap, String reed) {
-        Circuit.Builder c = Circuit.of(reed);
-        c.node(tap);
-        for (Part p : chassis.parts()) {
-            if (p.component() instanceof Component.Battery b) {
-                if (faults.is(p.reference(), FaultMode.OPEN)) continue;
-                c.source(p.reference(), p.reference() + ".emf", faults.net(p, "2"), b.volts() * battery() / nominal());
-                c.resistor(
-                        p.reference() + ".inner",
-                        p.reference() + ".emf",
-                        faults.net(p, "1"),
-                        PassiveStamps.inner(p, b, faults));
-            } else if (p.device().isPresent())
-                Sockets.type(p)
-                        .filter(t -> !faults.is(p.reference(), FaultMode.HEATER_OPEN))
-                        .ifPresent(t -> sockets.pieces(p, t)
-                                .forEach(h -> c.resistor(p.reference() + h, h.from(), h.to(), h.ohms())));
-            else if (!(p.component() instanceof Component.Windings w && w.isMainsTransformer())) linear.add(p, c);
-        }
-        return c;
-    }
-
-    /** Volts of the highest battery, as it is called. */
-    private double nominal() {
-        return chassis.parts().stream()
-                .filter(p -> p.component() instanceof Component.Battery)
-                .mapToDouble(p -> ((Component.Battery) p.component()).volts())
-                .max()
-                .orElse(chassis.supply().volts());
-    }
-
-    /** Whether the battery's positive pole is at the primary's tap: then its return, at the reed, is negative. */
-    boolean positiveTap(Part vibrator) {
-        Set<String> reached = new HashSet<>(List.of(vibrator.nets().get("1")));
-        for (boolean grown = true; grown; ) {
-            grown = false;
-            for (Part p : chassis.parts())
-                for (String at : List.copyOf(reached))
-                    if (p.touches(at) && !vibrates(p)) grown |= reached.addAll(PassiveStamps.joined(p, at));
-        }
-        return chassis.parts().stream()
-                .noneMatch(p -> p.component() instanceof Component.Battery
-                        && reached.contains(p.nets().get("1")));
-    }
-
-    /** The net at the other end of the winding that ends at a net. */
-    String tap(String end) {
-        return otherEnds(end).stream().findFirst().orElse(reference);
-    }
-
-    /** The net between two halves of a winding. */
-    Optional<String> middle(String one, String other) {
-        List<String> others = otherEnds(other);
-        return otherEnds(one).stream()
-                .filter(n -> !n.equals(other) && others.contains(n))
-                .findFirst();
-    }
-
-    private List<String> otherEnds(String end) {
-        List<String> found = new ArrayList<>();
-        for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
-                for (Winding x : w.windings()) {
-                    if (end.equals(p.nets().get(x.from()))) found.add(p.nets().get(x.to()));
-                    else if (end.equals(p.nets().get(x.to())))
-                        found.add(p.nets().get(x.from()));
-                }
-        return found;
     }
 
     /** The nets that alternate: reached from mains and transformer through resistances, not across the reference. */

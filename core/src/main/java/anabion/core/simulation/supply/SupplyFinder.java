@@ -325,7 +325,8 @@ public final class SupplyFinder {
         String reed = faults.net(p, "1");
         if (!p.nets().containsKey("4") || !p.nets().containsKey("5")) return ports;
         String first = faults.net(p, "4");
-        boolean positive = mains.between(mains.tap(first), first) > 0 == mains.positiveTap(p);
+        boolean positive = mains.between(new WindingEnds(chassis).other(first).orElse(reed), first) > 0
+                == VibratorFeed.positiveTap(chassis, p);
         for (String pin : List.of("4", "5")) {
             String end = faults.net(p, pin);
             RectifierLaw law = new RectifierLaw.Threshold(0, CONTACT);
@@ -337,7 +338,8 @@ public final class SupplyFinder {
     /** Where a rectifier's filament gives its current: the end, or the middle of its winding, that has the reservoir or the choke before it. */
     private String filament(Part p, String section) {
         List<String> places = new ArrayList<>(sockets.heater(p).orElse(List.of()));
-        if (!places.isEmpty()) mains.middle(places.get(0), places.get(1)).ifPresent(places::add);
+        if (!places.isEmpty())
+            new WindingEnds(chassis).middle(places.get(0), places.get(1)).ifPresent(places::add);
         for (String at : places) if (!behind.feet(at).isEmpty()) return at;
         for (String at : places)
             if (chassis.parts().stream()
