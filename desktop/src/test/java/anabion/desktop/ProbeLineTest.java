@@ -3,6 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.job.Step;
+import anabion.workshop.Summary;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -29,6 +30,25 @@ class ProbeLineTest extends WindowCase {
         enter("V3.7 85");
         until("the reading", () -> session.need().readings().size() == before + 1);
         assertThat(line()).isEmpty();
+    }
+
+    /** The Shelf is a projection: it follows once the set has been judged. */
+    @Test
+    void theShelfFollowsAReading() {
+        openHalcyon();
+        until("nine read", () -> read() == 9);
+        enter("V3.7 71");
+        until("ten read", () -> read() == 10);
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("undone", () -> read() == 9);
+    }
+
+    private int read() {
+        return session.shelf().get().stream()
+                .filter(s -> s.name().equals("Vessmark Halcyon"))
+                .mapToInt(Summary::read)
+                .findFirst()
+                .orElse(-1);
     }
 
     @Test

@@ -8,6 +8,7 @@ import anabion.core.device.TypeCodec;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
+import anabion.workshop.ChangeLog.Way;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -15,19 +16,20 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Supplier;
 import org.jdbi.v3.core.Handle;
 
 /** The types that this workshop added to the shipped library or corrected in it. Sets that use them are corrected with them. */
 public final class OwnLibrary {
-    /** So many changes can be undone. */
-    private static final int HISTORY = 50;
-
     private final Handle handle;
     private final Sets sets;
+    private final ChangeLog log;
 
     OwnLibrary(Handle handle, Sets sets) {
         this.handle = handle;
         this.sets = sets;
+        this.log = new ChangeLog(handle, "own_types", "''");
     }
 
     /** The workshop's own rows. */
@@ -50,60 +52,62 @@ public final class OwnLibrary {
      * @param label what was done, for "undo …"
      */
     public DeviceLibrary put(String label, List<DeviceType> rows) {
-        return handle.inTransaction(h -> {
+        return together(() -> {
             DeviceLibrary before = library();
-            h.execute("DELETE FROM own_types WHERE undone = 1");
-            h.createUpdate("INSERT INTO own_types(label, body) VALUES (?, ?)")
+            log.forgetUndone("");
+            handle.createUpdate("INSERT INTO own_types(label, body) VALUES (?, ?)")
                     .bind(0, label)
                     .bind(1, text(rows))
                     .execute();
-            h.createUpdate(
-                            "DELETE FROM own_types WHERE seq NOT IN (SELECT seq FROM own_types ORDER BY seq DESC LIMIT :keep)")
-                    .bind("keep", HISTORY)
-                    .execute();
+            log.forgetOld("");
             return dressed(label, before);
         });
     }
 
     /** What can be undone and done again. */
-    public Sets.History history() {
-        return new Sets.History(label("undone = 0 ORDER BY seq DESC"), label("undone = 1 ORDER BY seq"));
-    }
-
-    private Optional<String> label(String which) {
-        return handle.createQuery("SELECT label FROM own_types WHERE " + which + " LIMIT 1")
-                .mapTo(String.class)
-                .findOne();
+    public History history() {
+        return log.history("");
     }
 
     /** Takes back the last change; does nothing when there is none. */
     public DeviceLibrary undo() {
-        return step("undone = 0 ORDER BY seq DESC", 1);
+        return step(Way.UNDO);
     }
 
     /** Does the last undone change again; does nothing when there is none. */
     public DeviceLibrary redo() {
-        return step("undone = 1 ORDER BY seq", 0);
+        return step(Way.REDO);
     }
 
-    private DeviceLibrary step(String which, int undone) {
-        return handle.inTransaction(h -> {
+    private DeviceLibrary step(Way way) {
+        return together(() -> {
             DeviceLibrary before = library();
-            Optional<String> label = label(which);
-            h.createUpdate("UPDATE own_types SET undone = :undone WHERE seq = (SELECT seq FROM own_types WHERE " + which
-                            + " LIMIT 1)")
-                    .bind("undone", undone)
-                    .execute();
-            return label.map(l -> dressed(l, before)).orElse(before);
+            String label = way == Way.UNDO
+                    ? history().undo().orElse("")
+                    : history().redo().orElse("");
+            Optional<Long> seq = log.next("", way);
+            if (seq.isEmpty()) return before;
+            log.went(seq.get(), way);
+            return dressed(label, before);
         });
+    }
+
+    /** In one transaction; where it fails, the sets are read anew. */
+    private DeviceLibrary together(Supplier<DeviceLibrary> work) {
+        try {
+            return handle.inTransaction(h -> work.get());
+        } catch (RuntimeException e) {
+            sets.forget();
+            throw e;
+        }
     }
 
     private DeviceLibrary dressed(String label, DeviceLibrary before) {
         DeviceLibrary now = library();
-        for (Summary s : sets.summaries()) {
-            Chassis chassis = sets.get(s.id()).chassis();
+        for (UUID id : sets.ids()) {
+            Chassis chassis = sets.get(id).chassis();
             Chassis dressed = OwnTypes.dress(chassis, before, now);
-            if (!dressed.equals(chassis)) sets.change(s.id(), label, List.of(new Op.PutChassis(dressed)));
+            if (!dressed.equals(chassis)) sets.change(id, label, List.of(new Op.PutChassis(dressed)));
         }
         return now;
     }

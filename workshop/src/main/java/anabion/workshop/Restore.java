@@ -87,9 +87,7 @@ public final class Restore {
         try {
             Files.copy(chosen.file(), Database.in(trial));
             try (Workshop w = Workshop.open(trial, Clock.systemUTC())) {
-                w.doing(() -> w.sets().summaries().stream()
-                        .map(s -> w.sets().get(s.id()))
-                        .toList());
+                w.doing(() -> w.sets().ids().stream().map(w.sets()::get).toList());
             }
         } catch (InputException | StorageException e) {
             throw InputException.at(chosen.name())

@@ -12,12 +12,15 @@ import anabion.core.reading.Reading;
 import anabion.core.reading.Tolerances;
 import anabion.core.reading.judgement.Judge;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 
 /** Everything about one set, as it stands: an immutable snapshot. Readings are oldest first. */
@@ -77,14 +80,81 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
         return UUID.nameUUIDFromBytes(TreeWriter.text(said).getBytes(StandardCharsets.UTF_8));
     }
 
-    /** As it will be after changes to its chassis or job, which are written whole; all others leave it as it is here. */
+    /** As it is after operations; a timer is no part of a set. */
     public SetRecord with(List<Op> ops) {
         SetRecord now = this;
-        for (Op op : ops) {
-            if (op instanceof Op.PutChassis c) now = new SetRecord(c.chassis(), now.job, readings, photos, place);
-            if (op instanceof Op.PutJob j) now = new SetRecord(now.chassis, j.job(), readings, photos, place);
-        }
+        for (Op op : ops) now = now.with(op);
         return now;
+    }
+
+    private SetRecord with(Op op) {
+        if (op instanceof Op.PutChassis c) return new SetRecord(c.chassis(), job, readings, photos, place);
+        if (op instanceof Op.PutJob j) return new SetRecord(chassis, j.job(), readings, photos, place);
+        if (op instanceof Op.PutPlace p) return new SetRecord(chassis, job, readings, photos, p.place());
+        if (op instanceof Op.PutReading r) return withReadings(put(readings, r.reading(), Reading::id, Reading::at));
+        if (op instanceof Op.DropReading d) return withReadings(without(readings, d.id(), Reading::id));
+        if (op instanceof Op.PutPhoto p) return withPhotos(put(photos, p.photo(), Photo::id, Photo::at));
+        if (op instanceof Op.DropPhoto d) return withPhotos(without(photos, d.id(), Photo::id));
+        return this;
+    }
+
+    private SetRecord withReadings(List<Reading> now) {
+        return new SetRecord(chassis, job, now, photos, place);
+    }
+
+    private SetRecord withPhotos(List<Photo> now) {
+        return new SetRecord(chassis, job, readings, now, place);
+    }
+
+    /** In the order in which the rows are kept: by the text of their time, of one time in the order in which they came. */
+    private static <T> List<T> put(List<T> all, T row, Function<T, UUID> id, Function<T, Instant> at) {
+        String time = at.apply(row).toString();
+        List<T> now = new ArrayList<>(all);
+        int old = place(all, id.apply(row), id);
+        if (old >= 0 && at.apply(all.get(old)).toString().equals(time)) {
+            now.set(old, row);
+            return now;
+        }
+        if (old >= 0) now.remove(old);
+        int n = now.size();
+        while (n > 0 && at.apply(now.get(n - 1)).toString().compareTo(time) > 0) n--;
+        now.add(n, row);
+        return now;
+    }
+
+    private static <T> List<T> without(List<T> all, UUID id, Function<T, UUID> ids) {
+        return all.stream().filter(r -> !ids.apply(r).equals(id)).toList();
+    }
+
+    private static <T> int place(List<T> all, UUID id, Function<T, UUID> ids) {
+        for (int n = all.size() - 1; n >= 0; n--) if (ids.apply(all.get(n)).equals(id)) return n;
+        return -1;
+    }
+
+    /**
+     * The operation that takes one back.
+     *
+     * @throws IllegalArgumentException for one on what the set does not have
+     */
+    Op inverse(Op op) {
+        if (op instanceof Op.PutChassis) return new Op.PutChassis(chassis);
+        if (op instanceof Op.PutJob) return new Op.PutJob(job);
+        if (op instanceof Op.PutPlace) return new Op.PutPlace(place);
+        if (op instanceof Op.PutReading r) {
+            int old = place(readings, r.reading().id(), Reading::id);
+            return old < 0 ? new Op.DropReading(r.reading().id()) : new Op.PutReading(readings.get(old));
+        }
+        if (op instanceof Op.DropReading d) return new Op.PutReading(needed(readings, d.id(), Reading::id));
+        if (op instanceof Op.PutPhoto p) return new Op.DropPhoto(p.photo().id());
+        if (op instanceof Op.DropPhoto d) return new Op.PutPhoto(needed(photos, d.id(), Photo::id));
+        if (op instanceof Op.PutTimer t) return new Op.DropTimer(t.timer().id());
+        throw new IllegalArgumentException("a set knows no timer");
+    }
+
+    private static <T> T needed(List<T> all, UUID id, Function<T, UUID> ids) {
+        int at = place(all, id, ids);
+        if (at < 0) throw new IllegalArgumentException("there is no row " + id);
+        return all.get(at);
     }
 
     /** The verdict on the readings under a condition. */

@@ -15,6 +15,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 
 /**
@@ -44,8 +45,18 @@ public record Summary(
         loose = List.copyOf(loose);
     }
 
+    /** With its readings judged. */
     static Summary of(SetRecord set, Predictors predictors) {
-        Judge.Verdict verdict = set.judged(set.usual(), predictors);
+        return of(set, set.judged(set.usual(), predictors));
+    }
+
+    /** Of a set that has just come: what its readings say follows. */
+    static Summary unjudged(SetRecord set) {
+        return of(set, new Judge.Verdict(List.of(), List.of(), Map.of()));
+    }
+
+    /** @param verdict on the set in its usual condition */
+    static Summary of(SetRecord set, Judge.Verdict verdict) {
         List<WorkOrder.Item> order = WorkOrder.of(set.chassis(), set.job(), verdict.read(), verdict.charted());
         WorkOrder.Item current = WorkOrder.current(order);
         Words words = new Words(Vocabulary.STANDARD);

@@ -24,21 +24,22 @@ final class Timers {
                 .list();
     }
 
-    Op put(Timer timer) {
+    Timer get(UUID id) {
+        return all().stream().filter(t -> t.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    void put(Timer timer) {
         handle.createUpdate("INSERT INTO timers(id, set_id, label, ends) VALUES (?, ?, ?, ?)")
                 .bind(0, timer.id().toString())
                 .bind(1, timer.set().toString())
                 .bind(2, timer.label())
                 .bind(3, timer.ends().toString())
                 .execute();
-        return new Op.DropTimer(timer.id());
     }
 
-    Op drop(UUID id) {
-        Timer before = all().stream().filter(t -> t.id().equals(id)).findFirst().orElseThrow();
+    void drop(UUID id) {
         handle.createUpdate("DELETE FROM timers WHERE id = ?")
                 .bind(0, id.toString())
                 .execute();
-        return new Op.PutTimer(before);
     }
 }

@@ -138,8 +138,8 @@ public final class Workshop implements AutoCloseable {
             ForcedFiles.createFolders(elsewhere);
             PhotoFiles copies = new PhotoFiles(elsewhere);
             List<Photo> lost = new ArrayList<>();
-            for (Summary s : sets.summaries())
-                for (Photo p : sets.get(s.id()).photos()) if (!copies.copy(file(p), p.file())) lost.add(p);
+            for (UUID id : sets.ids())
+                for (Photo p : sets.get(id).photos()) if (!copies.copy(file(p), p.file())) lost.add(p);
             database.copyTo(Database.in(elsewhere));
             ForcedFiles.force(Database.in(elsewhere));
             ForcedFiles.forceFolder(elsewhere);

@@ -50,6 +50,8 @@ final class KillChild {
                     System.out.println("reading " + reading.id());
                 }
                 System.out.flush();
+                // what the Shelf shows follows now and then, so that kills come before, within and after it
+                if (i % 5 == 4) w.sets().summaries();
             }
         } catch (InputException e) {
             System.err.println(e.getMessage());

@@ -95,6 +95,11 @@ class KillHarnessTest {
             assertThat(there).containsAll(entries);
             assertThat(set.photos())
                     .allSatisfy(p -> assertThat(Files.size(w.file(p))).isPositive());
+            List<Summary> shelf = w.sets().summaries();
+            assertThat(w.sets().outdated())
+                    .as("summaries that a kill left behind")
+                    .isEmpty();
+            assertThat(shelf).contains(Summary.of(set, w.predictors()));
             if (entries.isEmpty()) return;
             assertThat(w.sets().undo(set.id())).as("the history is whole too").isPresent();
             assertThat(w.sets().redo(set.id())).isPresent();

@@ -139,7 +139,7 @@ class WorkshopTest {
                     Identity.of("", "Box", SetKind.HOME),
                     new Supply(Arrangement.BATTERY, 9, 0, "", Extra.NONE));
             w.sets().add(Sets.fresh(small));
-            for (int i = 0; i < Sets.HISTORY + 20; i++) {
+            for (int i = 0; i < ChangeLog.HISTORY + 20; i++) {
                 w.sets()
                         .change(
                                 small.id(),
@@ -151,7 +151,7 @@ class WorkshopTest {
                             .createQuery("SELECT count(*) FROM changes")
                             .mapTo(Integer.class)
                             .one())
-                    .isEqualTo(Sets.HISTORY);
+                    .isEqualTo(ChangeLog.HISTORY);
         }
     }
 

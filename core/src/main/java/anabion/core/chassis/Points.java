@@ -3,6 +3,7 @@ package anabion.core.chassis;
 import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Locale;
@@ -13,6 +14,10 @@ import java.util.Set;
 /** Finds probe points in a chassis by pin ({@code V4.6}), function ({@code V4.g2}) or net ({@code B2}). Case does not matter. */
 public final class Points {
     private final Chassis chassis;
+    /** By names in small letters, made when first asked for; the first of a name counts. */
+    private Optional<Map<String, Part>> devices = Optional.empty();
+
+    private Optional<Map<String, String>> nets = Optional.empty();
 
     private Points(Chassis chassis) {
         this.chassis = chassis;
@@ -70,9 +75,13 @@ public final class Points {
     }
 
     private Optional<Part> device(String reference) {
-        return chassis.parts().stream()
-                .filter(p -> p.device().isPresent() && p.reference().equalsIgnoreCase(reference))
-                .findFirst();
+        if (devices.isEmpty()) {
+            Map<String, Part> all = new HashMap<>();
+            for (Part p : chassis.parts())
+                if (p.device().isPresent()) all.putIfAbsent(p.reference().toLowerCase(Locale.ROOT), p);
+            devices = Optional.of(all);
+        }
+        return Optional.ofNullable(devices.get().get(reference.toLowerCase(Locale.ROOT)));
     }
 
     private Optional<Point> byPin(Part part, String pin) {
@@ -96,9 +105,12 @@ public final class Points {
     }
 
     private Optional<Point> net(String name) {
-        return nets().stream()
-                .filter(n -> n.equalsIgnoreCase(name))
-                .findFirst()
+        if (nets.isEmpty()) {
+            Map<String, String> all = new HashMap<>();
+            for (String n : nets()) all.putIfAbsent(n.toLowerCase(Locale.ROOT), n);
+            nets = Optional.of(all);
+        }
+        return Optional.ofNullable(nets.get().get(name.toLowerCase(Locale.ROOT)))
                 .map(n -> new Point(n, n, Optional.empty(), "", ""));
     }
 

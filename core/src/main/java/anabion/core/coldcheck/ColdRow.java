@@ -44,12 +44,19 @@ public record ColdRow(
         return net + " – " + against;
     }
 
-    /** What was read, as it was typed; of a resistor or a winding with how far that is from what the circuit predicts. Empty before it is taken, and where no meter tells it from open. */
+    /** What was read, as it was typed. Empty before it is taken, and where no meter tells it from open. */
     public Optional<String> read() {
-        return reading.map(Reading::value).filter(v -> v < Notation.OPEN).map(v -> {
-            boolean known = (group == Group.RESISTORS || group == Group.WINDINGS) && usual > 0 && usual < Notation.OPEN;
-            return known ? Figures.measured(Quantity.ohms(v), usual) : Figures.measured(Quantity.ohms(v));
-        });
+        return measured().map(v -> Figures.measured(Quantity.ohms(v)));
+    }
+
+    /** How far what was read of a resistor or a winding is from what the circuit predicts: {@code +12.3 %}. Empty of what is no one part's. */
+    public Optional<String> off() {
+        boolean known = (group == Group.RESISTORS || group == Group.WINDINGS) && usual > 0 && usual < Notation.OPEN;
+        return measured().filter(v -> known).map(v -> Figures.deviation(v / usual - 1));
+    }
+
+    private Optional<Double> measured() {
+        return reading.map(Reading::value).filter(v -> v < Notation.OPEN);
     }
 
     /** Where a reading fell against what may be, from −1 at the low end to 1 at the high end of what is fine, by ratio. */

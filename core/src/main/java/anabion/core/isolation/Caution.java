@@ -6,13 +6,13 @@ import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.device.DeviceType;
+import anabion.core.device.Section;
 import anabion.core.json.Coded;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.supply.AcSupply;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.Set;
 import java.util.function.Predicate;
 
 /** What can hurt in an old set besides its volts; each where the set has what it is about. */
@@ -35,7 +35,6 @@ public enum Caution implements Coded {
     BERYLLIUM,
     LUMINOUS_DIAL;
 
-    private static final Set<String> VAPOUR = Set.of("82", "83", "866", "866A", "0Z4");
     /** Watts from which a resistor is a dropper with a heat shield. */
     private static final double HOT = 5;
     /** Milliamperes of its stated gain from which a transistor sits on a washer. */
@@ -43,17 +42,21 @@ public enum Caution implements Coded {
 
     private static final double PAPER = 9e-10;
 
-    /** Those that a set asks for. */
-    public static List<Caution> of(Chassis chassis) {
-        return Arrays.stream(values()).filter(c -> c.applies(chassis)).toList();
+    /**
+     * Those that a set asks for.
+     *
+     * @param live whether the mains may be on its chassis
+     */
+    static List<Caution> of(Chassis chassis, boolean live) {
+        return Arrays.stream(values()).filter(c -> c.applies(chassis, live)).toList();
     }
 
-    private boolean applies(Chassis c) {
+    private boolean applies(Chassis c, boolean live) {
         return switch (this) {
             case ASBESTOS -> has(c, Caution::drops);
             case LINE_CORD -> has(c, p -> drops(p) && (p.touches(AcSupply.L) || p.touches(AcSupply.N)));
-            case PLUG -> has(c, p -> p.touches(AcSupply.L)) && Isolation.mayBeLive(c);
-            case BREAKER, SCOPE_CLIP -> Isolation.mayBeLive(c);
+            case PLUG -> live && has(c, p -> p.touches(AcSupply.L));
+            case BREAKER, SCOPE_CLIP -> live;
             case SYNCHRONOUS_VIBRATOR -> AcSupply.vibrator(c).isPresent();
             case SELENIUM -> has(c, p -> p.is(PartRole.METAL_RECTIFIER));
             case MERCURY -> has(c, Caution::vapour);
@@ -78,7 +81,11 @@ public enum Caution implements Coded {
     }
 
     private static boolean vapour(Part p) {
-        return p.device().filter(d -> VAPOUR.contains(d.type())).isPresent();
+        // one without a heater has a rare gas in it
+        return Sockets.type(p)
+                .filter(t -> t.heaterVolts() > 0
+                        && t.section(Section.Kind.GAS_RECTIFIER).isPresent())
+                .isPresent();
     }
 
     private static boolean paper(Part p) {

@@ -9,28 +9,50 @@ import anabion.core.simulation.supply.AcSupply;
 import anabion.core.text.Phrase;
 import java.util.List;
 
-/** What may be said of a set's isolation: what is entered of it, what its circuit shows, and what was measured. */
-public final class Isolation {
+/**
+ * What may be said of a set's isolation: what is entered of it, what its circuit shows, and what was measured.
+ *
+ * @param arrangement as entered
+ * @param doubleWound whether the circuit has a transformer with two windings
+ * @param live whether the circuit shows the mains on the chassis or on the circuit's own return
+ * @param cautions what else can hurt
+ */
+public record Isolation(Arrangement arrangement, boolean doubleWound, boolean live, List<Caution> cautions) {
     /** Ohms between a plug pin and the chassis from which a transformer has passed its cold test. */
     private static final double PASSED = 1e6;
 
-    private Isolation() {}
+    public Isolation {
+        cautions = List.copyOf(cautions);
+    }
+
+    /** What a chassis shows. It takes a solution of the mains side in each of its states: on a large set a good part of a second. */
+    public static Isolation of(Chassis chassis) {
+        Arrangement arrangement = chassis.supply().arrangement();
+        boolean called = arrangement.chassisMayBeLive();
+        boolean shown = false;
+        if (!called) {
+            MainsReach reach = MainsReach.of(chassis);
+            shown = reach.liveChassis() || reach.liveCircuit();
+        }
+        return new Isolation(arrangement, doubleWound(chassis), shown, Caution.of(chassis, called || shown));
+    }
+
+    /** What is known before the circuit has been looked at: nothing is proved. */
+    public static Isolation unproved(Chassis chassis) {
+        return new Isolation(chassis.supply().arrangement(), false, false, List.of());
+    }
 
     /** The danger in a sentence; that a transformer isolates only where the circuit shows two windings and both plug pins were measured against the chassis. */
-    public static Phrase words(Chassis chassis, List<Reading> readings) {
-        Arrangement a = chassis.supply().arrangement();
-        if (a != Arrangement.TRANSFORMER) return Phrase.of("safety." + a.code());
-        MainsReach reach = MainsReach.of(chassis);
-        if (reach.liveCircuit() || reach.liveChassis()) return Phrase.of("safety.transformer.live");
-        boolean proved = doubleWound(chassis) && passed(readings, AcSupply.L) && passed(readings, AcSupply.N);
+    public Phrase words(List<Reading> readings) {
+        if (arrangement != Arrangement.TRANSFORMER) return Phrase.of("safety." + arrangement.code());
+        if (live) return Phrase.of("safety.transformer.live");
+        boolean proved = doubleWound && passed(readings, AcSupply.L) && passed(readings, AcSupply.N);
         return Phrase.of(proved ? "safety.transformer" : "safety.transformer.unproved");
     }
 
     /** Whether the mains may be on the chassis, by what is entered or by what the circuit shows. */
-    public static boolean mayBeLive(Chassis chassis) {
-        if (chassis.supply().arrangement().chassisMayBeLive()) return true;
-        MainsReach reach = MainsReach.of(chassis);
-        return reach.liveChassis() || reach.liveCircuit();
+    public boolean mayBeLive() {
+        return live || arrangement.chassisMayBeLive();
     }
 
     private static boolean doubleWound(Chassis chassis) {

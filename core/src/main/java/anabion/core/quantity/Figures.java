@@ -89,14 +89,20 @@ public final class Figures {
 
     /** What was read on a meter, with all the figures that a bench meter has, so that it is seen as it was typed: {@code 247 kΩ}. */
     public static String measured(Quantity q) {
+        // a meter shows a winding's 0.08 Ω so, not as milliohms
+        if (q.unit() == Unit.OHM && Math.abs(q.value()) < 1) return trimmed(q.value(), MEASURED) + " Ω";
         return significant(q.value(), q.unit().symbol(), MEASURED);
     }
 
     /** As {@link #measured(Quantity)}, with how far that is from what it should be: {@code 247 kΩ (+12.3 %)}. */
     public static String measured(Quantity q, double nominal) {
-        double off = 100 * (q.value() / nominal - 1);
-        String sign = off >= 0.05 ? "+" : "";
-        return measured(q) + " (" + sign + fixed(off, Math.abs(off) < 99.95 ? 1 : 0) + " %)";
+        return measured(q) + " (" + deviation(q.value() / nominal - 1) + ")";
+    }
+
+    /** How far off something is, with its sign: {@code +12.3 %}. */
+    public static String deviation(double fraction) {
+        double off = 100 * fraction;
+        return (off >= 0.05 ? "+" : "") + fixed(off, Math.abs(off) < 99.95 ? 1 : 0) + " %";
     }
 
     /** A whole percentage: {@code 8 %}. */

@@ -16,8 +16,10 @@ import anabion.core.quantity.Figures;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
@@ -30,6 +32,10 @@ public final class ReadingTable {
     private final Condition now;
     private final Tolerances policy;
     private final Predictor predictor;
+    /** The readings that belong to the band, by place and kind: a pin and its net are the same place. */
+    private final Map<Place, List<Reading>> byPlace = new HashMap<>();
+
+    private record Place(String label, Measure measure) {}
 
     /**
      * @param alterations what was done to the set, oldest first: what was read before a part was renewed counts no more
@@ -50,6 +56,18 @@ public final class ReadingTable {
         this.alterations = alterations;
         this.now = now;
         this.policy = policy;
+        Map<String, String> labels = new HashMap<>();
+        for (Reading r : readings) {
+            if (!belongs(r.condition().band())) continue;
+            String label = labels.computeIfAbsent(
+                    r.point(), l -> points.find(l).map(Point::label).orElse(l));
+            byPlace.computeIfAbsent(new Place(label, r.measure()), p -> new ArrayList<>())
+                    .add(r);
+        }
+    }
+
+    private List<Reading> at(String label, Measure measure) {
+        return byPlace.getOrDefault(new Place(label, measure), List.of());
     }
 
     /** One row per charted or read point, charted ones first in the order of the chart. */
@@ -64,13 +82,10 @@ public final class ReadingTable {
             pinsWorthReading().forEach(p -> rows.add(uncharted(p, Measure.DC_VOLTS, shown)));
         }
         for (Reading r : readings) {
+            if (r.measure() == Measure.OHMS || !belongs(r.condition().band())) continue;
             Optional<Point> point = points.find(r.point());
-            if (point.isPresent()
-                    && r.measure() != Measure.OHMS
-                    && belongs(r.condition().band())
-                    && !shown.contains(key(point.get(), r.measure()))) {
+            if (point.isPresent() && !shown.contains(key(point.get(), r.measure())))
                 rows.add(uncharted(point.get(), r.measure(), shown));
-            }
         }
         return rows;
     }
@@ -122,24 +137,19 @@ public final class ReadingTable {
         return judge(point, measure, expected, reading);
     }
 
-    /** The newest reading at the point on this band; a pin and its net are the same place. */
+    /** The newest reading at the point on this band. */
     private Optional<Reading> latest(Point point, Measure measure) {
         Optional<Reading> found = Optional.empty();
-        for (Reading r : readings) {
-            if (r.measure() == measure && belongs(r.condition().band()) && samePlace(r.point(), point)) {
-                if (found.isEmpty() || !r.at().isBefore(found.get().at())) found = Optional.of(r);
-            }
-        }
+        for (Reading r : at(point.label(), measure))
+            if (found.isEmpty() || !r.at().isBefore(found.get().at())) found = Optional.of(r);
         return found;
     }
 
     /** The newest reading of the same kind from before parts were exchanged. */
     private Optional<Reading> before(Point point, Reading now) {
-        return readings.stream()
-                .filter(r -> r.measure() == now.measure()
-                        && !r.doubtful()
-                        && belongs(r.condition().band()))
-                .filter(r -> samePlace(r.point(), point) && repaired(r, now))
+        if (alterations.isEmpty()) return Optional.empty();
+        return at(point.label(), now.measure()).stream()
+                .filter(r -> !r.doubtful() && repaired(r, now))
                 .max(Comparator.comparing(Reading::at));
     }
 
@@ -149,13 +159,6 @@ public final class ReadingTable {
         return since.size() > later
                 && since.subList(0, since.size() - later).stream()
                         .anyMatch(a -> a.kind().exchanges());
-    }
-
-    private boolean samePlace(String label, Point point) {
-        return label.equals(point.label())
-                || points.find(label)
-                        .filter(p -> p.label().equals(point.label()))
-                        .isPresent();
     }
 
     private ReadingRow judge(Point point, Measure measure, Optional<Expectation> expected, Optional<Reading> reading) {

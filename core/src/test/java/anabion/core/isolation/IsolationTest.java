@@ -35,7 +35,7 @@ class IsolationTest {
     }
 
     private static String said(Chassis set, Reading... readings) {
-        return Isolation.words(set, List.of(readings)).key();
+        return Isolation.of(set).words(List.of(readings)).key();
     }
 
     @Test
@@ -72,7 +72,7 @@ class IsolationTest {
         Chassis set = CircuitFixtures.typical(circuit);
         Chassis called = set.withSupply(set.supply().withArrangement(Arrangement.TRANSFORMER));
         assertThat(said(called)).isEqualTo("safety.transformer.live");
-        assertThat(Isolation.mayBeLive(called)).isTrue();
+        assertThat(Isolation.of(called).mayBeLive()).isTrue();
     }
 
     @ParameterizedTest
@@ -87,12 +87,13 @@ class IsolationTest {
                 "SEVEN_TRANSISTOR"
             })
     void isolatedSetsAreNotCalledLive(TypicalCircuit circuit) {
-        assertThat(Isolation.mayBeLive(CircuitFixtures.typical(circuit))).isFalse();
+        assertThat(Isolation.of(CircuitFixtures.typical(circuit)).mayBeLive()).isFalse();
     }
 
     @Test
     void cautionsStandWhereTheSetHasWhatTheyAreAbout() {
-        assertThat(Caution.of(CircuitFixtures.typical(TypicalCircuit.LINE_CORD)))
+        assertThat(Isolation.of(CircuitFixtures.typical(TypicalCircuit.LINE_CORD))
+                        .cautions())
                 .contains(
                         Caution.LINE_CORD,
                         Caution.ASBESTOS,
@@ -100,14 +101,18 @@ class IsolationTest {
                         Caution.BREAKER,
                         Caution.SCOPE_CLIP,
                         Caution.LEAD);
-        assertThat(Caution.of(CircuitFixtures.typical(TypicalCircuit.CAR_HYBRID)))
+        assertThat(Isolation.of(CircuitFixtures.typical(TypicalCircuit.CAR_HYBRID))
+                        .cautions())
                 .contains(Caution.BERYLLIUM)
                 .doesNotContain(Caution.LINE_CORD, Caution.PLUG, Caution.SELENIUM, Caution.SCOPE_CLIP);
-        assertThat(Caution.of(CircuitFixtures.typical(TypicalCircuit.CAR_VIBRATOR)))
+        assertThat(Isolation.of(CircuitFixtures.typical(TypicalCircuit.CAR_VIBRATOR))
+                        .cautions())
                 .contains(Caution.SYNCHRONOUS_VIBRATOR);
-        assertThat(Caution.of(CircuitFixtures.typical(TypicalCircuit.THREE_WAY_PORTABLE)))
+        assertThat(Isolation.of(CircuitFixtures.typical(TypicalCircuit.THREE_WAY_PORTABLE))
+                        .cautions())
                 .contains(Caution.SELENIUM);
-        assertThat(Caution.of(CircuitFixtures.typical(TypicalCircuit.FIVE_TUBE)))
+        assertThat(Isolation.of(CircuitFixtures.typical(TypicalCircuit.FIVE_TUBE))
+                        .cautions())
                 .contains(Caution.OIL_AND_WAX)
                 .doesNotContain(Caution.BREAKER, Caution.SCOPE_CLIP);
     }

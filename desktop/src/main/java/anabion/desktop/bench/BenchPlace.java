@@ -74,6 +74,7 @@ public final class BenchPlace extends BorderPane {
         session.step().addListener((o, a, b) -> show());
         session.set().addListener((o, a, b) -> show());
         session.verdict().addListener((o, a, b) -> showSafety());
+        session.isolation().addListener((o, a, b) -> showSafety());
         show();
     }
 

@@ -71,6 +71,7 @@ final class VerdictPane extends BorderPane {
         session.diagnoses().found().addListener((o, a, b) -> rebuild());
         session.diagnoses().alone().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
+        session.isolation().addListener((o, a, b) -> rebuild());
         session.step().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
         arithmetic.addListener((o, a, b) -> rebuild());
@@ -267,9 +268,10 @@ final class VerdictPane extends BorderPane {
         String text = POWERED.contains(session.step().get()) ? live() : session.say("safety.quiet");
         // the arrival sheet says it itself
         if (session.step().get() == Step.STUDY)
-            text = session.words()
+            text = session.isolation()
                     .get()
-                    .say(Isolation.words(set.get().chassis(), set.get().readings()));
+                    .map(i -> session.words().get().say(i.words(set.get().readings())))
+                    .orElse("");
         foot.getChildren().add(Texts.wrapped(text, "soft", "small"));
     }
 
@@ -293,10 +295,8 @@ final class VerdictPane extends BorderPane {
             return Optional.of(session.say(
                     "safety.open-end",
                     String.join(", ", open.stream().map(Alteration::part).toList())));
-        if (Isolation.mayBeLive(set.get().chassis()))
-            return Optional.of(session.words()
-                    .get()
-                    .say(Isolation.words(set.get().chassis(), set.get().readings())));
-        return Optional.empty();
+        return session.isolation().get().filter(Isolation::mayBeLive).map(i -> session.words()
+                .get()
+                .say(i.words(set.get().readings())));
     }
 }

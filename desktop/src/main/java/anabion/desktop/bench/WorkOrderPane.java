@@ -2,15 +2,19 @@ package anabion.desktop.bench;
 
 import anabion.core.job.Alteration;
 import anabion.core.job.FittedState;
+import anabion.core.job.Job;
 import anabion.core.job.LooseEnd;
+import anabion.core.job.Step;
 import anabion.core.job.WorkOrder;
 import anabion.core.text.Words;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage;
 import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -22,6 +26,7 @@ import javafx.scene.layout.VBox;
 final class WorkOrderPane extends FadingScrollPane {
     private final Session session;
     private final VBox list;
+    private Optional<Shown> shown = Optional.empty();
 
     WorkOrderPane(Session session) {
         super(new VBox());
@@ -39,10 +44,20 @@ final class WorkOrderPane extends FadingScrollPane {
         rebuild();
     }
 
+    /** What the pane shows. */
+    private record Shown(List<WorkOrder.Item> order, Step here, Optional<Job> job, Words words) {}
+
     private void rebuild() {
+        Shown now = new Shown(
+                session.order(),
+                session.step().get(),
+                session.set().get().map(SetRecord::job),
+                session.words().get());
+        if (shown.filter(now::equals).isPresent()) return;
+        shown = Optional.of(now);
         list.getChildren().clear();
         heading(session.say("ui.work-order"));
-        for (WorkOrder.Item item : session.order()) list.getChildren().add(step(item));
+        for (WorkOrder.Item item : now.order()) list.getChildren().add(step(item));
         if (session.set().get().isEmpty()) return;
         FittedState fitted = session.set().get().get().job().fitted();
         List<LooseEnd> unsettled = session.set().get().get().job().unsettled();

@@ -2,77 +2,182 @@ package anabion.desktop.control;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.SimpleIntegerProperty;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
+import javafx.scene.control.ListCell;
+import javafx.scene.control.ListView;
+import javafx.scene.control.skin.VirtualFlow;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.VBox;
+import javafx.scene.layout.Region;
 
-/** A list of rows of which one is lit: by click, by the arrow keys, or from outside; the lit one is kept in sight. */
+/**
+ * A list of rows of which one is lit: by click, by the arrow keys, or from outside; the lit one is kept in sight. Only the rows in sight are drawn, so that a
+ * list of thousands is as quick as one of ten.
+ */
 public final class LitRows {
-    private final VBox list = new VBox();
-    private final ScrollPane scroll = new FadingScrollPane(list);
-    private final List<HBox> rows = new ArrayList<>();
+    /** Rows that a jump leaves in sight beyond the lit one. */
+    private static final int BEYOND = 2;
+
+    private final ListView<Item> list = new ListView<>();
+    private final FadingList node = new FadingList(list);
+    private final List<Item> next = new ArrayList<>();
+    private final IntegerProperty lit = new SimpleIntegerProperty();
     private final Runnable onLit;
-    private int lit;
+    private int rows;
+
+    /**
+     * A row, or what stands between rows. Two that show the same are equal, so that only those that change are drawn anew.
+     *
+     * @param row its place among the rows; −1 for what is none
+     * @param shows all that its looks follow from
+     */
+    private record Item(int row, Object shows, Supplier<? extends Region> drawn) {
+        @Override
+        public boolean equals(Object o) {
+            return o instanceof Item i && i.row == row && i.shows.equals(shows);
+        }
+
+        @Override
+        public int hashCode() {
+            return 31 * row + shows.hashCode();
+        }
+    }
 
     /** @param onLit called whenever another row may be lit */
     public LitRows(Runnable onLit) {
         this.onLit = onLit;
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setFocusTraversable(false);
+        list.getStyleClass().add("lit-rows");
+        list.setFocusTraversable(false);
+        list.setCellFactory(l -> new Cell());
+        list.heightProperty().addListener((o, a, b) -> Platform.runLater(this::reveal));
     }
 
     public Node node() {
-        return scroll;
+        return node;
     }
 
+    /** Takes all rows away; they go from the screen with {@link #light}. */
     public void clear() {
-        list.getChildren().clear();
-        rows.clear();
+        next.clear();
+        rows = 0;
     }
 
     /** A line between rows. */
     public void heading(String words) {
-        HBox box = new HBox(Texts.label(words, "strong", "petrol"));
-        box.getStyleClass().add("group");
-        list.getChildren().add(box);
+        between(words, () -> {
+            HBox box = new HBox(Texts.label(words, "strong", "petrol"));
+            box.getStyleClass().add("group");
+            return box;
+        });
     }
 
-    /** A row, in the style of rows. */
-    public void add(HBox row) {
-        int index = rows.size();
-        row.getStyleClass().add("row");
-        row.setOnMouseClicked(e -> light(index));
-        rows.add(row);
-        list.getChildren().add(row);
+    /**
+     * Something between rows.
+     *
+     * @param shows all that its looks follow from
+     */
+    public void between(Object shows, Supplier<? extends Region> drawn) {
+        next.add(new Item(-1, shows, drawn));
+    }
+
+    /**
+     * @param shows all that the row's looks follow from
+     * @param drawn the row, made anew whenever it comes into sight
+     */
+    public void add(Object shows, Supplier<HBox> drawn) {
+        next.add(new Item(rows++, shows, drawn));
     }
 
     /** What stands where there are no rows. */
     public void empty(String words) {
-        Label label = Texts.wrapped(words, "soft");
-        label.setPadding(new javafx.geometry.Insets(20));
-        list.getChildren().add(label);
+        between(words, () -> {
+            Label label = Texts.wrapped(words, "soft");
+            label.setPadding(new javafx.geometry.Insets(20));
+            return label;
+        });
     }
 
     /** The place of the lit row; it may lie before or behind the rows where there are none. */
     public int lit() {
-        return lit;
+        return lit.get();
     }
 
+    /** Shows the rows that were put in, and lights one. */
     public void light(int index) {
-        lit = Math.max(0, Math.min(index, rows.size() - 1));
-        for (int i = 0; i < rows.size(); i++) {
-            rows.get(i).getStyleClass().remove("lit");
-            if (i == lit) rows.get(i).getStyleClass().add("lit");
-        }
-        if (lit < rows.size()) Reveal.row(scroll, list, rows.get(lit));
+        show();
+        lit.set(Math.max(0, Math.min(index, rows - 1)));
+        Platform.runLater(this::reveal);
         onLit.run();
     }
 
+    private void show() {
+        List<Item> shown = list.getItems();
+        if (shown.size() != next.size()) {
+            list.getItems().setAll(next);
+            return;
+        }
+        for (int n = 0; n < shown.size(); n++) if (!shown.get(n).equals(next.get(n))) shown.set(n, next.get(n));
+    }
+
     public void moved(KeyCode key) {
-        light(lit + (key == KeyCode.DOWN ? 1 : -1));
+        light(lit.get() + (key == KeyCode.DOWN ? 1 : -1));
+    }
+
+    private void reveal() {
+        int at = place();
+        if (at < 0 || !(list.lookup(".virtual-flow") instanceof VirtualFlow<?> flow)) return;
+        if (flow.getFirstVisibleCell() == null) return;
+        int first = flow.getFirstVisibleCell().getIndex();
+        int last = flow.getLastVisibleCell().getIndex();
+        if (at <= first) list.scrollTo(Math.max(0, at - BEYOND));
+        else if (at >= last) list.scrollTo(Math.max(0, at - (last - first) + BEYOND));
+    }
+
+    private int place() {
+        List<Item> items = list.getItems();
+        for (int n = 0; n < items.size(); n++) if (items.get(n).row() == lit.get()) return n;
+        return -1;
+    }
+
+    /** Draws what is in sight, across the whole width. */
+    private final class Cell extends ListCell<Item> {
+        Cell() {
+            setPrefWidth(0);
+            lit.addListener((o, a, b) -> shade());
+            setOnMouseClicked(e -> {
+                if (getItem() != null && getItem().row() >= 0) light(getItem().row());
+            });
+        }
+
+        @Override
+        protected void updateItem(Item item, boolean empty) {
+            super.updateItem(item, empty);
+            if (item == null || empty) {
+                setGraphic(null);
+                setAccessibleText(null);
+                return;
+            }
+            Region drawn = item.drawn().get();
+            drawn.prefWidthProperty().bind(widthProperty());
+            if (item.row() >= 0 && !drawn.getStyleClass().contains("row"))
+                drawn.getStyleClass().add("row");
+            setGraphic(drawn);
+            setAccessibleText(drawn.getAccessibleText());
+            shade();
+        }
+
+        private void shade() {
+            Node drawn = getGraphic();
+            if (drawn == null || getItem() == null) return;
+            boolean on = getItem().row() >= 0 && getItem().row() == lit.get();
+            if (!on) drawn.getStyleClass().remove("lit");
+            else if (!drawn.getStyleClass().contains("lit"))
+                drawn.getStyleClass().add("lit");
+        }
     }
 }

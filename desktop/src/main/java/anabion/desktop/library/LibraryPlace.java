@@ -18,7 +18,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
-import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -40,7 +39,6 @@ public final class LibraryPlace extends BorderPane {
     private Map<String, String> users = Map.of();
     private String filter = "";
     private String lit = "";
-    private int asked;
     private boolean inSight;
     /** While the list is filled anew its selection says nothing about what was wanted. */
     private boolean rebuilding;
@@ -143,12 +141,10 @@ public final class LibraryPlace extends BorderPane {
     private void light(DeviceType type) {
         if (filter.isEmpty() && !rebuilding) lit = type.name();
         card.show(type, own(type), List.of());
-        int mine = ++asked;
         if (!inSet(type)) return;
-        session.working(type.name())
-                .thenAccept(w -> Platform.runLater(() -> {
-                    if (mine == asked) card.show(type, own(type), w);
-                }));
+        session.working(type.name(), w -> {
+            if (chosen().filter(type::equals).isPresent()) card.show(type, own(type), w);
+        });
     }
 
     public void moved(KeyCode key) {

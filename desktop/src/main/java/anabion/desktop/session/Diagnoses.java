@@ -11,7 +11,9 @@ import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.inference.Explanation;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.job.Job;
 import anabion.core.job.Step;
+import anabion.core.reading.Reading;
 import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.tracing.StageOdds;
 import anabion.workshop.SetRecord;
@@ -28,22 +30,25 @@ import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** Weighs the evidence on the set on the bench, while a step is in hand that looks for faults. */
-public final class Diagnoses implements AutoCloseable {
+public final class Diagnoses {
     private static final Set<Step> SEEKING = EnumSet.of(Step.COLD_CHECKS, Step.VOLTAGES, Step.TRACE);
     private static final int EXPLAINED = 3;
     /** As many rows as one takes in at a glance. */
     private static final int TELLING = 5;
 
     private final Session session;
-    private final Latest worker = new Latest();
     private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<StageOdds>> alone = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<List<Measurement.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
     private Map<Priors.Key, Double> experience = Map.of();
     private Optional<Ground> weighed = Optional.empty();
 
-    /** What a diagnosis rests on. */
-    private record Ground(Chassis chassis, Priors priors, List<Observation> evidence, boolean cold) {}
+    /** What a diagnosis rests on: evidence is gathered from it off the interface thread. */
+    private record Ground(Chassis chassis, Priors priors, List<Reading> readings, Job job, boolean cold) {
+        List<Observation> evidence() {
+            return chassis.parts().isEmpty() ? List.of() : Evidence.of(chassis, readings, job);
+        }
+    }
 
     /** What one round of weighing brings. */
     private record Weighed(Optional<Found> found, List<Measurement.Ohms> telling) {}
@@ -73,14 +78,16 @@ public final class Diagnoses implements AutoCloseable {
             if (!same) outdated(now);
             return;
         }
-        if (now.isEmpty() || (now.get().evidence().isEmpty() && !now.get().cold())) {
-            weighed = now;
+        outdated(now);
+        weighed = now;
+        if (now.isEmpty()) {
             found.set(Optional.empty());
             return;
         }
-        outdated(now);
-        weighed = now;
-        worker.ask(() -> weigh(now.get()), this::show, t -> show(new Weighed(Optional.empty(), List.of())));
+        session.compute().ask(ComputeScheduler.Job.DIAGNOSIS, () -> weigh(now.get()), this::show, t -> {
+            show(new Weighed(Optional.empty(), List.of()));
+            session.report(t);
+        });
     }
 
     /** What the other sets have taught, once for each set that comes to the bench. */
@@ -130,42 +137,44 @@ public final class Diagnoses implements AutoCloseable {
         return new Ground(
                 set.chassis().unnamed(),
                 set.job().arrival().visited() ? usual.visited() : usual,
-                set.chassis().parts().isEmpty() ? List.of() : Evidence.of(set.chassis(), set.readings(), set.job()),
+                set.readings(),
+                set.job(),
                 session.step().get() == Step.COLD_CHECKS
                         && !set.chassis().parts().isEmpty());
     }
 
     /** On the worker. */
     private Weighed weigh(Ground g) {
-        boolean tried = g.evidence().stream()
+        List<Observation> evidence = g.evidence();
+        boolean tried = evidence.stream()
                 .anyMatch(o -> o instanceof Observation.Measured
                         || o.measurement() instanceof Measurement.Inject
                         || o.measurement() instanceof Measurement.Tap);
         if ((!tried && !g.cold()) || !CircuitPredictor.powered(g.chassis()))
             return new Weighed(Optional.empty(), List.of());
-        return session.predictors().foreseen(g.chassis(), g.priors(), predictions -> weigh(predictions, g, tried));
+        return session.predictors()
+                .foreseen(g.chassis(), g.priors(), predictions -> weigh(predictions, evidence, g.cold(), tried));
     }
 
-    private static Weighed weigh(PredictionModel predictions, Ground g, boolean tried) {
-        List<Measurement.Ohms> telling = g.cold()
-                ? Diagnosis.ohms(predictions, g.evidence()).stream()
+    private static Weighed weigh(PredictionModel predictions, List<Observation> evidence, boolean cold, boolean tried) {
+        List<Measurement.Ohms> telling = cold
+                ? Diagnosis.ohms(predictions, evidence).stream()
                         .limit(TELLING)
                         .map(t -> (Measurement.Ohms) t.measurement())
                         .toList()
                 : List.of();
-        return new Weighed(tried ? Optional.of(found(predictions, g)) : Optional.empty(), telling);
+        return new Weighed(tried ? Optional.of(found(predictions, evidence)) : Optional.empty(), telling);
     }
 
-    private static Found found(PredictionModel predictions, Ground g) {
-        Diagnosis d = Diagnosis.withPairs(predictions, g.evidence());
+    private static Found found(PredictionModel predictions, List<Observation> evidence) {
+        Diagnosis d = Diagnosis.withPairs(predictions, evidence);
         List<Explanation> why = new ArrayList<>();
-        d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(predictions, g.evidence(), s)));
+        d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(predictions, evidence, s)));
         List<Found.Next> next = d.next().stream()
                 .limit(EXPLAINED)
-                .map(t -> new Found.Next(t, ExpectedAnswer.of(predictions, g.evidence(), d, t.measurement(), 2)))
+                .map(t -> new Found.Next(t, ExpectedAnswer.of(predictions, evidence, d, t.measurement(), 2)))
                 .toList();
-        return new Found(
-                d.sized(predictions, g.evidence()), why, next, g.evidence().size(), false);
+        return new Found(d.sized(predictions, evidence), why, next, evidence.size(), false);
     }
 
     /** What the stages alone say, where no circuit has said more. */
@@ -183,11 +192,6 @@ public final class Diagnoses implements AutoCloseable {
 
     /** Completes once the evidence entered so far has been weighed. */
     public CompletableFuture<Integer> done() {
-        return worker.run(() -> 0);
-    }
-
-    @Override
-    public void close() {
-        worker.close();
+        return session.compute().searched();
     }
 }

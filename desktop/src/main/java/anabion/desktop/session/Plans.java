@@ -18,14 +18,12 @@ import java.io.UncheckedIOException;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
-import java.util.concurrent.CompletableFuture;
 import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** Keeps the recap of the set on the bench, while its sheet is in hand: planned anew only when something that it rests on changes. */
-final class Plans implements AutoCloseable {
+final class Plans {
     private final Session session;
-    private final Latest worker = new Latest();
     private final ObjectProperty<Optional<Plan>> plan = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<String> trouble = new SimpleObjectProperty<>("");
     private final ObjectProperty<String> stock = new SimpleObjectProperty<>("");
@@ -79,13 +77,15 @@ final class Plans implements AutoCloseable {
         if (planned.filter(ground::equals).isPresent()) return;
         if (planned.filter(p -> p.chassis().id().equals(chassis.id())).isEmpty()) plan.set(Optional.empty());
         planned = Optional.of(ground);
-        worker.ask(
-                () -> plan(ground),
-                p -> {
-                    trouble.set("");
-                    plan.set(Optional.of(p));
-                },
-                this::failed);
+        session.compute()
+                .ask(
+                        ComputeScheduler.Job.PLAN,
+                        () -> plan(ground),
+                        p -> {
+                            trouble.set("");
+                            plan.set(Optional.of(p));
+                        },
+                        this::failed);
     }
 
     private static Plan plan(Ground g) {
@@ -109,17 +109,8 @@ final class Plans implements AutoCloseable {
     }
 
     private void failed(Throwable t) {
-        if (!(t instanceof InputException)) throw new IllegalStateException(t);
+        if (!(t instanceof InputException)) session.report(t);
         trouble.set(String.valueOf(t.getMessage()));
         plan.set(Optional.empty());
-    }
-
-    CompletableFuture<Integer> done() {
-        return worker.run(() -> 0);
-    }
-
-    @Override
-    public void close() {
-        worker.close();
     }
 }

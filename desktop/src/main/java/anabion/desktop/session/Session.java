@@ -5,6 +5,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.error.InputException;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
@@ -20,19 +21,21 @@ import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
+import anabion.workshop.History;
 import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.PinVolts;
 import anabion.workshop.Predictors;
 import anabion.workshop.Question;
 import anabion.workshop.SetRecord;
-import anabion.workshop.Sets.History;
+import anabion.workshop.Sets;
 import anabion.workshop.StorageThread;
 import anabion.workshop.Summary;
 import anabion.workshop.Timer;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -40,7 +43,6 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import java.util.function.Function;
-import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
@@ -52,8 +54,7 @@ public final class Session implements AutoCloseable {
     private static final History NO_HISTORY = new History(Optional.empty(), Optional.empty());
     private final StorageThread storage;
     private final Predictors predictors;
-    private final Latest compute = new Latest();
-    private final Latest checks = new Latest();
+    private final ComputeScheduler compute = new ComputeScheduler();
     private final Clock clock;
     private final Path folder;
 
@@ -62,6 +63,7 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Optional<SetRecord>> set = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<Judge.Verdict>> verdict = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<List<CircuitCheck.Remark>> remarks = new SimpleObjectProperty<>(List.of());
+    private final ObjectProperty<Optional<Isolation>> isolation = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> part = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
@@ -74,7 +76,16 @@ public final class Session implements AutoCloseable {
     private final Diagnoses diagnoses = new Diagnoses(this);
     private Consumer<Throwable> trouble = t -> {};
     private Optional<SetRecord> ahead = Optional.empty();
+    private Optional<Judged> judged = Optional.empty();
     private int writing;
+
+    /** The last verdict, with what it was passed on. */
+    private record Judged(SetRecord set, Condition now, Judge.Verdict verdict) {
+        /** Whether it is what a summary of a set rests on. */
+        boolean serves(SetRecord other) {
+            return set.equals(other) && now.equals(other.usual());
+        }
+    }
 
     public Session(Workshop workshop) {
         this.storage = new StorageThread(workshop);
@@ -83,10 +94,18 @@ public final class Session implements AutoCloseable {
         this.folder = workshop.folder();
         set.addListener((o, a, b) -> {
             judge();
-            if (!a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) check();
+            if (a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) return;
+            check();
+            isolated(a.map(SetRecord::id).equals(b.map(SetRecord::id)));
         });
         condition.addListener((o, a, b) -> judge());
+        compute.onTrouble(t -> trouble.accept(t));
         types.read();
+    }
+
+    /** Says that something went wrong. */
+    void report(Throwable t) {
+        trouble.accept(t);
     }
 
     public void onTrouble(Consumer<Throwable> handler) {
@@ -107,6 +126,22 @@ public final class Session implements AutoCloseable {
 
     public ObjectProperty<Optional<Judge.Verdict>> verdict() {
         return verdict;
+    }
+
+    /** How the set on the bench is isolated from the mains; empty without a set. */
+    public ObjectProperty<Optional<Isolation>> isolation() {
+        return isolation;
+    }
+
+    /** @param known whether what was found of the set before its change serves until the new is computed */
+    private void isolated(boolean known) {
+        if (set.get().isEmpty()) {
+            isolation.set(Optional.empty());
+            return;
+        }
+        Chassis chassis = set.get().get().chassis();
+        if (!known) isolation.set(Optional.of(Isolation.unproved(chassis)));
+        compute.ask(ComputeScheduler.Job.ISOLATION, () -> Isolation.of(chassis), i -> isolation.set(Optional.of(i)));
     }
 
     /** What is odd about the circuit of the set on the bench. */
@@ -152,18 +187,20 @@ public final class Session implements AutoCloseable {
         return plans.stock();
     }
 
-    /** Computes something on the compute worker. */
-    public <T> CompletableFuture<T> compute(Supplier<T> work) {
-        return compute.run(work);
+    /** Where all is computed that the window shows. */
+    public ComputeScheduler compute() {
+        return compute;
     }
 
-    /** How the devices of a type work in the set on the bench, on the compute worker; none without a set. */
-    public CompletableFuture<List<PlateCircuit>> working(String type) {
-        if (set.get().isEmpty()) return CompletableFuture.completedFuture(List.of());
+    /** How the devices of a type work in the set on the bench; none without a set. */
+    public void working(String type, Consumer<List<PlateCircuit>> answer) {
+        if (set.get().isEmpty()) return;
         Chassis chassis = need().chassis();
         Condition now = condition.get().orElseThrow();
-        return compute.run(
-                () -> PlateCircuit.all(chassis, Setting.of(now.line()).withBand(now.band()), type));
+        compute.ask(
+                ComputeScheduler.Job.CURVES,
+                () -> PlateCircuit.all(chassis, Setting.of(now.line()).withBand(now.band()), type),
+                answer);
     }
 
     public ObjectProperty<Optional<String>> stage() {
@@ -214,9 +251,40 @@ public final class Session implements AutoCloseable {
         return future;
     }
 
+    /** Shows the Shelf as it is kept, then what is made anew. */
     public void refreshShelf() {
-        ask(w -> w.sets().summaries(), shelf::set);
+        ask(w -> w.sets().shelf(), shelf::set);
         ask(Workshop::timers, timers::set);
+        ask(w -> w.sets().outdated(), this::summarise);
+    }
+
+    /** Makes summaries anew that changes have left behind. That of the set on the bench follows from its verdict: it is judged once. */
+    private void summarise(List<Sets.Outdated> outdated) {
+        List<Sets.Outdated> others = new ArrayList<>();
+        for (Sets.Outdated o : outdated) {
+            boolean here = set.get().filter(o.set()::equals).isPresent();
+            if (!here || condition.get().filter(o.set().usual()::equals).isEmpty()) others.add(o);
+            else if (judged.filter(j -> j.serves(o.set())).isPresent())
+                keep(List.of(new Made(o.summarised(judged.get().verdict()), o.change())));
+        }
+        if (!others.isEmpty())
+            compute.ask(
+                    ComputeScheduler.Job.SUMMARIES,
+                    () -> others.stream()
+                            .map(o -> new Made(o.summarised(predictors), o.change()))
+                            .toList(),
+                    this::keep);
+    }
+
+    private record Made(Summary summary, long change) {}
+
+    private void keep(List<Made> made) {
+        ask(
+                w -> {
+                    made.forEach(m -> w.sets().keep(m.summary(), m.change()));
+                    return w.sets().shelf();
+                },
+                shelf::set);
     }
 
     /** Puts a set on the bench. */
@@ -310,7 +378,7 @@ public final class Session implements AutoCloseable {
     /** Computes what a sound set shows, on the compute worker. */
     public CompletableFuture<Optional<CircuitPredictor.Answer>> ask(Question question) {
         Chassis chassis = need().chassis();
-        return compute.run(() -> question.answer(predictors.of(chassis)));
+        return compute.answer(() -> question.answer(predictors.of(chassis)));
     }
 
     /** Whether pointer and needles may move. */
@@ -323,16 +391,16 @@ public final class Session implements AutoCloseable {
         return predictors;
     }
 
-    /** What the meter should show at each pin of a tube or transistor, by pin, on the compute worker. */
-    public CompletableFuture<Map<String, String>> shouldRead(Part device) {
+    /** What the meter should show at each pin of a tube or transistor, by pin. */
+    public void shouldRead(Part device, Consumer<Map<String, String>> answer) {
         Chassis chassis = need().chassis();
         Condition now = condition.get().orElseThrow();
-        return compute.run(() -> PinVolts.of(chassis, device, now, predictors.of(chassis)));
+        compute.ask(ComputeScheduler.Job.PINS, () -> PinVolts.of(chassis, device, now, predictors.of(chassis)), answer);
     }
 
-    /** Completes once everything asked of the workers so far has been computed. */
+    /** Completes once everything asked for so far has been computed, but for the search for a fault. */
     public CompletableFuture<Void> computed() {
-        return CompletableFuture.allOf(compute.run(() -> 0), checks.run(() -> 0), plans.done());
+        return compute.idle();
     }
 
     private void check() {
@@ -341,7 +409,10 @@ public final class Session implements AutoCloseable {
             remarks.set(List.of());
             return;
         }
-        checks.ask(() -> CircuitCheck.of(chassis), remarks::set, t -> remarks.set(List.of()));
+        compute.ask(ComputeScheduler.Job.CHECKS, () -> CircuitCheck.of(chassis), remarks::set, t -> {
+            remarks.set(List.of());
+            trouble.accept(t);
+        });
     }
 
     private void judge() {
@@ -351,7 +422,11 @@ public final class Session implements AutoCloseable {
         }
         SetRecord snapshot = set.get().get();
         Condition now = condition.get().get();
-        compute.ask(() -> snapshot.judged(now, predictors), v -> verdict.set(Optional.of(v)), trouble);
+        compute.ask(ComputeScheduler.Job.VERDICT, () -> snapshot.judged(now, predictors), v -> {
+            judged = Optional.of(new Judged(snapshot, now, v));
+            verdict.set(Optional.of(v));
+            ask(w -> w.sets().outdated(), this::summarise);
+        });
     }
 
     /** Saves all that is in the workshop in a new folder, whose own may be gone. */
@@ -375,9 +450,6 @@ public final class Session implements AutoCloseable {
     @Override
     public void close() {
         compute.close();
-        plans.close();
-        diagnoses.close();
-        checks.close();
         storage.close();
     }
 }

@@ -1,9 +1,9 @@
 package anabion.desktop.session;
 
 import anabion.core.device.DeviceLibrary;
+import anabion.workshop.History;
 import anabion.workshop.OwnLibrary;
 import anabion.workshop.SetRecord;
-import anabion.workshop.Sets.History;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;

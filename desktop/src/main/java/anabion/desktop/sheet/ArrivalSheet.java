@@ -12,6 +12,7 @@ import anabion.core.isolation.Caution;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.Arrival;
 import anabion.core.job.Complaint;
+import anabion.core.job.Step;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.VisitorEvidence;
 import anabion.core.json.Extra;
@@ -60,11 +61,22 @@ public final class ArrivalSheet implements Sheet {
         pane.setFitToWidth(true);
         pane.setFocusTraversable(false);
         body.setPadding(new Insets(12, 14, 12, 14));
-        session.set().addListener((o, a, b) -> {
-            if (!b.equals(shown)) rebuild();
-        });
-        session.words().addListener((o, a, b) -> rebuild());
+        session.set().addListener((o, a, b) -> look());
+        session.step().addListener((o, a, b) -> look());
+        session.isolation().addListener((o, a, b) -> anew());
+        session.words().addListener((o, a, b) -> anew());
         rebuild();
+    }
+
+    /** What nobody sees is built when somebody does. */
+    private void look() {
+        boolean seen = session.step().get() == Step.ARRIVAL;
+        if (seen && !session.set().get().equals(shown)) rebuild();
+    }
+
+    private void anew() {
+        shown = Optional.empty();
+        look();
     }
 
     private void rebuild() {
@@ -139,12 +151,13 @@ public final class ArrivalSheet implements Sheet {
                 "hertz",
                 s.hertz() == 0 ? "" : Figures.fixed(s.hertz(), 0),
                 t -> putSupply(s.withHertz(t.isEmpty() ? 0 : Notation.exact(t, Unit.HERTZ))));
+        Isolation isolation = session.isolation().get().orElseGet(() -> Isolation.unproved(set.chassis()));
         Label consequence = Texts.wrapped(
-                session.words().get().say(Isolation.words(set.chassis(), set.readings()))
+                session.words().get().say(isolation.words(set.readings()))
                         + (s.arrangement().usesMains() ? " " + session.say("safety.law") : ""),
-                Isolation.mayBeLive(set.chassis()) ? "brick" : "soft");
+                isolation.mayBeLive() ? "brick" : "soft");
         body.getChildren().add(consequence);
-        List<Caution> cautions = Caution.of(set.chassis());
+        List<Caution> cautions = isolation.cautions();
         if (cautions.isEmpty()) return;
         VBox all = new VBox(2, Texts.label(session.say("caution.head"), "soft"));
         cautions.forEach(c -> all.getChildren().add(Texts.wrapped("– " + session.say("caution." + c.code()), "soft")));

@@ -14,6 +14,7 @@ import anabion.core.simulation.Simulator;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.NeedleBar;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.ComputeScheduler;
 import anabion.desktop.session.Session;
 import anabion.desktop.session.Takes;
 import anabion.workshop.SetRecord;
@@ -53,7 +54,13 @@ public final class ColdChecksSheet implements Sheet {
     private boolean tight;
 
     /** What one round of computing brings. */
-    private record Computed(List<ColdRow> rows, Optional<Discharge> discharge) {}
+    private record Computed(List<ColdRow> rows, Optional<Discharge> discharge) {
+        static Computed of(SetRecord s) {
+            return new Computed(
+                    ColdTable.of(s.chassis(), s.readings(), s.job()),
+                    s.chassis().parts().isEmpty() ? Optional.empty() : Discharge.of(s.chassis()));
+        }
+    }
 
     public ColdChecksSheet(Session session, Runnable whenShown) {
         this.session = session;
@@ -93,15 +100,12 @@ public final class ColdChecksSheet implements Sheet {
         shown = set;
         if (set.isEmpty()) return;
         SetRecord s = set.get();
-        session.compute(() -> new Computed(
-                        ColdTable.of(s.chassis(), s.readings(), s.job()),
-                        s.chassis().parts().isEmpty() ? Optional.empty() : Discharge.of(s.chassis())))
-                .thenAccept(c -> Platform.runLater(() -> {
-                    if (!shown.equals(set)) return;
-                    rows = c.rows();
-                    discharge.setText(c.discharge().map(this::words).orElse(session.say("cold.discharge.none")));
-                    rebuild();
-                }));
+        session.compute().ask(ComputeScheduler.Job.COLD_OHMS, () -> Computed.of(s), c -> {
+            if (!shown.equals(set)) return;
+            rows = c.rows();
+            discharge.setText(c.discharge().map(this::words).orElse(session.say("cold.discharge.none")));
+            rebuild();
+        });
     }
 
     /** The row to begin with: the first not taken. */
@@ -135,7 +139,7 @@ public final class ColdChecksSheet implements Sheet {
     /** In a narrow sheet the bar gives its place to the words. */
     private HBox columns(Label between, Label what, String should, String read, Region bar, Label verdict) {
         fixed(between, tight ? 138 : 142);
-        fixed(verdict, tight ? 118 : 160);
+        fixed(verdict, 160);
         fixed(bar, 84);
         what.setMinWidth(0);
         what.setPrefWidth(60);
@@ -200,7 +204,7 @@ public final class ColdChecksSheet implements Sheet {
             String own = telling.contains(r) ? "most" : r.group().name().toLowerCase(Locale.ROOT);
             if (!group.equals(own)) list.heading(session.say("cold.group." + own));
             group = own;
-            list.add(row(r));
+            list.add(List.of(r, tight, session.words().get()), () -> row(r));
         }
         if (listed.isEmpty()) list.empty(session.say(rows.isEmpty() ? "cold.empty" : "cold.stage-empty"));
         int same = lit.map(this::place).orElse(-1);
@@ -220,7 +224,8 @@ public final class ColdChecksSheet implements Sheet {
         String read = r.reading()
                 .map(x -> r.read().orElse(session.say("meaning.open")) + (x.doubtful() ? "?" : ""))
                 .orElse("·");
-        String verdict = session.words().get().say(r.verdict());
+        String verdict = session.words().get().say(r.verdict())
+                + r.off().map(o -> ", " + o).orElse("");
         String what = session.words().get().say(r.what());
         HBox box = columns(
                 Texts.label(r.label()),

@@ -313,7 +313,8 @@ public final class RecapSheet implements Sheet {
         Part part = chassis.part(reference).orElseThrow(() -> InputException.at(reference)
                 .because(session.say("ui.no-part"))
                 .so(session.say("ui.no-part.remedy")));
-        return session.compute(() -> Causes.of(chassis, part))
+        return session.compute()
+                .answer(() -> Causes.of(chassis, part))
                 .thenAccept(found -> Platform.runLater(() -> {
                     String all = found.stream()
                             .map(c -> session.say(

@@ -12,7 +12,6 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -29,7 +28,6 @@ final class SocketPane extends HBox {
     private final VBox pins = new VBox(1);
     private Optional<Point> lit = Optional.empty();
     private boolean fromBelow = true;
-    private int asked;
 
     SocketPane(Session session) {
         super(24);
@@ -54,11 +52,9 @@ final class SocketPane extends HBox {
         socket.show(base.get(), functions, pin, fromBelow);
         Part part = point.get().device().orElseThrow();
         name(part, pin, Map.of());
-        int mine = ++asked;
-        session.shouldRead(part)
-                .thenAccept(volts -> Platform.runLater(() -> {
-                    if (mine == asked) name(part, pin, volts);
-                }));
+        session.shouldRead(part, volts -> {
+            if (lit.equals(point)) name(part, pin, volts);
+        });
     }
 
     /** What data sheets call a pin whose electrode works as another: the fourth grid of a pentagrid. */

@@ -23,6 +23,7 @@ import anabion.core.tracing.TraceTable;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.ComputeScheduler;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
@@ -101,12 +102,12 @@ public final class TracingSheet implements Sheet {
             return;
         }
         computed = Optional.of(ground);
-        session.compute(() -> TraceTable.points(set.chassis(), band.get()))
-                .thenAccept(p -> Platform.runLater(() -> {
+        session.compute()
+                .ask(ComputeScheduler.Job.TRACE_POINTS, () -> TraceTable.points(set.chassis(), band.get()), p -> {
                     if (computed.filter(ground::equals).isEmpty()) return;
                     points = p;
                     show(ground.band(), true);
-                }));
+                });
     }
 
     private void show(String band, boolean fresh) {
@@ -116,7 +117,7 @@ public final class TracingSheet implements Sheet {
         how.setText(session.say(levels || sheet.rows().isEmpty() ? "trace.how" : "trace.how-stages"));
         header.getChildren().setAll(head());
         list.clear();
-        sheet.rows().forEach(r -> list.add(row(r)));
+        sheet.rows().forEach(r -> list.add(List.of(r, session.words().get()), () -> row(r)));
         if (sheet.rows().isEmpty()) list.empty(session.say("trace.empty"));
         list.light(
                 fresh

@@ -43,6 +43,11 @@ final class VoltRows {
         return changed;
     }
 
+    /** The columns now, for comparison with those of another moment. */
+    Object columns() {
+        return columns;
+    }
+
     HBox head() {
         Label bar = Texts.label(session.say(columns.equals(TIGHT) ? "ui.volts.bar-tight" : "ui.volts.bar"));
         HBox.setHgrow(bar, Priority.ALWAYS);

@@ -11,13 +11,12 @@ import anabion.core.reading.EveryBand;
 import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
-import anabion.desktop.control.FadingScrollPane;
-import anabion.desktop.control.Reveal;
+import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.ComputeScheduler;
 import anabion.desktop.session.Session;
 import anabion.desktop.session.Takes;
 import anabion.workshop.SetRecord;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -27,7 +26,6 @@ import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.control.ScrollPane;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
@@ -42,8 +40,7 @@ public final class VoltagesSheet implements Sheet {
     private final BorderPane pane = new BorderPane();
     private final Label title = Texts.label("", "title");
     private final Label conditions = Texts.label("", "soft");
-    private final VBox list = new VBox();
-    private final ScrollPane scroll = new FadingScrollPane(list);
+    private final LitRows list = new LitRows(this::lit);
     private final SocketPane socket;
     private final VoltRows drawing;
     private final BandRows across;
@@ -52,7 +49,6 @@ public final class VoltagesSheet implements Sheet {
     private List<ReadingRow> rows = List.of();
     private boolean every;
     private Optional<EveryBand> bands = Optional.empty();
-    private final List<HBox> drawn = new ArrayList<>();
     private int lit;
     private Optional<UUID> settled = Optional.empty();
 
@@ -69,19 +65,13 @@ public final class VoltagesSheet implements Sheet {
         top.setPadding(new Insets(12, 14, 8, 14));
         conditions.setMinWidth(0);
         title.setMinWidth(Label.USE_PREF_SIZE);
-        scroll.setFitToWidth(true);
-        scroll.setHbarPolicy(ScrollPane.ScrollBarPolicy.NEVER);
-        scroll.setFocusTraversable(false);
         pane.setTop(new VBox(top, against, header));
-        scroll.heightProperty().addListener((o, a, b) -> {
-            if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
-        });
         pane.widthProperty().addListener((o, a, b) -> {
             boolean narrow = b.doubleValue() < TIGHT_BELOW;
             across.tight(narrow);
             if (drawing.tight(narrow)) rebuild();
         });
-        pane.setCenter(scroll);
+        pane.setCenter(list.node());
         pane.setBottom(new VBox(Texts.rule(), socket));
         session.verdict().addListener((o, a, b) -> anew());
         session.stage().addListener((o, a, b) -> rebuild());
@@ -106,16 +96,12 @@ public final class VoltagesSheet implements Sheet {
         }
         SetRecord set = session.need();
         Condition now = session.condition().get().get();
-        session.compute(() -> set.onEveryBand(now, session.predictors()))
-                .thenAccept(e -> javafx.application.Platform.runLater(() -> {
-                    if (!every
-                            || session.set()
-                                    .get()
-                                    .filter(s -> s.id().equals(set.id()))
-                                    .isEmpty()) return;
-                    bands = Optional.of(e);
-                    rebuild();
-                }));
+        session.compute().ask(ComputeScheduler.Job.BANDS, () -> set.onEveryBand(now, session.predictors()), e -> {
+            if (!every
+                    || session.set().get().filter(s -> s.id().equals(set.id())).isEmpty()) return;
+            bands = Optional.of(e);
+            rebuild();
+        });
     }
 
     @Override
@@ -162,41 +148,38 @@ public final class VoltagesSheet implements Sheet {
         compared();
         title.setText(session.say("step.voltages"));
         conditions.setText(conditionWords());
-        list.getChildren().clear();
-        drawn.clear();
+        list.clear();
         String group = "";
         for (int i = 0; i < rows.size(); i++) {
             ReadingRow row = rows.get(i);
             String device = row.point().device().map(Part::reference).orElse("");
-            if (!device.equals(group) || i == 0) list.getChildren().add(drawing.group(row));
+            if (!device.equals(group) || i == 0)
+                list.between(List.of(device, session.words().get()), () -> drawing.group(row));
             group = device;
-            int index = i;
-            HBox box = bands.map(b -> across.row(lines.get(index), band(), b.bands()))
-                    .orElseGet(() -> drawing.row(row, settled));
-            box.setOnMouseClicked(e -> {
-                lit = index;
-                light();
-            });
-            drawn.add(box);
-            list.getChildren().add(box);
+            if (bands.isEmpty()) list.add(looks(row), () -> drawing.row(row, settled));
+            else {
+                EveryBand.BandRow line = lines.get(i);
+                List<String> names = bands.get().bands();
+                list.add(List.of(looks(row), line, band(), names), () -> across.row(line, band(), names));
+            }
         }
-        if (rows.isEmpty()) list.getChildren().add(empty());
-        light();
+        if (rows.isEmpty()) list.empty(emptyWords());
+        list.light(lit);
     }
 
-    private Node empty() {
-        if (bands.isPresent()) {
-            Label none = Texts.wrapped(session.say("ui.volts.every-empty"), "soft");
-            none.setPadding(new Insets(20));
-            return none;
-        }
+    /** All that the looks of a row follow from; one that was read just now lets its needle settle. */
+    private List<Object> looks(ReadingRow row) {
+        boolean fresh = row.reading()
+                .filter(r -> settled.filter(r.id()::equals).isPresent())
+                .isPresent();
+        return List.of(row, fresh, drawing.columns(), session.words().get());
+    }
+
+    private String emptyWords() {
+        if (bands.isPresent()) return session.say("ui.volts.every-empty");
         boolean parts =
                 session.set().get().map(s -> !s.chassis().parts().isEmpty()).orElse(false);
-        Label text = Texts.wrapped(
-                session.say(parts && session.stage().get().isPresent() ? "ui.volts.stage-empty" : "ui.volts.empty"),
-                "soft");
-        text.setPadding(new Insets(20));
-        return text;
+        return session.say(parts && session.stage().get().isPresent() ? "ui.volts.stage-empty" : "ui.volts.empty");
     }
 
     private boolean inStage(ReadingRow row) {
@@ -245,15 +228,12 @@ public final class VoltagesSheet implements Sheet {
                 + stage;
     }
 
-    private void light() {
-        for (int i = 0; i < drawn.size(); i++) {
-            drawn.get(i).getStyleClass().remove("lit");
-            if (i == lit) drawn.get(i).getStyleClass().add("lit");
-        }
+    /** A row was lit, here or by a click. */
+    private void lit() {
+        lit = rows.isEmpty() ? -1 : list.lit();
         Optional<ReadingRow> row = litRow();
         onLit.accept(row);
         socket.show(row.map(ReadingRow::point));
-        if (lit >= 0 && lit < drawn.size()) Reveal.row(scroll, list, drawn.get(lit));
     }
 
     public Optional<ReadingRow> litRow() {
@@ -325,7 +305,7 @@ public final class VoltagesSheet implements Sheet {
                 : Optional.of(set.readings().get(set.readings().size() - 1).id());
         int at = index(point.label());
         lit = Math.min(at < 0 ? lit : at + 1, Math.max(0, rows.size() - 1));
-        light();
+        list.light(lit);
     }
 
     @Override
@@ -340,13 +320,13 @@ public final class VoltagesSheet implements Sheet {
                     .because(session.say("ui.volts.not-listed"))
                     .so(session.say("ui.volts.not-listed.remedy", name));
         lit = at;
-        light();
+        list.light(lit);
     }
 
     @Override
     public void moved(KeyCode key) {
         lit = Math.max(0, Math.min(rows.size() - 1, lit + (key == KeyCode.DOWN ? 1 : -1)));
-        light();
+        list.light(lit);
     }
 
     @Override

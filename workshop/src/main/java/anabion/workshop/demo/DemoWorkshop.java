@@ -45,7 +45,7 @@ public final class DemoWorkshop {
      */
     public static void fill(Workshop workshop) {
         if (workshop.setting(MARK).isPresent()) return;
-        if (!workshop.sets().summaries().isEmpty()) throw own(workshop.folder());
+        if (!workshop.sets().ids().isEmpty()) throw own(workshop.folder());
         for (String name : SETS) workshop.sets().add(set(name));
         Timer glue = Timer.starting(
                 chassis("lark").id(), "glue on the dial pulley", Duration.ofMinutes(72), workshop.clock());
@@ -62,7 +62,7 @@ public final class DemoWorkshop {
         if (!Files.exists(folder.resolve("workshop.db"))) return;
         try (Workshop workshop = Workshop.open(folder, Clock.systemUTC())) {
             Set<UUID> demo = SETS.stream().map(n -> chassis(n).id()).collect(Collectors.toSet());
-            boolean untouched = workshop.sets().summaries().stream().allMatch(s -> demo.contains(s.id()));
+            boolean untouched = demo.containsAll(workshop.sets().ids());
             if (workshop.setting(MARK).isEmpty() || !untouched) throw own(folder);
         }
         Folders.delete(folder.resolve("backups")); // before the database: it is never missing beside backups

@@ -116,7 +116,10 @@ public final class RecordPage {
         return ColdTable.taken(set.chassis(), set.readings(), set.job()).stream()
                 .map(r -> new Fact(
                         r.label() + ", " + words.say(r.what()),
-                        r.read().orElse(words.say("meaning.open")) + ": " + words.say(r.verdict())))
+                        r.read().orElse(words.say("meaning.open"))
+                                + r.off().map(o -> " (" + o + ")").orElse("")
+                                + ": "
+                                + words.say(r.verdict())))
                 .toList();
     }
 
@@ -192,7 +195,7 @@ public final class RecordPage {
     }
 
     public List<String> safety() {
-        return List.of(words.say(Isolation.words(set.chassis(), set.readings())), words.say("safety.law"));
+        return List.of(words.say(Isolation.of(set.chassis()).words(set.readings())), words.say("safety.law"));
     }
 
     public List<String> complaints() {

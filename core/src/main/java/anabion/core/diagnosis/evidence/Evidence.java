@@ -18,14 +18,15 @@ import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SignalKind;
 import anabion.core.job.Trial;
+import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
 import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Tested;
 import anabion.core.signal.Domain;
-import anabion.core.simulation.Simulator;
 import anabion.core.simulation.chart.CircuitPredictor;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -42,10 +43,13 @@ public final class Evidence {
     private static final double BENIGN = 0.2;
 
     private final Chassis chassis;
+    private final Points points;
     private final Job job;
+    private final Map<UUID, Boolean> outdated = new HashMap<>();
 
     private Evidence(Chassis chassis, Job job) {
         this.chassis = chassis;
+        this.points = Points.of(chassis);
         this.job = job;
     }
 
@@ -63,13 +67,20 @@ public final class Evidence {
     }
 
     private List<Observation> measured(List<Reading> readings) {
-        Map<String, Observation> newest = new LinkedHashMap<>();
+        // a long history says the same again and again: of readings alike in all but value and time the newest counts
+        Map<Alike, Reading> latest = new LinkedHashMap<>();
         readings.stream()
                 .filter(this::counts)
                 .sorted(Comparator.comparing(Reading::at))
-                .forEach(r -> observation(r).ifPresent(o -> newest.put(place(o, r), o)));
+                .forEach(
+                        r -> latest.put(new Alike(r.point(), r.reference(), r.measure(), r.condition(), r.state()), r));
+        Map<String, Observation> newest = new LinkedHashMap<>();
+        latest.values().stream().sorted(Comparator.comparing(Reading::at)).forEach(r -> observation(r)
+                .ifPresent(o -> newest.put(place(o, r), o)));
         return List.copyOf(newest.values());
     }
+
+    private record Alike(String point, String reference, Measure measure, Condition condition, UUID state) {}
 
     private static String place(Observation o, Reading r) {
         return o.measurement().text() + r.condition().band() + r.condition().openEnds();
@@ -81,8 +92,8 @@ public final class Evidence {
     }
 
     private boolean outdated(UUID state) {
-        return FittedState.since(state, job.alterations()).stream()
-                .anyMatch(a -> a.kind().exchanges());
+        return outdated.computeIfAbsent(state, s -> FittedState.since(s, job.alterations()).stream()
+                .anyMatch(a -> a.kind().exchanges()));
     }
 
     private static Optional<Domain> domain(SignalKind signal) {
@@ -96,7 +107,6 @@ public final class Evidence {
 
     private List<Observation> heard() {
         List<Observation> all = new ArrayList<>();
-        Points points = Points.of(chassis);
         for (Heard h : job.heard()) {
             Optional<Domain> domain = domain(h.signal());
             boolean known =
@@ -117,11 +127,11 @@ public final class Evidence {
     }
 
     private Optional<Observation> observation(Reading r) {
-        Optional<Point> point = Points.of(chassis).find(r.point());
+        Optional<Point> point = points.find(r.point());
         if (point.isEmpty()) return Optional.empty();
         String net = point.get().net();
         if (r.measure() == Measure.OHMS) {
-            if (!Simulator.nets(chassis).contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
+            if (!points.nets().contains(r.reference()) || net.equals(r.reference())) return Optional.empty();
             List<Fault> off = CircuitPredictor.setting(chassis, r.condition()).faults();
             return Optional.of(new Observation.Measured(
                     new Measurement.Ohms(net, r.reference(), Measurement.OHMMETER_VOLTS, off), r.value()));
