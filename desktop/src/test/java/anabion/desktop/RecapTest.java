@@ -46,7 +46,7 @@ class RecapTest extends WindowCase {
         assertThat(session.need().job().fitted().openEnds())
                 .anyMatch(a -> a.part().equals("C14"));
         enter("measured C14 4n1");
-        until("measured, and too small", () -> shows("Tested: value 4.1 nF (−59 %), outside"));
+        until("measured, and too small", () -> shows("Tested: value 4.1 nF (−59.0 %), outside"));
         enter("fitted C14");
         until("in", () -> ticks("C14").contains(Tick.FITTED));
         var last = session.need().job().fitted().last().get("C14");

@@ -17,6 +17,7 @@ import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.layout.BorderPane;
@@ -28,13 +29,15 @@ public final class BenchPlace extends BorderPane {
     private static final double NARROW = 1160;
 
     private final Session session;
+    /** Each is made when it is first shown. */
     private final Map<Step, Sheet> sheets = new EnumMap<>(Step.class);
+
+    private final Function<Step, Sheet> made;
     private final SignalStrip strip;
     private final WorkOrderPane order;
     private final VerdictPane verdict;
     private final HBox safety = new HBox(10);
     private final VBox middle = new VBox(8);
-    private final VoltagesSheet voltages;
     private Runnable whenShown = () -> {};
 
     public BenchPlace(Session session, Consumer<Throwable> trouble, String markKey) {
@@ -42,24 +45,19 @@ public final class BenchPlace extends BorderPane {
         strip = new SignalStrip(session);
         order = new WorkOrderPane(session);
         verdict = new VerdictPane(session);
-        voltages = new VoltagesSheet(session, row -> {
-            verdict.lit().set(row);
-            whenShown.run();
-        });
-        for (Step step : Step.values()) {
-            sheets.put(
-                    step,
-                    switch (step) {
-                        case ARRIVAL -> new ArrivalSheet(session, trouble);
-                        case STUDY -> new StudySheet(session, () -> whenShown.run());
-                        case COLD_CHECKS -> new ColdChecksSheet(session, () -> whenShown.run());
-                        case RECAP -> new RecapSheet(session, () -> whenShown.run());
-                        case VOLTAGES -> voltages;
-                        case TRACE -> new TracingSheet(session, () -> whenShown.run());
-                        case FIRST_POWER, ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK ->
-                            new LaterSheet(session, step, markKey);
-                    });
-        }
+        made = step -> switch (step) {
+            case ARRIVAL -> new ArrivalSheet(session, trouble);
+            case STUDY -> new StudySheet(session, () -> whenShown.run());
+            case COLD_CHECKS -> new ColdChecksSheet(session, () -> whenShown.run());
+            case RECAP -> new RecapSheet(session, () -> whenShown.run());
+            case VOLTAGES ->
+                new VoltagesSheet(session, row -> {
+                    verdict.lit().set(row);
+                    whenShown.run();
+                });
+            case TRACE -> new TracingSheet(session, () -> whenShown.run());
+            case FIRST_POWER, ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
+        };
         safety.getStyleClass().add("safety");
         safety.setAlignment(Pos.CENTER_LEFT);
         setTop(strip);
@@ -119,7 +117,15 @@ public final class BenchPlace extends BorderPane {
     }
 
     public Sheet sheet() {
-        return sheets.get(session.step().get());
+        Step step = session.step().get();
+        if (!sheets.containsKey(step)) {
+            // while it is made it is not shown yet
+            Runnable told = whenShown;
+            whenShown = () -> {};
+            sheets.put(step, made.apply(step));
+            whenShown = told;
+        }
+        return sheets.get(step);
     }
 
     public void stepPointer(int by) {

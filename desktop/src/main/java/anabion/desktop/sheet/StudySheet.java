@@ -11,6 +11,7 @@ import anabion.core.command.WiringLine;
 import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.job.Job;
+import anabion.core.job.Step;
 import anabion.core.signal.StageFinder;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -82,10 +83,16 @@ public final class StudySheet implements Sheet {
             room = now;
             rebuild();
         });
-        session.set().addListener((o, a, b) -> rebuild());
+        session.set().addListener((o, a, b) -> look());
+        session.step().addListener((o, a, b) -> look());
         session.words().addListener((o, a, b) -> rebuild());
         say("");
         rebuild();
+    }
+
+    /** What nobody sees is built when somebody does. */
+    private void look() {
+        if (session.step().get() == Step.STUDY) rebuild();
     }
 
     private void rebuild() {
