@@ -375,7 +375,7 @@ public final class Session implements AutoCloseable {
         return Points.of(need().chassis()).need(name);
     }
 
-    /** Computes what a sound set shows, on the compute worker. */
+    /** Computes what a sound set shows, off the interface thread. */
     public CompletableFuture<Optional<CircuitPredictor.Answer>> ask(Question question) {
         Chassis chassis = need().chassis();
         return compute.answer(() -> question.answer(predictors.of(chassis)));
@@ -386,7 +386,7 @@ public final class Session implements AutoCloseable {
         return motion;
     }
 
-    /** What the circuits of the workshop's sets say, for work on the compute worker. */
+    /** What the circuits of the workshop's sets say, for work off the interface thread. */
     public Predictors predictors() {
         return predictors;
     }
