@@ -148,7 +148,7 @@ public final class ColdChecksSheet implements Sheet {
         HBox.setMargin(bar, new Insets(0, 10, 0, 14));
         HBox.setMargin(verdict, new Insets(0, 0, 0, tight ? 12 : 0));
         HBox row = new HBox(
-                between, what, Texts.column(should, 78, true), Texts.column(read, 66, true, "read"), bar, verdict);
+                between, what, Texts.column(should, 78, true), Texts.column(read, 74, true, "read"), bar, verdict);
         if (tight) row.getChildren().remove(bar);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
