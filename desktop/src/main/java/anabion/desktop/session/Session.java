@@ -28,14 +28,12 @@ import anabion.workshop.PinVolts;
 import anabion.workshop.Predictors;
 import anabion.workshop.Question;
 import anabion.workshop.SetRecord;
-import anabion.workshop.Sets;
 import anabion.workshop.StorageThread;
 import anabion.workshop.Summary;
 import anabion.workshop.Timer;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
 import java.time.Clock;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -58,12 +56,9 @@ public final class Session implements AutoCloseable {
     private final Clock clock;
     private final Path folder;
 
-    private final ObjectProperty<List<Summary>> shelf = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<List<Timer>> timers = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<Optional<SetRecord>> set = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<Judge.Verdict>> verdict = new SimpleObjectProperty<>(Optional.empty());
-    private final ObjectProperty<List<CircuitCheck.Remark>> remarks = new SimpleObjectProperty<>(List.of());
-    private final ObjectProperty<Optional<Isolation>> isolation = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> part = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
@@ -71,32 +66,25 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<History> history = new SimpleObjectProperty<>(NO_HISTORY);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
     private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
+    private final ShelfLines shelf = new ShelfLines(this);
+    private final CircuitFacts circuit;
     private final Types types = new Types(this);
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
     private Consumer<Throwable> trouble = t -> {};
     private Optional<SetRecord> ahead = Optional.empty();
-    private Optional<Judged> judged = Optional.empty();
     private int writing;
-
-    /** The last verdict, with what it was passed on. */
-    private record Judged(SetRecord set, Condition now, Judge.Verdict verdict) {
-        /** Whether it is what a summary of a set rests on. */
-        boolean serves(SetRecord other) {
-            return set.equals(other) && now.equals(other.usual());
-        }
-    }
 
     public Session(Workshop workshop) {
         this.storage = new StorageThread(workshop);
         this.predictors = workshop.predictors();
         this.clock = workshop.clock();
         this.folder = workshop.folder();
+        this.circuit = new CircuitFacts(compute, this::report);
         set.addListener((o, a, b) -> {
             judge();
             if (a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) return;
-            check();
-            isolated(a.map(SetRecord::id).equals(b.map(SetRecord::id)));
+            circuit.of(b.map(SetRecord::chassis), a.map(SetRecord::id).equals(b.map(SetRecord::id)));
         });
         condition.addListener((o, a, b) -> judge());
         compute.onTrouble(t -> trouble.accept(t));
@@ -113,7 +101,7 @@ public final class Session implements AutoCloseable {
     }
 
     public ObjectProperty<List<Summary>> shelf() {
-        return shelf;
+        return shelf.summaries();
     }
 
     public ObjectProperty<List<Timer>> timers() {
@@ -130,23 +118,12 @@ public final class Session implements AutoCloseable {
 
     /** How the set on the bench is isolated from the mains; empty without a set. */
     public ObjectProperty<Optional<Isolation>> isolation() {
-        return isolation;
-    }
-
-    /** @param known whether what was found of the set before its change serves until the new is computed */
-    private void isolated(boolean known) {
-        if (set.get().isEmpty()) {
-            isolation.set(Optional.empty());
-            return;
-        }
-        Chassis chassis = set.get().get().chassis();
-        if (!known) isolation.set(Optional.of(Isolation.unproved(chassis)));
-        compute.ask(ComputeScheduler.Job.ISOLATION, () -> Isolation.of(chassis), i -> isolation.set(Optional.of(i)));
+        return circuit.isolation();
     }
 
     /** What is odd about the circuit of the set on the bench. */
     public ObjectProperty<List<CircuitCheck.Remark>> remarks() {
-        return remarks;
+        return circuit.remarks();
     }
 
     public ObjectProperty<Optional<Condition>> condition() {
@@ -253,38 +230,8 @@ public final class Session implements AutoCloseable {
 
     /** Shows the Shelf as it is kept, then what is made anew. */
     public void refreshShelf() {
-        ask(w -> w.sets().shelf(), shelf::set);
+        shelf.refresh();
         ask(Workshop::timers, timers::set);
-        ask(w -> w.sets().outdated(), this::summarise);
-    }
-
-    /** Makes summaries anew that changes have left behind. That of the set on the bench follows from its verdict: it is judged once. */
-    private void summarise(List<Sets.Outdated> outdated) {
-        List<Sets.Outdated> others = new ArrayList<>();
-        for (Sets.Outdated o : outdated) {
-            boolean here = set.get().filter(o.set()::equals).isPresent();
-            if (!here || condition.get().filter(o.set().usual()::equals).isEmpty()) others.add(o);
-            else if (judged.filter(j -> j.serves(o.set())).isPresent())
-                keep(List.of(new Made(o.summarised(judged.get().verdict()), o.change())));
-        }
-        if (!others.isEmpty())
-            compute.ask(
-                    ComputeScheduler.Job.SUMMARIES,
-                    () -> others.stream()
-                            .map(o -> new Made(o.summarised(predictors), o.change()))
-                            .toList(),
-                    this::keep);
-    }
-
-    private record Made(Summary summary, long change) {}
-
-    private void keep(List<Made> made) {
-        ask(
-                w -> {
-                    made.forEach(m -> w.sets().keep(m.summary(), m.change()));
-                    return w.sets().shelf();
-                },
-                shelf::set);
     }
 
     /** Puts a set on the bench. */
@@ -403,18 +350,6 @@ public final class Session implements AutoCloseable {
         return compute.idle();
     }
 
-    private void check() {
-        Chassis chassis = set.get().map(SetRecord::chassis).orElse(null);
-        if (chassis == null) {
-            remarks.set(List.of());
-            return;
-        }
-        compute.ask(ComputeScheduler.Job.CHECKS, () -> CircuitCheck.of(chassis), remarks::set, t -> {
-            remarks.set(List.of());
-            trouble.accept(t);
-        });
-    }
-
     private void judge() {
         if (set.get().isEmpty() || condition.get().isEmpty()) {
             verdict.set(Optional.empty());
@@ -423,9 +358,8 @@ public final class Session implements AutoCloseable {
         SetRecord snapshot = set.get().get();
         Condition now = condition.get().get();
         compute.ask(ComputeScheduler.Job.VERDICT, () -> snapshot.judged(now, predictors), v -> {
-            judged = Optional.of(new Judged(snapshot, now, v));
             verdict.set(Optional.of(v));
-            ask(w -> w.sets().outdated(), this::summarise);
+            shelf.judged(snapshot, now, v);
         });
     }
 
