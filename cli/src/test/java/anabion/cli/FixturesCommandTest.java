@@ -19,21 +19,11 @@ import org.junit.jupiter.params.provider.MethodSource;
 
 /** Every circuit that is no demo set, by the commands that a person would give; the plain run takes some of them. */
 class FixturesCommandTest extends Headless {
-    private static final List<String> OTHERS = List.of(
-            "doubler",
-            "capacitor-dropper",
-            "car-12-v",
-            "car-6-v-synchronous",
-            "barretter",
-            "regulated",
-            "transistors-pnp-positive-earth",
-            "transistors-npn-two-cells");
-
     @TempDir
     Path folder;
 
     static Stream<String> circuits() {
-        List<String> all = new ArrayList<>(OTHERS);
+        List<String> all = new ArrayList<>(CircuitFixtures.NAMES);
         for (TypicalCircuit t : TypicalCircuit.values()) all.add(t.code());
         return Deep.some("circuits that are validated, fed and planned by command", 6, all).stream();
     }

@@ -29,6 +29,9 @@ final class ChangeLog {
         }
     }
 
+    /** One change, by its number. */
+    record Entry(long seq, String label) {}
+
     /** @param owner the column that says whose change it is, or an empty text in quotes where all belong to one */
     ChangeLog(Handle handle, String table, String owner) {
         this.handle = handle;
@@ -53,29 +56,24 @@ final class ChangeLog {
     }
 
     History history(String owner) {
-        return new History(label(owner, Way.UNDO), label(owner, Way.REDO));
-    }
-
-    private Optional<String> label(String owner, Way way) {
-        return handle.createQuery("SELECT label FROM " + table + " WHERE " + owned + " AND " + way.next + " LIMIT 1")
-                .bind("owner", owner)
-                .mapTo(String.class)
-                .findOne();
+        return new History(
+                next(owner, Way.UNDO).map(Entry::label), next(owner, Way.REDO).map(Entry::label));
     }
 
     /** The change that comes next that way; empty when there is none. */
-    Optional<Long> next(String owner, Way way) {
-        return handle.createQuery("SELECT seq FROM " + table + " WHERE " + owned + " AND " + way.next + " LIMIT 1")
+    Optional<Entry> next(String owner, Way way) {
+        return handle.createQuery(
+                        "SELECT seq, label FROM " + table + " WHERE " + owned + " AND " + way.next + " LIMIT 1")
                 .bind("owner", owner)
-                .mapTo(Long.class)
+                .map((rs, c) -> new Entry(rs.getLong(1), rs.getString(2)))
                 .findOne();
     }
 
     /** Says that a change went that way. */
-    void went(long seq, Way way) {
+    void went(Entry change, Way way) {
         handle.createUpdate("UPDATE " + table + " SET undone = :undone WHERE seq = :seq")
                 .bind("undone", way.undone)
-                .bind("seq", seq)
+                .bind("seq", change.seq())
                 .execute();
     }
 }

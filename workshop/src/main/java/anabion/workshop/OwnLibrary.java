@@ -82,13 +82,10 @@ public final class OwnLibrary {
     private DeviceLibrary step(Way way) {
         return together(() -> {
             DeviceLibrary before = library();
-            String label = way == Way.UNDO
-                    ? history().undo().orElse("")
-                    : history().redo().orElse("");
-            Optional<Long> seq = log.next("", way);
-            if (seq.isEmpty()) return before;
-            log.went(seq.get(), way);
-            return dressed(label, before);
+            Optional<ChangeLog.Entry> next = log.next("", way);
+            if (next.isEmpty()) return before;
+            log.went(next.get(), way);
+            return dressed(next.get().label(), before);
         });
     }
 

@@ -5,15 +5,9 @@ import anabion.core.chassis.ChassisCheck;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.JobCodec;
 import anabion.core.format.ReadingCodec;
-import anabion.core.json.Fields;
-import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
 import anabion.core.reading.Reading;
 import anabion.workshop.storage.PhotoFiles.Stored;
-import java.io.ByteArrayInputStream;
-import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
@@ -59,17 +53,8 @@ final class SetStore {
     private List<Reading> readings(UUID id) {
         return handle.createQuery("SELECT body FROM readings WHERE set_id = ? ORDER BY at, rowid")
                 .bind(0, id.toString())
-                .map((rs, c) -> reading(rs.getString(1)))
+                .map((rs, c) -> ReadingCodec.read(rs.getString(1)))
                 .list();
-    }
-
-    private static Reading reading(String json) {
-        try {
-            return ReadingCodec.read(
-                    Fields.of(TreeReader.read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8))), ""));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private List<Photo> photos(UUID id) {

@@ -229,9 +229,9 @@ public final class Sets {
 
     private Optional<SetRecord> step(UUID id, Way way, String column) {
         Optional<SetRecord> after =
-                handle.inTransaction(h -> log.next(id.toString(), way).map(seq -> {
-                    SetRecord now = carriedOut(get(id), Op.read(ops(seq, column)));
-                    log.went(seq, way);
+                handle.inTransaction(h -> log.next(id.toString(), way).map(change -> {
+                    SetRecord now = carriedOut(get(id), Op.read(ops(change.seq(), column)));
+                    log.went(change, way);
                     return now;
                 }));
         after.ifPresent(now -> snapshots.put(id, now));

@@ -4,8 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.ReadingCodec;
-import anabion.core.json.Fields;
-import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
 import anabion.core.reading.Reading;
 import anabion.core.reading.judgement.Judge;
@@ -15,10 +13,7 @@ import anabion.core.recap.Stock;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.demo.DemoWorkshop;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.io.UncheckedIOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -36,22 +31,14 @@ class ReferenceNameTest {
     private static SetRecord renamed(SetRecord set) {
         List<Reading> readings = new ArrayList<>();
         for (Reading r : set.readings())
-            readings.add(reading(TreeWriter.text(ReadingCodec.tree(r)).replace("\"CHASSIS\"", "\"" + OTHER + "\"")));
+            readings.add(ReadingCodec.read(
+                    TreeWriter.text(ReadingCodec.tree(r)).replace("\"CHASSIS\"", "\"" + OTHER + "\"")));
         return new SetRecord(
                 ChassisCodec.read(ChassisCodec.text(set.chassis()).replace("\"CHASSIS\"", "\"" + OTHER + "\"")),
                 set.job(),
                 readings,
                 set.photos(),
                 set.place());
-    }
-
-    private static Reading reading(String json) {
-        try {
-            return ReadingCodec.read(
-                    Fields.of(TreeReader.read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8))), ""));
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
     }
 
     private static List<String> said(SetRecord set) {

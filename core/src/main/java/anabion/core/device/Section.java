@@ -2,6 +2,7 @@ package anabion.core.device;
 
 import anabion.core.json.Coded;
 import anabion.core.json.Extra;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.OptionalDouble;
@@ -48,6 +49,20 @@ public record Section(
 
     public Section {
         points = List.copyOf(points);
+    }
+
+    /** The published point of the least plate current: where the range of a regulator or barretter begins. */
+    public Point least() {
+        return points.stream()
+                .min(Comparator.comparingDouble(Point::plateMilliamps))
+                .orElseThrow();
+    }
+
+    /** The published point of the most plate current; {@link #least} where only one is known. */
+    public Point most() {
+        return points.stream()
+                .max(Comparator.comparingDouble(Point::plateMilliamps))
+                .orElseThrow();
     }
 
     /**

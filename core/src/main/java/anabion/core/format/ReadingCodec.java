@@ -9,12 +9,15 @@ import anabion.core.error.InputException;
 import anabion.core.job.FittedState;
 import anabion.core.json.Extra;
 import anabion.core.json.Fields;
+import anabion.core.json.TreeReader;
 import anabion.core.json.Writing;
 import anabion.core.quantity.Unit;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
+import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.Reader;
+import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
@@ -75,6 +78,16 @@ public final class ReadingCodec {
                 .put("state", r.state())
                 .put("at", r.at())
                 .with(r.extra());
+    }
+
+    /** @throws InputException as {@link #read(Fields)} */
+    public static Reading read(String json) {
+        try {
+            return read(
+                    Fields.of(TreeReader.read(new ByteArrayInputStream(json.getBytes(StandardCharsets.UTF_8))), ""));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** @throws InputException naming the field that cannot be read */

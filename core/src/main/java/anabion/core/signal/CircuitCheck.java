@@ -216,22 +216,22 @@ public final class CircuitCheck {
         for (Element e : solved.direct().circuit().elements()) {
             if (!(e instanceof Element.Device d) || !(d.law() instanceof GlowLaw)) continue;
             String reference = OperatingPoint.reference(d.name());
-            List<Section.Point> points = chassis.part(reference)
+            Section section = chassis.part(reference)
                     .flatMap(Sockets::type)
                     .flatMap(t -> t.section(Section.Kind.GAS_REGULATOR))
-                    .orElseThrow()
-                    .points();
-            double least = points.get(0).plateMilliamps();
-            double most = points.get(points.size() - 1).plateMilliamps();
+                    .orElseThrow();
+            double least = section.least().plateMilliamps();
+            double most = section.most().plateMilliamps();
             double now = 1e3 * solved.direct().amperes(d)[0];
-            if (now >= least && now <= most) continue;
+            // of one published point no range is known
+            if (least == most || (now >= least && now <= most)) continue;
             remark(
                     reference,
                     now < least ? "check.regulator-starved" : "check.regulator-hot",
                     reference,
                     Figures.fixed(now, 1),
                     Figures.fixed(now < least ? least : most, 0),
-                    Figures.volts(points.get(0).plate()));
+                    Figures.volts(section.least().plate()));
         }
     }
 

@@ -10,22 +10,12 @@ import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.CircuitFixtures;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
-import org.junit.jupiter.params.provider.ValueSource;
+import org.junit.jupiter.params.provider.FieldSource;
 
 /** The circuits of the tests that are neither demo sets nor typical circuits: checked, solved and planned. */
 class FixturesTest {
     @ParameterizedTest
-    @ValueSource(
-            strings = {
-                "doubler",
-                "capacitor-dropper",
-                "car-12-v",
-                "car-6-v-synchronous",
-                "barretter",
-                "regulated",
-                "transistors-pnp-positive-earth",
-                "transistors-npn-two-cells"
-            })
+    @FieldSource("anabion.core.testing.CircuitFixtures#NAMES")
     void isSolvedAndEveryCapacitorHasARole(String name) {
         Chassis set = CircuitFixtures.named(name);
         assertThat(new Simulator().solve(set, Setting.of(set.supply().volts())).converged())

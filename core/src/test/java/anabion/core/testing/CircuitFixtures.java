@@ -22,6 +22,17 @@ import java.util.function.UnaryOperator;
 
 /** Circuits that are no demo set: a first line {@code ! ARRANGEMENT VOLTS HERTZ}, then wiring lines. */
 public final class CircuitFixtures {
+    /** All that {@link #named(String)} knows. */
+    public static final List<String> NAMES = List.of(
+            "doubler",
+            "capacitor-dropper",
+            "car-12-v",
+            "car-6-v-synchronous",
+            "barretter",
+            "regulated",
+            "transistors-pnp-positive-earth",
+            "transistors-npn-two-cells");
+
     private CircuitFixtures() {}
 
     public static Chassis named(String name) {

@@ -8,25 +8,15 @@ import javafx.scene.layout.Region;
 
 /** A list that fades out where there is more above or below, so that no line looks cut off by mistake. */
 final class FadingList extends Region {
-    private static final double HEIGHT = 24;
-
     private final ListView<?> list;
-    private final Region above = fade("fade-above");
-    private final Region below = fade("fade-below");
+    private final Fade above = Fade.above();
+    private final Fade below = Fade.below();
 
     FadingList(ListView<?> list) {
         this.list = list;
         getChildren().addAll(list, above, below);
         list.skinProperty().addListener((o, a, b) -> followed());
         list.itemsProperty().addListener((o, a, b) -> requestLayout());
-    }
-
-    private static Region fade(String style) {
-        Region fade = new Region();
-        fade.getStyleClass().add(style);
-        fade.setManaged(false);
-        fade.setMouseTransparent(true);
-        return fade;
     }
 
     private void followed() {
@@ -49,7 +39,7 @@ final class FadingList extends Region {
     protected void layoutChildren() {
         list.resizeRelocate(0, 0, getWidth(), getHeight());
         double width = Math.max(0, getWidth() - 9);
-        above.resizeRelocate(0, 0, width, HEIGHT);
-        below.resizeRelocate(0, Math.max(0, getHeight() - HEIGHT), width, HEIGHT);
+        above.resizeRelocate(0, 0, width, Fade.HEIGHT);
+        below.resizeRelocate(0, Math.max(0, getHeight() - Fade.HEIGHT), width, Fade.HEIGHT);
     }
 }

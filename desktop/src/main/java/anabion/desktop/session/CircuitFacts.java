@@ -41,7 +41,13 @@ final class CircuitFacts {
             remarks.set(List.of());
             trouble.accept(t);
         });
-        if (!known) isolation.set(Optional.of(Isolation.unproved(chassis)));
-        compute.ask(ComputeScheduler.Job.ISOLATION, () -> Isolation.of(chassis), i -> isolation.set(Optional.of(i)));
+        Optional<Isolation> unproved = Optional.of(Isolation.unproved(chassis));
+        if (!known) isolation.set(unproved);
+        compute.ask(
+                ComputeScheduler.Job.ISOLATION, () -> Isolation.of(chassis), i -> isolation.set(Optional.of(i)), t -> {
+                    // what was true of the circuit before its change may not be true of it now
+                    isolation.set(unproved);
+                    trouble.accept(t);
+                });
     }
 }

@@ -36,6 +36,7 @@ final class SocketPane extends HBox {
         HBox.setHgrow(pins, Priority.ALWAYS);
         setPadding(new Insets(8, 14, 8, 30));
         setAlignment(Pos.CENTER_LEFT);
+        sceneProperty().addListener((o, a, b) -> ask());
     }
 
     /** Lights the pin of a point; hides when it has none. */
@@ -52,8 +53,22 @@ final class SocketPane extends HBox {
         socket.show(base.get(), functions, pin, fromBelow);
         Part part = point.get().device().orElseThrow();
         name(part, pin, Map.of());
+        ask();
+    }
+
+    /** Asks what the pins should read, while the pane is in the window: one out of sight would take the turn of the one in sight. */
+    private void ask() {
+        Optional<Point> asked = lit.filter(p -> getScene() != null && isVisible());
+        if (asked.isEmpty()) return;
+        Part part = asked.get().device().orElseThrow();
+        boolean here = session.set()
+                .get()
+                .filter(s -> s.chassis().parts().contains(part))
+                .isPresent();
+        if (!here) return;
+        int pin = Integer.parseInt(asked.get().pin());
         session.shouldRead(part, volts -> {
-            if (lit.equals(point)) name(part, pin, volts);
+            if (lit.equals(asked)) name(part, pin, volts);
         });
     }
 

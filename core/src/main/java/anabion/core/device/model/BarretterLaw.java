@@ -1,7 +1,5 @@
 package anabion.core.device.model;
 
-import java.util.List;
-
 /**
  * An iron wire in hydrogen: in its range its current hardly follows its volts. Below the range it is a resistance that rises
  * with its volts from a {@value #COLD}th of what it has at the range's lower end; above, the current rises as the square root of the volts. (Shape: published curves.)
@@ -14,21 +12,10 @@ import java.util.List;
 public record BarretterLaw(double low, double least, double high, double most) implements FilamentLaw {
     private static final int COLD = 5;
 
+    /** In the middle of its range. */
     @Override
     public double volts() {
         return (low + high) / 2;
-    }
-
-    @Override
-    public int terminals() {
-        return 2;
-    }
-
-    @Override
-    public void currents(double[] v, double[] i) {
-        double u = v[0] - v[1];
-        i[0] = u / ohms(Math.abs(u));
-        i[1] = -i[0];
     }
 
     @Override
@@ -36,11 +23,5 @@ public record BarretterLaw(double low, double least, double high, double most) i
         if (effective >= high) return effective / (most * Math.sqrt(effective / high));
         if (effective >= low) return effective / (least + (most - least) * (effective - low) / (high - low));
         return low / least * (1 + (COLD - 1) * effective / low) / COLD;
-    }
-
-    /** In the middle of its range; a deck's wire does not warm up. */
-    @Override
-    public List<String> deck(String name, List<String> n) {
-        return List.of("R" + name + " " + n.get(0) + " " + n.get(1) + " " + SpiceSyntax.number(ohms(volts())));
     }
 }

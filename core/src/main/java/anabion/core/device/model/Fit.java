@@ -76,16 +76,15 @@ public final class Fit {
 
     /** The line through its least and its most current. */
     private static GlowLaw regulator(Section s) {
-        Point least = s.points().get(0);
-        Point most = s.points().get(s.points().size() - 1);
-        double amperes = (most.plateMilliamps() - least.plateMilliamps()) / 1e3;
-        double ohms = Math.max(LEAST_GLOW, (most.plate() - least.plate()) / amperes);
+        Point least = s.least();
+        double amperes = (s.most().plateMilliamps() - least.plateMilliamps()) / 1e3;
+        double ohms = amperes > 0 ? Math.max(LEAST_GLOW, (s.most().plate() - least.plate()) / amperes) : LEAST_GLOW;
         return new GlowLaw(least.plate() - ohms * least.plateMilliamps() / 1e3, ohms);
     }
 
     private static BarretterLaw barretter(Section s) {
-        Point low = s.points().get(0);
-        Point high = s.points().get(s.points().size() - 1);
+        Point low = s.least();
+        Point high = s.most();
         return new BarretterLaw(low.plate(), low.plateMilliamps() / 1e3, high.plate(), high.plateMilliamps() / 1e3);
     }
 

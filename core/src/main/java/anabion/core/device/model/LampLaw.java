@@ -1,7 +1,5 @@
 package anabion.core.device.model;
 
-import java.util.List;
-
 /**
  * A tungsten filament in thermal balance: dial lamp, series lamp, tube heater.
  *
@@ -17,18 +15,6 @@ public record LampLaw(double volts, double amperes, double hot) implements Filam
     private static final double ROOM = 300;
     /** Kelvin of a lamp filament at its rated volts. */
     public static final double LAMP = 2700;
-
-    @Override
-    public int terminals() {
-        return 2;
-    }
-
-    @Override
-    public void currents(double[] v, double[] i) {
-        double u = v[0] - v[1];
-        i[0] = u / ohms(Math.abs(u));
-        i[1] = -i[0];
-    }
 
     /** Hot resistance. */
     @Override
@@ -64,11 +50,5 @@ public record LampLaw(double volts, double amperes, double hot) implements Filam
 
     private static double heatSlope(double t) {
         return 4 * t * t * t + 0.03;
-    }
-
-    /** At its rated volts; a deck's lamp does not warm up. */
-    @Override
-    public List<String> deck(String name, List<String> n) {
-        return List.of("R" + name + " " + n.get(0) + " " + n.get(1) + " " + SpiceSyntax.number(volts / amperes));
     }
 }
