@@ -84,6 +84,22 @@ class SheetsTest extends WindowCase {
         until("verdict", () -> shows("The grid of V1 stands at +4.0 V") || shows("leaks into the grid of V1"));
     }
 
+    /** Voltages, out of sight, is computed anew as well: its own socket must not take the place of the one in sight. */
+    @Test
+    void theSocketInSightKeepsItsVolts() {
+        openHalcyon();
+        interact(() -> session.step().set(Step.TRACE));
+        until("the socket of Trace with its volts", this::socketHasVolts);
+        for (double line : new double[] {225, 228, 221}) {
+            interact(() -> session.condition().set(session.condition().get().map(c -> c.withLine(line))));
+            until("volts again at " + line, this::socketHasVolts);
+        }
+    }
+
+    private boolean socketHasVolts() {
+        return texts().stream().anyMatch(t -> t != null && t.matches("pin \\d+: .*\u00a0.*V.*"));
+    }
+
     @Test
     void studyEditsInPlaceRenamesDropsAndUndoes() {
         openHalcyon();

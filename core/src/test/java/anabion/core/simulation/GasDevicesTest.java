@@ -4,6 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.command.TypeLine;
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.DeviceType;
+import anabion.core.device.Section;
+import anabion.core.device.model.Fit;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.recap.Planner;
@@ -16,6 +21,8 @@ import anabion.core.testing.CircuitFixtures;
 import anabion.core.testing.IndependentSolver;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
+import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -52,6 +59,34 @@ class GasDevicesTest {
         assertThat(CircuitCheck.of(CircuitFixtures.named("regulated")))
                 .extracting(r -> r.words().key())
                 .doesNotContain("check.regulator-starved", "check.regulator-hot");
+    }
+
+    /** A list that states one point only, and one that states the upper end first. */
+    @Test
+    void oneRegulatorPointIsEnoughAndTheirOrderDoesNotMatter() {
+        DeviceType regulator = DeviceLibrary.standard().find("0D3").orElseThrow();
+        Section single = TypeLine.edit(regulator, "drop point 2").sections().get(0);
+        double[] amperes = new double[2];
+        Fit.law(single).currents(new double[] {149.95, 0}, amperes);
+        assertThat(amperes[0]).as("below its published volts").isLessThan(0.005);
+        Fit.law(single).currents(new double[] {150, 0}, amperes);
+        assertThat(amperes[0]).as("at its published volts").isBetween(0.005, 0.007);
+        Section barretter = DeviceLibrary.standard()
+                .find("302")
+                .orElseThrow()
+                .section(Section.Kind.BARRETTER)
+                .orElseThrow();
+        List<Section.Point> turned = new ArrayList<>(barretter.points());
+        Collections.reverse(turned);
+        Section other = new Section(
+                barretter.name(),
+                barretter.kind(),
+                barretter.mu(),
+                barretter.cutoff(),
+                barretter.oscillator(),
+                turned,
+                barretter.extra());
+        assertThat(Fit.law(other)).isEqualTo(Fit.law(barretter));
     }
 
     /** A tube without a heater conducts in a cold set, a heated one does not. */
