@@ -73,6 +73,10 @@ class TypeLineTest {
         "6AQ5, base cellar, no base",
         "ECL82, mu 18, several systems",
         "OC71, gain -2, above zero",
+        "OC71, feedbackPicofarads -8, below zero",
+        "OC71, baseOhms -1, below zero",
+        "0D3, point 1 plate -150, no tube has such figures",
+        "302, point 2 plateMilliamps 0, no tube has such figures",
         "6AL5, drop point 1, D1 or D2"
     })
     void whatCannotBeIsRefusedByName(String type, String line, String said) {

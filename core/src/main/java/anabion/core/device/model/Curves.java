@@ -10,6 +10,7 @@ import anabion.core.error.InputException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.DoubleStream;
 
 /**
  * The output curves of a type as its law draws them: plate current over plate volts, one curve for each of some grid volts (collector
@@ -210,6 +211,19 @@ public record Curves(List<Curve> curves, double volts, double amperes, Stepped s
                             .so("look at volts, milliamperes, millisiemens and mu again");
             }
         }
+        type.semiconductor()
+                .filter(s -> DoubleStream.of(
+                                s.leakMicroamps(),
+                                s.fullMilliamps(),
+                                s.transitionMegahertz(),
+                                s.feedbackPicofarads(),
+                                s.baseOhms())
+                        .anyMatch(f -> f < 0))
+                .ifPresent(s -> {
+                    throw InputException.at(type.name())
+                            .because("leakage, current, frequency, capacitance and ohms cannot be below zero")
+                            .so("type the figure without its sign, or 0 where it is not known");
+                });
         type.semiconductor().filter(s -> s.kind() == SemiconductorKind.BIPOLAR).ifPresent(s -> {
             if (!(s.gain() > 0) || !(s.atMilliamps() > 0))
                 throw InputException.at(type.name())
