@@ -9,6 +9,7 @@ import java.util.UUID;
 
 /** A photo of a set: which file, and what it shows. */
 public record Photo(UUID id, Stored file, String caption, Instant at) {
+    /** As it is written into files. */
     public Map<String, Object> tree() {
         return new Writing()
                 .put("id", id)
@@ -19,6 +20,11 @@ public record Photo(UUID id, Stored file, String caption, Instant at) {
                 .with(anabion.core.json.Extra.NONE);
     }
 
+    /**
+     * From what {@link #tree} wrote.
+     *
+     * @throws InputException if a field is missing or is not of its kind
+     */
     public static Photo read(Fields f) {
         return new Photo(f.id(), new Stored(f.text("hash"), f.text("suffix")), f.text("caption", ""), f.instant("at"));
     }

@@ -32,6 +32,7 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
         photos = List.copyOf(photos);
     }
 
+    /** The id of the set, for all time. */
     public UUID id() {
         return chassis.id();
     }

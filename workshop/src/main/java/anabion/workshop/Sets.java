@@ -56,6 +56,7 @@ public final class Sets {
         return store.ids();
     }
 
+    /** Whether the workshop has the set. */
     public boolean has(UUID id) {
         return store.has(id);
     }
@@ -213,6 +214,7 @@ public final class Sets {
         log.forgetOld(id.toString());
     }
 
+    /** What can be taken back and done again. */
     public History history(UUID id) {
         return log.history(id.toString());
     }

@@ -28,10 +28,12 @@ public final class StorageException extends RuntimeException {
         this.remedy = remedy;
     }
 
+    /** One that only words can mend. */
     public StorageException(String what, String remedy, Throwable cause) {
         this(Kind.OTHER, what, remedy, cause);
     }
 
+    /** What can be done about it from the window. */
     public Kind kind() {
         return kind;
     }
@@ -65,6 +67,7 @@ public final class StorageException extends RuntimeException {
                 null);
     }
 
+    /** What to do about it, as a sentence without its full stop. */
     public String remedy() {
         return remedy;
     }

@@ -15,10 +15,12 @@ public final class StorageThread implements AutoCloseable {
     private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> new Thread(r, "storage"));
     private final Workshop workshop;
 
+    /** Of an open workshop, which it does not close. */
     public StorageThread(Workshop workshop) {
         this.workshop = workshop;
     }
 
+    /** Queues work on the workshop. The future fails with a {@link StorageException} or an {@link anabion.core.error.InputException}. */
     public <T> CompletableFuture<T> ask(Function<Workshop, T> work) {
         return queue(() -> workshop.doing(() -> work.apply(workshop)));
     }

@@ -167,10 +167,12 @@ public final class Workshop implements AutoCloseable {
         }
     }
 
+    /** Where it is on disk. */
     public Path folder() {
         return folder;
     }
 
+    /** The time of all that is stored. */
     public Clock clock() {
         return clock;
     }
@@ -202,6 +204,7 @@ public final class Workshop implements AutoCloseable {
         return false;
     }
 
+    /** Its sets. */
     public Sets sets() {
         return sets;
     }
@@ -234,6 +237,7 @@ public final class Workshop implements AutoCloseable {
         }
     }
 
+    /** Where the picture of a photo is on disk. */
     public Path file(Photo photo) {
         return photoFiles.path(photo.file());
     }
@@ -257,6 +261,7 @@ public final class Workshop implements AutoCloseable {
         }
     }
 
+    /** What a setting was last set to; empty if it never was. */
     public Optional<String> setting(String name) {
         return handle().createQuery("SELECT value FROM settings WHERE name = ?")
                 .bind(0, name)
@@ -264,6 +269,7 @@ public final class Workshop implements AutoCloseable {
                 .findOne();
     }
 
+    /** Stores a setting. */
     public void setting(String name, String value) {
         handle().createUpdate(
                         "INSERT INTO settings(name, value) VALUES (?, ?) ON CONFLICT(name) DO UPDATE SET value = excluded.value")
@@ -272,6 +278,7 @@ public final class Workshop implements AutoCloseable {
                 .execute();
     }
 
+    /** All timers, those that have rung too. */
     public List<Timer> timers() {
         return new Timers(handle()).all();
     }

@@ -26,6 +26,7 @@ public record AssignedRole(PartRole role, Basis basis) {
         return RoleWords.suggest(part.component(), part.roleText(), part.printed());
     }
 
+    /** As a person picked it. */
     public static AssignedRole picked(PartRole role) {
         return new AssignedRole(role, Basis.PICKED);
     }

@@ -150,10 +150,12 @@ public record Chassis(
         return withIdentity(Identity.of("", "", identity.kind()));
     }
 
+    /** With other stages and bands. */
     public Chassis withStages(List<Stage> newStages, List<Band> newBands) {
         return withStages(newStages).withBands(newBands);
     }
 
+    /** With another service chart. */
     public Chassis withChart(Chart newChart) {
         return withChart(Optional.of(newChart));
     }

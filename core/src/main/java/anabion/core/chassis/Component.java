@@ -50,10 +50,12 @@ public sealed interface Component {
             return section <= ratings.size() ? ratings.get(section - 1) : volts;
         }
 
+        /** With other capacitances of its sections, in farads. */
         public Capacitor withFarads(List<Double> changed) {
             return new Capacitor(changed, volts, dielectric, ratings);
         }
 
+        /** Whether it is of a dielectric; false where none is stated. */
         public boolean is(Dielectric kind) {
             return dielectric.filter(kind::equals).isPresent();
         }
@@ -95,6 +97,7 @@ public sealed interface Component {
             functions = java.util.Collections.unmodifiableMap(new java.util.LinkedHashMap<>(functions));
         }
 
+        /** A device without a type of its own. */
         public Device(DeviceKind deviceKind, String type, String base, Map<String, String> functions) {
             this(deviceKind, type, base, functions, Optional.empty());
         }

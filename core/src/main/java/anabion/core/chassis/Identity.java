@@ -17,6 +17,7 @@ public record Identity(
         SetKind kind,
         Extra extra)
         implements IdentityBuilder.With {
+    /** An identity of which only this much is known. */
     public static Identity of(String maker, String model, SetKind kind) {
         return new Identity(maker, model, "", "", OptionalInt.empty(), "", kind, Extra.NONE);
     }

@@ -38,6 +38,7 @@ public record Part(
         nets = Collections.unmodifiableMap(new LinkedHashMap<>(nets));
     }
 
+    /** The part as a tube or semiconductor; empty for another part. */
     public Optional<Device> device() {
         return component instanceof Device d ? Optional.of(d) : Optional.empty();
     }
@@ -47,6 +48,7 @@ public record Part(
         return assigned.map(AssignedRole::role);
     }
 
+    /** Whether a person or the circuit gave it this role. */
     public boolean is(PartRole role) {
         return assigned.filter(r -> r.role() == role).isPresent();
     }
@@ -56,6 +58,7 @@ public record Part(
         return nets.containsValue(net);
     }
 
+    /** Whether it is a tube. */
     public boolean isTube() {
         return device().filter(d -> d.deviceKind() == DeviceKind.TUBE).isPresent();
     }
@@ -65,10 +68,12 @@ public record Part(
         return touches(one) && touches(other) && !one.equals(other);
     }
 
+    /** With another value, and what is printed on it. */
     public Part withValue(Component other, String print) {
         return withComponent(other).withPrinted(print);
     }
 
+    /** Under another reference, on other nets by terminal. */
     public Part withReference(String newReference, Map<String, String> newNets) {
         return withReference(newReference).withNets(newNets);
     }

@@ -34,6 +34,7 @@ public final class Circuit {
         return new Builder(reference);
     }
 
+    /** The net of zero volts. */
     public String reference() {
         return reference;
     }
@@ -43,6 +44,7 @@ public final class Circuit {
         return nets;
     }
 
+    /** All elements in the order in which they were added. */
     public List<Element> elements() {
         return elements;
     }
@@ -134,18 +136,30 @@ public final class Circuit {
             return add(new Element.Resistor(name, node(a), node(b), 1 / Math.max(ohms, 1e-6)));
         }
 
+        /** A source of direct voltage, in volts. */
         public Builder source(String name, String plus, String minus, double volts) {
             return add(new Element.Source(name, node(plus), node(minus), volts));
         }
 
+        /** A source of current, in amperes, that flows inside it from one net to the other. */
         public Builder current(String name, String from, String to, double amperes) {
             return add(new Element.Current(name, node(from), node(to), amperes));
         }
 
+        /**
+         * An ideal transformer.
+         *
+         * @param ratio volts of the secondary to one of the primary
+         */
         public Builder transformer(String name, String p1, String p2, String s1, String s2, double ratio) {
             return add(new Element.Transformer(name, node(p1), node(p2), node(s1), node(s2), ratio));
         }
 
+        /**
+         * A nonlinear device.
+         *
+         * @throws IllegalArgumentException if the nets are not as many as its terminals
+         */
         public Builder device(String name, DeviceModel law, String... terminals) {
             if (terminals.length != law.terminals())
                 throw new IllegalArgumentException(name + " has " + law.terminals() + " terminals");
@@ -158,6 +172,7 @@ public final class Circuit {
             return this;
         }
 
+        /** The circuit of what was added so far. */
         public Circuit build() {
             return new Circuit(reference, index, elements);
         }

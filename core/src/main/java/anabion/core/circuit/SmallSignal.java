@@ -79,6 +79,7 @@ public final class SmallSignal implements Reactances {
         coils.add(new Coils(from, to, ohms.clone(), loss.clone(), henries));
     }
 
+    /** The linear circuit under the coils. */
     public Circuit circuit() {
         return circuit;
     }

@@ -40,6 +40,7 @@ public record ColdRow(
         PINS
     }
 
+    /** Both ends, as rows are headed. */
     public String label() {
         return net + " – " + against;
     }

@@ -42,18 +42,22 @@ public enum Base {
         this.key = key;
     }
 
+    /** The code in files. */
     public String code() {
         return code;
     }
 
+    /** How many pins it has. */
     public int pins() {
         return pins;
     }
 
+    /** How a plug finds its place in it. */
     public Key key() {
         return key;
     }
 
+    /** The base of a code; empty for another word. */
     public static Optional<Base> named(String code) {
         for (Base b : values()) if (b.code.equals(code)) return Optional.of(b);
         return Optional.empty();

@@ -42,6 +42,7 @@ public record Section(
             return this == TRIODE || this == PENTODE || this == HEPTODE;
         }
 
+        /** Whether it turns alternating into direct current. */
         public boolean rectifies() {
             return this == RECTIFIER || this == GAS_RECTIFIER;
         }

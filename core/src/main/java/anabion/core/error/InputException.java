@@ -28,14 +28,17 @@ public final class InputException extends RuntimeException {
         return new Place("\"" + text + "\", character " + (at + 1));
     }
 
+    /** The place, for the reader; empty where the whole input is meant. */
     public String where() {
         return where;
     }
 
+    /** What is wrong there. */
     public String what() {
         return what;
     }
 
+    /** What to do about it. */
     public String remedy() {
         return remedy;
     }
@@ -53,6 +56,7 @@ public final class InputException extends RuntimeException {
 
     /** First half of an error: the place. */
     public record Place(String where) {
+        /** With what is wrong there. */
         public Cause because(String what) {
             return new Cause(where, what);
         }

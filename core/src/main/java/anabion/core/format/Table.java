@@ -29,12 +29,18 @@ public final class Table {
             return cells.getOrDefault(column, "").strip();
         }
 
+        /**
+         * The cell of a column that must be filled.
+         *
+         * @throws InputException if it is empty
+         */
         public String need(String column) {
             String text = get(column);
             if (text.isEmpty()) throw trouble(column, "this cell is empty", "fill it in, or take the row out");
             return text;
         }
 
+        /** An error at a cell of this row. */
         public InputException trouble(String column, String what, String remedy) {
             return InputException.at("line " + line + ", field " + column)
                     .because(what)

@@ -45,6 +45,7 @@ public record Job(
         compared = List.copyOf(compared);
     }
 
+    /** With another arrival. */
     public Job withArrival(Arrival newArrival) {
         return new Job(newArrival, steps, alterations, waitsFor, recap, loose, heard, trials, compared, extra);
     }
@@ -54,6 +55,7 @@ public record Job(
         return steps.stream().filter(m -> m.step() == step).findFirst();
     }
 
+    /** With a step marked. */
     public Job withStep(Step step, StepState state) {
         List<Marked> changed = new ArrayList<>(steps);
         Optional<Marked> before = marked(step);
@@ -66,20 +68,24 @@ public record Job(
         return new Job(arrival, changed, alterations, waitsFor, recap, loose, heard, trials, compared, extra);
     }
 
+    /** With what it waits for; empty for nothing. */
     public Job withWaitsFor(String what) {
         return new Job(arrival, steps, alterations, what, recap, loose, heard, trials, compared, extra);
     }
 
+    /** With one more alteration. */
     public Job altered(Alteration alteration) {
         List<Alteration> more = new ArrayList<>(alterations);
         more.add(alteration);
         return new Job(arrival, steps, more, waitsFor, recap, loose, heard, trials, compared, extra);
     }
 
+    /** With another recap log. */
     public Job withRecap(RecapLog log) {
         return new Job(arrival, steps, alterations, waitsFor, log, loose, heard, trials, compared, extra);
     }
 
+    /** With one more open end. */
     public Job with(LooseEnd end) {
         List<LooseEnd> more = new ArrayList<>(loose);
         more.add(end);

@@ -43,6 +43,7 @@ public record RecapLog(
         return Collections.unmodifiableMap(new LinkedHashMap<>(map));
     }
 
+    /** With another way of recapping, by its code. */
     public RecapLog withSchool(String words) {
         return new RecapLog(words, roles, ticks, marks, tests, extra);
     }
@@ -54,6 +55,7 @@ public record RecapLog(
         return new RecapLog(school, more, ticks, marks, tests, extra);
     }
 
+    /** With the mark found on a part; an empty one takes it off. */
     public RecapLog withMark(String key, String mark) {
         Map<String, String> more = new LinkedHashMap<>(marks);
         if (mark.isEmpty()) more.remove(key);

@@ -12,18 +12,22 @@ public record Phasor(double re, double im) {
         return Math.atan2(im, re);
     }
 
+    /** The sum. */
     public Phasor plus(Phasor o) {
         return new Phasor(re + o.re, im + o.im);
     }
 
+    /** The difference. */
     public Phasor minus(Phasor o) {
         return new Phasor(re - o.re, im - o.im);
     }
 
+    /** The product. */
     public Phasor times(Phasor o) {
         return new Phasor(re * o.re - im * o.im, re * o.im + im * o.re);
     }
 
+    /** The product with a real number. */
     public Phasor times(double by) {
         return new Phasor(re * by, im * by);
     }

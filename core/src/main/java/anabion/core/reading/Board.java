@@ -40,14 +40,17 @@ public final class Board {
         }
     }
 
+    /** The set that is judged. */
     public Chassis chassis() {
         return chassis;
     }
 
+    /** The points of its chart and its sockets. */
     public Points points() {
         return points;
     }
 
+    /** The condition that readings are restated for. */
     public Condition now() {
         return now;
     }

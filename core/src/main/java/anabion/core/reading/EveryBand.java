@@ -33,10 +33,12 @@ public record EveryBand(List<String> bands, List<BandRow> lines) {
             rows = List.copyOf(rows);
         }
 
+        /** The point that all bands share. */
         public Point point() {
             return rows.get(0).point();
         }
 
+        /** What is measured at it. */
         public Measure measure() {
             return rows.get(0).measure();
         }

@@ -34,6 +34,7 @@ public record Finding(
 
     /** A part that may have failed, how, and in words. */
     public record Suspect(Fault fault, Phrase words) {
+        /** A fault with its words. */
         public static Suspect of(Fault fault) {
             if (fault.amount().isEmpty())
                 return new Suspect(fault, Phrase.of("fault." + fault.mode().code(), fault.target()));

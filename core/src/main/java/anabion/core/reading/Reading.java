@@ -50,10 +50,12 @@ public record Reading(
                 && condition.equals(other.condition);
     }
 
+    /** With another value, in the unit of its measure. */
     public Reading withValue(double newValue) {
         return new Reading(id, point, reference, measure, newValue, doubtful, condition, state, at, extra);
     }
 
+    /** Under another id. */
     public Reading withId(UUID newId) {
         return new Reading(newId, point, reference, measure, value, doubtful, condition, state, at, extra);
     }

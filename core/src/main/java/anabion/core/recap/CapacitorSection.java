@@ -36,6 +36,7 @@ public record CapacitorSection(Part part, int section) {
         return capacitor().farads().size() == 1 ? part.reference() : part.reference() + "." + section;
     }
 
+    /** Whether its can has more than one section. */
     public boolean sectioned() {
         return capacitor().farads().size() > 1;
     }

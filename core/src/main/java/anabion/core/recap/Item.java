@@ -32,6 +32,7 @@ public record Item(
         neighbours = List.copyOf(neighbours);
     }
 
+    /** The key of the plan: {@code C14}, or {@code C18.2}. */
     public String key() {
         return piece.key();
     }

@@ -69,6 +69,7 @@ public enum Role implements Coded {
         this.rule = rule;
     }
 
+    /** What holds for capacitors of this role. */
     public Rule rule() {
         return rule;
     }

@@ -36,6 +36,7 @@ public record Symbol(String part, Kind kind, double x, double y, boolean upright
         PNP,
         FET;
 
+        /** Whether it is the symbol of something that amplifies. */
         public boolean amplifies() {
             return ordinal() >= TRIODE.ordinal();
         }

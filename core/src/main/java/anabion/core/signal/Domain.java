@@ -9,6 +9,7 @@ public enum Domain {
     /** Sound. */
     AF;
 
+    /** The code in files. */
     public String code() {
         return name().toLowerCase(java.util.Locale.ROOT);
     }

@@ -64,6 +64,7 @@ public record Gains(
             return new Level(stage, point, domain, hertz, Double.POSITIVE_INFINITY, own, ohms, farads);
         }
 
+        /** Whether a generator can bring it through. */
         public boolean heard() {
             return volts < SILENT;
         }

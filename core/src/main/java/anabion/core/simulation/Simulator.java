@@ -310,14 +310,17 @@ public final class Simulator {
             this.rails = rails;
         }
 
+        /** The circuit that is solved. */
         public Circuit circuit() {
             return circuit;
         }
 
+        /** Its rectified supplies. */
         public List<SupplyFinder.Rail> rails() {
             return rails;
         }
 
+        /** The operating point; what it settles at starts the next solution. */
         public OperatingPoint solve() {
             Solution s = engine.run(setting, circuit);
             if (s.converged()) free.keep(s);

@@ -20,6 +20,7 @@ public final class Words {
     private final Vocabulary vocabulary;
     private final Map<String, String> terms;
 
+    /** In the terms of a vocabulary. */
     public Words(Vocabulary vocabulary) {
         this.vocabulary = vocabulary;
         this.terms = vocabulary.terms();
@@ -35,6 +36,7 @@ public final class Words {
         }
     }
 
+    /** The terms in use. */
     public Vocabulary vocabulary() {
         return vocabulary;
     }

@@ -12,14 +12,17 @@ import java.util.Optional;
  * @param left whether the fault can still lie just before or at this point
  */
 public record TraceRow(TracePoint at, Optional<Heard> heard, Optional<Heard> tapped, boolean left) {
+    /** The stage of its point. */
     public String stage() {
         return at.stage();
     }
 
+    /** The net of its point. */
     public String point() {
         return at.point();
     }
 
+    /** The kind of signal there. */
     public SignalKind signal() {
         return at.signal();
     }

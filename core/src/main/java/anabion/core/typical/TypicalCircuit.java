@@ -62,10 +62,12 @@ public enum TypicalCircuit implements Coded {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
+    /** How it is supplied. */
     public Arrangement arrangement() {
         return arrangement;
     }
 
+    /** The kind of set that it is typical of. */
     public SetKind kind() {
         return kind;
     }

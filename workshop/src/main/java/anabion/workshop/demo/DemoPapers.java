@@ -53,6 +53,7 @@ public final class DemoPapers {
 
     private DemoPapers() {}
 
+    /** @param args the folder to write into */
     public static void main(String[] args) throws IOException {
         Path folder = Path.of(args[0]);
         for (String name : CHARTED_SETS)

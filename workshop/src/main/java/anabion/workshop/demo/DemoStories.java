@@ -50,6 +50,7 @@ public final class DemoStories {
         }
     }
 
+    /** The stories of all demo sets, in the order of the Shelf. */
     public static List<Story> all() {
         try (InputStream in = DemoStories.class.getResourceAsStream("/anabion/demo/stories.json")) {
             return Fields.of(TreeReader.read(in), "")

@@ -78,6 +78,7 @@ public final class DemoWorkshop {
                 .so("open it with: anabion app " + folder + "; for the demo name another folder");
     }
 
+    /** The chassis of a demo set, by the name of its file. */
     public static Chassis chassis(String name) {
         try (InputStream in = resource(name + ".json")) {
             return ChassisCodec.read(in);

@@ -23,6 +23,11 @@ public final class RecapPrintout {
     private final RecapLog log;
     private final Words words;
 
+    /**
+     * The plan as it stands.
+     *
+     * @param title name of the set
+     */
     public RecapPrintout(String title, Plan plan, RecapLog log, Words words) {
         this.title = title;
         this.plan = plan;
@@ -40,16 +45,19 @@ public final class RecapPrintout {
      */
     public record Row(String part, String role, String was, String now, String volts, List<String> ticks, String why) {}
 
+    /** The name of the set. */
     public String title() {
         return title;
     }
 
+    /** Heads of the columns. */
     public List<String> heads() {
         List<String> heads = new ArrayList<>();
         for (Tick t : Tick.values()) heads.add(words.say("recap.tick." + t.code()));
         return heads;
     }
 
+    /** The plan's blocks, in the order of the work. */
     public List<Block> blocks() {
         List<Block> blocks = new ArrayList<>();
         for (Plan.Batch b : plan.batches())
@@ -61,6 +69,7 @@ public final class RecapPrintout {
         return blocks;
     }
 
+    /** What must be known before the first part is lifted. */
     public List<String> warnings() {
         return plan.warnings().stream().map(words::say).toList();
     }

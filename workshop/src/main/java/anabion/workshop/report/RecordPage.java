@@ -59,11 +59,13 @@ public final class RecordPage {
      * @param lost what is said in its place; empty where it is there
      */
     public record Picture(String caption, String data, String lost) {
+        /** Whether the picture could be read. */
         public boolean there() {
             return lost.isEmpty();
         }
     }
 
+    /** Its photos. */
     public List<Picture> pictures() {
         return pictures;
     }
@@ -164,10 +166,12 @@ public final class RecordPage {
         return FittedState.since(state, set.job().alterations()).isEmpty();
     }
 
+    /** The name of the set. */
     public String title() {
         return set.chassis().name();
     }
 
+    /** What is on its plate. */
     public List<Fact> identity() {
         var identity = set.chassis().identity();
         List<Fact> facts = new ArrayList<>();
@@ -194,10 +198,12 @@ public final class RecordPage {
         if (!text.isEmpty()) facts.add(new Fact(label, text));
     }
 
+    /** The cautions that apply. */
     public List<String> safety() {
         return List.of(words.say(Isolation.of(set.chassis()).words(set.readings())), words.say("safety.law"));
     }
 
+    /** What it was brought in with. */
     public List<String> complaints() {
         return set.job().arrival().complaints().stream()
                 .filter(c -> c.symptom() != SymptomKind.UNTRIED)
@@ -210,6 +216,7 @@ public final class RecordPage {
                 + (c.note().isEmpty() ? "" : ", " + c.note());
     }
 
+    /** What was found on arrival. */
     public List<String> found() {
         List<String> all = new ArrayList<>();
         set.job().arrival().visitors().forEach(v -> all.add(words.say("visitor." + v.code())));
@@ -217,6 +224,7 @@ public final class RecordPage {
         return all;
     }
 
+    /** The condition of the readings; empty without one. */
     public String conditions() {
         var now = set.usual();
         String chart = set.chassis()
@@ -228,6 +236,7 @@ public final class RecordPage {
                 + now.meter().text() + " meter.";
     }
 
+    /** The readings beside the chart. */
     public List<VoltRow> rows() {
         return verdict.rows().stream().map(this::row).toList();
     }
@@ -264,6 +273,7 @@ public final class RecordPage {
     /** A finding with its reasons and tests. */
     public record Said(String headline, List<String> because, List<String> suspects, List<String> tests) {}
 
+    /** What the readings say. */
     public List<Said> findings() {
         return verdict.findings().stream().map(this::said).toList();
     }
@@ -303,6 +313,7 @@ public final class RecordPage {
         return words.say("record.tested", t.key(), words.say(verdict));
     }
 
+    /** What is still open. */
     public List<String> left() {
         List<String> all = new ArrayList<>();
         set.job().fitted().openEnds().forEach(a -> all.add(alteration(a, words)));
@@ -319,6 +330,7 @@ public final class RecordPage {
         return a.detail().isEmpty() ? what : words.say("alteration.detail", what, a.detail());
     }
 
+    /** The steps and how they stand. */
     public List<Fact> steps() {
         return WorkOrder.of(set.chassis(), set.job(), verdict.read(), verdict.charted()).stream()
                 .map(i -> new Fact(
@@ -333,6 +345,7 @@ public final class RecordPage {
     /** A part as listed. */
     public record PartRow(String reference, String kind, String value, String role, String nets) {}
 
+    /** All parts of the chassis. */
     public List<PartRow> parts() {
         return set.chassis().parts().stream().map(this::part).toList();
     }

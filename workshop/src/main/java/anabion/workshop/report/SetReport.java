@@ -43,6 +43,7 @@ public final class SetReport {
     private final Predictors predictors = new Predictors();
     private Optional<Thread> waking = Optional.empty();
 
+    /** Loads fonts and style when they are first needed. */
     public SetReport() {
         try (InputStream in = SetReport.class.getResourceAsStream("/anabion/report/record.html")) {
             String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
@@ -53,11 +54,23 @@ public final class SetReport {
         }
     }
 
+    /**
+     * Writes the record as one HTML file with its pictures inside.
+     *
+     * @param file where a photo is on disk
+     * @throws IOException if it cannot be written
+     */
     public void html(SetRecord set, Words words, Function<Photo, Path> file, Writer out) throws IOException {
         out.write(page(set, words, file));
         out.flush();
     }
 
+    /**
+     * Writes the record as PDF.
+     *
+     * @param file where a photo is on disk
+     * @throws IOException if it cannot be written
+     */
     public void pdf(SetRecord set, Words words, Function<Photo, Path> file, OutputStream out) throws IOException {
         rouse();
         String page = page(set, words, file);

@@ -21,6 +21,7 @@ public final class Backups {
     private final Path folder;
     private final int keep;
 
+    /** @param keep how many daily copies */
     public Backups(Path workshop, int keep) {
         this.folder = workshop.resolve("backups");
         this.keep = keep;

@@ -171,6 +171,7 @@ public final class Database implements AutoCloseable {
         }
     }
 
+    /** The one connection, for the storage thread. */
     public Handle handle() {
         return handle;
     }

@@ -22,6 +22,7 @@ public final class PhotoFiles {
 
     private final Path folder;
 
+    /** @param workshop its folder */
     public PhotoFiles(Path workshop) {
         this.folder = workshop.resolve("photos");
     }
@@ -78,6 +79,7 @@ public final class PhotoFiles {
         return true;
     }
 
+    /** Where a stored picture is. */
     public Path path(Stored stored) {
         return folder.resolve(stored.hash().substring(0, 2)).resolve(stored.hash() + "." + stored.suffix());
     }

@@ -98,6 +98,11 @@ public sealed interface Measurement {
             off = off.stream().sorted(Comparator.comparing(Fault::text)).toList();
         }
 
+        /**
+         * With no part off.
+         *
+         * @param test volts of the ohmmeter
+         */
         public Ohms(String net, String against, double test) {
             this(net, against, test, List.of());
         }
@@ -249,6 +254,7 @@ public sealed interface Measurement {
         private static final double PLUGGED = 2;
         private static final double SOLDERED = 4.5;
 
+        /** Of a part, by how it is fitted. */
         public static Try of(Part p) {
             return new Try(p.reference(), p.isTube() ? PLUGGED : SOLDERED);
         }
@@ -277,6 +283,7 @@ public sealed interface Measurement {
     public record Across(String part, double farads) implements PartTest {
         private static final Set<FaultMode> CAUGHT = EnumSet.of(FaultMode.OPEN, FaultMode.DRIED);
 
+        /** Of a capacitor's first section. */
         public static Across of(Part p) {
             return new Across(
                     p.reference(),
@@ -307,6 +314,7 @@ public sealed interface Measurement {
             LEAK,
             VALUE;
 
+            /** The word of the typed line. */
             public String word() {
                 return name().toLowerCase(Locale.ROOT);
             }

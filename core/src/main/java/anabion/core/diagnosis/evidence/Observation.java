@@ -5,6 +5,7 @@ import java.util.List;
 
 /** What a measurement showed. */
 public sealed interface Observation {
+    /** What was measured or tried. */
     public Measurement measurement();
 
     /** The readings among pieces of evidence, in their order. */

@@ -30,10 +30,12 @@ public record Hypothesis(List<Fault> from, List<Fault> to, double prior) {
         to = List.copyOf(to);
     }
 
+    /** Whether nothing is wrong. */
     public boolean sound() {
         return from.isEmpty();
     }
 
+    /** Whether its severity is a range, not one amount. */
     public boolean graded() {
         return !from.equals(to);
     }

@@ -40,6 +40,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
      * @param make mark of the parts' maker; empty for all makes
      */
     public record Key(PartClass kind, String make, FaultMode mode) {
+        /** The key for parts of any make. */
         public Key anyMake() {
             return new Key(kind, "", mode);
         }

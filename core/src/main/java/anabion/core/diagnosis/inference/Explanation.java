@@ -29,6 +29,7 @@ public record Explanation(Hypothesis cause, Hypothesis against, List<Reason> rea
      */
     public record Reason(Observation observation, Optional<Double> foreseen, Optional<Double> sound, double speaks) {}
 
+    /** Weighs each piece of evidence for a cause against a rival. */
     public static Explanation of(
             PredictionModel predictions, List<Observation> evidence, Hypothesis cause, Hypothesis against) {
         List<Reason> reasons = new ArrayList<>();

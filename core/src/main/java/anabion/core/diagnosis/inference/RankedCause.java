@@ -16,6 +16,7 @@ public record RankedCause(List<Hypothesis> causes, double odds) {
         causes = List.copyOf(causes);
     }
 
+    /** Its likeliest severity. */
     public Hypothesis first() {
         return causes.get(0);
     }

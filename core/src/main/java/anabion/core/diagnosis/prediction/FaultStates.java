@@ -30,6 +30,7 @@ public final class FaultStates {
 
     private final IdentityHashMap<Hypothesis, SeverityInterval> spans = new IdentityHashMap<>();
 
+    /** No state is computed before it is asked for. */
     public FaultStates(Chassis chassis) {
         this.chassis = chassis;
         this.well = new FaultState(chassis, List.of(), Optional.empty());

@@ -24,6 +24,7 @@ public final class GaussianPrediction {
             throw new ArithmeticException("nothing is foreseen by " + value + " with a variance of " + variance);
     }
 
+    /** The reading foreseen, in the unit of its measurement. */
     public double value() {
         return value;
     }
@@ -71,6 +72,7 @@ public final class GaussianPrediction {
         return shares[shares.length - 3];
     }
 
+    /** Standard deviation of the meter and of what is left out. */
     public double noise() {
         return noise;
     }
@@ -87,6 +89,7 @@ public final class GaussianPrediction {
         return Math.sqrt(variance);
     }
 
+    /** Variance of the reading by itself. */
     public double variance() {
         return variance;
     }

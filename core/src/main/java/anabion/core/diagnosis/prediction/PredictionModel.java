@@ -111,10 +111,12 @@ public final class PredictionModel {
         this.widest = WIDTH * Math.max(LEAST_RAIL, most);
     }
 
+    /** The set of which it foretells readings. */
     public Chassis chassis() {
         return chassis;
     }
 
+    /** All that can be wrong with it, and a sound set. */
     public List<Hypothesis> hypotheses() {
         return hypotheses;
     }

@@ -42,30 +42,41 @@ public record Sources(List<String> parts, List<Double> spreads, List<String> ele
         return new double[parts.size() + electrolytics.size() + OTHERS];
     }
 
+    /**
+     * Place of an electrolytic.
+     *
+     * @param n from 0
+     */
     public int electrolytic(int n) {
         return parts.size() + n;
     }
 
+    /** Place of how well cores and coils are set. */
     public int aligned() {
         return parts.size() + electrolytics.size();
     }
 
+    /** Place of the line while levels were taken. */
     public int fed() {
         return aligned() + 1;
     }
 
+    /** Place of how ohms bow between the states of electrolytics. */
     public int bowed() {
         return fed() + 1;
     }
 
+    /** Place of how ohms bow between severities. */
     public int bent() {
         return bowed() + 1;
     }
 
+    /** Place of the state of electrolytics that have lain. */
     public int lain() {
         return bent() + 1;
     }
 
+    /** Place of the severity of the first fault, which is the last of all. */
     public int severity() {
         return lain() + 2;
     }

@@ -59,6 +59,7 @@ public final class Judge {
                     .count();
         }
 
+        /** How many rows the chart has. */
         public int charted() {
             return (int) rows.stream().filter(ReadingRow::charted).count();
         }

@@ -24,6 +24,7 @@ public final class MeterModel {
 
     private record Probed(String net, double ohms) {}
 
+    /** A meter on a set, which is solved once without it. */
     public MeterModel(Simulator.PreparedCircuit bench) {
         this.bench = bench;
         this.free = bench.solve();
@@ -34,10 +35,12 @@ public final class MeterModel {
         return free.converged();
     }
 
+    /** How its readings follow from parts, tubes and line; empty where it does not settle. */
     public Optional<Sensitivity> sensitivity(Simulator engine, Chassis chassis, Setting setting) {
         return Sensitivity.about(engine, chassis, setting, free);
     }
 
+    /** What bears more than it is rated for, without the meter. */
     public List<Overload> overloads(Chassis chassis) {
         return Overload.of(chassis, free);
     }

@@ -51,6 +51,11 @@ public final class DcCircuitBuilder {
     private final Sockets sockets;
     private final FittedLaws fitted;
 
+    /**
+     * @param reference the net of zero volts
+     * @param mains empty for a set without alternating supply
+     * @param fitted laws fitted to the service chart
+     */
     public DcCircuitBuilder(
             Chassis chassis,
             Setting setting,

@@ -23,12 +23,14 @@ public final class OperatingPoint {
     private final List<SupplyFinder.Rail> rails;
     private final Map<String, Cycle> cycles = new LinkedHashMap<>();
 
+    /** @param mains in effective volts; empty for a set on batteries or direct mains */
     public OperatingPoint(Solution direct, Optional<Solution> mains, List<SupplyFinder.Rail> rails) {
         this.direct = direct;
         this.mains = mains;
         this.rails = rails;
     }
 
+    /** What is direct, in volts and amperes. */
     public Solution direct() {
         return direct;
     }

@@ -27,6 +27,7 @@ public record Overload(String part, Place place, double watts, double limit) {
         SCREEN,
         BODY;
 
+        /** The code in files. */
         public String code() {
             return name().toLowerCase(Locale.ROOT);
         }

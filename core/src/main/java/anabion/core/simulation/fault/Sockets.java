@@ -13,6 +13,7 @@ import java.util.Optional;
 public final class Sockets {
     private final Faults faults;
 
+    /** @param faults with what they open, and which parts are out */
     public Sockets(Faults faults) {
         this.faults = faults;
     }
@@ -97,6 +98,7 @@ public final class Sockets {
      * @param amperes at the rated volts
      */
     public record HeaterPiece(String from, String to, double volts, double amperes) {
+        /** Of the hot heater. */
         public double ohms() {
             return volts / amperes;
         }

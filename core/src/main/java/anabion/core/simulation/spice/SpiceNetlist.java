@@ -94,6 +94,7 @@ public final class SpiceNetlist {
     public record AcPorts(
             String net, String output, double ohms, double farads, double hertz, double from, double to, int points) {}
 
+    /** Adds a line as it stands. */
     public void line(String line) {
         lines.add(line);
     }
@@ -159,6 +160,7 @@ public final class SpiceNetlist {
         lines.add("V" + name(d.name()) + " " + node(reservoir) + " " + node(back) + " DC " + number(volts));
     }
 
+    /** Adds the line or lines of an element. */
     public void element(Element e) {
         String n = name(e.name());
         if (e instanceof Element.Resistor r)

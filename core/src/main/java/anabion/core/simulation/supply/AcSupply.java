@@ -113,6 +113,7 @@ public final class AcSupply {
         return p.is(PartRole.VIBRATOR) && p.nets().containsKey("3");
     }
 
+    /** The shape of its volts. */
     public Wave wave() {
         return vibrator.isPresent() ? Wave.VIBRATOR : Wave.SINE;
     }

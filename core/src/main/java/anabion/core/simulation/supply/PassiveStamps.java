@@ -37,6 +37,7 @@ public final class PassiveStamps {
     private final Faults faults;
     private final double electrolytics;
 
+    /** With electrolytics of the usual insulation. */
     public PassiveStamps(Chassis chassis, Setting setting, Faults faults) {
         this(chassis, setting, faults, 1);
     }

@@ -32,6 +32,7 @@ public final class Reservoirs {
     private final Map<String, Set<String>> grounds = new HashMap<>();
     private final String reference;
 
+    /** @param reference the net of zero volts */
     public Reservoirs(Chassis chassis, Faults faults, PassiveStamps linear, String reference) {
         this.linear = linear;
         this.nets = PartsByNet.of(chassis);

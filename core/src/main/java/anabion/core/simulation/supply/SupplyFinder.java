@@ -56,6 +56,10 @@ public final class SupplyFinder {
         Characteristic of(String output, Rectifier rectifier, double siemens);
     }
 
+    /**
+     * @param reference the net of zero volts
+     * @param characteristics where those of rectifiers come from
+     */
     public SupplyFinder(
             Chassis chassis,
             Setting setting,
