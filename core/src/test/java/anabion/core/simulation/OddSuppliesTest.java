@@ -7,6 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
@@ -53,6 +54,19 @@ class OddSuppliesTest {
         assertThat(rail(OddSupplies.IN_SERIES, "D2:open"))
                 .as("nothing brings the current back")
                 .isCloseTo(0, within(1.0));
+    }
+
+    /** What little flows then runs through the insulation, so that no net is driven to volts that nothing gives. */
+    @Test
+    void aLineWhoseReturnIsOpenGivesNothing() {
+        Chassis set = SharedSets.named("rover");
+        OperatingPoint o =
+                engine.solve(set, Setting.of(set.supply().volts()).withFaults(List.of(Fault.parse("S3:open:1/2"))));
+        assertThat(o.converged()).isTrue();
+        assertThat(o.volts("B0").orElseThrow()).isCloseTo(0, within(1.0));
+        double peak = Math.sqrt(2) * set.supply().volts();
+        for (String net : Simulator.nets(set))
+            assertThat(Math.abs(o.volts(net).orElseThrow())).as(net).isLessThan(peak);
     }
 
     @Test

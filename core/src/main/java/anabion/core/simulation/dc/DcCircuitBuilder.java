@@ -84,7 +84,9 @@ public final class DcCircuitBuilder {
 
     private Circuit.Builder filled(Circuit.Builder c) {
         for (Part p : chassis.parts()) p.nets().values().forEach(c::node);
-        if (plugged()) c.resistor("mains", AcSupply.L, AcSupply.N, 0.01);
+        if (plugged())
+            c.resistor("mains", AcSupply.L, AcSupply.N, 0.01)
+                    .resistor("insulation", AcSupply.N, reference, AcSupply.INSULATION);
         else if (direct())
             c.source("mains", "MAINS", AcSupply.N, setting.line() * setting.trim(Setting.LINE))
                     .resistor("line", "MAINS", AcSupply.L, 0.01);

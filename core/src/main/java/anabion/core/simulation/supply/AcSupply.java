@@ -49,8 +49,8 @@ public final class AcSupply {
     private static final double STILL = 0.05;
     /** Farads from which a capacitor at the mains feeds something. */
     static final double FEEDS = 2e-7;
-    /** Holds a primary that floats: insulation and line capacitors, in ohms. */
-    private static final double INSULATION = 1e6;
+    /** Holds a primary, or a line whose return is open: insulation and line capacitors, in ohms. */
+    public static final double INSULATION = 1e6;
 
     private final Chassis chassis;
     private final Setting setting;
