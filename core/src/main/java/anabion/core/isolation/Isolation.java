@@ -27,13 +27,14 @@ public record Isolation(Arrangement arrangement, boolean doubleWound, boolean li
 
     /** What a chassis shows. It takes a solution of the mains side in each of its states: on a large set a good part of a second. */
     public static Isolation of(Chassis chassis) {
+        return of(chassis, MainsReach.of(chassis));
+    }
+
+    /** @param reach of the mains in it */
+    public static Isolation of(Chassis chassis, MainsReach reach) {
         Arrangement arrangement = chassis.supply().arrangement();
         boolean called = arrangement.chassisMayBeLive();
-        boolean shown = false;
-        if (!called) {
-            MainsReach reach = MainsReach.of(chassis);
-            shown = reach.liveChassis() || reach.liveCircuit();
-        }
+        boolean shown = !called && (reach.liveChassis() || reach.liveCircuit());
         return new Isolation(arrangement, doubleWound(chassis), shown, Caution.of(chassis, called || shown));
     }
 

@@ -67,10 +67,15 @@ public final class CircuitCheck {
 
     /** All oddities; a chassis without parts has none. */
     public static List<Remark> of(Chassis chassis) {
+        return of(chassis, MainsReach.of(chassis));
+    }
+
+    /** @param reach of the mains in it */
+    public static List<Remark> of(Chassis chassis, MainsReach reach) {
         CircuitCheck check = new CircuitCheck(chassis);
         if (chassis.parts().isEmpty()) return List.of();
         check.types();
-        for (String net : MainsReach.of(chassis).bare()) check.remark(net, "check.bare-lead", net);
+        for (String net : reach.bare()) check.remark(net, "check.bare-lead", net);
         check.ends();
         check.values();
         check.powered();

@@ -2,6 +2,7 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.isolation.Isolation;
+import anabion.core.isolation.MainsReach;
 import anabion.core.signal.CircuitCheck;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +16,13 @@ final class CircuitFacts {
     private final Consumer<Throwable> trouble;
     private final ObjectProperty<List<CircuitCheck.Remark>> remarks = new SimpleObjectProperty<>(List.of());
     private final ObjectProperty<Optional<Isolation>> isolation = new SimpleObjectProperty<>(Optional.empty());
+
+    private record Found(Isolation isolation, List<CircuitCheck.Remark> remarks) {
+        static Found of(Chassis chassis) {
+            MainsReach reach = MainsReach.of(chassis);
+            return new Found(Isolation.of(chassis, reach), CircuitCheck.of(chassis, reach));
+        }
+    }
 
     CircuitFacts(ComputeScheduler compute, Consumer<Throwable> trouble) {
         this.compute = compute;
@@ -37,17 +45,17 @@ final class CircuitFacts {
             return;
         }
         Chassis chassis = circuit.get();
-        compute.ask(ComputeScheduler.Job.CHECKS, () -> CircuitCheck.of(chassis), remarks::set, t -> {
-            remarks.set(List.of());
+        Isolation unproved = Isolation.unproved(chassis);
+        if (!known) isolation.set(Optional.of(unproved));
+        compute.ask(ComputeScheduler.Job.CIRCUIT, () -> Found.of(chassis), this::show, t -> {
+            // what was true of the circuit before its change may not be true of it now
+            show(new Found(unproved, List.of()));
             trouble.accept(t);
         });
-        Optional<Isolation> unproved = Optional.of(Isolation.unproved(chassis));
-        if (!known) isolation.set(unproved);
-        compute.ask(
-                ComputeScheduler.Job.ISOLATION, () -> Isolation.of(chassis), i -> isolation.set(Optional.of(i)), t -> {
-                    // what was true of the circuit before its change may not be true of it now
-                    isolation.set(unproved);
-                    trouble.accept(t);
-                });
+    }
+
+    private void show(Found found) {
+        isolation.set(Optional.of(found.isolation()));
+        remarks.set(found.remarks());
     }
 }

@@ -35,13 +35,12 @@ public final class ComputeScheduler implements AutoCloseable {
     /** What is computed. */
     public enum Job {
         VERDICT(Lane.AT_HAND),
-        ISOLATION(Lane.SHEET),
         PINS(Lane.AT_HAND),
         BANDS(Lane.AT_HAND),
         TRACE_POINTS(Lane.AT_HAND),
         COLD_OHMS(Lane.SHEET),
         PLAN(Lane.SHEET),
-        CHECKS(Lane.SHEET),
+        CIRCUIT(Lane.SHEET),
         CURVES(Lane.SHEET),
         SUMMARIES(Lane.SHELF),
         DIAGNOSIS(Lane.SEARCH);

@@ -90,7 +90,7 @@ class ComputeSchedulerTest {
     @Test
     void whatIsAskedAfterTheEndBothersNobody() {
         compute.close();
-        assertThatCode(() -> compute.ask(Job.CHECKS, () -> 1, seen::add)).doesNotThrowAnyException();
+        assertThatCode(() -> compute.ask(Job.CIRCUIT, () -> 1, seen::add)).doesNotThrowAnyException();
         assertThatCode(() -> compute.answer(() -> 1)).doesNotThrowAnyException();
     }
 }
