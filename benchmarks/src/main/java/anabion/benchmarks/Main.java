@@ -1,6 +1,7 @@
 package anabion.benchmarks;
 
 import anabion.benchmarks.diagnosis.DiagnosisBenchmark;
+import anabion.benchmarks.power.PowerBenchmark;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
 import anabion.core.json.TreeWriter;
@@ -15,7 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** {@code bench NAME [--json]}: startup, workshop, judge, engine or diagnosis. */
+/** {@code bench NAME [--json]}: startup, workshop, judge, engine, power or diagnosis. */
 public final class Main {
     private Main() {}
 
@@ -29,12 +30,15 @@ public final class Main {
                     case "workshop" -> WorkshopBenchmark.measure(root);
                     case "judge" -> JudgeBenchmark.measure();
                     case "engine" -> EngineBenchmark.measure();
+                    case "power" ->
+                        PowerBenchmark.measure(
+                                (int) number(words(args), "--cases", 300), number(words(args), "--seed", 1));
                     case "diagnosis" -> diagnosis(words(args));
                     default -> Map.of();
                 };
         if (results.isEmpty()) {
             System.err.println("anabion: there is no benchmark \"" + name
-                    + "\"\n  Use one of startup, workshop, judge, engine, diagnosis.");
+                    + "\"\n  Use one of startup, workshop, judge, engine, power, diagnosis.");
             System.exit(2);
         }
         if (json) System.out.print(TreeWriter.text(results));

@@ -35,6 +35,7 @@ public final class Main {
             "gains",
             "spread",
             "supply",
+            "power",
             "recap",
             "diagnose",
             "next",
@@ -89,6 +90,7 @@ public final class Main {
             case "gains" -> new GainsCommand();
             case "spread" -> new SpreadCommand();
             case "supply" -> new SupplyCommand();
+            case "power" -> new PowerCommand();
             case "recap" -> new RecapCommand();
             case "diagnose" -> new DiagnoseCommand();
             case "next" -> new NextCommand();

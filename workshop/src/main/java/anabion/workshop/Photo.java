@@ -1,5 +1,6 @@
 package anabion.workshop;
 
+import anabion.core.error.InputException;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
 import anabion.workshop.storage.PhotoFiles.Stored;

@@ -11,6 +11,8 @@ import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Marked;
 import anabion.core.job.Outcome;
+import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerLog;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SignalKind;
 import anabion.core.job.Step;
@@ -60,6 +62,7 @@ public final class JobCodec {
                 f.list("heard", JobCodec::heard),
                 f.list("trials", JobCodec::trial),
                 f.list("compared", JobCodec::compared),
+                new PowerLog(f.list("power", JobCodec::power)),
                 f.extra());
     }
 
@@ -148,6 +151,36 @@ public final class JobCodec {
                 .with(c.extra());
     }
 
+    private static PowerEntry power(Fields f) {
+        return new PowerEntry(
+                f.id(),
+                f.instant("at"),
+                f.code("kind", PowerEntry.Kind.values(), PowerEntry.Kind.NOTE),
+                f.number("dial", 0),
+                f.number("atSet", 0),
+                f.text("what", ""),
+                f.text("against", ""),
+                f.number("value", 0),
+                f.text("text", ""),
+                f.id("state", FittedState.AS_FOUND),
+                f.extra());
+    }
+
+    private static Map<String, Object> power(PowerEntry e) {
+        return new Writing()
+                .put("id", e.id())
+                .put("at", e.at())
+                .put("kind", e.kind())
+                .unless("dial", e.dial(), 0.0)
+                .unless("atSet", e.atSet(), 0.0)
+                .text("what", e.what())
+                .text("against", e.against())
+                .unless("value", e.value(), 0.0)
+                .text("text", e.text())
+                .put("state", e.state())
+                .with(e.extra());
+    }
+
     private static Trial trial(Fields f) {
         return new Trial(
                 f.id(),
@@ -221,6 +254,9 @@ public final class JobCodec {
                 .list(
                         "compared",
                         job.compared().stream().map(JobCodec::compared).toList())
+                .list(
+                        "power",
+                        job.power().entries().stream().map(JobCodec::power).toList())
                 .with(job.extra());
     }
 

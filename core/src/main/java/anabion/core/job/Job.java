@@ -1,6 +1,7 @@
 package anabion.core.job;
 
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -12,6 +13,8 @@ import java.util.UUID;
  *
  * @param steps those that somebody marked by hand, in the order of the work; the others are derived
  */
+@RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record Job(
         Arrival arrival,
         List<Marked> steps,
@@ -22,7 +25,9 @@ public record Job(
         List<Heard> heard,
         List<Trial> trials,
         List<Compared> compared,
-        Extra extra) {
+        PowerLog power,
+        Extra extra)
+        implements JobBuilder.With {
     public static final int FORMAT = 2;
     public static final Job NEW = new Job(
             Arrival.NONE,
@@ -34,6 +39,7 @@ public record Job(
             List.of(),
             List.of(),
             List.of(),
+            PowerLog.NONE,
             Extra.NONE);
 
     public Job {
@@ -43,11 +49,6 @@ public record Job(
         heard = List.copyOf(heard);
         trials = List.copyOf(trials);
         compared = List.copyOf(compared);
-    }
-
-    /** With another arrival. */
-    public Job withArrival(Arrival newArrival) {
-        return new Job(newArrival, steps, alterations, waitsFor, recap, loose, heard, trials, compared, extra);
     }
 
     /** What somebody marked the step as. */
@@ -65,31 +66,21 @@ public record Job(
                 step,
                 state,
                 before.map(Marked::extra).orElse(Extra.NONE)));
-        return new Job(arrival, changed, alterations, waitsFor, recap, loose, heard, trials, compared, extra);
-    }
-
-    /** With what it waits for; empty for nothing. */
-    public Job withWaitsFor(String what) {
-        return new Job(arrival, steps, alterations, what, recap, loose, heard, trials, compared, extra);
+        return withSteps(changed);
     }
 
     /** With one more alteration. */
     public Job altered(Alteration alteration) {
         List<Alteration> more = new ArrayList<>(alterations);
         more.add(alteration);
-        return new Job(arrival, steps, more, waitsFor, recap, loose, heard, trials, compared, extra);
-    }
-
-    /** With another recap log. */
-    public Job withRecap(RecapLog log) {
-        return new Job(arrival, steps, alterations, waitsFor, log, loose, heard, trials, compared, extra);
+        return withAlterations(more);
     }
 
     /** With one more open end. */
     public Job with(LooseEnd end) {
         List<LooseEnd> more = new ArrayList<>(loose);
         more.add(end);
-        return new Job(arrival, steps, alterations, waitsFor, recap, more, heard, trials, compared, extra);
+        return withLoose(more);
     }
 
     /** With all that is loose about a part made good. */
@@ -97,7 +88,7 @@ public record Job(
         List<LooseEnd> all = loose.stream()
                 .map(l -> l.part().equalsIgnoreCase(part) ? l.settle() : l)
                 .toList();
-        return new Job(arrival, steps, alterations, waitsFor, recap, all, heard, trials, compared, extra);
+        return withLoose(all);
     }
 
     /** What is not made good yet. */
@@ -110,7 +101,7 @@ public record Job(
         List<Heard> all = new ArrayList<>(heard);
         all.removeIf(h -> h.same(now) && h.state().equals(now.state()));
         all.add(now);
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, trials, compared, extra);
+        return withHeard(all);
     }
 
     /** With a part tried out; the same trial in the same state before is replaced. */
@@ -118,7 +109,7 @@ public record Job(
         List<Trial> all = new ArrayList<>(trials);
         all.removeIf(now::same);
         all.add(now);
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, heard, all, compared, extra);
+        return withTrials(all);
     }
 
     /** With a band compared; the same comparison in the same state before is replaced. */
@@ -126,14 +117,19 @@ public record Job(
         List<Compared> all = new ArrayList<>(compared);
         all.removeIf(now::same);
         all.add(now);
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, heard, trials, all, extra);
+        return withCompared(all);
     }
 
-    /** After a part got another reference: what was heard at its pins, and its trials. */
+    /** With one more line in the log of power-ups. */
+    public Job with(PowerEntry entry) {
+        return withPower(power.with(entry));
+    }
+
+    /** After a part got another reference: what was heard at its pins, its trials, and its rails. */
     public Job renamed(String from, String to) {
         List<Heard> all = heard.stream().map(h -> h.renamed(from, to)).toList();
         List<Trial> tried = trials.stream().map(t -> t.renamed(from, to)).toList();
-        return new Job(arrival, steps, alterations, waitsFor, recap, loose, all, tried, compared, extra);
+        return withHeard(all).withTrials(tried).withPower(power.renamed(from, to));
     }
 
     /** The state the set is in now. */

@@ -77,7 +77,7 @@ public final class Stresses {
     }
 
     /** All tubes but the rectifiers without emission. */
-    private static List<Fault> cold(Chassis chassis) {
+    public static List<Fault> cold(Chassis chassis) {
         List<Fault> dead = new ArrayList<>();
         for (Part p : chassis.parts()) {
             Optional<DeviceType> type = Sockets.type(p);

@@ -7,6 +7,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.ArrivalSheet;
 import anabion.desktop.sheet.ColdChecksSheet;
+import anabion.desktop.sheet.FirstPowerSheet;
 import anabion.desktop.sheet.LaterSheet;
 import anabion.desktop.sheet.RecapSheet;
 import anabion.desktop.sheet.Sheet;
@@ -56,7 +57,8 @@ public final class BenchPlace extends BorderPane {
                     whenShown.run();
                 });
             case TRACE -> new TracingSheet(session, () -> whenShown.run());
-            case FIRST_POWER, ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
+            case FIRST_POWER -> new FirstPowerSheet(session, () -> whenShown.run());
+            case ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
         };
         safety.getStyleClass().add("safety");
         safety.setAlignment(Pos.CENTER_LEFT);

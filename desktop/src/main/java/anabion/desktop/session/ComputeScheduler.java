@@ -41,6 +41,7 @@ public final class ComputeScheduler implements AutoCloseable {
         COLD_OHMS(Lane.SHEET),
         PLAN(Lane.SHEET),
         CIRCUIT(Lane.SHEET),
+        POWER(Lane.SHEET),
         CURVES(Lane.SHEET),
         SUMMARIES(Lane.SHELF),
         DIAGNOSIS(Lane.SEARCH);

@@ -71,6 +71,7 @@ public final class Session implements AutoCloseable {
     private final Types types = new Types(this);
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
+    private final PowerUps power = new PowerUps(this);
     private Consumer<Throwable> trouble = t -> {};
     private Optional<SetRecord> ahead = Optional.empty();
     private int writing;
@@ -147,6 +148,10 @@ public final class Session implements AutoCloseable {
 
     public Diagnoses diagnoses() {
         return diagnoses;
+    }
+
+    public PowerUps power() {
+        return power;
     }
 
     /** Why there is no plan, in words; empty where there is one or none is wanted. */

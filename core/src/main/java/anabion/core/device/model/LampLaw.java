@@ -13,6 +13,10 @@ package anabion.core.device.model;
  */
 public record LampLaw(double volts, double amperes, double hot) implements FilamentLaw {
     private static final double ROOM = 300;
+    /** Of the rated temperature: above it tungsten melts. */
+    private static final double HOTTEST = 1.36;
+
+    private static final int HALVINGS = 40;
     /** Kelvin of a lamp filament at its rated volts. */
     public static final double LAMP = 2700;
 
@@ -38,9 +42,35 @@ public record LampLaw(double volts, double amperes, double hot) implements Filam
         return t * hot;
     }
 
+    /**
+     * Volts across it when a current heats it: the balance of I²R(T) and the heat it gives away, by halving the temperature.
+     *
+     * @param current effective amperes
+     */
+    public double across(double current) {
+        double share = current / amperes;
+        double low = ROOM / hot;
+        double high = HOTTEST;
+        for (int n = 0; n < HALVINGS; n++) {
+            double t = (low + high) / 2;
+            if (radiated(t) < share * share * Math.pow(t, 1.2)) low = t;
+            else high = t;
+        }
+        return current * volts / amperes * Math.pow(low, 1.2);
+    }
+
     /** Share of the rated light-giving temperature reached above room, 0 cold to 1 at the rated volts. */
     public double glow(double effective) {
         return (kelvin(effective) - ROOM) / (hot - ROOM);
+    }
+
+    /**
+     * The heat that it gives away, over that at its rated volts.
+     *
+     * @param t temperature over {@link #hot}
+     */
+    public double radiated(double t) {
+        return heat(t) / heat(1);
     }
 
     private double heat(double t) {

@@ -5,6 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
@@ -15,6 +16,8 @@ import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
+import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerLog;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SignalKind;
 import anabion.core.job.Trial;
@@ -42,6 +45,11 @@ public final class Evidence {
     /** Drift of a resistor that is no fault. */
     private static final double BENIGN = 0.2;
 
+    /** Of the nominal line, from which cathodes give nearly all of their emission. */
+    private static final double FULLY_WARM = 0.85;
+
+    private static final MeterSpec METER = new MeterSpec.Fixed(10e6);
+
     private final Chassis chassis;
     private final Points points;
     private final Job job;
@@ -63,6 +71,7 @@ public final class Evidence {
         all.addAll(e.heard());
         all.addAll(e.tests());
         all.addAll(e.trials());
+        all.addAll(e.powered());
         return all;
     }
 
@@ -207,6 +216,32 @@ public final class Evidence {
                         .<Measurement.PartTest>map(
                                 p -> t.how() == Trial.How.ACROSS ? Measurement.Across.of(p) : Measurement.Try.of(p))
                         .ifPresent(p -> all.add(new Observation.Tested(p, !t.better())));
+        return all;
+    }
+
+    /**
+     * Rails of power-ups, where the volts at the set are known and its tubes give most of what they will: below, a cathode that is a little cooler moves a rail by
+     * more than any fault.
+     */
+    private List<Observation> powered() {
+        List<Observation> all = new ArrayList<>();
+        double least = FULLY_WARM * chassis.supply().volts();
+        for (List<PowerEntry> run : job.power().runs())
+            for (PowerEntry p : run) {
+                boolean counts = p.kind() == PowerEntry.Kind.RAIL
+                        && p.against().equals(chassis.reference())
+                        && points.nets().contains(p.what())
+                        && !outdated(p.state());
+                double line = counts ? PowerLog.atSet(run, p) : 0;
+                if (line >= least && line > 0)
+                    all.add(new Observation.Measured(
+                            new Measurement.Volts(
+                                    p.what(),
+                                    p.what(),
+                                    CircuitPredictor.setting(chassis, Condition.of(line, METER, "")),
+                                    METER),
+                            p.value()));
+            }
         return all;
     }
 

@@ -84,6 +84,14 @@ public final class OperatingPoint {
      */
     public record Ripple(double volts, double hertz) {}
 
+    /** The net of a reservoir's other end; empty for a net that is none. */
+    public Optional<String> foot(String reservoir) {
+        return rails.stream()
+                .filter(r -> r.reservoir().equals(reservoir))
+                .findFirst()
+                .map(SupplyFinder.Rail::foot);
+    }
+
     /** The nets of the reservoirs' other ends: what the rails return to. */
     public Set<String> feet() {
         return rails.stream().map(SupplyFinder.Rail::foot).collect(Collectors.toSet());

@@ -352,6 +352,22 @@ public final class AcSupply {
                     faults.net(p, w.to()),
                     turns * w.volts() / primary.volts());
             c.resistor(PassiveStamps.winding(p, n), end, faults.net(p, w.from()), linear.ohms(p, w));
+            if (left(p, w, n == 1) < 1) burning(p, primary, w, n, c);
         }
+    }
+
+    /** Turns that touch are a winding of their own with nothing but their copper across it. */
+    private void burning(Part p, Winding primary, Winding w, int n, Circuit.Builder c) {
+        double turns = 1 - left(p, w, n == 1);
+        String end = p.reference() + ".turns" + n;
+        c.transformer(
+                p.reference() + ".shorted" + n,
+                p.reference() + ".primary",
+                faults.net(p, primary.to()),
+                end,
+                faults.net(p, w.to()),
+                turns * w.volts() / primary.volts());
+        double copper = w.ohms() > 0 ? w.ohms() : PassiveStamps.WINDING;
+        c.resistor(p.reference() + ".copper" + n, end, faults.net(p, w.to()), turns * copper);
     }
 }

@@ -20,7 +20,7 @@ import java.util.Map;
 /** Puts the parts that are plain resistances, to direct current or at mains frequency, into a circuit, with their faults. */
 public final class PassiveStamps {
     /** A winding whose resistance nobody stated, in ohms. */
-    private static final double WINDING = 1;
+    static final double WINDING = 1;
     /** A closed contact, a fuse. */
     static final double CONTACT = 0.02;
     /** Field coils warm up by some 60 K: copper gains 0.39 % a kelvin. */

@@ -1,0 +1,201 @@
+package anabion.core.command;
+
+import anabion.core.error.InputException;
+import anabion.core.power.GateItem;
+import anabion.core.power.PowerReading;
+import anabion.core.power.SeriesLamp;
+import anabion.core.power.WatchSign;
+import anabion.core.quantity.Notation;
+import anabion.core.quantity.Unit;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import java.util.stream.Collectors;
+
+/** What a line typed during a power-up asks for. */
+public sealed interface PowerRequest {
+    /**
+     * Something read at the step at hand.
+     *
+     * @param net the rail; empty for the highest, and for what is no rail's
+     */
+    record Read(PowerReading.What what, String net, double value) implements PowerRequest {}
+
+    /** Volts at the set, behind the lamp. */
+    record AtSet(double volts) implements PowerRequest {}
+
+    record Sign(WatchSign sign) implements PowerRequest {}
+
+    /** @param lamp empty for none */
+    record Lamp(Optional<SeriesLamp> lamp) implements PowerRequest {}
+
+    /**
+     * Conditions that somebody has seen to.
+     *
+     * @param kinds none for the one at hand
+     * @param all whether all that are asked by hand are meant
+     */
+    record Met(List<GateItem.Kind> kinds, boolean all) implements PowerRequest {}
+
+    record Overrule(GateItem.Kind kind, String reason) implements PowerRequest {}
+
+    /** Why a part was destroyed. */
+    record Cause(String part, String words) implements PowerRequest {}
+
+    record On() implements PowerRequest {}
+
+    record Off() implements PowerRequest {}
+
+    record Note(String text) implements PowerRequest {}
+
+    /** The step whose variac stands nearest. */
+    record GoTo(double dial) implements PowerRequest {}
+
+    /** Grammar of lines. */
+    final class Parser {
+        private static final Pattern LAMP = Pattern.compile(
+                "(?:(\\d+)\\s*[x×]\\s*)?(\\d+(?:[.,]\\d+)?)\\s*w?(?:\\s+(series|parallel))?", Pattern.CASE_INSENSITIVE);
+        /** Words on lamps that hold nothing back: their current is made by a circuit of their own. */
+        private static final Pattern NO_FILAMENT =
+                Pattern.compile(".*\\b(led|leds|cfl|fluorescent|energy|saving|neon)\\b.*", Pattern.CASE_INSENSITIVE);
+
+        private static final Pattern READ =
+                Pattern.compile("(?:(\\S+)\\s+)?([-−]?\\d[\\d.,]*)\\s*(mA|A|W|kW|mV|V)?\\s*(~|AC|ac)?");
+        private static final int MOST_LAMPS = 10;
+
+        private Parser() {}
+    }
+
+    /**
+     * Reads a line.
+     *
+     * @param line as typed
+     * @param volts nominal volts of the line, for lamps
+     * @param rail whether a word names one of the set's rails
+     * @throws InputException saying what is understood
+     */
+    static PowerRequest parse(String line, double volts, Predicate<String> rail) {
+        String text = line.strip();
+        String[] words = text.split("\\s+", 2);
+        String first = words[0].toLowerCase(Locale.ROOT);
+        String rest = words.length > 1 ? words[1].strip() : "";
+        Optional<WatchSign> sign = WatchSign.named(text);
+        if (sign.isPresent()) return new Sign(sign.get());
+        for (SeriesLamp.Glow g : SeriesLamp.Glow.values())
+            if (first.equals(g.code()) && rest.isEmpty()) return new Read(PowerReading.What.GLOW, "", g.ordinal());
+        return switch (first) {
+            case "lamp" -> lamp(rest, volts);
+            case "lit" -> new Read(PowerReading.What.DARK, "", 0);
+            case "on" -> new On();
+            case "off" -> new Off();
+            case "note" -> new Note(rest);
+            case "ok" -> met(rest);
+            case "overrule" -> overrule(rest);
+            case "cause" -> cause(rest);
+            case "set" -> new AtSet(Math.abs(Notation.exact(rest, Unit.VOLT)));
+            case "dial" -> new GoTo(Math.abs(Notation.exact(rest, Unit.VOLT)));
+            default -> read(text, rail);
+        };
+    }
+
+    private static PowerRequest met(String rest) {
+        boolean all = rest.equalsIgnoreCase("all");
+        List<GateItem.Kind> kinds = all || rest.isEmpty()
+                ? List.of()
+                : Arrays.stream(rest.split("[\\s,]+")).map(PowerRequest::kind).toList();
+        return new Met(kinds, all);
+    }
+
+    private static PowerRequest lamp(String rest, double volts) {
+        if (rest.isEmpty() || rest.equalsIgnoreCase("none")) return new Lamp(Optional.empty());
+        if (Parser.NO_FILAMENT.matcher(rest).matches())
+            throw InputException.at("lamp " + rest)
+                    .because("such a lamp holds nothing back: it has no filament that gets hot")
+                    .so("use a tungsten or halogen lamp of the line's volts");
+        Matcher m = Parser.LAMP.matcher(rest);
+        int count = m.matches() && m.group(1) != null ? Math.min(99, Integer.parseInt(first(m.group(1), 2))) : 1;
+        boolean fits = m.matches() && count >= 1 && count <= Parser.MOST_LAMPS;
+        double watts = fits ? Double.parseDouble(m.group(2).replace(',', '.')) : 0;
+        if (!fits || watts < 1 || watts > 3000)
+            throw InputException.at("lamp " + rest)
+                    .because("this is no lamp")
+                    .so("write it like lamp 100W, lamp 2x60W, lamp 2x100W series, or lamp none");
+        boolean chained = m.group(3) != null && m.group(3).equalsIgnoreCase("series");
+        return new Lamp(Optional.of(new SeriesLamp(volts, watts, count, chained && count > 1)));
+    }
+
+    private static String first(String digits, int most) {
+        return digits.length() > most ? "99" : digits;
+    }
+
+    private static GateItem.Kind kind(String word) {
+        String said = word.toLowerCase(Locale.ROOT);
+        return Arrays.stream(GateItem.Kind.values())
+                .filter(k -> k.code().equals(said))
+                .findFirst()
+                .orElseThrow(() -> InputException.at("\"" + word + "\"")
+                        .because("this is none of the conditions")
+                        .so("use one of "
+                                + Arrays.stream(GateItem.Kind.values())
+                                        .map(GateItem.Kind::code)
+                                        .collect(Collectors.joining(", "))));
+    }
+
+    private static PowerRequest overrule(String rest) {
+        String[] words = rest.split("\\s+", 2);
+        GateItem.Kind kind = kind(words[0]);
+        if (words.length < 2 || words[1].isBlank())
+            throw InputException.at("overrule " + rest)
+                    .because("no reason is given")
+                    .so("write why, like overrule loads the speaker is being repaired");
+        return new Overrule(kind, words[1].strip());
+    }
+
+    private static PowerRequest cause(String rest) {
+        String[] words = rest.split("\\s+", 2);
+        if (words.length < 2 || words[1].isBlank())
+            throw InputException.at("cause " + rest)
+                    .because("a part and its cause are wanted")
+                    .so("write it like cause F1 C18 was shorted");
+        return new Cause(words[0], words[1].strip());
+    }
+
+    private static PowerRequest read(String text, Predicate<String> rail) {
+        Matcher m = Parser.READ.matcher(text);
+        boolean named = m.matches() && m.group(1) != null;
+        if (!m.matches() || (named && !rail.test(m.group(1))))
+            throw InputException.at("\"" + text + "\"")
+                    .because("this is no reading of a power-up")
+                    .so(
+                            "write volts of the rail as 196, of another as B2 81, ripple as 3.2 AC, and 21 W, 90 mA, set 133, faint, lit, on, off");
+        String net = named ? m.group(1) : "";
+        String unit = m.group(3) == null ? "V" : m.group(3);
+        double value = number(text, m.group(2));
+        return switch (unit) {
+            case "W" -> new Read(PowerReading.What.WATTS, "", Math.abs(value));
+            case "kW" -> new Read(PowerReading.What.WATTS, "", 1000 * Math.abs(value));
+            case "A" -> new Read(PowerReading.What.AMPERES, "", Math.abs(value));
+            case "mA" -> new Read(PowerReading.What.AMPERES, "", Math.abs(value) / 1000);
+            default -> {
+                double volts = unit.equals("mV") ? value / 1000 : value;
+                yield m.group(4) == null
+                        ? new Read(PowerReading.What.RAIL, net, volts)
+                        : new Read(PowerReading.What.RIPPLE, net, Math.abs(volts));
+            }
+        };
+    }
+
+    private static double number(String text, String digits) {
+        try {
+            return Double.parseDouble(digits.replace('−', '-').replace(',', '.'));
+        } catch (NumberFormatException e) {
+            throw InputException.at("\"" + text + "\"")
+                    .because("this is no number")
+                    .so("write it like 196 or 3.2 AC");
+        }
+    }
+}

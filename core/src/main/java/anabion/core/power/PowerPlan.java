@@ -1,0 +1,148 @@
+package anabion.core.power;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.device.model.CathodeWarmUp;
+import anabion.core.json.Coded;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * How one set is brought up: what stands in its line, and the steps.
+ *
+ * @param lamp in series with the set; empty where none is used
+ * @param advised the lamp that suits the set, whichever is in hand; empty where none is used
+ * @param wakes volts at the set from which the highest rail rises; infinite for a set without rectifier
+ * @param stages in their order
+ */
+public record PowerPlan(
+        PlanKind kind,
+        Optional<SeriesLamp> lamp,
+        Optional<SeriesLamp> advised,
+        Fuse fuse,
+        double wakes,
+        List<Stage> stages,
+        List<PowerStep> steps) {
+    /** Of the nominal line, behind a lamp; the last is taken once more without it. */
+    private static final double[] VARIAC = {0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1};
+
+    private static final double[] SUPPLY = {0.5, 0.75, 1};
+    private static final double[] WHOLE = {1};
+    /** Share of a rail's full volts at which its rectifier counts as awake: more than a meter shows of a cold cathode. */
+    static final double AWAKE = 0.15;
+    /** Seconds at a step that no tube sees: long waits with dull heaters and volts on the plates harm them. */
+    private static final double SHORT_WAIT = 15;
+
+    private static final double LONGEST = 120;
+    /** Seconds at the full line, for what warms slowly: transformer, electrolytics, output tubes. */
+    private static final double SOAK = 600;
+
+    private static final double SETTLED = 0.95;
+
+    public PowerPlan {
+        stages = List.copyOf(stages);
+        steps = List.copyOf(steps);
+    }
+
+    /** What is powered, from little to all. */
+    public enum Stage implements Coded {
+        /** All tubes out: secondaries, watts without load, warmth. */
+        TRANSFORMER,
+        /** The rectifier in, a resistor as its load. */
+        RECTIFIER,
+        /** Volts at the lead, and their pole, before anything is joined to it. */
+        POLARITY,
+        /** Filament volts at every socket with the tubes out. */
+        FILAMENTS,
+        /** The vibrator alone: its buffer renewed, a supply that can start it. */
+        VIBRATOR,
+        WHOLE_SET;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /**
+     * @param inHand the lamp to plan with; empty for the one advised
+     * @param without whether no lamp is used
+     */
+    public static PowerPlan of(Chassis chassis, PowerModel model, Optional<SeriesLamp> inHand, boolean without) {
+        PlanKind kind = PlanKind.of(chassis);
+        SupplyPoint full = model.sound().at(model.nominal());
+        Optional<SeriesLamp> advised =
+                kind.takesLamp() ? Optional.of(SeriesLamp.forSet(model.nominal(), full.watts())) : Optional.empty();
+        Optional<SeriesLamp> lamp = without ? Optional.empty() : kind.takesLamp() ? inHand.or(() -> advised) : advised;
+        double wakes = kind.usesMains()
+                ? model.rail()
+                        .map(r -> model.sound().wakes(r.net(), model.nominal(), AWAKE))
+                        .orElse(Double.POSITIVE_INFINITY)
+                : Double.POSITIVE_INFINITY;
+        return new PowerPlan(
+                kind,
+                lamp,
+                advised,
+                Fuse.of(model.nominal(), full.amperes()),
+                wakes,
+                stages(chassis, kind),
+                steps(chassis, model, kind, lamp, wakes));
+    }
+
+    private static List<Stage> stages(Chassis chassis, PlanKind kind) {
+        boolean tubes = chassis.parts().stream().anyMatch(Part::isTube);
+        return switch (kind) {
+            case MAINS -> List.of(Stage.TRANSFORMER, Stage.RECTIFIER, Stage.WHOLE_SET);
+            case HOT_MAINS, DC_MAINS -> List.of(Stage.WHOLE_SET);
+            case BATTERY ->
+                tubes
+                        ? List.of(Stage.POLARITY, Stage.FILAMENTS, Stage.WHOLE_SET)
+                        : List.of(Stage.POLARITY, Stage.WHOLE_SET);
+            case CAR -> List.of(Stage.POLARITY, Stage.WHOLE_SET);
+            case VIBRATOR -> List.of(Stage.POLARITY, Stage.VIBRATOR, Stage.WHOLE_SET);
+        };
+    }
+
+    private static List<PowerStep> steps(
+            Chassis chassis, PowerModel model, PlanKind kind, Optional<SeriesLamp> lamp, double wakes) {
+        double[] shares =
+                switch (kind) {
+                    case MAINS, HOT_MAINS, DC_MAINS -> VARIAC;
+                    case BATTERY, CAR -> SUPPLY;
+                    case VIBRATOR -> WHOLE;
+                };
+        List<PowerStep> all = new ArrayList<>();
+        for (double share : shares) all.add(step(chassis, model, share * model.nominal(), lamp, wakes));
+        if (lamp.isPresent()) all.add(step(chassis, model, model.nominal(), Optional.empty(), wakes));
+        PowerStep last = all.remove(all.size() - 1);
+        all.add(new PowerStep(last.dial(), last.lamp(), last.warm(), last.cold(), last.glow(), SOAK));
+        return all;
+    }
+
+    private static PowerStep step(
+            Chassis chassis, PowerModel model, double dial, Optional<SeriesLamp> lamp, double wakes) {
+        SupplyPoint warm = model.sound().atDial(dial, lamp);
+        SeriesLamp.Glow glow = lamp.map(l -> l.glow(l.across(warm.amperes()))).orElse(SeriesLamp.Glow.DARK);
+        return new PowerStep(
+                dial,
+                lamp.isPresent(),
+                warm,
+                model.cold().at(warm.volts()).rails(),
+                glow,
+                wait(chassis, warm.volts() / model.nominal(), warm.volts() >= wakes));
+    }
+
+    /** Until cathodes give nearly what they will give at these volts. */
+    private static double wait(Chassis chassis, double heat, boolean awake) {
+        boolean tubes = chassis.parts().stream().anyMatch(Part::isTube);
+        if (!awake || !tubes) return SHORT_WAIT;
+        double last = CathodeWarmUp.emission(CathodeWarmUp.Kind.LARGE_CATHODE, heat, 0, LONGEST);
+        double seconds = SHORT_WAIT;
+        while (seconds < LONGEST
+                && CathodeWarmUp.emission(CathodeWarmUp.Kind.LARGE_CATHODE, heat, 0, seconds) < SETTLED * last)
+            seconds += SHORT_WAIT;
+        return seconds;
+    }
+}

@@ -1,0 +1,167 @@
+package anabion.core.power;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.circuit.Element;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.dc.Overload;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.AcSupply;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+
+/**
+ * What a set takes and gives at every line, in the state that a setting names.
+ *
+ * <p>Method: the whole set is solved at evenly spaced volts between nothing and {@value #TOP} times its nominal line; between them volts, amperes and watts run
+ * straight. All of it goes by the volts at the set, so one curve serves with any lamp: the lamp's drop follows from the set's current alone, and what the variac
+ * must give is their sum (lamp and set nearly in phase, which for heaters and rectifiers is right within a few per cent).
+ */
+public final class SupplyCurve {
+    /** Highest line of a curve, in nominal lines. */
+    static final double TOP = 1.125;
+
+    private static final int POINTS = 18;
+    /** Peak to peak over effective, of a sawtooth: 2√3. */
+    private static final double SAWTOOTH = 2 * Math.sqrt(3);
+
+    private final List<SupplyPoint> points;
+    private final Map<SeriesLamp, double[]> dials = new ConcurrentHashMap<>();
+
+    private SupplyCurve(List<SupplyPoint> points) {
+        this.points = List.copyOf(points);
+    }
+
+    /**
+     * Solves a set; where it does not settle the curve runs on between its neighbours.
+     *
+     * @param rails to follow, since a faulty set may have lost some of its own
+     */
+    public static SupplyCurve of(Simulator engine, Chassis chassis, Setting setting, List<Rail> rails) {
+        List<SupplyPoint> all = new ArrayList<>();
+        Map<String, Double> none = new HashMap<>();
+        rails.forEach(r -> none.put(r.net(), 0.0));
+        all.add(new SupplyPoint(0, 0, 0, none, none, List.of()));
+        for (int n = 1; n <= POINTS; n++) {
+            double volts = TOP * chassis.supply().volts() * n / POINTS;
+            OperatingPoint o = engine.solve(chassis, setting.withLine(volts));
+            if (o.converged()) all.add(point(chassis, volts, o, rails));
+        }
+        return new SupplyCurve(all);
+    }
+
+    /** A set solved at one line. */
+    static SupplyPoint point(Chassis chassis, double volts, OperatingPoint o, List<Rail> rails) {
+        Map<String, Double> all = new HashMap<>();
+        rails.forEach(r -> all.put(r.net(), r.volts(o)));
+        Map<String, Double> ripples = new HashMap<>();
+        o.ripples().forEach((net, r) -> {
+            if (all.containsKey(net)) ripples.put(net, r.volts() / SAWTOOTH);
+        });
+        boolean plugged = PlanKind.of(chassis).usesVariac();
+        double watts = plugged ? o.wattsFromMains() : batteryWatts(chassis, volts, o);
+        double amperes = plugged ? o.mainsAmperes() : batteryAmperes(chassis, volts, o);
+        return new SupplyPoint(volts, amperes, watts, all, ripples, Overload.of(chassis, o));
+    }
+
+    private static double batteryWatts(Chassis chassis, double volts, OperatingPoint o) {
+        double sum = chopped(chassis, o);
+        for (Element e : o.direct().circuit().elements())
+            if (e instanceof Element.Source) sum -= o.direct().watts(e);
+        return Math.max(0, sum);
+    }
+
+    /** Of the battery with the highest volts. */
+    private static double batteryAmperes(Chassis chassis, double volts, OperatingPoint o) {
+        double most = 0;
+        double amperes = 0;
+        for (Element e : o.direct().circuit().elements())
+            if (e instanceof Element.Source s && Math.abs(s.volts()) > most && supplies(chassis, s)) {
+                most = Math.abs(s.volts());
+                amperes = Math.abs(o.direct().amperes(e)[0]);
+            }
+        return amperes + chopped(chassis, o) / Math.max(volts, 1e-9);
+    }
+
+    private static boolean supplies(Chassis chassis, Element.Source s) {
+        return chassis.part(s.name())
+                .map(p -> p.component() instanceof Component.Battery)
+                .orElse(true);
+    }
+
+    /** What a vibrator takes from its battery. */
+    private static double chopped(Chassis chassis, OperatingPoint o) {
+        return AcSupply.vibrator(chassis).isPresent() ? o.wattsFromMains() : 0;
+    }
+
+    /** Those that were solved, from nothing upwards. */
+    public List<SupplyPoint> points() {
+        return points;
+    }
+
+    /** Whether the set settled anywhere. */
+    public boolean known() {
+        return points.size() > 2;
+    }
+
+    /** @param volts at the set; beyond the curve its last piece runs on */
+    public SupplyPoint at(double volts) {
+        int k = 1;
+        while (k < points.size() - 1 && points.get(k).volts() < volts) k++;
+        SupplyPoint a = points.get(k - 1);
+        SupplyPoint b = points.get(k);
+        double share = (volts - a.volts()) / (b.volts() - a.volts());
+        Map<String, Double> rails = new HashMap<>();
+        Map<String, Double> ripples = new HashMap<>();
+        a.rails().keySet().forEach(r -> {
+            rails.put(r, mix(a.rail(r), b.rail(r), share));
+            ripples.put(r, Math.max(0, mix(a.ripple(r), b.ripple(r), share)));
+        });
+        return new SupplyPoint(
+                volts,
+                Math.max(0, mix(a.amperes(), b.amperes(), share)),
+                Math.max(0, mix(a.watts(), b.watts(), share)),
+                rails,
+                ripples,
+                b.overloads());
+    }
+
+    private static double mix(double a, double b, double share) {
+        return a + share * (b - a);
+    }
+
+    /** The set where the variac gives so many volts, behind a lamp: both rise together, and between the points that were solved they run straight. */
+    public SupplyPoint atDial(double dial, Optional<SeriesLamp> lamp) {
+        if (lamp.isEmpty()) return at(dial);
+        double[] scale = dials.computeIfAbsent(lamp.get(), this::dials);
+        int k = 1;
+        while (k < scale.length - 1 && scale[k] < dial) k++;
+        double share = (dial - scale[k - 1]) / Math.max(scale[k] - scale[k - 1], 1e-9);
+        return at(mix(points.get(k - 1).volts(), points.get(k).volts(), share));
+    }
+
+    /** What the variac gives at every point that was solved. */
+    private double[] dials(SeriesLamp lamp) {
+        return points.stream()
+                .mapToDouble(p -> p.volts() + lamp.across(p.amperes()))
+                .toArray();
+    }
+
+    /**
+     * The least volts at the set from which a rail has a share of what it has at the nominal line.
+     *
+     * @return infinite where it never has
+     */
+    public double wakes(String rail, double nominal, double share) {
+        double full = Math.abs(at(nominal).rail(rail));
+        if (full <= 0) return Double.POSITIVE_INFINITY;
+        double step = nominal / 200;
+        for (double v = step; v <= nominal; v += step) if (Math.abs(at(v).rail(rail)) >= share * full) return v;
+        return Double.POSITIVE_INFINITY;
+    }
+}

@@ -1,0 +1,104 @@
+package anabion.desktop.session;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.coldcheck.ColdRow;
+import anabion.core.coldcheck.ColdTable;
+import anabion.core.error.InputException;
+import anabion.core.job.Job;
+import anabion.core.job.Step;
+import anabion.core.power.Gate;
+import anabion.core.power.GateItem;
+import anabion.core.power.PowerModel;
+import anabion.core.power.PowerProgress;
+import anabion.core.reading.Reading;
+import anabion.core.recap.Plan;
+import anabion.core.recap.Planner;
+import anabion.core.recap.Policy;
+import anabion.core.recap.Stock;
+import anabion.workshop.SetRecord;
+import java.util.List;
+import java.util.Optional;
+import javafx.beans.property.ReadOnlyObjectProperty;
+import javafx.beans.property.ReadOnlyObjectWrapper;
+
+/** Follows the power-up of the set on the bench, while its step is in hand: the circuit is solved once, each line of the log is weighed. */
+public final class PowerUps {
+    private final Session session;
+    private final ReadOnlyObjectWrapper<Optional<PowerUp>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
+    private final ReadOnlyObjectWrapper<String> trouble = new ReadOnlyObjectWrapper<>("");
+    private Optional<Ground> ground = Optional.empty();
+    /** Solved on the compute side, where one job of a name runs at a time. */
+    private volatile Optional<Solved> solved = Optional.empty();
+
+    private record Ground(Chassis chassis, Job job, List<Reading> readings) {}
+
+    private record Solved(Chassis chassis, PowerModel model, Optional<Plan> recap) {
+        static Solved of(Chassis chassis) {
+            return new Solved(chassis, PowerModel.of(chassis), recap(chassis));
+        }
+
+        /** A set whose capacitors cannot be planned can still be brought up. */
+        private static Optional<Plan> recap(Chassis chassis) {
+            try {
+                return Optional.of(Planner.plan(chassis, Policy.USUAL, Stock.NONE));
+            } catch (InputException e) {
+                return Optional.empty();
+            }
+        }
+    }
+
+    /** All that the sheet shows. */
+    public record PowerUp(PowerModel model, PowerProgress progress, List<GateItem> gate) {
+        /** Whether nothing keeps the set from being switched on. */
+        public boolean open() {
+            return Gate.open(gate);
+        }
+    }
+
+    PowerUps(Session session) {
+        this.session = session;
+        session.set().addListener((o, a, b) -> look());
+        session.step().addListener((o, a, b) -> look());
+    }
+
+    /** Empty before it is computed, and for a set without a circuit. */
+    public ReadOnlyObjectProperty<Optional<PowerUp>> shown() {
+        return shown.getReadOnlyProperty();
+    }
+
+    /** Why nothing can be foreseen; empty where it can. */
+    public ReadOnlyObjectProperty<String> trouble() {
+        return trouble.getReadOnlyProperty();
+    }
+
+    private void look() {
+        if (session.step().get() != Step.FIRST_POWER) return;
+        Optional<Ground> now = session.set().get().map(PowerUps::ground);
+        if (now.equals(ground)) return;
+        boolean same = now.map(g -> g.chassis().id())
+                .equals(ground.map(g -> g.chassis().id()));
+        ground = now;
+        if (!same) shown.set(Optional.empty());
+        trouble.set("");
+        if (now.isEmpty()) return;
+        session.compute()
+                .ask(ComputeScheduler.Job.POWER, () -> computed(now.get()), p -> shown.set(Optional.of(p)), t -> {
+                    if (!(t instanceof InputException)) session.report(t);
+                    shown.set(Optional.empty());
+                    trouble.set(String.valueOf(t.getMessage()));
+                });
+    }
+
+    private static Ground ground(SetRecord s) {
+        return new Ground(s.chassis(), s.job(), s.readings());
+    }
+
+    private PowerUp computed(Ground g) {
+        Solved s = solved.filter(x -> x.chassis().equals(g.chassis())).orElseGet(() -> Solved.of(g.chassis()));
+        solved = Optional.of(s);
+        PowerProgress progress = PowerProgress.of(g.chassis(), g.job(), s.model());
+        List<ColdRow> cold = ColdTable.of(g.chassis(), g.readings(), g.job());
+        return new PowerUp(
+                s.model(), progress, Gate.of(g.chassis(), g.job(), cold, s.recap(), progress.plan(), s.model()));
+    }
+}
