@@ -4,6 +4,7 @@ import anabion.core.error.InputException;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerReading;
 import anabion.core.power.SeriesLamp;
+import anabion.core.power.Sum;
 import anabion.core.power.WatchSign;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -46,6 +47,9 @@ public sealed interface PowerRequest {
     /** Why a part was destroyed. */
     record Cause(String part, String words) implements PowerRequest {}
 
+    /** A sum about the supply. */
+    record Reckon(Sum sum) implements PowerRequest {}
+
     record On() implements PowerRequest {}
 
     record Off() implements PowerRequest {}
@@ -65,6 +69,9 @@ public sealed interface PowerRequest {
 
         private static final Pattern READ =
                 Pattern.compile("(?:(\\S+)\\s+)?([-−]?\\d[\\d.,]*)\\s*(mA|A|W|kW|mV|V)?\\s*(~|AC|ac)?");
+        private static final Pattern PAIR =
+                Pattern.compile("\\S+\\s+(\\S+(?:\\s*V)?)\\s+(?:to|of)\\s+(\\S+(?:\\s*V)?)", Pattern.CASE_INSENSITIVE);
+        private static final Pattern HOURS = Pattern.compile("(\\d[\\d.,]*)\\s*(mAh|Ah)", Pattern.CASE_INSENSITIVE);
         private static final int MOST_LAMPS = 10;
 
         private Parser() {}
@@ -97,9 +104,39 @@ public sealed interface PowerRequest {
             case "overrule" -> overrule(rest);
             case "cause" -> cause(rest);
             case "set" -> new AtSet(Math.abs(Notation.exact(rest, Unit.VOLT)));
+            case "drop" -> new Reckon(new Sum.Drop(pair(line)[0], pair(line)[1]));
+            case "buck" -> new Reckon(new Sum.Buck(pair(line)[0], pair(line)[1]));
+            case "tap" -> new Reckon(new Sum.Tap(pair(line)[0], pair(line)[1]));
+            case "heaters" -> new Reckon(new Sum.Heaters(rest.isEmpty() ? 0 : volts(rest)));
+            case "capacitor" -> new Reckon(new Sum.CapacitorDropper(rest.isEmpty() ? 0 : volts(rest)));
+            case "load" -> new Reckon(new Sum.TestLoad());
+            case "runtime" -> new Reckon(new Sum.RunTime(hours(rest)));
             case "dial" -> new GoTo(Math.abs(Notation.exact(rest, Unit.VOLT)));
             default -> read(text, rail);
         };
+    }
+
+    private static double volts(String text) {
+        return Math.abs(Notation.exact(text, Unit.VOLT));
+    }
+
+    /** {@code 360 to 240}, {@code 6.9 of 6.3}. */
+    private static double[] pair(String line) {
+        Matcher m = Parser.PAIR.matcher(line.strip());
+        if (!m.matches())
+            throw InputException.at("\"" + line + "\"")
+                    .because("two volts are wanted")
+                    .so("write it like drop 360 to 240, buck 240 to 220 or tap 6.9 of 6.3");
+        return new double[] {volts(m.group(1)), volts(m.group(2))};
+    }
+
+    private static double hours(String text) {
+        Matcher m = Parser.HOURS.matcher(text);
+        if (!m.matches())
+            throw InputException.at("runtime " + text)
+                    .because("a battery's ampere-hours are wanted")
+                    .so("write it like runtime 2 Ah or runtime 500 mAh");
+        return number(text, m.group(1)) * (m.group(2).equalsIgnoreCase("mAh") ? 1e-3 : 1);
     }
 
     private static PowerRequest met(String rest) {

@@ -22,6 +22,8 @@ import anabion.core.reading.Standing;
 import anabion.core.recap.Item;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Role;
+import anabion.core.simulation.supply.AcSupply;
+import anabion.core.simulation.supply.PassiveStamps;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -201,13 +203,27 @@ public final class Gate {
         if (!standIns.isEmpty()) bar(Kind.TEMPORARY, Phrase.of("power.gate.temporary", some(standIns)));
     }
 
-    /** Whether a good part of the line can stand between its ends, if it opens as well. */
+    /** Whether it stands in the line before anything drops it, or a good part of the line can stand between its ends. */
     private boolean carriesMains(Part p) {
+        if (p.nets().values().stream().anyMatch(line()::contains)) return true;
         List<String> nets = p.nets().values().stream().distinct().toList();
         for (int i = 0; i < nets.size(); i++)
             for (int k = i + 1; k < nets.size(); k++)
                 if (reach.worst(p, nets.get(i), nets.get(k)).isPresent()) return true;
         return false;
+    }
+
+    /** The nets that fuses, switches and small resistors join to the plug, but for what the circuit returns to. */
+    private Set<String> line() {
+        Set<String> all = new TreeSet<>();
+        if (!plan.kind().usesMains()) return all;
+        List<String> left = new ArrayList<>(List.of(AcSupply.L, AcSupply.N));
+        while (!left.isEmpty()) {
+            String net = left.remove(0);
+            if (chassis.returns().contains(net) || !all.add(net)) continue;
+            for (Part p : chassis.parts()) if (p.touches(net)) left.addAll(PassiveStamps.joined(p, net));
+        }
+        return all;
     }
 
     private void capacitors(Kind kind, Predicate<Item> which) {

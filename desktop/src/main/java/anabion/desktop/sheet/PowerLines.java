@@ -1,0 +1,208 @@
+package anabion.desktop.sheet;
+
+import anabion.core.command.PowerRequest;
+import anabion.core.error.InputException;
+import anabion.core.job.Job;
+import anabion.core.job.PowerEntry;
+import anabion.core.json.Extra;
+import anabion.core.power.GateItem;
+import anabion.core.power.PowerProgress;
+import anabion.core.power.Rail;
+import anabion.core.power.SeriesLamp;
+import anabion.desktop.session.PowerUps.PowerUp;
+import anabion.desktop.session.Session;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.function.Supplier;
+
+/** Carries out what is typed during a power-up: each line becomes one of the log. */
+final class PowerLines {
+    private final Session session;
+    private final Supplier<Optional<PowerProgress.Row>> step;
+    private final Supplier<Optional<GateItem>> condition;
+
+    /**
+     * @param step the one that is lit
+     * @param condition the one that is lit
+     */
+    PowerLines(Session session, Supplier<Optional<PowerProgress.Row>> step, Supplier<Optional<GateItem>> condition) {
+        this.session = session;
+        this.step = step;
+        this.condition = condition;
+    }
+
+    private Optional<PowerUp> now() {
+        return session.power().shown().get();
+    }
+
+    /** @throws InputException if it makes no sense for this set, or at this time */
+    CompletableFuture<?> carryOut(PowerUp p, PowerRequest request, String line) {
+        if (request instanceof PowerRequest.Met m) return met(p, m);
+        return put(line, job().with(entry(p, request, line)));
+    }
+
+    private Job job() {
+        return session.need().job();
+    }
+
+    private CompletableFuture<?> put(String label, Job job) {
+        return session.putJob(session.say("power.change", label), job);
+    }
+
+    private PowerEntry entry(PowerUp p, PowerRequest request, String line) {
+        if (request instanceof PowerRequest.Read r) return read(p, r, line);
+        if (request instanceof PowerRequest.AtSet s) {
+            on(line);
+            return entry(PowerEntry.Kind.AT_SET, step.get(), "", s.volts(), "");
+        }
+        if (request instanceof PowerRequest.Sign s)
+            return entry(PowerEntry.Kind.SIGN, step.get(), s.sign().code(), 0, "");
+        if (request instanceof PowerRequest.Lamp l) return lamp(p, l);
+        if (request instanceof PowerRequest.Overrule o) return overrule(p, o);
+        if (request instanceof PowerRequest.Cause c) return cause(c);
+        if (request instanceof PowerRequest.On) return begun(p, line);
+        if (request instanceof PowerRequest.Off) return entry(PowerEntry.Kind.OFF, step.get(), "", 0, "");
+        return entry(PowerEntry.Kind.NOTE, step.get(), "", 0, ((PowerRequest.Note) request).text());
+    }
+
+    private PowerEntry entry(
+            PowerEntry.Kind kind, Optional<PowerProgress.Row> at, String what, double value, String text) {
+        double dial = at.map(r -> r.step().dial()).orElse(0.0);
+        double atSet =
+                at.filter(r -> !r.step().lamp()).map(r -> r.step().dial()).orElse(0.0);
+        return new PowerEntry(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                kind,
+                dial,
+                atSet,
+                what,
+                against(kind, what),
+                value,
+                text,
+                job().fitted().id(),
+                Extra.NONE);
+    }
+
+    private String against(PowerEntry.Kind kind, String net) {
+        boolean rail = kind == PowerEntry.Kind.RAIL || kind == PowerEntry.Kind.RIPPLE;
+        return now().filter(p -> rail).stream()
+                .flatMap(p -> p.model().rails().stream())
+                .filter(r -> r.net().equals(net))
+                .map(Rail::foot)
+                .findFirst()
+                .orElse("");
+    }
+
+    private void on(String line) {
+        if (!job().power().on())
+            throw InputException.at("\"" + line + "\"")
+                    .because(session.say("power.is-off"))
+                    .so(session.say("power.is-off.remedy"));
+    }
+
+    private PowerEntry begun(PowerUp p, String line) {
+        if (job().power().on())
+            throw InputException.at("\"" + line + "\"")
+                    .because(session.say("power.is-on"))
+                    .so(session.say("power.is-on.remedy"));
+        List<String> missing = p.gate().stream()
+                .filter(i -> i.state().stops())
+                .map(i -> session.say("power.gate.name." + i.kind().code()))
+                .toList();
+        if (!missing.isEmpty())
+            throw InputException.at("\"" + line + "\"")
+                    .because(session.say("power.gate.closed", String.join(", ", missing)))
+                    .so(session.say("power.gate.closed.remedy"));
+        return entry(
+                PowerEntry.Kind.BEGAN, step.get(), p.progress().plan().kind().code(), 0, "");
+    }
+
+    private PowerEntry read(PowerUp p, PowerRequest.Read r, String line) {
+        on(line);
+        PowerEntry.Kind kind =
+                switch (r.what()) {
+                    case RAIL -> PowerEntry.Kind.RAIL;
+                    case RIPPLE -> PowerEntry.Kind.RIPPLE;
+                    case WATTS -> PowerEntry.Kind.WATTS;
+                    case AMPERES -> PowerEntry.Kind.AMPERES;
+                    case GLOW -> PowerEntry.Kind.GLOW;
+                    case DARK -> PowerEntry.Kind.LIT;
+                };
+        if (kind == PowerEntry.Kind.GLOW) {
+            if (p.progress().plan().lamp().isEmpty())
+                throw InputException.at("\"" + line + "\"")
+                        .because(session.say("power.no-lamp"))
+                        .so(session.say("power.no-lamp.remedy"));
+            return entry(kind, step.get(), SeriesLamp.Glow.values()[(int) r.value()].code(), 0, "");
+        }
+        String net = kind != PowerEntry.Kind.RAIL && kind != PowerEntry.Kind.RIPPLE
+                ? ""
+                : p.model().rails().stream()
+                        .map(Rail::net)
+                        .filter(n -> n.equalsIgnoreCase(r.net()))
+                        .findFirst()
+                        .or(() -> p.model().rail().map(Rail::net))
+                        .orElse("");
+        return entry(kind, step.get(), net, r.value(), "");
+    }
+
+    private PowerEntry lamp(PowerUp p, PowerRequest.Lamp l) {
+        if (!p.progress().plan().kind().takesLamp())
+            throw InputException.at("lamp")
+                    .because(session.say("power.lamp.battery"))
+                    .so(session.say("power.lamp.battery.remedy"));
+        return entry(
+                PowerEntry.Kind.LAMP,
+                Optional.empty(),
+                l.lamp().map(SeriesLamp::text).orElse(""),
+                0,
+                "");
+    }
+
+    private PowerEntry overrule(PowerUp p, PowerRequest.Overrule o) {
+        GateItem item = p.gate().stream()
+                .filter(i -> i.kind() == o.kind())
+                .findFirst()
+                .orElseThrow(() -> InputException.at(o.kind().code())
+                        .because(session.say("power.gate.not-asked"))
+                        .so(session.say("power.gate.not-asked.remedy")));
+        if (item.state() == GateItem.State.BARRED)
+            throw InputException.at(o.kind().code())
+                    .because(session.say("power.gate.barred"))
+                    .so(session.words().get().say(item.why()));
+        return entry(PowerEntry.Kind.OVERRULED, Optional.empty(), o.kind().code(), 0, o.reason());
+    }
+
+    private PowerEntry cause(PowerRequest.Cause c) {
+        String part = session.need()
+                .chassis()
+                .part(c.part().toUpperCase(java.util.Locale.ROOT))
+                .or(() -> session.need().chassis().part(c.part()))
+                .orElseThrow(() -> InputException.at(c.part())
+                        .because(session.say("ui.no-part"))
+                        .so(session.say("ui.no-part.remedy")))
+                .reference();
+        return entry(PowerEntry.Kind.CAUSE, Optional.empty(), part, 0, c.words());
+    }
+
+    /** {@code ok} alone says it of the condition in hand, {@code ok all} of all that are asked by hand. */
+    private CompletableFuture<?> met(PowerUp p, PowerRequest.Met m) {
+        List<GateItem.Kind> asked = p.gate().stream()
+                .map(GateItem::kind)
+                .filter(GateItem.Kind::isByHand)
+                .toList();
+        Job job = job();
+        List<GateItem.Kind> lit = condition.get().map(GateItem::kind).stream().toList();
+        for (GateItem.Kind k : m.all() ? asked : m.kinds().isEmpty() ? lit : m.kinds()) {
+            if (!asked.contains(k))
+                throw InputException.at(k.code())
+                        .because(session.say("power.gate.by-record"))
+                        .so(session.say("power.gate.by-record.remedy"));
+            job = job.with(entry(PowerEntry.Kind.MET, Optional.empty(), k.code(), 0, ""));
+        }
+        return put("ok", job);
+    }
+}

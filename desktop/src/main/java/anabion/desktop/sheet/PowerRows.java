@@ -1,0 +1,174 @@
+package anabion.desktop.sheet;
+
+import anabion.core.power.GateItem;
+import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerReading;
+import anabion.core.power.Rail;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.reading.Standing;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.NeedleBar;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.PowerUps.PowerUp;
+import anabion.desktop.session.Session;
+import java.util.Optional;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.Region;
+
+/** How the conditions and steps of a power-up are drawn. */
+final class PowerRows {
+    private final Session session;
+    private boolean tight;
+
+    PowerRows(Session session) {
+        this.session = session;
+    }
+
+    /**
+     * Without the needle bar where the sheet is narrow.
+     *
+     * @return whether that is another way than before
+     */
+    boolean tight(boolean narrow) {
+        boolean other = narrow != tight;
+        tight = narrow;
+        return other;
+    }
+
+    boolean tight() {
+        return tight;
+    }
+
+    HBox condition(GateItem i) {
+        Mark mark = new Mark(
+                switch (i.state()) {
+                    case MET -> Mark.Kind.DISC;
+                    case OVERRULED -> Mark.Kind.SQUARE;
+                    case MISSING -> Mark.Kind.RING;
+                    case BARRED -> Mark.Kind.TRIANGLE;
+                });
+        Label what = Texts.column(
+                session.say("power.gate.name." + i.kind().code()),
+                130,
+                false,
+                i.state().stops() ? "medium" : "soft");
+        Label why =
+                Texts.wrapped(session.words().get().say(i.why()), i.state() == GateItem.State.BARRED ? "out" : "soft");
+        HBox.setHgrow(why, Priority.ALWAYS);
+        HBox box = new HBox(10, mark, what, why);
+        box.setAlignment(Pos.CENTER_LEFT);
+        box.setPadding(new Insets(4, 14, 4, 14));
+        box.setAccessibleText(
+                session.say("power.gate.state." + i.state().code()) + ": " + what.getText() + ", " + why.getText());
+        return box;
+    }
+
+    HBox head(PowerUp p) {
+        HBox head = columns(
+                session.say("power.column.dial"),
+                session.say("power.column.at-set"),
+                session.say("power.column.load"),
+                expectedHead(p),
+                session.say("power.column.read"),
+                Texts.label(session.say("ui.volts.bar")),
+                session.say("power.column.wait"),
+                Texts.label(session.say("ui.volts.verdict")));
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    private String expectedHead(PowerUp p) {
+        return p.model().rectified()
+                ? session.say(
+                        "power.column.expected", p.model().rail().map(Rail::net).orElse(""))
+                : session.say("power.column.current");
+    }
+
+    private HBox columns(
+            String dial,
+            String atSet,
+            String load,
+            String expected,
+            String read,
+            Region bar,
+            String wait,
+            Label verdict) {
+        bar.setMinWidth(84);
+        bar.setPrefWidth(140);
+        bar.setMaxWidth(140);
+        HBox.setHgrow(bar, Priority.ALWAYS);
+        HBox.setMargin(bar, new Insets(0, 10, 0, 14));
+        verdict.setMinWidth(0);
+        verdict.setPrefWidth(110);
+        HBox.setHgrow(verdict, Priority.ALWAYS);
+        HBox row = new HBox(
+                Texts.column(dial, 62, true),
+                Texts.column(atSet, 70, true),
+                Texts.column(load, 70, true),
+                Texts.column(expected, 108, true),
+                Texts.column(read, 70, true, "read"),
+                bar,
+                Texts.column(wait, 52, true),
+                verdict);
+        HBox.setMargin(verdict, new Insets(0, 0, 0, 14));
+        if (tight) row.getChildren().remove(bar);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    HBox row(PowerUp p, PowerProgress.Row r) {
+        NeedleBar bar = new NeedleBar();
+        if (r.standing() == Standing.NOT_TAKEN) bar.expected();
+        else bar.read(r.halfWidths(), r.standing(), false);
+        String net = p.model().rail().map(Rail::net).orElse("");
+        boolean rectified = p.model().rectified();
+        String expected = rectified
+                ? volts(r.step().warm().rail(net))
+                : Figures.si(Quantity.amperes(r.step().warm().amperes()), 2);
+        String read = r.rail().filter(v -> rectified).map(Figures::volts).orElse("·");
+        if (!rectified)
+            read = taken(p, r).map(a -> Figures.si(Quantity.amperes(a), 2)).orElse("·");
+        String atSet = volts(r.atSet().orElse(r.step().warm().volts()));
+        String load = r.watts().map(w -> watts(w)).orElse(watts(r.step().warm().watts()));
+        String verdict = session.say("power.standing."
+                        + r.standing().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'))
+                + (r.step().lamp() || p.progress().plan().lamp().isEmpty() ? "" : session.say("power.without-lamp"));
+        HBox box = columns(
+                volts(r.step().dial()),
+                atSet,
+                load,
+                expected,
+                read,
+                bar,
+                clock(r.step().seconds()),
+                Texts.label(verdict, r.standing() == Standing.OUT ? "out" : "soft"));
+        box.setAccessibleText(session.say("power.row", volts(r.step().dial()), expected, read, verdict));
+        return box;
+    }
+
+    private static Optional<Double> taken(PowerUp p, PowerProgress.Row r) {
+        return p.progress().readings().stream()
+                .filter(x -> x.what() == PowerReading.What.AMPERES
+                        && x.dial() == r.step().dial())
+                .reduce((a, b) -> b)
+                .map(PowerReading::value);
+    }
+
+    static String volts(double v) {
+        return Figures.fixed(v, Math.abs(v) < 20 ? 1 : 0) + " V";
+    }
+
+    static String watts(double w) {
+        return Figures.fixed(w, w < 10 ? 1 : 0) + " W";
+    }
+
+    private static String clock(double seconds) {
+        int whole = (int) Math.round(seconds);
+        return whole / 60 + ":" + String.format(java.util.Locale.ROOT, "%02d", whole % 60);
+    }
+}
