@@ -123,10 +123,7 @@ final class LinkWords {
     static String of(Part part, List<Winding> windings) {
         StringBuilder text = new StringBuilder();
         for (Winding w : windings) {
-            text.append(' ')
-                    .append(part.nets().get(w.from()))
-                    .append('>')
-                    .append(part.nets().get(w.to()));
+            text.append(' ').append(end(part, w.from())).append('>').append(end(part, w.to()));
             List<String> values = new ArrayList<>();
             if (w.volts() > 0) values.add(plain(w.volts()) + "V");
             if (w.ohms() > 0) values.add(plain(w.ohms()) + "R");
@@ -136,13 +133,18 @@ final class LinkWords {
         return text.toString();
     }
 
+    /** A terminal without a net keeps its place: such a line is refused until it is filled in. */
+    private static String end(Part part, String terminal) {
+        return part.nets().getOrDefault(terminal, "?");
+    }
+
     static String ofContacts(Part part, List<Contact> contacts) {
         StringBuilder text = new StringBuilder();
         for (Contact c : contacts)
             text.append(' ')
-                    .append(part.nets().get(c.from()))
+                    .append(end(part, c.from()))
                     .append('>')
-                    .append(part.nets().get(c.to()))
+                    .append(end(part, c.to()))
                     .append('@')
                     .append(String.join(",", c.at()));
         return text.toString();

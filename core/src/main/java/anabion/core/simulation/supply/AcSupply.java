@@ -108,9 +108,9 @@ public final class AcSupply {
         return chassis.parts().stream().filter(AcSupply::vibrates).findFirst();
     }
 
-    /** Whether a part is a vibrator with both ends of its primary entered. */
+    /** Whether a part is a vibrator whose reed and both ends of its primary are entered. */
     public static boolean vibrates(Part p) {
-        return p.is(PartRole.VIBRATOR) && p.nets().containsKey("3");
+        return p.is(PartRole.VIBRATOR) && p.nets().keySet().containsAll(List.of("1", "2", "3"));
     }
 
     /** The shape of its volts. */

@@ -28,9 +28,10 @@ record WindingEnds(Chassis chassis) {
         for (Part p : chassis.parts())
             if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
                 for (Winding x : w.windings()) {
-                    if (end.equals(p.nets().get(x.from()))) found.add(p.nets().get(x.to()));
-                    else if (end.equals(p.nets().get(x.to())))
-                        found.add(p.nets().get(x.from()));
+                    Optional<String> from = Optional.ofNullable(p.nets().get(x.from()));
+                    Optional<String> to = Optional.ofNullable(p.nets().get(x.to()));
+                    if (from.filter(end::equals).isPresent()) to.ifPresent(found::add);
+                    else if (to.filter(end::equals).isPresent()) from.ifPresent(found::add);
                 }
         return found;
     }
