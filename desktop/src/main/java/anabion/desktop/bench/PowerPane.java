@@ -7,7 +7,6 @@ import anabion.core.power.PowerProgress;
 import anabion.core.power.PowerStep;
 import anabion.core.power.Rail;
 import anabion.core.power.SeriesLamp;
-import anabion.core.power.StopReason;
 import anabion.core.power.WatchSign;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -38,8 +37,7 @@ final class PowerPane extends VBox {
         this.power = power;
         this.progress = power.progress();
         getChildren().add(Texts.wrapped(headline(), "headline"));
-        if (progress.seen().isPresent()) seen(progress.seen().get());
-        else if (progress.stop().isPresent()) stopped(progress.stop().get());
+        progress.seen().ifPresent(this::seen);
         if (!progress.readings().isEmpty()) odds();
         getChildren().addAll(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"));
         next().forEach(n -> getChildren().add(Texts.wrapped(n)));
@@ -64,11 +62,6 @@ final class PowerPane extends VBox {
         if (progress.on()) return session.say("power.is-on-now");
         boolean barred = power.gate().stream().anyMatch(i -> i.state() == GateItem.State.BARRED);
         return session.say(barred ? "power.barred" : power.open() ? "power.ready" : "power.not-ready");
-    }
-
-    private void stopped(StopReason reason) {
-        getChildren()
-                .add(Texts.wrapped(session.words().get().say(reason.words(power.model(), progress.plan())), "out"));
     }
 
     private void seen(WatchSign sign) {

@@ -85,7 +85,7 @@ public final class PowerCurveView extends Region {
         wash(m);
         // of each kind the worst: it lies farthest from what is right
         Map<LookAlike.Kind, PowerModel.Faulty> worst = new EnumMap<>(LookAlike.Kind.class);
-        m.others().forEach(f -> worst.put(f.what().kind(), f));
+        m.others().forEach(f -> worst.merge(f.what().kind(), f, (a, b) -> off(m, b) > off(m, a) ? b : a));
         List<Double> named = new ArrayList<>();
         worst.values().forEach(f -> alike(f, m, named));
         curve("curve", m.sound());
@@ -93,6 +93,11 @@ public final class PowerCurveView extends Region {
         at.getStyleClass().add("power-here");
         getChildren().add(at);
         readings.forEach(this::point);
+    }
+
+    private double off(PowerModel m, PowerModel.Faulty f) {
+        double there = value().applyAsDouble(f.curve().at(m.nominal()));
+        return Math.abs(there - value().applyAsDouble(m.sound().at(m.nominal())));
     }
 
     private double x(double volts) {
