@@ -16,7 +16,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** {@code bench NAME [--json]}: startup, workshop, judge, engine, power or diagnosis. */
+/** {@code bench NAME [--json]}: startup, memory, workshop, judge, engine, power or diagnosis. */
 public final class Main {
     private Main() {}
 
@@ -27,6 +27,7 @@ public final class Main {
         Map<String, Object> results =
                 switch (name) {
                     case "startup" -> Startup.measure(root);
+                    case "memory" -> Startup.memory(root);
                     case "workshop" -> WorkshopBenchmark.measure(root);
                     case "judge" -> JudgeBenchmark.measure();
                     case "engine" -> EngineBenchmark.measure();
@@ -38,7 +39,7 @@ public final class Main {
                 };
         if (results.isEmpty()) {
             System.err.println("anabion: there is no benchmark \"" + name
-                    + "\"\n  Use one of startup, workshop, judge, engine, power, diagnosis.");
+                    + "\"\n  Use one of startup, memory, workshop, judge, engine, power, diagnosis.");
             System.exit(2);
         }
         if (json) System.out.print(TreeWriter.text(results));

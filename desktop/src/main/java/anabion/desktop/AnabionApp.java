@@ -21,6 +21,7 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BiConsumer;
 import java.util.function.Supplier;
+import javafx.animation.AnimationTimer;
 import javafx.application.Platform;
 import javafx.geometry.Rectangle2D;
 import javafx.scene.Scene;
@@ -30,6 +31,8 @@ import javafx.stage.Stage;
 
 /** The one window. */
 public final class AnabionApp {
+    private static final int FIRST_FRAMES = 3;
+
     private AnabionApp() {}
 
     /**
@@ -40,16 +43,32 @@ public final class AnabionApp {
      * @param shown is told once the window is there
      */
     public static void start(Workshop workshop, Optional<Path> toImport, BiConsumer<Shell, Session> shown) {
-        Platform.startup(() -> open(new Stage(), workshop, toImport, shown));
+        Toolkit.run(() -> open(new Stage(), workshop, toImport, shown));
     }
 
     /** Shows a workshop in a window of its own. */
     static void open(Stage stage, Workshop workshop, Optional<Path> toImport, BiConsumer<Shell, Session> shown) {
         Session session = new Session(workshop);
+        session.compute().hold();
         Shell shell = show(stage, session, Ports.system(stage));
         live(stage, session, shell);
+        drawn(session.compute()::release);
         toImport.ifPresent(f -> take(f, session, shell));
         shown.accept(shell, session);
+    }
+
+    /** Runs something after the first frames: what a person sees first shares the processors with nothing. */
+    private static void drawn(Runnable then) {
+        new AnimationTimer() {
+            private int frames;
+
+            @Override
+            public void handle(long now) {
+                if (++frames < FIRST_FRAMES) return;
+                stop();
+                then.run();
+            }
+        }.start();
     }
 
     /** The window's end is the session's, and what nobody caught is said in the window. */

@@ -26,6 +26,7 @@ public final class Main {
         String file = command.equals("demo") || command.equals("app") ? "" : command;
         Path folder = words.isEmpty() ? home(demo) : Path.of(words.get(0));
         Logs.to(folder);
+        Toolkit.begin();
         try {
             if (demo && fresh) DemoWorkshop.reset(folder);
             Workshop workshop = Workshop.open(folder, Clock.system(java.time.ZoneId.systemDefault()));
@@ -43,6 +44,9 @@ public final class Main {
             System.err.println("anabion: " + e.getMessage());
             if (e.kind() == StorageException.Kind.RESTORABLE) Refusal.offer(e.getMessage(), folder, BAD_INPUT);
             else Refusal.show(e.getMessage(), BAD_INPUT);
+        } catch (RuntimeException | Error e) {
+            Toolkit.end();
+            throw e;
         }
     }
 

@@ -39,7 +39,7 @@ final class Refusal {
      * @param code with which the program ends
      */
     static void show(String what, int code) {
-        Platform.startup(() -> {
+        Toolkit.run(() -> {
             Stage stage = ending(code);
             fill(stage, what);
             stage.show();
@@ -48,7 +48,7 @@ final class Refusal {
 
     /** As {@link #show}, with the folder's backups: once one is restored, the workshop opens. */
     static void offer(String what, Path folder, int code) {
-        Platform.startup(() -> {
+        Toolkit.run(() -> {
             Stage stage = ending(code);
             fill(stage, what, folder, workshop -> {
                 AnabionApp.open(new Stage(), workshop, Optional.empty(), (shell, session) -> {});

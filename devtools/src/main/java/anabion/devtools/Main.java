@@ -1,6 +1,9 @@
 package anabion.devtools;
 
 import anabion.desktop.AnabionApp;
+import anabion.desktop.Toolkit;
+import anabion.desktop.session.Session;
+import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -8,8 +11,9 @@ import java.time.Clock;
 import java.time.ZoneId;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.function.BiConsumer;
 
-/** {@code shots FOLDER} takes the pictures of the documentation, {@code measure WORKSHOP} times the window and closes it. */
+/** {@code shots FOLDER} takes the pictures of the documentation, {@code measure WORKSHOP} times the window and closes it, {@code work WORKSHOP} says what it holds after a minute. */
 public final class Main {
     private static final int BAD_INPUT = 2;
 
@@ -20,21 +24,23 @@ public final class Main {
         String command = args.length == 2 ? args[0] : "";
         switch (command) {
             case "shots" -> Shots.take(Path.of(args[1]));
-            case "measure" -> measure(Path.of(args[1]));
+            case "measure" -> window(Path.of(args[1]), (shell, session) -> new MeasuredWindow(shell, session).start());
+            case "work" -> window(Path.of(args[1]), (shell, session) -> new MeasuredWork(shell, session).start());
             default -> {
-                System.err.println("devtools: shots FOLDER, or measure WORKSHOP");
+                System.err.println("devtools: shots FOLDER, measure WORKSHOP or work WORKSHOP");
                 System.exit(BAD_INPUT);
             }
         }
     }
 
-    private static void measure(Path folder) {
+    private static void window(Path folder, BiConsumer<Shell, Session> whenShown) {
+        Toolkit.begin();
         Workshop workshop = Workshop.open(folder, Clock.system(ZoneId.systemDefault()));
         if (workshop.sets().summaries().stream().noneMatch(s -> s.charted() > 0)) {
             workshop.close();
             System.err.println(folder + ": no set with a chart is in this workshop; use that of ./anabion demo");
             System.exit(BAD_INPUT);
         }
-        AnabionApp.start(workshop, Optional.empty(), (shell, session) -> new MeasuredWindow(shell, session).start());
+        AnabionApp.start(workshop, Optional.empty(), whenShown);
     }
 }

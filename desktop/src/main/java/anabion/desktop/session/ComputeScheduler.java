@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.Executor;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -57,6 +58,7 @@ public final class ComputeScheduler implements AutoCloseable {
     private final Map<Job, Request> latest = new EnumMap<>(Job.class);
     private final Executor answers;
     private Consumer<Throwable> trouble = t -> {};
+    private volatile CountDownLatch held = new CountDownLatch(0);
 
     private static final class Request {
         private volatile boolean superseded;
@@ -104,7 +106,21 @@ public final class ComputeScheduler implements AutoCloseable {
         }
     }
 
+    /** Nothing that is asked for from now on begins before {@link #release}. */
+    public void hold() {
+        held = new CountDownLatch(1);
+    }
+
+    public void release() {
+        held.countDown();
+    }
+
     private <T> void compute(Request mine, Supplier<T> work, Consumer<T> answer, Consumer<Throwable> failed) {
+        try {
+            held.await();
+        } catch (InterruptedException e) {
+            return; // a newer request has taken its place, or the window closes
+        }
         if (mine.superseded) return;
         try {
             T result = work.get();
