@@ -3,7 +3,10 @@ package anabion.devtools;
 import anabion.core.chassis.Chassis;
 import anabion.core.command.WiringLine;
 import anabion.core.format.ListCodec;
+import anabion.core.job.Job;
+import anabion.core.job.PowerEntry;
 import anabion.core.job.Step;
+import anabion.core.json.Extra;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
@@ -117,6 +120,14 @@ final class Shots {
         }));
         shots.add(new Shot("recap", false, 1280, 800, () -> open(halcyon, Step.RECAP)));
         shots.add(new Shot("cold-checks", false, 1280, 800, () -> session.step().set(Step.COLD_CHECKS)));
+        UUID brae = DemoWorkshop.chassis("brae").id();
+        shots.add(new Shot("first-power", false, 1280, 800, () -> poweredUp(brae)));
+        if (extra) {
+            shots.add(new Shot("x-first-power-small", true, 1024, 700, () -> {}));
+            shots.add(new Shot("x-first-power-gate", true, 1024, 700, () -> open(halcyon, Step.FIRST_POWER)));
+            UUID lark = DemoWorkshop.chassis("lark").id();
+            shots.add(new Shot("x-first-power-lark", false, 1280, 800, () -> open(lark, Step.FIRST_POWER)));
+        }
         shots.add(new Shot(
                 "trace",
                 false,
@@ -254,6 +265,35 @@ final class Shots {
                 SwingFXUtils.fromFXImage(image[0], null),
                 "png",
                 folder.resolve(shot.name() + ".png").toFile());
+    }
+
+    /** Four steps up, as a sound set shows them. */
+    private void poweredUp(UUID id) {
+        session.open(id, () -> {
+            Job job = session.need().job().with(line(PowerEntry.Kind.BEGAN, 0, "", 0));
+            double[][] read = {{69, 12.9, 2.8}, {92, 57, 4.5}, {115, 87, 6.8}, {138, 110, 9.7}};
+            for (double[] r : read)
+                job = job.with(line(PowerEntry.Kind.RAIL, r[0], "B1", r[1]))
+                        .with(line(PowerEntry.Kind.WATTS, r[0], "", r[2]));
+            session.putJob("power-up", job);
+            session.step().set(Step.FIRST_POWER);
+            shell.go(Shell.Where.BENCH);
+        });
+    }
+
+    private PowerEntry line(PowerEntry.Kind kind, double dial, String what, double value) {
+        return new PowerEntry(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                kind,
+                dial,
+                0,
+                what,
+                what.isEmpty() ? "" : "CHASSIS",
+                value,
+                "",
+                session.need().job().fitted().id(),
+                Extra.NONE);
     }
 
     /** A circuit with three slips of the pen, and what is noticed about it. */
