@@ -274,11 +274,10 @@ public final class Gate {
         if (kind.usesMains())
             byHand(Kind.ISOLATION, Phrase.of(live ? "power.gate.isolation.live" : "power.gate.isolation"));
         plan.lamp().ifPresent(l -> byHand(Kind.LAMP, Phrase.of("power.gate.lamp", lamp(l))));
+        String fuse = kind.usesMains() ? "power.gate.fuse" : "power.gate.fuse.supply";
         byHand(
                 Kind.FUSE,
-                Phrase.of(
-                        "power.gate.fuse",
-                        Figures.si(Quantity.amperes(plan.fuse().amperes()))));
+                Phrase.of(fuse, Figures.si(Quantity.amperes(plan.fuse().amperes()))));
         if (kind.usesMains()) byHand(Kind.WATTMETER, Phrase.of("power.gate.wattmeter"));
         else {
             byHand(Kind.POLARITY, Phrase.of("power.gate.polarity"));

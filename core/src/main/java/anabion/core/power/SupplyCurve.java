@@ -64,12 +64,12 @@ public final class SupplyCurve {
             if (all.containsKey(net)) ripples.put(net, r.volts() / SAWTOOTH);
         });
         boolean plugged = PlanKind.of(chassis).usesVariac();
-        double watts = plugged ? o.wattsFromMains() : batteryWatts(chassis, volts, o);
+        double watts = plugged ? o.wattsFromMains() : batteryWatts(chassis, o);
         double amperes = plugged ? o.mainsAmperes() : batteryAmperes(chassis, volts, o);
         return new SupplyPoint(volts, amperes, watts, all, ripples, Overload.of(chassis, o));
     }
 
-    private static double batteryWatts(Chassis chassis, double volts, OperatingPoint o) {
+    private static double batteryWatts(Chassis chassis, OperatingPoint o) {
         double sum = chopped(chassis, o);
         for (Element e : o.direct().circuit().elements())
             if (e instanceof Element.Source) sum -= o.direct().watts(e);

@@ -8,22 +8,35 @@ import java.util.Optional;
 
 /** What eyes, ears and nose say during a power-up: each switches the set off first and asks afterwards. */
 public enum WatchSign implements Coded {
-    LAMP_BRIGHT('l', Kind.RAIL_SHORTED, Kind.TURNS_SHORTED, Kind.OUTPUT_SHORTED),
-    RED_PLATE('r', Kind.COUPLING_LEAKY, Kind.FILTER_LEAKY),
-    SMOKE('s', Kind.RAIL_SHORTED, Kind.FILTER_LEAKY, Kind.TURNS_SHORTED),
-    SMELL('m', Kind.FILTER_LEAKY, Kind.TURNS_SHORTED, Kind.RECTIFIER_WEAK),
-    HUM_RISING('h', Kind.RESERVOIR_DRIED, Kind.FILTER_LEAKY),
-    HOT_PART('t', Kind.FILTER_LEAKY, Kind.TURNS_SHORTED, Kind.OUTPUT_SHORTED),
-    ARC('a', Kind.RAIL_SHORTED, Kind.RECTIFIER_DEAD),
-    CRACKLE('c', Kind.FILTER_LEAKY),
-    DARK_TUBE('d', Kind.HEATER_OPEN);
+    LAMP_BRIGHT('l'),
+    RED_PLATE('r'),
+    SMOKE('s'),
+    SMELL('m'),
+    HUM_RISING('h'),
+    HOT_PART('t'),
+    ARC('a'),
+    CRACKLE('c'),
+    DARK_TUBE('d');
 
     private final char key;
-    private final List<Kind> points;
 
-    WatchSign(char key, Kind... points) {
+    WatchSign(char key) {
         this.key = key;
-        this.points = List.of(points);
+    }
+
+    /** The kinds of fault that it speaks for, the likeliest first. */
+    private List<Kind> points() {
+        return switch (this) {
+            case LAMP_BRIGHT -> List.of(Kind.RAIL_SHORTED, Kind.TURNS_SHORTED, Kind.OUTPUT_SHORTED);
+            case RED_PLATE -> List.of(Kind.COUPLING_LEAKY, Kind.FILTER_LEAKY);
+            case SMOKE -> List.of(Kind.RAIL_SHORTED, Kind.FILTER_LEAKY, Kind.TURNS_SHORTED);
+            case SMELL -> List.of(Kind.FILTER_LEAKY, Kind.TURNS_SHORTED, Kind.RECTIFIER_WEAK);
+            case HUM_RISING -> List.of(Kind.RESERVOIR_DRIED, Kind.FILTER_LEAKY);
+            case HOT_PART -> List.of(Kind.FILTER_LEAKY, Kind.TURNS_SHORTED, Kind.OUTPUT_SHORTED);
+            case ARC -> List.of(Kind.RAIL_SHORTED, Kind.RECTIFIER_DEAD);
+            case CRACKLE -> List.of(Kind.FILTER_LEAKY);
+            case DARK_TUBE -> List.of(Kind.HEATER_OPEN);
+        };
     }
 
     /** The letter that says it. */
@@ -38,7 +51,7 @@ public enum WatchSign implements Coded {
 
     /** The faults of this set that it speaks for, those of the likeliest kind first. */
     public List<LookAlike> suspects(PowerModel model) {
-        return points.stream()
+        return points().stream()
                 .flatMap(k ->
                         model.others().stream().map(PowerModel.Faulty::what).filter(w -> w.kind() == k))
                 .toList();

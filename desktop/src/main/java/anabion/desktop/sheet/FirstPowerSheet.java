@@ -125,7 +125,7 @@ public final class FirstPowerSheet implements Sheet {
         plan.setManaged(!p.progress().on());
         header.getChildren().setAll(drawing.head(p));
         if (!p.progress().on()) gate(p);
-        list.heading(session.say(p.open() ? "power.steps" : "power.steps.later"));
+        list.heading(session.say(p.open() || p.progress().on() ? "power.steps" : "power.steps.later"));
         for (PowerProgress.Row r : rows())
             list.add(List.of(r, drawing.tight(), session.words().get()), () -> drawing.row(p, r));
         List<Object> place =
@@ -133,7 +133,7 @@ public final class FirstPowerSheet implements Sheet {
         boolean same = place.equals(of);
         if (of.isEmpty() || !of.get(0).equals(place.get(0))) answered("");
         of = place;
-        list.light(same ? list.lit() : firstWanted(p));
+        list.light(same ? list.lit() : firstWanted());
         picture();
     }
 
@@ -143,7 +143,7 @@ public final class FirstPowerSheet implements Sheet {
     }
 
     /** The first condition that is missing, else the first step that is not taken. */
-    private int firstWanted(PowerUp p) {
+    private int firstWanted() {
         List<GateItem> gate = conditions();
         for (int i = 0; i < gate.size(); i++) if (gate.get(i).state().stops()) return i;
         for (int i = 0; i < rows().size(); i++)
@@ -243,10 +243,10 @@ public final class FirstPowerSheet implements Sheet {
     @Override
     public String prompt() {
         if (now().isEmpty()) return session.say("power.prompt.none");
-        return session.say(
-                now().get().progress().on()
-                        ? "power.prompt"
-                        : now().get().open() ? "power.prompt.off" : "power.prompt.gate");
+        PowerUp p = now().get();
+        if (p.progress().on()) return session.say("power.prompt");
+        String supply = p.progress().plan().kind().takesLamp() ? "" : ".supply";
+        return session.say((p.open() ? "power.prompt.off" : "power.prompt.gate") + supply);
     }
 
     @Override

@@ -16,6 +16,7 @@ import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.control.Tooltip;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.Region;
@@ -58,7 +59,11 @@ final class PowerRows {
                 false,
                 i.state().stops() ? "medium" : "soft");
         Label why =
-                Texts.wrapped(session.words().get().say(i.why()), i.state() == GateItem.State.BARRED ? "out" : "soft");
+                Texts.label(session.words().get().say(i.why()), i.state() == GateItem.State.BARRED ? "out" : "soft");
+        why.setMinWidth(0);
+        why.setMaxWidth(Double.MAX_VALUE);
+        // a reason in somebody's own words may be longer than the row
+        Tooltip.install(why, new Tooltip(why.getText()));
         HBox.setHgrow(why, Priority.ALWAYS);
         HBox box = new HBox(10, mark, what, why);
         box.setAlignment(Pos.CENTER_LEFT);
