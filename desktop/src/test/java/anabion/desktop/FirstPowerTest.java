@@ -5,7 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.job.PowerEntry;
 import anabion.core.job.Step;
 import anabion.core.power.GateItem;
-import anabion.core.power.LookAlike;
 import anabion.core.power.PowerProgress;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.shell.Shell;
@@ -55,6 +54,10 @@ class FirstPowerTest extends WindowCase {
         assertThat(log()).isEmpty();
         enter("ok cold-checks");
         until("a reading says that", () -> shows("the record says that, not a word"));
+        enter("lamp led 10W");
+        until("no filament", () -> shows("it has no filament that gets hot"));
+        enter("lamp 40W");
+        until("planned anew", () -> shows("lamp of 40 W"));
         switchedOn();
         assertThat(log()).extracting(PowerEntry::kind).contains(PowerEntry.Kind.OVERRULED, PowerEntry.Kind.BEGAN);
         key(KeyCode.CONTROL, KeyCode.Z);
@@ -92,35 +95,5 @@ class FirstPowerTest extends WindowCase {
         enter("r");
         until("what to do", () -> shows("a red plate loses its tube in seconds") && shows("C14"));
         assertThat(progress().seen()).isPresent();
-    }
-
-    @Test
-    void aDeadOutputTubeIsNamedByItsCurve() {
-        power("halcyon");
-        switchedOn();
-        var dead = now().orElseThrow().model().others().stream()
-                .filter(f -> f.what().kind() == LookAlike.Kind.OUTPUT_DEAD)
-                .findFirst()
-                .orElseThrow()
-                .curve();
-        for (int n = 0; n < 8; n++) {
-            PowerProgress.Row r = progress().rows().get(n);
-            var is = dead.atDial(r.step().dial(), progress().plan().lamp());
-            enter(String.format("set %.1f", is.volts()));
-            enter(String.format("%.1f", is.rail("B1")));
-            int taken = n;
-            until("read", () -> progress().rows().get(taken).rail().isPresent());
-            key(KeyCode.ENTER);
-        }
-        until("named", () -> shows("It looks like: output dead"));
-    }
-
-    @Test
-    void theLampInHandIsPlannedWithAndOneWithoutAFilamentRefused() {
-        power("brae");
-        enter("lamp 40W");
-        until("planned anew", () -> shows("lamp 40 W in series"));
-        enter("lamp led 10W");
-        until("refused", () -> shows("it has no filament that gets hot"));
     }
 }

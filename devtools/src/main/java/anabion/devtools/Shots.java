@@ -289,7 +289,7 @@ final class Shots {
                 dial,
                 0,
                 what,
-                what.isEmpty() ? "" : "CHASSIS",
+                what.isEmpty() ? "" : session.need().chassis().reference(),
                 value,
                 "",
                 session.need().job().fitted().id(),

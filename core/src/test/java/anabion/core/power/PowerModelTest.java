@@ -12,6 +12,7 @@ import anabion.core.power.PowerReading.What;
 import anabion.core.simulation.PowerUp;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.CircuitFixtures;
+import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import anabion.core.typical.TypicalCircuit;
 import java.util.ArrayList;
@@ -22,7 +23,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
-import org.junit.jupiter.params.provider.EnumSource;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** What a set shows on its way up. A model solves a set a few hundred times, which takes a second or two: each is made once. */
 class PowerModelTest {
@@ -50,8 +51,12 @@ class PowerModelTest {
         assertThat(PlanKind.of(SharedSets.named(set))).isEqualTo(kind);
     }
 
+    private static List<TypicalCircuit> circuits() {
+        return Deep.some("typical circuits that are brought up", 8, List.of(TypicalCircuit.values()));
+    }
+
     @ParameterizedTest
-    @EnumSource(TypicalCircuit.class)
+    @MethodSource("circuits")
     void everyTypicalCircuitHasAPlanWhoseStepsRiseAndWhoseSoundSetIsNotStopped(TypicalCircuit circuit) {
         Chassis set = CircuitFixtures.typical(circuit);
         PowerModel model = PowerModel.sound(set);
@@ -102,9 +107,10 @@ class PowerModelTest {
 
     @Test
     void aMetalRectifierOvershootsAndAnIndirectlyHeatedOneHardlyDoes() {
-        WarmUp metal = model("rover").warmUp();
+        PowerModel rover = PowerModel.sound(SharedSets.named("rover"));
+        WarmUp metal = rover.warmUp();
         WarmUp tube = model("brae").warmUp();
-        String rail = model("rover").rail().orElseThrow().net();
+        String rail = rover.rail().orElseThrow().net();
         assertThat(metal.peak(rail)).isGreaterThan(1.15 * metal.settled(rail));
         assertThat(tube.peak("B1")).isLessThan(1.03 * tube.settled("B1"));
         assertThat(tube.seconds("B1")).as("a chain warms slowly").isBetween(15.0, 60.0);
@@ -124,8 +130,14 @@ class PowerModelTest {
         return t;
     }
 
+    /** The sets on which the plain run tries every common fault. */
+    private static List<String> tried() {
+        return Deep.some(
+                "sets whose common faults are told by their curves", 1, List.of("brae", "halcyon", "concerto"));
+    }
+
     @ParameterizedTest
-    @CsvSource({"halcyon", "brae", "concerto"})
+    @MethodSource("tried")
     void everyCommonFaultIsToldFromASoundSetByItsReadings(String set) {
         PowerModel model = model(set);
         PowerPlan plan = plan(set);
@@ -174,7 +186,7 @@ class PowerModelTest {
 
     @Test
     void aShortedRailIsStoppedWithNothingBurnt() {
-        for (String set : List.of("halcyon", "brae", "concerto"))
+        for (String set : tried())
             for (PowerModel.Faulty f : model(set).others())
                 if (f.what().kind() == LookAlike.Kind.RAIL_SHORTED) {
                     List<PowerReading> readings = new ArrayList<>();

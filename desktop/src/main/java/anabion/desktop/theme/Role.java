@@ -57,6 +57,7 @@ public enum Role {
                 new Pairing(PETROL, SHEET),
                 new Pairing(PETROL, PETROL_WASH),
                 new Pairing(BRICK, SHEET),
+                new Pairing(SHEET, BRICK),
                 new Pairing(BRICK, AMBER_WASH),
                 new Pairing(MOSS, SHEET),
                 new Pairing(LEGEND, DIAL),
