@@ -15,10 +15,7 @@ import anabion.core.power.SeriesLamp;
 import anabion.core.power.StopReason;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
-import anabion.core.recap.Plan;
 import anabion.core.recap.Planner;
-import anabion.core.recap.Policy;
-import anabion.core.recap.Stock;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.SetRecord;
@@ -61,7 +58,12 @@ final class PowerCommand implements Callable<Integer> {
         Optional<SeriesLamp> inHand = lamp.isEmpty() ? Optional.empty() : lamp(chassis);
         PowerPlan plan = PowerPlan.of(chassis, model, inHand, !lamp.isEmpty() && inHand.isEmpty());
         List<GateItem> gate = Gate.of(
-                chassis, set.job(), ColdTable.of(chassis, set.readings(), set.job()), recap(chassis), plan, model);
+                chassis,
+                set.job(),
+                ColdTable.of(chassis, set.readings(), set.job()),
+                Planner.logged(chassis, set.job().recap()),
+                plan,
+                model);
         output.say(tree(model, plan, gate), text(model, plan, gate));
         return Gate.open(gate) ? Main.FINE : Main.FINDING;
     }
@@ -71,17 +73,8 @@ final class PowerCommand implements Callable<Integer> {
             throw InputException.at("--lamp " + lamp)
                     .because("no lamp stands in the line of a set on batteries")
                     .so("leave it out: the supply's current limit does its work");
-        PowerRequest read = PowerRequest.parse("lamp " + lamp, chassis.supply().volts(), w -> false);
+        PowerRequest read = PowerRequest.parse("lamp " + lamp, chassis.supply().volts(), w -> false, true);
         return ((PowerRequest.Lamp) read).lamp();
-    }
-
-    /** A set whose capacitors cannot be planned can still be brought up. */
-    private static Optional<Plan> recap(Chassis chassis) {
-        try {
-            return Optional.of(Planner.plan(chassis, Policy.USUAL, Stock.NONE));
-        } catch (InputException e) {
-            return Optional.empty();
-        }
     }
 
     private Map<String, Object> tree(PowerModel model, PowerPlan plan, List<GateItem> gate) {
@@ -132,7 +125,8 @@ final class PowerCommand implements Callable<Integer> {
         for (GateItem i : gate)
             out.append(String.format(
                     "  %-9s %-16s %s%n", i.state().code(), i.kind().code(), words.say(i.why())));
-        plan.lamp().ifPresent(l -> out.append("lamp ").append(Gate.lamp(l)).append(", "));
+        plan.lamp()
+                .ifPresent(l -> out.append("lamp ").append(words.say(l.words())).append(", "));
         out.append("fuse ")
                 .append(Figures.si(Quantity.amperes(plan.fuse().amperes())))
                 .append('\n');

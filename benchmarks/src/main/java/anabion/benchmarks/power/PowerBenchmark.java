@@ -172,7 +172,6 @@ public final class PowerBenchmark {
         LookAlike.Kind kind = fault.get().kind();
         boolean hit = !judged.kinds().isEmpty() && judged.kinds().get(0).kind() == kind && !judged.healthy();
         if (hit) named++;
-        if (!hit && System.getenv("CONF") != null) System.out.println(fault.get() + " -> " + judged + " " + stopped);
         int[] n = byKind.computeIfAbsent(kind.code(), k -> new int[3]);
         n[1]++;
         if (hit) n[0]++;

@@ -83,9 +83,10 @@ public sealed interface PowerRequest {
      * @param line as typed
      * @param volts nominal volts of the line, for lamps
      * @param rail whether a word names one of the set's rails
+     * @param bareVolts whether a number without a unit is volts of the highest rail: on batteries it may be meant as a current, and is refused
      * @throws InputException saying what is understood
      */
-    static PowerRequest parse(String line, double volts, Predicate<String> rail) {
+    static PowerRequest parse(String line, double volts, Predicate<String> rail, boolean bareVolts) {
         String text = line.strip();
         String[] words = text.split("\\s+", 2);
         String first = words[0].toLowerCase(Locale.ROOT);
@@ -112,7 +113,7 @@ public sealed interface PowerRequest {
             case "load" -> new Reckon(new Sum.TestLoad());
             case "runtime" -> new Reckon(new Sum.RunTime(hours(rest)));
             case "dial" -> new GoTo(Math.abs(Notation.exact(rest, Unit.VOLT)));
-            default -> read(text, rail);
+            default -> read(text, rail, bareVolts);
         };
     }
 
@@ -201,7 +202,7 @@ public sealed interface PowerRequest {
         return new Cause(words[0], words[1].strip());
     }
 
-    private static PowerRequest read(String text, Predicate<String> rail) {
+    private static PowerRequest read(String text, Predicate<String> rail, boolean bareVolts) {
         Matcher m = Parser.READ.matcher(text);
         boolean named = m.matches() && m.group(1) != null;
         if (!m.matches() || (named && !rail.test(m.group(1))))
@@ -209,6 +210,10 @@ public sealed interface PowerRequest {
                     .because("this is no reading of a power-up")
                     .so(
                             "write volts of the rail as 196, of another as B2 81, ripple as 3.2 AC, and 21 W, 90 mA, set 133, faint, lit, on, off");
+        if (!bareVolts && m.group(3) == null)
+            throw InputException.at("\"" + text + "\"")
+                    .because("without a unit it may be volts or milliamperes")
+                    .so("write it like 16 mA or 9 V");
         String net = named ? m.group(1) : "";
         String unit = m.group(3) == null ? "V" : m.group(3);
         double value = number(text, m.group(2));

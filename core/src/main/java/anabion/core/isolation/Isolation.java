@@ -47,8 +47,13 @@ public record Isolation(Arrangement arrangement, boolean doubleWound, boolean li
     public Phrase words(List<Reading> readings) {
         if (arrangement != Arrangement.TRANSFORMER) return Phrase.of("safety." + arrangement.code());
         if (live) return Phrase.of("safety.transformer.live");
-        boolean proved = doubleWound && passed(readings, AcSupply.L) && passed(readings, AcSupply.N);
-        return Phrase.of(proved ? "safety.transformer" : "safety.transformer.unproved");
+        return Phrase.of(proved(readings) ? "safety.transformer" : "safety.transformer.unproved");
+    }
+
+    /** Whether a transformer of two windings keeps the mains off, and both plug pins were measured against the chassis. */
+    public boolean proved(List<Reading> readings) {
+        boolean wound = arrangement == Arrangement.TRANSFORMER && !live && doubleWound;
+        return wound && passed(readings, AcSupply.L) && passed(readings, AcSupply.N);
     }
 
     /** Whether the mains may be on the chassis, by what is entered or by what the circuit shows. */

@@ -18,6 +18,7 @@ import anabion.core.power.GateItem.Kind;
 import anabion.core.power.GateItem.State;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.reading.Reading;
 import anabion.core.reading.Standing;
 import anabion.core.recap.Item;
 import anabion.core.recap.Plan;
@@ -87,6 +88,7 @@ public final class Gate {
         gate.causes();
         gate.openEnds();
         gate.temporary();
+        if (recap.isEmpty()) gate.add(Kind.FILTERS, false, Phrase.of("power.gate.no-plan"));
         gate.capacitors(Kind.LINE_PARTS, i -> i.role().rule() == Role.Rule.SAFETY);
         gate.capacitors(Kind.FILTERS, i -> FILTERS.contains(i.role()));
         gate.capacitors(
@@ -124,6 +126,7 @@ public final class Gate {
                 .filter(r -> r.group() == ColdRow.Group.MAINS
                         || (r.group() == ColdRow.Group.RAILS && filters.contains(r.part())))
                 .toList();
+        if (wanted.isEmpty()) return;
         Optional<ColdRow> shorted = wanted.stream()
                 .filter(r -> r.standing() == Standing.OUT
                         && r.reading().filter(x -> x.value() < r.low()).isPresent())
@@ -270,14 +273,14 @@ public final class Gate {
 
     private void rig(PowerModel model) {
         PlanKind kind = plan.kind();
-        boolean live = Isolation.of(chassis, reach).mayBeLive();
-        if (kind.usesMains())
-            byHand(Kind.ISOLATION, Phrase.of(live ? "power.gate.isolation.live" : "power.gate.isolation"));
-        plan.lamp().ifPresent(l -> byHand(Kind.LAMP, Phrase.of("power.gate.lamp", lamp(l))));
+        if (kind.usesMains()) isolated();
+        plan.lamp().ifPresent(l -> byHand(Kind.LAMP, Phrase.of("power.gate.lamp", l.words())));
+        // a battery set draws many times its idle current when it is loud: its supply's limit guards it
         String fuse = kind.usesMains() ? "power.gate.fuse" : "power.gate.fuse.supply";
-        byHand(
-                Kind.FUSE,
-                Phrase.of(fuse, Figures.si(Quantity.amperes(plan.fuse().amperes()))));
+        if (kind != PlanKind.BATTERY)
+            byHand(
+                    Kind.FUSE,
+                    Phrase.of(fuse, Figures.si(Quantity.amperes(plan.fuse().amperes()))));
         if (kind.usesMains()) byHand(Kind.WATTMETER, Phrase.of("power.gate.wattmeter"));
         else {
             byHand(Kind.POLARITY, Phrase.of("power.gate.polarity"));
@@ -290,10 +293,15 @@ public final class Gate {
         model.rail().ifPresent(r -> byHand(Kind.METER, Phrase.of("power.gate.meter", r.net(), r.foot())));
     }
 
-    /** A lamp in words: watts, or how many of them and how they are joined. */
-    public static String lamp(SeriesLamp l) {
-        String one = Figures.fixed(l.watts(), 0) + " W";
-        if (l.count() == 1) return one;
-        return l.count() + " × " + one + (l.chained() ? " in series" : " in parallel");
+    /** Its own transformer isolates once both plug pins were measured against the chassis; until then another one stands before the set. */
+    private void isolated() {
+        Isolation isolation = Isolation.of(chassis, reach);
+        List<Reading> readings =
+                cold.stream().flatMap(r -> r.reading().stream()).toList();
+        if (isolation.proved(readings)) add(Kind.ISOLATION, true, Phrase.of("power.gate.isolation.proved"));
+        else
+            byHand(
+                    Kind.ISOLATION,
+                    Phrase.of(isolation.mayBeLive() ? "power.gate.isolation.live" : "power.gate.isolation"));
     }
 }

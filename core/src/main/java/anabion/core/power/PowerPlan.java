@@ -78,7 +78,7 @@ public record PowerPlan(
         Optional<SeriesLamp> lamp = without ? Optional.empty() : kind.takesLamp() ? inHand.or(() -> advised) : advised;
         double wakes = kind.usesMains()
                 ? model.rail()
-                        .map(r -> model.sound().wakes(r.net(), model.nominal(), AWAKE))
+                        .map(r -> model.sound().reaches(r.net(), AWAKE * Math.abs(full.rail(r.net()))))
                         .orElse(Double.POSITIVE_INFINITY)
                 : Double.POSITIVE_INFINITY;
         return new PowerPlan(

@@ -3,6 +3,7 @@ package anabion.core.power;
 import anabion.core.device.model.LampLaw;
 import anabion.core.json.Coded;
 import anabion.core.quantity.Figures;
+import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -85,6 +86,13 @@ public record SeriesLamp(double volts, double watts, int count, boolean chained)
                 .min(Comparator.<SeriesLamp>comparingDouble(l -> Math.abs(Math.log(l.rated() / wanted)))
                         .thenComparingInt(SeriesLamp::count))
                 .orElseThrow();
+    }
+
+    /** As it is said: watts, or how many of them and how they are joined. */
+    public Phrase words() {
+        String one = Figures.fixed(watts, 0);
+        if (count == 1) return Phrase.of("power.lamp.one", one);
+        return Phrase.of(chained ? "power.lamp.chained" : "power.lamp.beside", count, one);
     }
 
     /** For the log: {@code 100W}, {@code 2x60W}, {@code 2x100W series}. */

@@ -7,7 +7,6 @@ import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
-import anabion.core.rectifier.Cycle;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
@@ -15,7 +14,6 @@ import anabion.core.simulation.setting.Setting;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 
 /** The arithmetic of supplies, filled in from the set on the bench. */
 public sealed interface Sum {
@@ -88,14 +86,13 @@ public sealed interface Sum {
         Rail rail = model.rail().filter(r -> model.rectified()).orElseThrow(() -> InputException.at(chassis.name())
                 .because("this set has no rectified rail")
                 .so("use it on sets with a rectifier"));
-        double full = Math.abs(model.sound().at(model.nominal()).rail(rail.net()));
-        double line = model.nominal();
-        for (SupplyPoint p : model.sound().points()) if (Math.abs(p.rail(rail.net())) <= volts) line = p.volts();
-        line = Math.max(line, model.nominal() * Math.min(1, volts / full) * 0.9);
+        double line = model.sound().reaches(rail.net(), volts);
+        if (Double.isInfinite(line))
+            throw InputException.at(Figures.volts(volts) + " V")
+                    .because("the set's own rail never stands so high")
+                    .so("give the volts that its chart has");
         OperatingPoint o = new Simulator().solve(chassis, Setting.fed(chassis).withLine(line));
-        Cycle c = o.supplies().get(rail.net());
-        double there = Math.abs(rail.volts(o));
-        return c.amperes() * volts / Math.max(there, 1e-9);
+        return o.supplies().get(rail.net()).amperes();
     }
 
     private static Phrase load(Chassis chassis, PowerModel model) {
@@ -148,13 +145,15 @@ public sealed interface Sum {
     record Chain(double volts, double amperes) {
         /** @throws InputException if the heaters are not in series */
         static Chain of(Chassis chassis) {
-            List<DeviceType> types = new ArrayList<>();
-            for (Part p : chassis.parts())
-                Sockets.type(p).filter(t -> t.heaterVolts() > 0).ifPresent(types::add);
             boolean wound = chassis.parts().stream()
                     .anyMatch(p -> p.component() instanceof Component.Windings w && w.isMainsTransformer());
-            Optional<DeviceType> first = types.stream().findFirst();
-            if (wound || first.isEmpty() || !PlanKind.of(chassis).usesMains())
+            boolean direct = chassis.supply().arrangement().isDirect();
+            OperatingPoint o = new Simulator().solve(chassis, Setting.fed(chassis));
+            List<DeviceType> types = new ArrayList<>();
+            for (Part p : chassis.parts())
+                if (!wound && (direct || o.heatedByMains(p.reference())))
+                    Sockets.type(p).filter(t -> t.heaterVolts() > 0).ifPresent(types::add);
+            if (types.isEmpty())
                 throw InputException.at(chassis.name())
                         .because("its heaters are not a chain at the mains")
                         .so("use it on sets with series heaters");

@@ -153,15 +153,19 @@ public final class SupplyCurve {
     }
 
     /**
-     * The least volts at the set from which a rail has a share of what it has at the nominal line.
+     * The least volts at the set at which a rail stands so high.
      *
-     * @return infinite where it never has
+     * @param volts of the rail, above zero, whichever its pole
+     * @return infinite where it never does
      */
-    public double wakes(String rail, double nominal, double share) {
-        double full = Math.abs(at(nominal).rail(rail));
-        if (full <= 0) return Double.POSITIVE_INFINITY;
-        double step = nominal / 200;
-        for (double v = step; v <= nominal; v += step) if (Math.abs(at(v).rail(rail)) >= share * full) return v;
+    public double reaches(String rail, double volts) {
+        for (int k = 1; k < points.size() && volts > 0; k++) {
+            double before = Math.abs(points.get(k - 1).rail(rail));
+            double here = Math.abs(points.get(k).rail(rail));
+            if (here < volts) continue;
+            double share = here > before ? Math.max(0, (volts - before) / (here - before)) : 1;
+            return mix(points.get(k - 1).volts(), points.get(k).volts(), share);
+        }
         return Double.POSITIVE_INFINITY;
     }
 }

@@ -5,7 +5,9 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.SmallSignal;
+import anabion.core.error.InputException;
 import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
 import anabion.core.numeric.Phasor;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
@@ -50,6 +52,22 @@ public final class Planner {
 
     /** That network at {@link #TONE}; empty where it has no solution. */
     private final Optional<SmallSignal.Tone> tone;
+
+    /**
+     * The plan of a set as its log has it: roles said by hand, parts measured. Empty where its circuit does not settle: such a set can still be worked on.
+     */
+    public static Optional<Plan> logged(Chassis chassis, RecapLog log) {
+        try {
+            return Optional.of(plan(
+                    chassis,
+                    Policy.USUAL.with(log.school()),
+                    Stock.NONE,
+                    Role.said(log.roles()),
+                    Tested.deciding(log, chassis)));
+        } catch (InputException e) {
+            return Optional.empty();
+        }
+    }
 
     private Planner(Chassis chassis, Policy policy, Stock stock, Map<String, PartTest> tests) {
         this.chassis = chassis;

@@ -1,7 +1,9 @@
 package anabion.core.recap;
 
 import anabion.core.json.Coded;
+import java.util.LinkedHashMap;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 
 /** What a capacitor does in its circuit, and so by which rule it is replaced. */
@@ -43,6 +45,13 @@ public enum Role implements Coded {
     public static Optional<Role> named(String code) {
         for (Role r : values()) if (r.code().equals(code)) return Optional.of(r);
         return Optional.empty();
+    }
+
+    /** Roles by their codes, as a log has them; those of another release are left out. */
+    public static Map<String, Role> said(Map<String, String> codes) {
+        Map<String, Role> roles = new LinkedHashMap<>();
+        codes.forEach((key, code) -> named(code).ifPresent(r -> roles.put(key, r)));
+        return roles;
     }
 
     /** How the new value may differ from the old one. */

@@ -18,7 +18,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 class PowerRequestTest {
     private static PowerRequest parse(String line) {
-        return PowerRequest.parse(line, 230, w -> w.equalsIgnoreCase("B1") || w.equalsIgnoreCase("B2"));
+        return PowerRequest.parse(line, 230, w -> w.equalsIgnoreCase("B1") || w.equalsIgnoreCase("B2"), true);
     }
 
     @ParameterizedTest
@@ -37,6 +37,16 @@ class PowerRequestTest {
     })
     void readingsAreRead(String line, What what, String net, double value) {
         assertThat(parse(line)).isEqualTo(new PowerRequest.Read(what, net, value));
+    }
+
+    /** Nine may be volts or milliamperes. */
+    @Test
+    void onBatteriesANumberWantsItsUnit() {
+        assertThatThrownBy(() -> PowerRequest.parse("9", 9, w -> false, false))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("16 mA");
+        assertThat(PowerRequest.parse("9 mA", 9, w -> false, false))
+                .isEqualTo(new PowerRequest.Read(What.AMPERES, "", 0.009));
     }
 
     @Test

@@ -20,7 +20,9 @@ import anabion.core.recap.Plan;
 import anabion.core.recap.Planner;
 import anabion.core.recap.Policy;
 import anabion.core.recap.Stock;
+import anabion.core.testing.CircuitFixtures;
 import anabion.core.testing.SharedSets;
+import anabion.core.typical.TypicalCircuit;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -135,6 +137,27 @@ class GateTest {
         assertThat(gate(altered("C14", AlterationKind.STAND_IN)).stream().map(GateItem::kind))
                 .as("elsewhere a stand-in may be powered")
                 .doesNotContain(Kind.TEMPORARY);
+    }
+
+    @Test
+    void aTransformerThatHasPassedItsColdTestWantsNoOther() {
+        Chassis set = CircuitFixtures.typical(TypicalCircuit.FIVE_TUBE);
+        PowerModel model = PowerModel.of(set);
+        for (double ohms : List.of(50e6, 20e3)) {
+            List<Reading> readings =
+                    List.of(ohms("MAINS-L", set.reference(), ohms), ohms("MAINS-N", set.reference(), ohms));
+            List<GateItem> gate = Gate.of(
+                    set,
+                    Job.NEW,
+                    ColdTable.of(set, readings, Job.NEW),
+                    Optional.empty(),
+                    PowerProgress.plan(set, Job.NEW, model),
+                    model);
+            assertThat(item(gate, Kind.ISOLATION).state()).isEqualTo(ohms > 1e6 ? State.MET : State.MISSING);
+            assertThat(item(gate, Kind.FILTERS).why().key())
+                    .as("a plan that could not be made is no clearance")
+                    .isEqualTo("power.gate.no-plan");
+        }
     }
 
     private static String fuse() {

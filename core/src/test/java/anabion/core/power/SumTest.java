@@ -21,7 +21,7 @@ class SumTest {
 
     private static String said(Chassis set, String line) {
         PowerModel model = PowerModel.sound(set);
-        PowerRequest.Reckon r = (PowerRequest.Reckon) PowerRequest.parse(line, model.nominal(), w -> false);
+        PowerRequest.Reckon r = (PowerRequest.Reckon) PowerRequest.parse(line, model.nominal(), w -> false, true);
         return WORDS.say(r.sum().answer(set, model));
     }
 
@@ -71,10 +71,23 @@ class SumTest {
         assertThatThrownBy(() -> said(CircuitFixtures.typical(TypicalCircuit.FIVE_TUBE), line))
                 .isInstanceOf(InputException.class)
                 .hasMessageContaining("not a chain");
+        assertThatThrownBy(() -> said(SharedSets.named("rover"), line))
+                .as("its filaments hang on the rail")
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("not a chain");
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"drop 240 to 360", "buck 110 to 220", "drop 240", "tap 6.9", "runtime soon", "drop a to b"})
+    @ValueSource(
+            strings = {
+                "drop 240 to 360",
+                "drop 900 to 800",
+                "buck 110 to 220",
+                "drop 240",
+                "tap 6.9",
+                "runtime soon",
+                "drop a to b"
+            })
     void sumsThatMakeNoSenseAreRefused(String line) {
         assertThatThrownBy(() -> said(SharedSets.named("halcyon"), line)).isInstanceOf(InputException.class);
     }

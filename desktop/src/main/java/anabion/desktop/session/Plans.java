@@ -15,7 +15,6 @@ import anabion.core.recap.Tested;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import javafx.beans.property.ObjectProperty;
@@ -90,13 +89,7 @@ final class Plans {
 
     private static Plan plan(Ground g) {
         Policy policy = Policy.USUAL.with(g.shop()).with(g.school());
-        return Planner.plan(g.chassis(), policy, drawers(g.stock()), said(g.roles()), g.tests());
-    }
-
-    private static Map<String, Role> said(Map<String, String> codes) {
-        Map<String, Role> roles = new LinkedHashMap<>();
-        codes.forEach((key, code) -> Role.named(code).ifPresent(r -> roles.put(key, r)));
-        return roles;
+        return Planner.plan(g.chassis(), policy, drawers(g.stock()), Role.said(g.roles()), g.tests());
     }
 
     private static Stock drawers(String csv) {

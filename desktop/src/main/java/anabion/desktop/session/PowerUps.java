@@ -4,17 +4,14 @@ import anabion.core.chassis.Chassis;
 import anabion.core.coldcheck.ColdRow;
 import anabion.core.coldcheck.ColdTable;
 import anabion.core.error.InputException;
-import anabion.core.job.Job;
+import anabion.core.job.RecapLog;
 import anabion.core.job.Step;
 import anabion.core.power.Gate;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
 import anabion.core.power.PowerProgress;
-import anabion.core.reading.Reading;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Planner;
-import anabion.core.recap.Policy;
-import anabion.core.recap.Stock;
 import anabion.workshop.SetRecord;
 import java.util.List;
 import java.util.Optional;
@@ -26,29 +23,23 @@ public final class PowerUps {
     private final Session session;
     private final ReadOnlyObjectWrapper<Optional<PowerUp>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<String> trouble = new ReadOnlyObjectWrapper<>("");
-    private Optional<Ground> ground = Optional.empty();
+    private Optional<SetRecord> ground = Optional.empty();
     /** Solved on the compute side, where one job of a name runs at a time. */
     private volatile Optional<Solved> solved = Optional.empty();
 
-    private record Ground(Chassis chassis, Job job, List<Reading> readings) {}
-
-    private record Solved(Chassis chassis, PowerModel model, Optional<Plan> recap) {
-        static Solved of(Chassis chassis) {
-            return new Solved(chassis, PowerModel.of(chassis), recap(chassis));
+    private record Solved(Chassis chassis, PowerModel model, RecapLog log, Optional<Plan> recap) {
+        static Solved of(Chassis chassis, RecapLog log) {
+            return new Solved(chassis, PowerModel.of(chassis), log, Planner.logged(chassis, log));
         }
 
-        /** A set whose capacitors cannot be planned can still be brought up. */
-        private static Optional<Plan> recap(Chassis chassis) {
-            try {
-                return Optional.of(Planner.plan(chassis, Policy.USUAL, Stock.NONE));
-            } catch (InputException e) {
-                return Optional.empty();
-            }
+        /** The circuit is solved anew with another circuit alone. */
+        Solved with(RecapLog now) {
+            return now.equals(log) ? this : new Solved(chassis, model, now, Planner.logged(chassis, now));
         }
     }
 
     /** All that the sheet shows. */
-    public record PowerUp(PowerModel model, PowerProgress progress, List<GateItem> gate) {
+    public record PowerUp(PowerModel model, PowerProgress progress, List<GateItem> gate, SetRecord of) {
         /** Whether nothing keeps the set from being switched on. */
         public boolean open() {
             return Gate.open(gate);
@@ -73,7 +64,7 @@ public final class PowerUps {
 
     private void look() {
         if (session.step().get() != Step.FIRST_POWER) return;
-        Optional<Ground> now = session.set().get().map(PowerUps::ground);
+        Optional<SetRecord> now = session.set().get();
         if (now.equals(ground)) return;
         boolean same = now.map(g -> g.chassis().id())
                 .equals(ground.map(g -> g.chassis().id()));
@@ -89,16 +80,15 @@ public final class PowerUps {
                 });
     }
 
-    private static Ground ground(SetRecord s) {
-        return new Ground(s.chassis(), s.job(), s.readings());
-    }
-
-    private PowerUp computed(Ground g) {
-        Solved s = solved.filter(x -> x.chassis().equals(g.chassis())).orElseGet(() -> Solved.of(g.chassis()));
+    private PowerUp computed(SetRecord g) {
+        RecapLog log = g.job().recap();
+        Solved s = solved.filter(x -> x.chassis().equals(g.chassis()))
+                .map(x -> x.with(log))
+                .orElseGet(() -> Solved.of(g.chassis(), log));
         solved = Optional.of(s);
         PowerProgress progress = PowerProgress.of(g.chassis(), g.job(), s.model());
         List<ColdRow> cold = ColdTable.of(g.chassis(), g.readings(), g.job());
         return new PowerUp(
-                s.model(), progress, Gate.of(g.chassis(), g.job(), cold, s.recap(), progress.plan(), s.model()));
+                s.model(), progress, Gate.of(g.chassis(), g.job(), cold, s.recap(), progress.plan(), s.model()), g);
     }
 }

@@ -3,7 +3,6 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Chassis;
 import anabion.core.command.PowerRequest;
 import anabion.core.error.InputException;
-import anabion.core.power.Gate;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
 import anabion.core.power.PowerProgress;
@@ -156,7 +155,7 @@ public final class FirstPowerSheet implements Sheet {
         String lamp = p.progress()
                 .plan()
                 .lamp()
-                .map(l -> session.say("power.rig.lamp", Gate.lamp(l)))
+                .map(l -> session.say("power.rig.lamp", session.words().get().say(l.words())))
                 .orElse(session.say("power.rig.no-lamp"));
         String meter = p.model()
                 .rail()
@@ -244,7 +243,7 @@ public final class FirstPowerSheet implements Sheet {
     public String prompt() {
         if (now().isEmpty()) return session.say("power.prompt.none");
         PowerUp p = now().get();
-        if (p.progress().on()) return session.say("power.prompt");
+        if (p.progress().on()) return session.say(p.model().rectified() ? "power.prompt" : "power.prompt.supply");
         String supply = p.progress().plan().kind().takesLamp() ? "" : ".supply";
         return session.say((p.open() ? "power.prompt.off" : "power.prompt.gate") + supply);
     }
@@ -255,8 +254,11 @@ public final class FirstPowerSheet implements Sheet {
                 .because(session.say("power.not-computed"))
                 .so(session.say("power.not-computed.remedy")));
         PowerModel model = p.model();
-        PowerRequest request = PowerRequest.parse(line, model.nominal(), word -> model.rails().stream()
-                .anyMatch(r -> r.net().equalsIgnoreCase(word)));
+        PowerRequest request = PowerRequest.parse(
+                line,
+                model.nominal(),
+                word -> model.rails().stream().anyMatch(r -> r.net().equalsIgnoreCase(word)),
+                model.rectified());
         if (request instanceof PowerRequest.GoTo g) return goTo(g.dial());
         if (request instanceof PowerRequest.Reckon r) return reckoned(r.sum());
         boolean lit = request instanceof PowerRequest.Met m && m.kinds().isEmpty() && !m.all();

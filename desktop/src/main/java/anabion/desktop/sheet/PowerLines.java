@@ -11,6 +11,7 @@ import anabion.core.power.Rail;
 import anabion.core.power.SeriesLamp;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -108,6 +109,14 @@ final class PowerLines {
             throw InputException.at("\"" + line + "\"")
                     .because(session.say("power.is-on"))
                     .so(session.say("power.is-on.remedy"));
+        SetRecord now = session.need();
+        boolean seen = p.of().job().equals(now.job())
+                && p.of().chassis().equals(now.chassis())
+                && p.of().readings().equals(now.readings());
+        if (!seen)
+            throw InputException.at("\"" + line + "\"")
+                    .because(session.say("power.not-looked-at"))
+                    .so(session.say("power.not-looked-at.remedy"));
         List<String> missing = p.gate().stream()
                 .filter(i -> i.state().stops())
                 .map(i -> session.say("power.gate.name." + i.kind().code()))

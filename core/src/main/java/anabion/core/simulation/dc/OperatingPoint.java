@@ -209,13 +209,23 @@ public final class OperatingPoint {
         return node.isPresent() && (r.a() == node.getAsInt() || r.b() == node.getAsInt());
     }
 
+    /** Whether what alternates heats a tube, not a battery or a rail. */
+    public boolean heatedByMains(String tube) {
+        return mains.isPresent()
+                && mains.get().circuit().elements().stream()
+                        .anyMatch(e -> isHeater(e, tube) && mains.get().watts(e) > 0);
+    }
+
+    private static boolean isHeater(Element e, String tube) {
+        return reference(e.name()).equals(tube) && !e.name().endsWith(".hk");
+    }
+
     /** The power of a tube's heater, in watts; 0 for none. */
     public double heaterWatts(String tube) {
         double sum = 0;
         if (mains.isPresent())
             for (Element e : mains.get().circuit().elements())
-                if (reference(e.name()).equals(tube) && !e.name().endsWith(".hk"))
-                    sum += mains.get().watts(e);
+                if (isHeater(e, tube)) sum += mains.get().watts(e);
         for (Element e : direct.circuit().elements())
             if (reference(e.name()).equals(tube) && e.name().contains(".heater")) sum += direct.watts(e);
         return sum;
