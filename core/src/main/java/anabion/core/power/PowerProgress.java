@@ -16,6 +16,7 @@ import java.util.UUID;
  * How far a power-up has come, and what it says.
  *
  * @param rows one a step
+ * @param plotted what was read of the highest rail, or of a set on batteries of its current
  * @param readings of the power-up in hand, in the order in which they were taken
  * @param on whether the set is on
  * @param stop why it must be switched off, by what was read
@@ -24,6 +25,7 @@ import java.util.UUID;
 public record PowerProgress(
         PowerPlan plan,
         List<Row> rows,
+        List<Plotted> plotted,
         List<PowerReading> readings,
         PowerJudgement judged,
         boolean on,
@@ -36,6 +38,7 @@ public record PowerProgress(
 
     public PowerProgress {
         rows = List.copyOf(rows);
+        plotted = List.copyOf(plotted);
         readings = List.copyOf(readings);
     }
 
@@ -49,10 +52,20 @@ public record PowerProgress(
             PowerStep step,
             Optional<Double> atSet,
             Optional<Double> rail,
+            Optional<Double> amperes,
             Optional<Double> watts,
             Optional<SeriesLamp.Glow> glow,
             double halfWidths,
             Standing standing) {}
+
+    /**
+     * A reading on the curve.
+     *
+     * @param volts at the set; behind a lamp, where nobody measured them, as a sound set would have them
+     * @param value volts of the rail, or amperes
+     * @param out whether it is beyond what may be
+     */
+    public record Plotted(double volts, double value, boolean out) {}
 
     /** The lamp that was last named; its absence where none is used, and the one advised where nobody said. */
     public static PowerPlan plan(Chassis chassis, Job job, PowerModel model) {
@@ -73,7 +86,31 @@ public record PowerProgress(
         Optional<StopReason> stop = job.power().on() ? StopReason.of(model, plan, readings, judged) : Optional.empty();
         List<Row> rows = new ArrayList<>();
         for (PowerStep s : plan.steps()) rows.add(row(s, readings, model, plan));
-        return new PowerProgress(plan, rows, readings, judged, job.power().on(), stop, seen(job));
+        return new PowerProgress(
+                plan,
+                rows,
+                plotted(model, plan, readings, rows),
+                readings,
+                judged,
+                job.power().on(),
+                stop,
+                seen(job));
+    }
+
+    private static List<Plotted> plotted(
+            PowerModel model, PowerPlan plan, List<PowerReading> readings, List<Row> rows) {
+        What what = model.rectified() ? What.RAIL : What.AMPERES;
+        String net = model.rectified() ? model.rail().map(Rail::net).orElse("") : "";
+        List<Plotted> all = new ArrayList<>();
+        for (PowerReading r : readings) {
+            if (r.what() != what || !r.net().equals(net)) continue;
+            double volts = r.atSet() > 0
+                    ? r.atSet()
+                    : model.sound().atDial(r.dial(), plan.lamp()).volts();
+            boolean out = rows.stream().anyMatch(x -> x.standing() == Standing.OUT && at(x.step(), r));
+            all.add(new Plotted(volts, Math.abs(r.value()), out));
+        }
+        return all;
     }
 
     private static Optional<WatchSign> seen(Job job) {
@@ -149,6 +186,7 @@ public record PowerProgress(
                 s,
                 atSet,
                 rail.map(PowerReading::value),
+                last(here, What.AMPERES, "").map(PowerReading::value),
                 last(here, What.WATTS, "").map(PowerReading::value),
                 last(here, What.GLOW, "").map(r -> SeriesLamp.Glow.values()[(int) r.value()]),
                 off / WITHIN,

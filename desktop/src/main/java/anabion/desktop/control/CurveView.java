@@ -8,14 +8,11 @@ import java.util.List;
 import java.util.Optional;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
-import javafx.scene.layout.Region;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
-import javafx.scene.shape.Polyline;
-import javafx.scene.shape.Rectangle;
 
 /** Output curves with the limit of dissipation, and in a set its load lines and the point at which it works. */
-public final class CurveView extends Region {
+public final class CurveView extends Plot {
     private static final double LEFT = 52;
     private static final double BOTTOM = 34;
     private static final double TOP = 14;
@@ -31,13 +28,8 @@ public final class CurveView extends Region {
     private double named;
 
     public CurveView() {
+        super(LEFT, RIGHT, TOP, BOTTOM);
         setMinSize(220, 160);
-        Rectangle clip = new Rectangle();
-        clip.widthProperty().bind(widthProperty());
-        clip.heightProperty().bind(heightProperty());
-        setClip(clip);
-        widthProperty().addListener((o, a, b) -> draw());
-        heightProperty().addListener((o, a, b) -> draw());
     }
 
     /**
@@ -53,11 +45,8 @@ public final class CurveView extends Region {
         draw();
     }
 
-    /** All is placed here; a drawing that changed its children while it is laid out would be laid out for ever. */
     @Override
-    protected void layoutChildren() {}
-
-    private void draw() {
+    void draw() {
         getChildren().clear();
         if (curves.isEmpty() || getWidth() < LEFT + RIGHT + 40) return;
         axes(curves.get());
@@ -67,14 +56,14 @@ public final class CurveView extends Region {
         working.ifPresent(this::working);
     }
 
-    private double x(double volts) {
-        return LEFT + (getWidth() - LEFT - RIGHT) * volts / curves.orElseThrow().volts();
+    @Override
+    double across() {
+        return curves.orElseThrow().volts();
     }
 
-    private double y(double amperes) {
-        return getHeight()
-                - BOTTOM
-                - (getHeight() - BOTTOM - TOP) * amperes / curves.orElseThrow().amperes();
+    @Override
+    double upward() {
+        return curves.orElseThrow().amperes();
     }
 
     private void axes(Curves c) {
@@ -83,10 +72,8 @@ public final class CurveView extends Region {
             double a = c.amperes() * n / GRID;
             line("curve-grid", v, 0, v, c.amperes());
             line("curve-grid", 0, a, c.volts(), a);
-            Label volts = Texts.label(trimmed(v) + (n == GRID ? " V" : ""), "soft", "small");
-            place(volts, x(v) - 22, getHeight() - BOTTOM + 4, 44, false);
-            Label current = Texts.label(trimmed(1000 * a) + (n == GRID ? " mA" : ""), "soft", "small");
-            place(current, 0, y(a) - 9, LEFT - 6, true);
+            below(trimmed(v) + (n == GRID ? " V" : ""), v);
+            beside(trimmed(1000 * a) + (n == GRID ? " mA" : ""), a);
         }
     }
 
@@ -94,19 +81,6 @@ public final class CurveView extends Region {
     private static String trimmed(double value) {
         String text = Figures.fixed(value, Math.abs(value) < 10 ? 2 : 0);
         return text.contains(".") ? text.replaceFirst("\\.?0+$", "") : text;
-    }
-
-    private void place(Label label, double left, double top, double width, boolean right) {
-        label.setAlignment(right ? javafx.geometry.Pos.CENTER_RIGHT : javafx.geometry.Pos.CENTER);
-        getChildren().add(label);
-        label.applyCss();
-        label.resizeRelocate(left, top, width, label.prefHeight(-1));
-    }
-
-    private void line(String style, double v1, double a1, double v2, double a2) {
-        Line line = new Line(x(v1), y(a1), x(v2), y(a2));
-        line.getStyleClass().add(style);
-        getChildren().add(line);
     }
 
     private void curve(Curves.Curve c) {
@@ -133,9 +107,7 @@ public final class CurveView extends Region {
         String name = name(c.parameter());
         if (name.isEmpty() || Math.abs(y(lastAmperes) - named) < LINE) return;
         named = y(lastAmperes);
-        Label label = Texts.label(name, "petrol", "small");
-        getChildren().add(label);
-        label.applyCss();
+        Label label = add(Texts.label(name, "petrol", "small"));
         label.autosize();
         boolean end = lastVolts >= 0.999 * curves.orElseThrow().volts();
         label.relocate(
@@ -177,13 +149,6 @@ public final class CurveView extends Region {
         double left = Math.max(0, w.volts() - ohms * (most - w.amperes()));
         double right = Math.min(end, w.volts() + ohms * w.amperes());
         line(style, left, w.amperes() + (w.volts() - left) / ohms, right, w.amperes() + (w.volts() - right) / ohms);
-    }
-
-    private void polyline(String style, List<Double> points) {
-        Polyline line = new Polyline();
-        line.getPoints().setAll(points);
-        line.getStyleClass().add(style);
-        getChildren().add(line);
     }
 
     /** The lines of its legend: how each kind of line is drawn and what it is. */

@@ -3,7 +3,7 @@ package anabion.desktop.control;
 import anabion.core.power.LookAlike;
 import anabion.core.power.PowerJudgement;
 import anabion.core.power.PowerModel;
-import anabion.core.power.PowerReading;
+import anabion.core.power.PowerProgress;
 import anabion.core.power.SupplyCurve;
 import anabion.core.power.SupplyPoint;
 import anabion.core.quantity.Figures;
@@ -15,14 +15,10 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.ToDoubleFunction;
 import javafx.scene.control.Label;
-import javafx.scene.layout.Region;
-import javafx.scene.shape.Line;
 import javafx.scene.shape.Polygon;
-import javafx.scene.shape.Polyline;
-import javafx.scene.shape.Rectangle;
 
 /** The rail, or of a set on batteries its current, against the volts at the set: as it should be with what may be about it, the common faults, and what was read. */
-public final class PowerCurveView extends Region {
+public final class PowerCurveView extends Plot {
     private static final double LEFT = 52;
     private static final double BOTTOM = 24;
     private static final double TOP = 8;
@@ -32,38 +28,29 @@ public final class PowerCurveView extends Region {
     private static final double HEADROOM = 1.25;
 
     private Optional<PowerModel> model = Optional.empty();
-    private Map<PowerReading, Boolean> readings = Map.of();
+    private List<PowerProgress.Plotted> readings = List.of();
     private double here;
     private Function<LookAlike.Kind, String> names = k -> "";
     private double top = 1;
 
     public PowerCurveView() {
+        super(LEFT, RIGHT, TOP, BOTTOM);
         setMinSize(200, 0);
-        Rectangle clip = new Rectangle();
-        clip.widthProperty().bind(widthProperty());
-        clip.heightProperty().bind(heightProperty());
-        setClip(clip);
-        widthProperty().addListener((o, a, b) -> draw());
-        heightProperty().addListener((o, a, b) -> draw());
     }
 
     /**
-     * @param taken those of the rail, or of a current, with volts at the set, and whether each is out
+     * @param taken those of the rail, or of a current
      * @param at volts at the set of the step in hand
      * @param words what the kinds of fault are called
      */
     public void show(
-            PowerModel of, Map<PowerReading, Boolean> taken, double at, Function<LookAlike.Kind, String> words) {
+            PowerModel of, List<PowerProgress.Plotted> taken, double at, Function<LookAlike.Kind, String> words) {
         model = Optional.of(of);
-        readings = Map.copyOf(taken);
+        readings = List.copyOf(taken);
         here = at;
         names = words;
         draw();
     }
-
-    /** All is placed here; a drawing that changed its children while it is laid out would be laid out for ever. */
-    @Override
-    protected void layoutChildren() {}
 
     private boolean byRail() {
         return model.orElseThrow().rectified();
@@ -76,7 +63,8 @@ public final class PowerCurveView extends Region {
         return p -> Math.abs(p.rail(net));
     }
 
-    private void draw() {
+    @Override
+    void draw() {
         getChildren().clear();
         if (model.isEmpty() || getWidth() < LEFT + RIGHT + 60 || getHeight() < TOP + BOTTOM + 40) return;
         PowerModel m = model.get();
@@ -89,9 +77,7 @@ public final class PowerCurveView extends Region {
         List<Double> named = new ArrayList<>();
         worst.values().forEach(f -> alike(f, m, named));
         curve("curve", m.sound());
-        Line at = new Line(x(here), TOP, x(here), getHeight() - BOTTOM);
-        at.getStyleClass().add("power-here");
-        getChildren().add(at);
+        line("power-here", Math.min(here, m.nominal()), 0, Math.min(here, m.nominal()), top);
         readings.forEach(this::point);
     }
 
@@ -100,30 +86,31 @@ public final class PowerCurveView extends Region {
         return Math.abs(there - value().applyAsDouble(m.sound().at(m.nominal())));
     }
 
-    private double x(double volts) {
-        PowerModel m = model.orElseThrow();
-        return LEFT + (getWidth() - LEFT - RIGHT) * Math.min(volts, m.nominal()) / m.nominal();
+    @Override
+    double across() {
+        return model.orElseThrow().nominal();
     }
 
-    private double y(double value) {
-        return getHeight() - BOTTOM - (getHeight() - BOTTOM - TOP) * Math.min(value, top) / top;
+    @Override
+    double upward() {
+        return top;
+    }
+
+    /** What lies above the drawing stays at its edge. */
+    private double high(double value) {
+        return y(Math.min(value, top));
     }
 
     private void axes(PowerModel m) {
         String unit = byRail() ? " V" : " mA";
         double step = step(top);
         for (int n = 0; n * step <= top; n++) {
-            Line line = new Line(x(0), y(n * step), x(m.nominal()), y(n * step));
-            line.getStyleClass().add("curve-grid");
-            getChildren().add(line);
-            boolean last = (n + 1) * step > top;
-            label(number(n * step) + (last ? unit : ""), 0, y(n * step) - 9, LEFT - 6, true);
+            line("curve-grid", 0, n * step, m.nominal(), n * step);
+            beside(number(n * step) + ((n + 1) * step > top ? unit : ""), n * step);
         }
         double volts = step(m.nominal());
-        for (int n = 0; n * volts <= m.nominal(); n++) {
-            boolean last = (n + 1) * volts > m.nominal();
-            label(number(n * volts) + (last ? " V" : ""), x(n * volts) - 22, getHeight() - BOTTOM + 3, 44, false);
-        }
+        for (int n = 0; n * volts <= m.nominal(); n++)
+            below(number(n * volts) + ((n + 1) * volts > m.nominal() ? " V" : ""), n * volts);
     }
 
     /** One, two or five of a power of ten, so that at most {@value #GRID} of them and one more reach the end. */
@@ -135,14 +122,6 @@ public final class PowerCurveView extends Region {
 
     private static String number(double value) {
         return Figures.fixed(value, value > 0 && value < 10 ? 1 : 0);
-    }
-
-    private void label(String text, double left, double top, double width, boolean right) {
-        Label label = Texts.label(text, "soft", "small");
-        label.setAlignment(right ? javafx.geometry.Pos.CENTER_RIGHT : javafx.geometry.Pos.CENTER);
-        getChildren().add(label);
-        label.applyCss();
-        label.resizeRelocate(left, top, width, label.prefHeight(-1));
     }
 
     private List<SupplyPoint> inside(SupplyCurve c) {
@@ -159,8 +138,8 @@ public final class PowerCurveView extends Region {
         for (SupplyPoint p : inside(m.sound())) {
             double value = value().applyAsDouble(p);
             double half = 2 * PowerJudgement.spread(m, p.volts(), !byRail()) * (byRail() ? 1 : 1000);
-            wash.getPoints().addAll(x(p.volts()), y(value + half));
-            back.addAll(0, List.of(x(p.volts()), y(Math.max(0, value - half))));
+            wash.getPoints().addAll(x(p.volts()), high(value + half));
+            back.addAll(0, List.of(x(p.volts()), high(Math.max(0, value - half))));
         }
         wash.getPoints().addAll(back);
         wash.getStyleClass().add("power-wash");
@@ -168,31 +147,27 @@ public final class PowerCurveView extends Region {
     }
 
     private void curve(String style, SupplyCurve c) {
-        Polyline line = new Polyline();
-        for (SupplyPoint p : inside(c)) line.getPoints().addAll(x(p.volts()), y(value().applyAsDouble(p)));
-        line.getStyleClass().add(style);
-        getChildren().add(line);
+        List<Double> points = new ArrayList<>();
+        for (SupplyPoint p : inside(c)) points.addAll(List.of(x(p.volts()), high(value().applyAsDouble(p))));
+        polyline(style, points);
     }
 
     private void alike(PowerModel.Faulty f, PowerModel m, List<Double> named) {
-        double end = y(value().applyAsDouble(f.curve().at(m.nominal())));
+        double end = high(value().applyAsDouble(f.curve().at(m.nominal())));
         curve("power-alike", f.curve());
         if (named.stream().anyMatch(n -> Math.abs(n - end) < NAME)) return;
         named.add(end);
-        Label label = Texts.label(names.apply(f.what().kind()), "soft", "small");
-        getChildren().add(label);
-        label.applyCss();
-        double high = label.prefHeight(-1);
+        Label label = add(Texts.label(names.apply(f.what().kind()), "soft", "small"));
+        double tall = label.prefHeight(-1);
         label.resizeRelocate(
-                x(m.nominal()) + 6, Math.max(0, Math.min(getHeight() - high, end - high / 2)), RIGHT - 8, high);
+                x(m.nominal()) + 6, Math.max(0, Math.min(getHeight() - tall, end - tall / 2)), RIGHT - 8, tall);
     }
 
-    private void point(PowerReading r, boolean out) {
-        double value = Math.abs(r.value()) * (byRail() ? 1 : 1000);
+    private void point(PowerProgress.Plotted r) {
         Polygon mark = new Polygon(0, -5, 5, 4, -5, 4);
-        mark.setTranslateX(x(r.atSet()));
-        mark.setTranslateY(y(value));
-        mark.getStyleClass().add(out ? "power-out" : "power-read");
+        mark.setTranslateX(x(Math.min(r.volts(), across())));
+        mark.setTranslateY(high(r.value() * (byRail() ? 1 : 1000)));
+        mark.getStyleClass().add(r.out() ? "power-out" : "power-read");
         getChildren().add(mark);
     }
 }

@@ -6,7 +6,6 @@ import anabion.core.error.InputException;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
 import anabion.core.power.PowerProgress;
-import anabion.core.power.PowerReading;
 import anabion.core.power.Rail;
 import anabion.core.power.StopReason;
 import anabion.core.power.Sum;
@@ -21,9 +20,7 @@ import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
 import javafx.application.Platform;
@@ -191,28 +188,8 @@ public final class FirstPowerSheet implements Sheet {
         below.setManaged(wanted);
         if (!wanted) return;
         PowerUp p = now.get();
-        PowerReading.What what = p.model().rectified() ? PowerReading.What.RAIL : PowerReading.What.AMPERES;
-        String net = p.model().rectified() ? p.model().rail().map(Rail::net).orElse("") : "";
-        Map<PowerReading, Boolean> taken = new LinkedHashMap<>();
-        for (PowerReading r : p.progress().readings())
-            if (r.what() == what && r.net().equals(net)) taken.put(placed(p, r), out(p, r));
         double at = litRow().map(r -> r.atSet().orElse(r.step().warm().volts())).orElse(0.0);
-        curves.show(p.model(), taken, at, k -> session.say("power.alike." + k.code()));
-    }
-
-    private static boolean out(PowerUp p, PowerReading r) {
-        return p.progress().rows().stream()
-                .anyMatch(x -> x.step().dial() == r.dial()
-                        && x.standing() == Standing.OUT
-                        && x.step().lamp() == (r.atSet() != r.dial()));
-    }
-
-    /** Behind a lamp, where nobody measured at the set, a reading stands where a sound set would be. */
-    private static PowerReading placed(PowerUp p, PowerReading r) {
-        double atSet = r.atSet() > 0
-                ? r.atSet()
-                : p.model().sound().atDial(r.dial(), p.progress().plan().lamp()).volts();
-        return new PowerReading(r.dial(), atSet, r.what(), r.net(), r.value());
+        curves.show(p.model(), p.progress().plotted(), at, k -> session.say("power.alike." + k.code()));
     }
 
     private Optional<PowerProgress.Row> litRow() {

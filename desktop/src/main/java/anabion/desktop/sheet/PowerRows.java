@@ -2,7 +2,6 @@ package anabion.desktop.sheet;
 
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
-import anabion.core.power.PowerReading;
 import anabion.core.power.Rail;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -12,7 +11,6 @@ import anabion.desktop.control.NeedleBar;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.session.Session;
-import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -137,7 +135,7 @@ final class PowerRows {
                 : Figures.si(Quantity.amperes(r.step().warm().amperes()), 2);
         String read = r.rail().filter(v -> rectified).map(Figures::volts).orElse("·");
         if (!rectified)
-            read = taken(p, r).map(a -> Figures.si(Quantity.amperes(a), 2)).orElse("·");
+            read = r.amperes().map(a -> Figures.si(Quantity.amperes(a), 2)).orElse("·");
         String atSet = volts(r.atSet().orElse(r.step().warm().volts()));
         String load = r.watts().map(w -> watts(w)).orElse(watts(r.step().warm().watts()));
         String verdict = session.say("power.standing."
@@ -154,14 +152,6 @@ final class PowerRows {
                 Texts.label(verdict, r.standing() == Standing.OUT ? "out" : "soft"));
         box.setAccessibleText(session.say("power.row", volts(r.step().dial()), expected, read, verdict));
         return box;
-    }
-
-    private static Optional<Double> taken(PowerUp p, PowerProgress.Row r) {
-        return p.progress().readings().stream()
-                .filter(x -> x.what() == PowerReading.What.AMPERES
-                        && x.dial() == r.step().dial())
-                .reduce((a, b) -> b)
-                .map(PowerReading::value);
     }
 
     static String volts(double v) {
