@@ -91,7 +91,7 @@ class MutatedInputsTest extends Headless {
         String point = one(ODD_POINTS, random);
         Path out = folder.resolve("out");
         return new ArrayList<>(
-                switch (random.nextInt(isSmall(chassis) ? 18 : 16)) {
+                switch (random.nextInt(isSmall(chassis) ? 19 : 16)) {
                     case 0 -> List.<Object>of("solve", chassis);
                     case 1 -> List.<Object>of("solve", chassis, "--line", number);
                     case 2 -> List.<Object>of("solve", chassis, "--fault", point + ":leaky:" + number);
@@ -112,6 +112,7 @@ class MutatedInputsTest extends Headless {
                         List.<Object>of("export", chassis, "--to", "deck-ac", "--force", "--out", out, "--at", point);
                     case 16 -> List.<Object>of("diagnose", chassis, "--evidence", EVIDENCE);
                     case 17 -> List.<Object>of("next", chassis, "--evidence", EVIDENCE);
+                    case 18 -> List.<Object>of("power", chassis, "--lamp", number);
                     default -> List.<Object>of("export", chassis, "--to", "csv", "--force", "--out", out);
                 });
     }

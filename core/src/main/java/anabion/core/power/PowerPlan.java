@@ -2,7 +2,6 @@ package anabion.core.power;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
-import anabion.core.device.model.CathodeWarmUp;
 import anabion.core.json.Coded;
 import java.util.ArrayList;
 import java.util.List;
@@ -131,18 +130,11 @@ public record PowerPlan(
                 warm,
                 model.cold().at(warm.volts()).rails(),
                 glow,
-                wait(chassis, warm.volts() / model.nominal(), warm.volts() >= wakes));
+                wait(chassis, warm.volts() / model.nominal(), !Double.isFinite(wakes) || warm.volts() >= wakes));
     }
 
-    /** Until cathodes give nearly what they will give at these volts. */
+    /** Until the set's own cathodes give nearly what they will give at these volts; short where no rectifier is awake to see them. */
     private static double wait(Chassis chassis, double heat, boolean awake) {
-        boolean tubes = chassis.parts().stream().anyMatch(Part::isTube);
-        if (!awake || !tubes) return SHORT_WAIT;
-        double last = CathodeWarmUp.emission(CathodeWarmUp.Kind.LARGE_CATHODE, heat, 0, LONGEST);
-        double seconds = SHORT_WAIT;
-        while (seconds < LONGEST
-                && CathodeWarmUp.emission(CathodeWarmUp.Kind.LARGE_CATHODE, heat, 0, seconds) < SETTLED * last)
-            seconds += SHORT_WAIT;
-        return seconds;
+        return awake ? Math.max(SHORT_WAIT, Cathodes.of(chassis).seconds(heat, SETTLED, LONGEST)) : SHORT_WAIT;
     }
 }

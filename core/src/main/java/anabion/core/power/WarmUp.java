@@ -1,20 +1,14 @@
 package anabion.core.power;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
-import anabion.core.chassis.Part;
-import anabion.core.device.DeviceType;
 import anabion.core.device.model.CathodeWarmUp;
-import anabion.core.device.model.Heated;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
-import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 
 /**
  * The rails of a set from switching on until it is warm. A silicon or directly heated rectifier is there before the tubes draw anything, and the rail overshoots;
@@ -27,8 +21,6 @@ import java.util.Optional;
  */
 public record WarmUp(List<Moment> moments) {
     private static final double[] SECONDS = {0.5, 1, 2, 4, 6, 8, 10, 12, 14, 16, 18, 20, 25, 30, 40, 60};
-    /** A tube without any emission stops the solver: this much is none. */
-    private static final double LEAST = 1e-12;
     /** From which share of its last volts a rail counts as settled. */
     private static final double SETTLED = 0.02;
 
@@ -49,10 +41,11 @@ public record WarmUp(List<Moment> moments) {
 
     /** @param setting warm, at the line at which the set is switched on */
     public static WarmUp of(Simulator engine, Chassis chassis, Setting setting, List<Rail> rails) {
-        double dropped = dropped(chassis);
+        Cathodes cathodes = Cathodes.of(chassis);
+        double heat = setting.line() / chassis.supply().volts();
         List<Moment> all = new ArrayList<>();
         for (double seconds : SECONDS) {
-            OperatingPoint o = engine.solve(chassis, setting.withTrims(emissions(chassis, setting, dropped, seconds)));
+            OperatingPoint o = engine.solve(chassis, setting.withTrims(trims(setting, cathodes.shares(heat, seconds))));
             if (!o.converged()) continue;
             Map<String, Double> volts = new HashMap<>();
             rails.forEach(r -> volts.put(r.net(), r.volts(o)));
@@ -61,30 +54,9 @@ public record WarmUp(List<Moment> moments) {
         return new WarmUp(all);
     }
 
-    /** Share of the line that a heater chain drops in its resistor; 0 where a transformer heats. */
-    private static double dropped(Chassis chassis) {
-        boolean wound = chassis.parts().stream()
-                .anyMatch(p -> p.component() instanceof Component.Windings w && w.isMainsTransformer());
-        if (wound || !PlanKind.of(chassis).usesMains()) return 0;
-        double sum = 0;
-        for (Part p : chassis.parts())
-            sum += Sockets.type(p).map(DeviceType::heaterVolts).orElse(0.0);
-        return Math.max(0, 1 - sum / chassis.supply().volts());
-    }
-
-    private static Map<String, Double> emissions(Chassis chassis, Setting setting, double dropped, double seconds) {
-        double heat = setting.line() / chassis.supply().volts();
+    private static Map<String, Double> trims(Setting setting, Map<String, Double> emissions) {
         Map<String, Double> trims = new HashMap<>(setting.trims());
-        for (Part p : chassis.parts()) {
-            Optional<DeviceType> type = Sockets.type(p).filter(t -> t.heaterVolts() > 0);
-            if (type.isEmpty()) continue;
-            CathodeWarmUp.Kind kind = type.get().directlyHeated()
-                    ? CathodeWarmUp.Kind.FILAMENT
-                    : type.get().rectifies() ? CathodeWarmUp.Kind.LARGE_CATHODE : CathodeWarmUp.Kind.CATHODE;
-            double last = Heated.emission(heat);
-            double now = CathodeWarmUp.emission(kind, heat, dropped, seconds);
-            trims.merge(p.reference(), Math.max(LEAST, now / Math.max(last, LEAST)), (a, b) -> a * b);
-        }
+        emissions.forEach((tube, share) -> trims.merge(tube, share, (a, b) -> a * b));
         return trims;
     }
 
