@@ -116,10 +116,16 @@ public final class ChassisCodec {
     }
 
     private static Supply supply(Fields f) {
+        double hertz = f.size("hertz", 0);
+        if (hertz != 0 && (hertz < Supply.LEAST_HERTZ || hertz > Supply.MOST_HERTZ))
+            throw f.trouble(
+                    "hertz",
+                    "no mains has this frequency",
+                    "write %.0f to %.0f, or 0 for direct current".formatted(Supply.LEAST_HERTZ, Supply.MOST_HERTZ));
         return new Supply(
                 f.code("arrangement", Arrangement.values(), Arrangement.TRANSFORMER),
                 f.size("volts", 0),
-                f.size("hertz", 0),
+                hertz,
                 f.text("note", ""),
                 f.extra());
     }

@@ -152,6 +152,8 @@ class ChassisCodecTest {
                 "\"1\" : \"V3.7\" | \"1\" : \"V33.7\" | net V33.7 is unknown | nets",
                 "\"point\" : \"V4.6\" | \"point\" : \"V4.66\" | net V4.66 is unknown | point",
                 "\"meter\" : \"20k/V\" | \"meter\" : \"a good one\" | not a value | meter",
+                "\"hertz\" : 50 | \"hertz\" : 0.000025 | no mains has this frequency | hertz",
+                "\"hertz\" : 50 | \"hertz\" : 50000 | no mains has this frequency | hertz",
                 "\"kind\" : \"home\" | \"kind\" : \"garage\" | not known here | kind",
                 "\"ohms\" : 33000 | \"ohms\" : 33000, \"partRole\" : \"choke\" | can't be that | partRole",
                 "\"ohms\" : 33000 | \"ohms\" : 33000, \"partRole\" : \"conductor\" | not known here | partRole"

@@ -31,22 +31,33 @@ class ComputeSchedulerTest {
         answer.run();
     }
 
-    /** The first is under way when the second and third come: it is interrupted, the second never begins, the third answers. */
+    private static void awaited(CountDownLatch latch) {
+        try {
+            latch.await();
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The first is under way until the second and third have come: it is interrupted, the second never begins, the third answers. */
     @Test
     void theLatestOfAJobWins() throws Exception {
         CountDownLatch begun = new CountDownLatch(1);
+        CountDownLatch asked = new CountDownLatch(1);
         compute.ask(
                 Job.VERDICT,
                 () -> {
                     begun.countDown();
                     while (!Thread.interrupted()) Thread.onSpinWait();
                     seen.add("interrupted");
+                    awaited(asked);
                     return 1;
                 },
                 seen::add);
         begun.await();
         compute.ask(Job.VERDICT, () -> seen.add("second"), seen::add);
         compute.ask(Job.VERDICT, () -> 3, seen::add);
+        asked.countDown();
         compute.idle().get(5, TimeUnit.SECONDS);
         while (!answers.isEmpty()) answered();
         assertThat(seen).containsExactly("interrupted", 3);
