@@ -12,6 +12,8 @@ import anabion.core.power.PowerPlan;
 import anabion.core.power.PowerStep;
 import anabion.core.power.Rail;
 import anabion.core.power.SeriesLamp;
+import anabion.core.power.StageTable;
+import anabion.core.power.StageTables;
 import anabion.core.power.StopReason;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -45,6 +47,12 @@ final class PowerCommand implements Callable<Integer> {
     @Option(names = "--lamp", paramLabel = "W", description = "the lamp in hand, such as 100, 2x60, 2x100 series, none")
     private String lamp = "";
 
+    @Option(
+            names = "--load",
+            paramLabel = "OHMS",
+            description = "the resistor in place of the tubes, while they are out: 5.6k")
+    private String load = "";
+
     @Mixin
     private Output output;
 
@@ -64,7 +72,8 @@ final class PowerCommand implements Callable<Integer> {
                 Planner.logged(chassis, set.job().recap()),
                 plan,
                 model);
-        output.say(tree(model, plan, gate), text(model, plan, gate));
+        List<StageTable> stages = StageTables.of(chassis, model, inHand());
+        output.say(tree(model, plan, stages, gate), text(model, plan, stages, gate));
         return Gate.open(gate) ? Main.FINE : Main.FINDING;
     }
 
@@ -77,13 +86,18 @@ final class PowerCommand implements Callable<Integer> {
         return ((PowerRequest.Lamp) read).lamp();
     }
 
-    private Map<String, Object> tree(PowerModel model, PowerPlan plan, List<GateItem> gate) {
+    private Optional<Double> inHand() {
+        if (load.isEmpty()) return Optional.empty();
+        return Optional.of(((PowerRequest.Load) PowerRequest.parse("load " + load, 0, w -> false, true)).ohms());
+    }
+
+    private Map<String, Object> tree(PowerModel model, PowerPlan plan, List<StageTable> stages, List<GateItem> gate) {
         Map<String, Object> all = new LinkedHashMap<>();
         all.put("plan", plan.kind().code());
         all.put("gate", gate.stream().map(this::tree).toList());
         plan.lamp().ifPresent(l -> all.put("lamp", l.text()));
         all.put("fuse", plan.fuse().amperes());
-        all.put("stages", plan.stages().stream().map(PowerPlan.Stage::code).toList());
+        all.put("stages", stages.stream().map(this::tree).toList());
         if (Double.isFinite(plan.wakes())) all.put("wakes", plan.wakes());
         all.put("steps", plan.steps().stream().map(PowerCommand::tree).toList());
         all.put("stops", stops(model, plan));
@@ -97,6 +111,34 @@ final class PowerCommand implements Callable<Integer> {
         one.put("state", i.state().code());
         one.put("why", words.say(i.why()));
         return one;
+    }
+
+    private Map<String, Object> tree(StageTable t) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("stage", t.stage().code());
+        t.skipped().ifPresent(why -> one.put("skipped", words.say(why)));
+        if (t.load() > 0) {
+            one.put("load", t.load());
+            one.put("loadWatts", t.loadWatts());
+        }
+        one.put("rows", t.rows().stream().map(PowerCommand::tree).toList());
+        return one;
+    }
+
+    private static Map<String, Object> tree(StageTable.Row r) {
+        Map<String, Object> one = new LinkedHashMap<>();
+        one.put("what", code(r));
+        one.put("point", r.point());
+        one.put("against", r.against());
+        one.put("line", r.line());
+        one.put("expected", r.expected());
+        one.put("least", r.least());
+        one.put("most", r.most());
+        return one;
+    }
+
+    private static String code(StageTable.Row r) {
+        return r.what().name().toLowerCase(Locale.ROOT).replace('_', '-');
     }
 
     private static Map<String, Object> tree(PowerStep s) {
@@ -119,7 +161,7 @@ final class PowerCommand implements Callable<Integer> {
         return all;
     }
 
-    private String text(PowerModel model, PowerPlan plan, List<GateItem> gate) {
+    private String text(PowerModel model, PowerPlan plan, List<StageTable> stages, List<GateItem> gate) {
         StringBuilder out = new StringBuilder();
         out.append(words.say("power.plan." + plan.kind().code())).append('\n');
         for (GateItem i : gate)
@@ -130,6 +172,7 @@ final class PowerCommand implements Callable<Integer> {
         out.append("fuse ")
                 .append(Figures.si(Quantity.amperes(plan.fuse().amperes())))
                 .append('\n');
+        for (StageTable t : stages) out.append(text(t));
         String rail = model.rail().map(Rail::net).orElse("");
         out.append(String.format(
                 "%7s %7s %8s %8s  %-7s %9s %9s %6s%n",
@@ -154,6 +197,25 @@ final class PowerCommand implements Callable<Integer> {
                     s.cold().getOrDefault(rail, 0.0),
                     s.seconds()));
         for (String stop : stops(model, plan)) out.append("stop: ").append(stop).append('\n');
+        return out.toString();
+    }
+
+    private String text(StageTable t) {
+        StringBuilder out =
+                new StringBuilder(words.say("power.stage." + t.stage().code()));
+        t.skipped().ifPresent(why -> out.append(": left out, ").append(words.say(why)));
+        if (t.load() > 0) out.append(String.format(Locale.ROOT, ": %.0f Ω, %.1f W", t.load(), t.loadWatts()));
+        out.append('\n');
+        for (StageTable.Row r : t.rows())
+            out.append(String.format(
+                    Locale.ROOT,
+                    "%6.1fV  %-24s %-18s %8.2f (%.2f to %.2f)%n",
+                    r.line(),
+                    r.point() + (r.against().isEmpty() ? "" : " to " + r.against()),
+                    code(r),
+                    r.expected(),
+                    r.least(),
+                    r.most()));
         return out.toString();
     }
 }

@@ -12,7 +12,6 @@ import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
-import java.lang.management.ManagementFactory;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -68,21 +67,13 @@ class MutatedInputsTest extends Headless {
         return out.toByteArray();
     }
 
-    /** @return of all threads of this process, in nanoseconds */
-    private static long processorTime() {
-        return ((com.sun.management.OperatingSystemMXBean) ManagementFactory.getOperatingSystemMXBean())
-                .getProcessCpuTime();
-    }
-
     private void holds(Path input, List<Object> words) throws IOException {
-        long begun = processorTime();
         int code = run(words.toArray());
-        double seconds = (processorTime() - begun) / 1e9;
-        if (code >= 0 && code <= 2 && seconds < MOST_SECONDS) return;
+        if (code >= 0 && code <= 2 && seconds() < MOST_SECONDS) return;
         Files.createDirectories(FOUND);
         Path copy = FOUND.resolve(failures.size() + "-" + words.get(0) + "-" + input.getFileName());
         Files.copy(input, copy, java.nio.file.StandardCopyOption.REPLACE_EXISTING);
-        failures.add(words + " on " + copy + ": exit " + code + " after " + Math.round(seconds) + " s: "
+        failures.add(words + " on " + copy + ": exit " + code + " after " + Math.round(seconds()) + " s: "
                 + err.lines().limit(3).toList());
     }
 

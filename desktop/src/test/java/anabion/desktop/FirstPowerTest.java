@@ -6,6 +6,7 @@ import anabion.core.job.PowerEntry;
 import anabion.core.job.Step;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerStage;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.demo.DemoWorkshop;
@@ -42,7 +43,7 @@ class FirstPowerTest extends WindowCase {
             if (!i.kind().isByHand() && i.state() == GateItem.State.MISSING)
                 enter("overrule " + i.kind().code() + " seen to yesterday");
         until("the gate is open", () -> now().orElseThrow().open());
-        enter("on");
+        enter("on all");
         until("on", () -> progress().on() && shows("Steps"));
     }
 
@@ -95,5 +96,35 @@ class FirstPowerTest extends WindowCase {
         enter("r");
         until("what to do", () -> shows("a red plate loses its tube in seconds") && shows("C14"));
         assertThat(progress().seen()).isPresent();
+    }
+
+    /** Of all stages but the last it takes seconds: sets are solved without their tubes. */
+    @Test
+    void aTransformerAndARectifierArePoweredByThemselvesFirst() {
+        power("halcyon");
+        enter("ok all");
+        for (GateItem i : now().orElseThrow().missing(PowerStage.TRANSFORMER))
+            if (!i.kind().isByHand()) enter("overrule " + i.kind().code() + " seen to yesterday");
+        until("ready", () -> now().orElseThrow().missing(PowerStage.TRANSFORMER).isEmpty());
+        until("said", () -> shows("Ready: Transformer alone"));
+        enter("on");
+        until("alone", () -> shows("All tubes out") && !shows("Steps"));
+        enter("12 mA");
+        until("another unit", () -> shows("the lit row asks for something else"));
+        key(KeyCode.ESCAPE);
+        for (String line : List.of("239", "240 V", "6.2", "6.6 W", "warm")) enter(line);
+        until("passed", () -> shows("Transformer alone: all is as it should be"));
+        assertThat(log()).extracting(PowerEntry::kind).contains(PowerEntry.Kind.WARMTH, PowerEntry.Kind.RIPPLE);
+        enter("300");
+        until("a row that is not asked", () -> shows("the lit row asks for something else"));
+        key(KeyCode.ESCAPE);
+        enter("hot");
+        until("stopped", () -> shows("T1 gets hot without load"));
+        enter("warm");
+        enter("off");
+        enter("load 10k");
+        until("another load", () -> shows("Rectifier on a load of 10 kΩ"));
+        enter("show watts");
+        assertThat(progress().stage()).isEmpty();
     }
 }

@@ -7,6 +7,9 @@ import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.when;
 
+import anabion.core.job.Job;
+import anabion.core.job.PowerEntry;
+import anabion.core.json.Extra;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.report.SetReport;
@@ -16,7 +19,10 @@ import java.io.OutputStream;
 import java.io.StringWriter;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.Arrays;
+import java.util.List;
+import java.util.UUID;
 import java.util.function.Function;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -62,6 +68,56 @@ class ReportTest {
             int needles = html.toString().split("class=\"needle ", -1).length - 1;
             assertThat(needles).as("one needle for each reading").isEqualTo(9);
         }
+    }
+
+    private static PowerEntry line(PowerEntry.Kind kind, double dial, String what, double value, String text) {
+        return new PowerEntry(
+                UUID.randomUUID(),
+                Instant.parse("2026-11-12T10:15:30Z"),
+                kind,
+                dial,
+                0,
+                what,
+                "",
+                value,
+                text,
+                Temp.halcyon().job().fitted().id(),
+                Extra.NONE);
+    }
+
+    @Test
+    void everyLineOfAPowerUpIsPrinted() throws IOException {
+        try (Workshop w = Temp.open(folder)) {
+            SetRecord set = withPhoto(w);
+            Job job = set.job()
+                    .with(line(PowerEntry.Kind.OVERRULED, 0, "loads", 0, "the speaker is away"))
+                    .with(line(PowerEntry.Kind.BEGAN, 69, "whole-set", 0, ""))
+                    .with(line(PowerEntry.Kind.RAIL, 69, "B1", 42, ""))
+                    .with(line(PowerEntry.Kind.SIGN, 69, "smoke", 0, ""));
+            for (PowerEntry.Kind k : PowerEntry.Kind.values())
+                if (job.power().entries().stream().noneMatch(e -> e.kind() == k))
+                    job = job.with(line(k, 69, what(k), 1, "some words"));
+            SetRecord logged = w.sets().change(set.id(), "power", List.of(new Op.PutJob(job)));
+            StringWriter html = new StringWriter();
+            report.html(logged, new Words(Vocabulary.STANDARD), w::file, html);
+            assertThat(html.toString())
+                    .contains(
+                            "First power",
+                            "Before it",
+                            "2026-11-12, Whole set",
+                            "loads: set aside, the speaker is away")
+                    .contains("69.0 V", "B1: 42.0 V", "smoke", "lamp faint", "some words")
+                    .doesNotContain("power.");
+        }
+    }
+
+    private static String what(PowerEntry.Kind kind) {
+        return switch (kind) {
+            case GLOW -> "faint";
+            case WARMTH -> "warm";
+            case MET -> "fuse";
+            default -> "F1";
+        };
     }
 
     /** What the disk does not give is said in the picture's place, and the rest of the record is written. */

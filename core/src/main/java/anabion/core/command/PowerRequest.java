@@ -2,9 +2,11 @@ package anabion.core.command;
 
 import anabion.core.error.InputException;
 import anabion.core.power.GateItem;
+import anabion.core.power.PowerPicture;
 import anabion.core.power.PowerReading;
 import anabion.core.power.SeriesLamp;
 import anabion.core.power.Sum;
+import anabion.core.power.Warmth;
 import anabion.core.power.WatchSign;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -50,14 +52,30 @@ public sealed interface PowerRequest {
     /** A sum about the supply. */
     record Reckon(Sum sum) implements PowerRequest {}
 
-    record On() implements PowerRequest {}
+    /** @param whole whether the whole set is meant, not the stage at hand */
+    record On(boolean whole) implements PowerRequest {}
+
+    /** How the part of the row at hand feels. */
+    record Feels(Warmth warmth) implements PowerRequest {}
+
+    /** The resistor in hand that stands in for the tubes. */
+    record Load(double ohms) implements PowerRequest {}
 
     record Off() implements PowerRequest {}
 
     record Note(String text) implements PowerRequest {}
 
+    /** Another picture. */
+    record Show(PowerPicture picture) implements PowerRequest {}
+
     /** The step whose variac stands nearest. */
     record GoTo(double dial) implements PowerRequest {}
+
+    /** Seconds in which a set should be harmless where nobody says another time. */
+    double BLEED_SECONDS = 30;
+
+    double LEAST_LOAD = 10;
+    double MOST_LOAD = 10e6;
 
     /** Grammar of lines. */
     final class Parser {
@@ -72,6 +90,7 @@ public sealed interface PowerRequest {
         private static final Pattern PAIR =
                 Pattern.compile("\\S+\\s+(\\S+(?:\\s*V)?)\\s+(?:to|of)\\s+(\\S+(?:\\s*V)?)", Pattern.CASE_INSENSITIVE);
         private static final Pattern HOURS = Pattern.compile("(\\d[\\d.,]*)\\s*(mAh|Ah)", Pattern.CASE_INSENSITIVE);
+        private static final Pattern SECONDS = Pattern.compile("(\\d[\\d.,]*)\\s*s?", Pattern.CASE_INSENSITIVE);
         private static final int MOST_LAMPS = 10;
 
         private Parser() {}
@@ -95,10 +114,11 @@ public sealed interface PowerRequest {
         if (sign.isPresent()) return new Sign(sign.get());
         for (SeriesLamp.Glow g : SeriesLamp.Glow.values())
             if (first.equals(g.code()) && rest.isEmpty()) return new Read(PowerReading.What.GLOW, "", g.ordinal());
+        for (Warmth w : Warmth.values()) if (text.equalsIgnoreCase(w.code())) return new Feels(w);
         return switch (first) {
             case "lamp" -> lamp(rest, volts);
             case "lit" -> new Read(PowerReading.What.DARK, "", 0);
-            case "on" -> new On();
+            case "on" -> on(rest);
             case "off" -> new Off();
             case "note" -> new Note(rest);
             case "ok" -> met(rest);
@@ -110,11 +130,43 @@ public sealed interface PowerRequest {
             case "tap" -> new Reckon(new Sum.Tap(pair(line)[0], pair(line)[1]));
             case "heaters" -> new Reckon(new Sum.Heaters(rest.isEmpty() ? 0 : volts(rest)));
             case "capacitor" -> new Reckon(new Sum.CapacitorDropper(rest.isEmpty() ? 0 : volts(rest)));
-            case "load" -> new Reckon(new Sum.TestLoad());
+            case "load" -> rest.isEmpty() ? new Reckon(new Sum.TestLoad()) : load(rest);
+            case "ballast", "cord" -> new Reckon(new Sum.Heaters(rest.isEmpty() ? 0 : volts(rest)));
+            case "bleeder" -> new Reckon(new Sum.Bleeder(rest.isEmpty() ? BLEED_SECONDS : seconds(rest)));
+            case "plug" -> new Reckon(new Sum.Plug());
+            case "regulate" -> new Reckon(new Sum.Regulator(pair(line)[0], pair(line)[1]));
             case "runtime" -> new Reckon(new Sum.RunTime(hours(rest)));
+            case "show" -> new Show(picture(rest));
             case "dial" -> new GoTo(Math.abs(Notation.exact(rest, Unit.VOLT)));
             default -> read(text, rail, bareVolts);
         };
+    }
+
+    private static PowerRequest on(String rest) {
+        if (!rest.isEmpty() && !rest.equalsIgnoreCase("all"))
+            throw InputException.at("on " + rest)
+                    .because("this is no stage")
+                    .so("write on for the stage of the lit row, or on all for the whole set");
+        return new On(!rest.isEmpty());
+    }
+
+    private static PowerPicture picture(String rest) {
+        String said = rest.toLowerCase(Locale.ROOT).replace(' ', '-');
+        return Arrays.stream(PowerPicture.values())
+                .filter(p -> p.code().equals(said))
+                .findFirst()
+                .orElseThrow(() -> InputException.at("show " + rest)
+                        .because("there is no such picture")
+                        .so("write show supply, show watts or show warm-up"));
+    }
+
+    private static PowerRequest load(String rest) {
+        double ohms = Notation.exact(rest, Unit.OHM);
+        if (!(ohms >= LEAST_LOAD && ohms <= MOST_LOAD))
+            throw InputException.at("load " + rest)
+                    .because("this loads no rail")
+                    .so("write a resistor of 10 Ω to 10 MΩ, like load 5.6k");
+        return new Load(ohms);
     }
 
     private static double volts(String text) {
@@ -127,8 +179,17 @@ public sealed interface PowerRequest {
         if (!m.matches())
             throw InputException.at("\"" + line + "\"")
                     .because("two volts are wanted")
-                    .so("write it like drop 360 to 240, buck 240 to 220 or tap 6.9 of 6.3");
+                    .so("write it like drop 360 to 240, buck 240 to 220, regulate 5 to 1.4 or tap 6.9 of 6.3");
         return new double[] {volts(m.group(1)), volts(m.group(2))};
+    }
+
+    private static double seconds(String text) {
+        Matcher m = Parser.SECONDS.matcher(text);
+        if (!m.matches())
+            throw InputException.at("bleeder " + text)
+                    .because("seconds are wanted")
+                    .so("write it like bleeder 30");
+        return number(text, m.group(1));
     }
 
     private static double hours(String text) {

@@ -12,9 +12,9 @@ import java.util.UUID;
  *
  * @param dial volts that the variac or supply gave; 0 where that does not matter
  * @param atSet volts at the set where no lamp stands in the line; 0 behind one, where a line of its own says them
- * @param what which: the net of a rail, or the code of a glow, a sign, a condition; of a lamp its words
- * @param against the net that a rail was measured against; empty otherwise
- * @param value in volts, watts or amperes; 0 where nothing was measured
+ * @param what which: the net or pin that was measured, or the code of a stage, a glow, a warmth, a sign, a condition; of a lamp its words
+ * @param against what a net or pin was measured against; empty otherwise
+ * @param value in volts, watts, amperes or ohms, or the ordinal of a warmth; 0 where nothing was measured
  * @param text what somebody said about it: the reason for overruling, what was seen
  * @param state the fitted state of the set
  */
@@ -32,19 +32,23 @@ public record PowerEntry(
         Extra extra) {
     /** What a line says. */
     public enum Kind implements Coded {
-        /** The first line of a power-up. */
+        /** The first line of a power-up: of which stage. */
         BEGAN,
         /** The lamp in the line from here on; without words none. */
         LAMP,
         /** Direct volts of a rail. */
         RAIL,
-        /** Alternating volts on a rail. */
+        /** Alternating volts: of a rail its ripple, of a winding all of them. */
         RIPPLE,
         WATTS,
         AMPERES,
         /** Volts at the set, behind the lamp. */
         AT_SET,
         GLOW,
+        /** How a part feels. */
+        WARMTH,
+        /** The resistor that stands in for the tubes, in ohms. */
+        LOAD,
         /** All heaters were looked at and are lit. */
         LIT,
         /** Something seen, heard or smelt that stops the work. */

@@ -23,8 +23,7 @@ import anabion.core.reading.Standing;
 import anabion.core.recap.Item;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Role;
-import anabion.core.simulation.supply.AcSupply;
-import anabion.core.simulation.supply.PassiveStamps;
+import anabion.core.simulation.fault.Sockets;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -51,6 +50,7 @@ public final class Gate {
     private final MainsReach reach;
     private final Set<String> couplings = new TreeSet<>();
     private final Set<String> filters = new TreeSet<>();
+    private final Set<String> rectifiers = new TreeSet<>();
     private final List<GateItem> items = new ArrayList<>();
 
     private Gate(
@@ -71,6 +71,7 @@ public final class Gate {
             String part = f.what().fault().part();
             if (f.what().kind() == LookAlike.Kind.COUPLING_LEAKY) couplings.add(part);
             if (f.what().kind() == LookAlike.Kind.RAIL_SHORTED) filters.add(part);
+            if (f.what().kind() == LookAlike.Kind.RECTIFIER_DEAD) rectifiers.add(part);
         }
     }
 
@@ -180,6 +181,8 @@ public final class Gate {
         Optional<Part> part = chassis.part(a.part());
         if (part.isEmpty()) return false;
         if (part.get().component() instanceof Component.Fuse) return true;
+        // selenium ages and is renewed for that; a tube or a silicon diode in its place seldom goes alone
+        if (rectifiers.contains(a.part()) && Sockets.type(part.get()).isPresent()) return true;
         return part.get().component() instanceof Component.Resistor r
                 && job.recap().tests().stream()
                         .map(RecapLog.Tested::test)
@@ -208,25 +211,12 @@ public final class Gate {
 
     /** Whether it stands in the line before anything drops it, or a good part of the line can stand between its ends. */
     private boolean carriesMains(Part p) {
-        if (p.nets().values().stream().anyMatch(line()::contains)) return true;
+        if (plan.kind().usesMains() && p.nets().values().stream().anyMatch(Line.of(chassis)::contains)) return true;
         List<String> nets = p.nets().values().stream().distinct().toList();
         for (int i = 0; i < nets.size(); i++)
             for (int k = i + 1; k < nets.size(); k++)
                 if (reach.worst(p, nets.get(i), nets.get(k)).isPresent()) return true;
         return false;
-    }
-
-    /** The nets that fuses, switches and small resistors join to the plug, but for what the circuit returns to. */
-    private Set<String> line() {
-        Set<String> all = new TreeSet<>();
-        if (!plan.kind().usesMains()) return all;
-        List<String> left = new ArrayList<>(List.of(AcSupply.L, AcSupply.N));
-        while (!left.isEmpty()) {
-            String net = left.remove(0);
-            if (chassis.returns().contains(net) || !all.add(net)) continue;
-            for (Part p : chassis.parts()) if (p.touches(net)) left.addAll(PassiveStamps.joined(p, net));
-        }
-        return all;
     }
 
     private void capacitors(Kind kind, Predicate<Item> which) {

@@ -142,11 +142,14 @@ public record PowerJudgement(double sound, List<Odds> kinds, double other) {
         return lamp.steps(lamp.across(p.amperes()));
     }
 
-    /** Standard deviation of the highest rail, or of the current, of a sound set about its curve. */
-    public static double spread(PowerModel model, double volts, boolean current) {
-        String net = model.rail().map(Rail::net).orElse("");
-        PowerReading r = new PowerReading(volts, volts, current ? What.AMPERES : What.RAIL, current ? "" : net, 0);
-        return deviation(model.sound(), r, Optional.empty());
+    /**
+     * Standard deviation of a reading of a sound set about its curve.
+     *
+     * @param what the highest rail, watts or amperes
+     */
+    public static double spread(PowerModel model, double volts, What what) {
+        String net = what == What.RAIL ? model.rail().map(Rail::net).orElse("") : "";
+        return deviation(model.sound(), new PowerReading(volts, volts, what, net, 0), Optional.empty());
     }
 
     /** Standard deviation of a reading about a curve, of all that is left open. */

@@ -1,11 +1,8 @@
 package anabion.core.power;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Part;
-import anabion.core.json.Coded;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -14,7 +11,6 @@ import java.util.Optional;
  * @param lamp in series with the set; empty where none is used
  * @param advised the lamp that suits the set, whichever is in hand; empty where none is used
  * @param wakes volts at the set from which the highest rail rises; infinite for a set without rectifier
- * @param stages in their order
  */
 public record PowerPlan(
         PlanKind kind,
@@ -22,7 +18,6 @@ public record PowerPlan(
         Optional<SeriesLamp> advised,
         Fuse fuse,
         double wakes,
-        List<Stage> stages,
         List<PowerStep> steps) {
     /** Of the nominal line, behind a lamp; the last is taken once more without it. */
     private static final double[] VARIAC = {0.3, 0.4, 0.5, 0.6, 0.7, 0.8, 0.9, 1};
@@ -41,28 +36,7 @@ public record PowerPlan(
     private static final double SETTLED = 0.95;
 
     public PowerPlan {
-        stages = List.copyOf(stages);
         steps = List.copyOf(steps);
-    }
-
-    /** What is powered, from little to all. */
-    public enum Stage implements Coded {
-        /** All tubes out: secondaries, watts without load, warmth. */
-        TRANSFORMER,
-        /** The rectifier in, a resistor as its load. */
-        RECTIFIER,
-        /** Volts at the lead, and their pole, before anything is joined to it. */
-        POLARITY,
-        /** Filament volts at every socket with the tubes out. */
-        FILAMENTS,
-        /** The vibrator alone: its buffer renewed, a supply that can start it. */
-        VIBRATOR,
-        WHOLE_SET;
-
-        @Override
-        public String code() {
-            return name().toLowerCase(Locale.ROOT).replace('_', '-');
-        }
     }
 
     /**
@@ -86,22 +60,7 @@ public record PowerPlan(
                 advised,
                 Fuse.of(model.nominal(), full.amperes()),
                 wakes,
-                stages(chassis, kind),
                 steps(chassis, model, kind, lamp, wakes));
-    }
-
-    private static List<Stage> stages(Chassis chassis, PlanKind kind) {
-        boolean tubes = chassis.parts().stream().anyMatch(Part::isTube);
-        return switch (kind) {
-            case MAINS -> List.of(Stage.TRANSFORMER, Stage.RECTIFIER, Stage.WHOLE_SET);
-            case HOT_MAINS, DC_MAINS -> List.of(Stage.WHOLE_SET);
-            case BATTERY ->
-                tubes
-                        ? List.of(Stage.POLARITY, Stage.FILAMENTS, Stage.WHOLE_SET)
-                        : List.of(Stage.POLARITY, Stage.WHOLE_SET);
-            case CAR -> List.of(Stage.POLARITY, Stage.WHOLE_SET);
-            case VIBRATOR -> List.of(Stage.POLARITY, Stage.VIBRATOR, Stage.WHOLE_SET);
-        };
     }
 
     private static List<PowerStep> steps(

@@ -16,9 +16,10 @@ import java.util.UUID;
  * How far a power-up has come, and what it says.
  *
  * @param rows one a step
- * @param plotted what was read of the highest rail, or of a set on batteries of its current
- * @param readings of the power-up in hand, in the order in which they were taken
- * @param on whether the set is on
+ * @param plotted what was read of the highest rail, of the current and of the watts
+ * @param before what was read in the power-up before, whichever state the set was in
+ * @param readings of the last power-up of the whole set, in the order in which they were taken
+ * @param stage the one that is on; empty where the set is off
  * @param stop why it must be switched off, by what was read
  * @param seen the last sign of danger that was seen since it is on
  */
@@ -26,9 +27,10 @@ public record PowerProgress(
         PowerPlan plan,
         List<Row> rows,
         List<Plotted> plotted,
+        List<Plotted> before,
         List<PowerReading> readings,
         PowerJudgement judged,
-        boolean on,
+        Optional<PowerStage> stage,
         Optional<StopReason> stop,
         Optional<WatchSign> seen) {
     /** Standard deviations within which a reading is as it should be, and those from which it is out. */
@@ -39,7 +41,13 @@ public record PowerProgress(
     public PowerProgress {
         rows = List.copyOf(rows);
         plotted = List.copyOf(plotted);
+        before = List.copyOf(before);
         readings = List.copyOf(readings);
+    }
+
+    /** Whether the set is on. */
+    public boolean on() {
+        return stage.isPresent();
     }
 
     /**
@@ -61,11 +69,12 @@ public record PowerProgress(
     /**
      * A reading on the curve.
      *
+     * @param what rail, amperes or watts
      * @param volts at the set; behind a lamp, where nobody measured them, as a sound set would have them
-     * @param value volts of the rail, or amperes
+     * @param value volts of the rail without their sign, amperes or watts
      * @param out whether it is beyond what may be
      */
-    public record Plotted(double volts, double value, boolean out) {}
+    public record Plotted(What what, double volts, double value, boolean out) {}
 
     /** The lamp that was last named; its absence where none is used, and the one advised where nobody said. */
     public static PowerPlan plan(Chassis chassis, Job job, PowerModel model) {
@@ -81,34 +90,63 @@ public record PowerProgress(
     /** What the log of a set says now. */
     public static PowerProgress of(Chassis chassis, Job job, PowerModel model) {
         PowerPlan plan = plan(chassis, job, model);
-        List<PowerReading> readings = readings(job, job.power().latest(), model);
+        List<List<PowerEntry>> runs = whole(job);
+        List<PowerReading> readings =
+                runs.isEmpty() ? List.of() : readings(fittedAsNow(job, runs.get(runs.size() - 1)), model);
         PowerJudgement judged = PowerJudgement.of(model, readings, plan.lamp());
-        Optional<StopReason> stop = job.power().on() ? StopReason.of(model, plan, readings, judged) : Optional.empty();
+        Optional<PowerStage> stage = job.power().on()
+                ? Optional.of(PowerStage.begun(job.power().latest().get(0)))
+                : Optional.empty();
+        Optional<StopReason> stop =
+                stage.filter(s -> s == PowerStage.WHOLE_SET).flatMap(s -> StopReason.of(model, plan, readings, judged));
         List<Row> rows = new ArrayList<>();
         for (PowerStep s : plan.steps()) rows.add(row(s, readings, model, plan));
+        List<PowerReading> earlier = runs.size() < 2 ? List.of() : readings(runs.get(runs.size() - 2), model);
         return new PowerProgress(
                 plan,
                 rows,
                 plotted(model, plan, readings, rows),
+                plotted(model, plan, earlier, List.of()),
                 readings,
                 judged,
-                job.power().on(),
+                stage,
                 stop,
                 seen(job));
     }
 
+    /** The power-ups of the whole set in which anything was read, and the last in any case. */
+    private static List<List<PowerEntry>> whole(Job job) {
+        List<List<PowerEntry>> all = job.power().runs().stream()
+                .filter(run -> PowerStage.begun(run.get(0)) == PowerStage.WHOLE_SET)
+                .toList();
+        List<List<PowerEntry>> told = new ArrayList<>();
+        for (List<PowerEntry> run : all)
+            if (run == all.get(all.size() - 1) || run.stream().anyMatch(e -> what(e).isPresent())) told.add(run);
+        return told;
+    }
+
+    private static List<PowerEntry> fittedAsNow(Job job, List<PowerEntry> run) {
+        UUID now = job.fitted().id();
+        return run.stream().filter(e -> e.state().equals(now)).toList();
+    }
+
     private static List<Plotted> plotted(
             PowerModel model, PowerPlan plan, List<PowerReading> readings, List<Row> rows) {
-        What what = model.rectified() ? What.RAIL : What.AMPERES;
-        String net = model.rectified() ? model.rail().map(Rail::net).orElse("") : "";
+        String net = model.rail().map(Rail::net).orElse("");
         List<Plotted> all = new ArrayList<>();
         for (PowerReading r : readings) {
-            if (r.what() != what || !r.net().equals(net)) continue;
+            boolean drawn =
+                    switch (r.what()) {
+                        case RAIL -> r.net().equals(net);
+                        case WATTS, AMPERES -> true;
+                        case RIPPLE, GLOW, DARK -> false;
+                    };
+            if (!drawn) continue;
             double volts = r.atSet() > 0
                     ? r.atSet()
                     : model.sound().atDial(r.dial(), plan.lamp()).volts();
             boolean out = rows.stream().anyMatch(x -> x.standing() == Standing.OUT && at(x.step(), r));
-            all.add(new Plotted(volts, Math.abs(r.value()), out));
+            all.add(new Plotted(r.what(), volts, Math.abs(r.value()), out));
         }
         return all;
     }
@@ -122,13 +160,11 @@ public record PowerProgress(
                 .filter(s -> !s.leavesOn());
     }
 
-    /** What was read in a power-up, as far as the set is still fitted as it was then. */
-    public static List<PowerReading> readings(Job job, List<PowerEntry> run, PowerModel model) {
-        UUID now = job.fitted().id();
+    private static List<PowerReading> readings(List<PowerEntry> run, PowerModel model) {
         List<PowerReading> all = new ArrayList<>();
         for (PowerEntry e : run) {
             Optional<What> what = what(e);
-            if (what.isEmpty() || !e.state().equals(now)) continue;
+            if (what.isEmpty()) continue;
             String net = what.get() != What.RAIL && what.get() != What.RIPPLE
                     ? ""
                     : e.what().isEmpty() ? model.rail().map(Rail::net).orElse("") : e.what();
@@ -157,7 +193,7 @@ public record PowerProgress(
             case LIT -> Optional.of(What.DARK);
             case SIGN ->
                 WatchSign.named(e.what()).filter(s -> s == WatchSign.DARK_TUBE).map(s -> What.DARK);
-            case BEGAN, LAMP, AT_SET, MET, OVERRULED, CAUSE, OFF, NOTE -> Optional.empty();
+            case BEGAN, LAMP, LOAD, WARMTH, AT_SET, MET, OVERRULED, CAUSE, OFF, NOTE -> Optional.empty();
         };
     }
 

@@ -75,6 +75,25 @@ public enum StopReason implements Coded {
         };
     }
 
+    /** What the last reading says of it: where it is a load, that beside what is foreseen there. */
+    public Phrase words(PowerModel model, PowerPlan plan, List<PowerReading> readings) {
+        if (this != WATTS_HIGH || readings.isEmpty()) return words(model, plan);
+        double dial = readings.get(readings.size() - 1).dial();
+        return readings.stream()
+                .filter(r -> r.dial() == dial
+                        && of(model, plan, r).filter(x -> x == this).isPresent())
+                .findFirst()
+                .map(r -> Phrase.of(
+                        "power.stop.load-here",
+                        load(r, r.value()),
+                        load(r, PowerJudgement.foreseen(model.sound(), r, plan.lamp(), 0))))
+                .orElseGet(() -> words(model, plan));
+    }
+
+    private static String load(PowerReading r, double value) {
+        return r.what() == What.WATTS ? Figures.fixed(value, 1) + " W" : Figures.si(Quantity.amperes(value), 2);
+    }
+
     /**
      * The first reason that the latest readings give; those before the last step served their time.
      *

@@ -3,16 +3,13 @@ package anabion.core.power;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
-import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
-import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.text.Phrase;
-import java.util.ArrayList;
 import java.util.List;
 
 /** The arithmetic of supplies, filled in from the set on the bench. */
@@ -32,11 +29,23 @@ public sealed interface Sum {
     /** A resistor that loads the highest rail like the set, with its tubes out. */
     record TestLoad() implements Sum {}
 
+    /** A resistor that discharges the highest rail, and how long that takes. */
+    record Bleeder(double seconds) implements Sum {}
+
+    /** What stands on the chassis, the plug one way and the other, the switch on and off. */
+    record Plug() implements Sum {}
+
+    /** A regulator in place of a battery: volts before and behind it. */
+    record Regulator(double from, double to) implements Sum {}
+
     /** How long a battery lasts. */
     record RunTime(double ampereHours) implements Sum {}
 
     /** A transformer's winding as measured: which line its tap is made for. */
     record Tap(double measured, double rated) implements Sum {}
+
+    /** Natural logarithm of how far a battery's volts may be from those of a regulator for it. */
+    double NEAR = 0.3;
 
     /** Standard watts of resistors: the next is taken above twice what it turns into heat. */
     List<Double> RATINGS = List.of(0.25, 0.5, 1.0, 2.0, 3.0, 5.0, 7.0, 10.0, 15.0, 20.0, 25.0, 50.0, 100.0);
@@ -48,12 +57,15 @@ public sealed interface Sum {
      */
     default Phrase answer(Chassis chassis, PowerModel model) {
         if (this instanceof Drop d) return drop(chassis, model, d);
-        if (this instanceof Heaters h) return Chain.of(chassis).dropper(h.line() > 0 ? h.line() : model.nominal());
+        if (this instanceof Heaters h) return HeaterChain.of(chassis).dropper(h.line(), model.nominal());
         if (this instanceof CapacitorDropper c)
-            return Chain.of(chassis)
+            return HeaterChain.of(chassis)
                     .capacitor(
                             c.line() > 0 ? c.line() : model.nominal(),
                             chassis.supply().hertz());
+        if (this instanceof Bleeder b) return Discharge.words(chassis, model, b.seconds());
+        if (this instanceof Plug) return PlugWays.words(chassis);
+        if (this instanceof Regulator r) return regulator(chassis, r);
         if (this instanceof Buck b) return buck(model, b);
         if (this instanceof RunTime r) return runTime(model, r);
         if (this instanceof Tap t)
@@ -123,6 +135,46 @@ public sealed interface Sum {
                 Figures.fixed(Math.ceil(1.5 * amperes * volts), 0));
     }
 
+    /** A linear regulator passes the battery's current and turns the rest of the volts into heat. */
+    private static Phrase regulator(Chassis chassis, Regulator r) {
+        if (!(r.from() > r.to()) || r.to() <= 0)
+            throw InputException.at("regulate " + r.from() + " to " + r.to())
+                    .because("the first volts must be the higher ones")
+                    .so("write it like regulate 5 to 1.4");
+        OperatingPoint o = new Simulator().solve(chassis, Setting.fed(chassis));
+        double amperes = 0;
+        String battery = "";
+        double least = NEAR;
+        for (Part p : chassis.parts()) {
+            if (!(p.component() instanceof Component.Battery b) || b.volts() <= 0) continue;
+            double off = Math.abs(Math.log(r.to() / b.volts()));
+            if (off > least) continue;
+            least = off;
+            battery = p.reference();
+            amperes = drawn(o, p.reference());
+        }
+        if (battery.isEmpty())
+            throw InputException.at(Figures.fixed(r.to(), 1) + " V")
+                    .because("no battery of this set has about these volts")
+                    .so("write the volts of one of its batteries");
+        double watts = (r.from() - r.to()) * amperes;
+        return Phrase.of(
+                "power.sum.regulator",
+                battery,
+                Figures.si(Quantity.amperes(amperes), 2),
+                Figures.fixed(watts, watts < 10 ? 1 : 0),
+                Figures.si(Quantity.amperes(1.5 * amperes), 2),
+                Figures.fixed(r.from(), 1));
+    }
+
+    private static double drawn(OperatingPoint o, String battery) {
+        return o.direct().circuit().elements().stream()
+                .filter(e -> OperatingPoint.reference(e.name()).equals(battery))
+                .mapToDouble(e -> Math.abs(o.direct().amperes(e)[0]))
+                .max()
+                .orElse(0);
+    }
+
     private static Phrase runTime(PowerModel model, RunTime r) {
         double amperes = model.sound().at(model.nominal()).amperes();
         return Phrase.of(
@@ -131,65 +183,9 @@ public sealed interface Sum {
                 Figures.si(Quantity.amperes(amperes), 2));
     }
 
-    private static String rating(double watts) {
+    /** Watts of the standard resistor that bears so many with as many to spare. */
+    static String rating(double watts) {
         return Figures.fixed(
                 RATINGS.stream().filter(w -> w >= 2 * watts).findFirst().orElse(2 * watts), 0);
-    }
-
-    /**
-     * The heaters of a set in one chain.
-     *
-     * @param volts of all of them together
-     * @param amperes through them
-     */
-    record Chain(double volts, double amperes) {
-        /** @throws InputException if the heaters are not in series */
-        static Chain of(Chassis chassis) {
-            boolean wound = chassis.parts().stream()
-                    .anyMatch(p -> p.component() instanceof Component.Windings w && w.isMainsTransformer());
-            boolean direct = chassis.supply().arrangement().isDirect();
-            OperatingPoint o = new Simulator().solve(chassis, Setting.fed(chassis));
-            List<DeviceType> types = new ArrayList<>();
-            for (Part p : chassis.parts())
-                if (!wound && (direct || o.heatedByMains(p.reference())))
-                    Sockets.type(p).filter(t -> t.heaterVolts() > 0).ifPresent(types::add);
-            if (types.isEmpty())
-                throw InputException.at(chassis.name())
-                        .because("its heaters are not a chain at the mains")
-                        .so("use it on sets with series heaters");
-            double sum = types.stream().mapToDouble(DeviceType::heaterVolts).sum();
-            double most =
-                    types.stream().mapToDouble(DeviceType::heaterAmperes).max().orElse(0);
-            return new Chain(sum, most);
-        }
-
-        Phrase dropper(double line) {
-            double left = line - volts;
-            if (left <= 0) return Phrase.of("power.sum.heaters.none", Figures.volts(volts), Figures.volts(line));
-            return Phrase.of(
-                    "power.sum.heaters",
-                    Figures.volts(volts),
-                    Figures.si(Quantity.amperes(amperes), 2),
-                    Figures.si(Quantity.ohms(left / amperes), 3),
-                    Figures.fixed(left * amperes, 0),
-                    rating(left * amperes),
-                    Figures.volts(line));
-        }
-
-        /** The volts of a capacitor stand at right angles to those of the heaters. */
-        Phrase capacitor(double line, double hertz) {
-            if (line <= volts || hertz <= 0)
-                throw InputException.at("capacitor")
-                        .because("a capacitor drops nothing here: direct current, or no volts to drop")
-                        .so("use it on alternating current above the heaters' volts");
-            double across = Math.sqrt(line * line - volts * volts);
-            double farads = amperes / (2 * Math.PI * hertz * across);
-            return Phrase.of(
-                    "power.sum.capacitor",
-                    Figures.si(Quantity.farads(farads), 2),
-                    Figures.volts(across),
-                    Figures.volts(Math.sqrt(2) * line),
-                    Figures.volts(line));
-        }
     }
 }

@@ -5,8 +5,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.error.InputException;
 import anabion.core.power.GateItem;
+import anabion.core.power.PowerPicture;
 import anabion.core.power.PowerReading.What;
 import anabion.core.power.SeriesLamp;
+import anabion.core.power.Sum;
+import anabion.core.power.Warmth;
 import anabion.core.power.WatchSign;
 import java.util.List;
 import java.util.Optional;
@@ -47,6 +50,19 @@ class PowerRequestTest {
                 .hasMessageContaining("16 mA");
         assertThat(PowerRequest.parse("9 mA", 9, w -> false, false))
                 .isEqualTo(new PowerRequest.Read(What.AMPERES, "", 0.009));
+    }
+
+    @Test
+    void stagesLoadsAndPicturesAreNamed() {
+        assertThat(parse("on")).isEqualTo(new PowerRequest.On(false));
+        assertThat(parse("on all")).isEqualTo(new PowerRequest.On(true));
+        assertThat(parse("load 5.6k")).isEqualTo(new PowerRequest.Load(5600));
+        assertThat(parse("load")).isEqualTo(new PowerRequest.Reckon(new Sum.TestLoad()));
+        assertThat(parse("warm")).isEqualTo(new PowerRequest.Feels(Warmth.WARM));
+        assertThat(parse("show warm up")).isEqualTo(new PowerRequest.Show(PowerPicture.WARM_UP));
+        assertThat(parse("bleeder 45 s")).isEqualTo(new PowerRequest.Reckon(new Sum.Bleeder(45)));
+        for (String line : List.of("on fire", "load 0", "load 5 V", "load -5k", "show me", "bleeder soon"))
+            assertThatThrownBy(() -> parse(line)).as(line).isInstanceOf(InputException.class);
     }
 
     @Test

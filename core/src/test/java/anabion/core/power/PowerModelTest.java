@@ -7,7 +7,6 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.device.model.CathodeWarmUp;
 import anabion.core.error.InputException;
-import anabion.core.power.PowerPlan.Stage;
 import anabion.core.power.PowerReading.What;
 import anabion.core.simulation.PowerUp;
 import anabion.core.simulation.setting.Setting;
@@ -211,13 +210,11 @@ class PowerModelTest {
     }
 
     @Test
-    void stagesAreThoseThatTheSetCanDo() {
-        assertThat(plan("halcyon").stages()).containsExactly(Stage.TRANSFORMER, Stage.RECTIFIER, Stage.WHOLE_SET);
-        assertThat(plan("brae").stages()).as("its heaters are one chain").containsExactly(Stage.WHOLE_SET);
+    void aVibratorGetsFullVoltsOrNone() {
         Chassis car = CircuitFixtures.typical(TypicalCircuit.CAR_VIBRATOR);
         PowerPlan vibrator = PowerPlan.of(car, PowerModel.sound(car), Optional.empty(), false);
         assertThat(vibrator.kind()).isEqualTo(PlanKind.VIBRATOR);
-        assertThat(vibrator.steps()).as("full volts or none").hasSize(1);
+        assertThat(vibrator.steps()).hasSize(1);
     }
 
     @Test

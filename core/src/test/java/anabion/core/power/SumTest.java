@@ -33,6 +33,47 @@ class SumTest {
                 .doesNotContain("power.");
     }
 
+    /** Cold, 1166 Ω of heaters are some 180 Ω: 230 V over 1310 Ω. The line above the dropper's own raises them by as much. */
+    @Test
+    void aColdChainDrawsMoreAndAnotherLineHasItsExcess() {
+        assertThat(said(SharedSets.named("brae"), "heaters"))
+                .contains("Cold, it all draws 180 mA")
+                .doesNotContain("With the dropper");
+        assertThat(said(SharedSets.named("brae"), "heaters 240")).contains("With the dropper for 230 V", "+4.3 %");
+        assertThat(said(CircuitFixtures.typical(TypicalCircuit.FIVE_TUBE_AC_DC), "ballast"))
+                .doesNotContain("power.");
+    }
+
+    /** What 16 µF and more hold: C ln(U/30 V) R seconds. */
+    @Test
+    void aBleederTakesTheTimeThatIsWanted() {
+        String said = said(SharedSets.named("halcyon"), "bleeder 30");
+        assertThat(said).contains("µF", "kΩ", "down to 30 V").doesNotContain("power.");
+        assertThat(Integer.parseInt(said.replaceAll("(?s).* V in (\\d+) s.*", "$1")))
+                .isBetween(24, 30);
+        assertThatThrownBy(() -> said(SharedSets.named("lark"), "bleeder 30")).hasMessageContaining("no capacitor");
+    }
+
+    @Test
+    void thePlugBothWaysIsJudgedByTheCircuit() {
+        assertThat(said(SharedSets.named("brae"), "plug"))
+                .contains("230 V", "150 mA", "phantom", "isolation transformer");
+        assertThat(said(SharedSets.named("halcyon"), "plug"))
+                .contains("phantom")
+                .doesNotContain("It conducts");
+        assertThatThrownBy(() -> said(SharedSets.named("lark"), "plug"))
+                .hasMessageContaining("does not hang on the mains");
+    }
+
+    /** Filaments of 25 mA, and of 50 mA in the output tube, from 5 V: (5 − 1.4) V × 0.125 A. */
+    @Test
+    void aRegulatorTurnsTheRestIntoHeat() {
+        assertThat(said(CircuitFixtures.typical(TypicalCircuit.BATTERY_FOUR_TUBE), "regulate 5 to 1.4"))
+                .contains("120 mA", "0.4 W", "180 mA");
+        assertThatThrownBy(() -> said(SharedSets.named("lark"), "regulate 5 to 1.4"))
+                .hasMessageContaining("no battery of this set");
+    }
+
     /** √(230² − 116.6²) = 198 V at 0.1 A and 50 Hz: 1.6 µF. */
     @Test
     void aCapacitorStandsAtRightAnglesToTheHeaters() {

@@ -4,13 +4,16 @@ import anabion.core.power.GateItem;
 import anabion.core.power.LookAlike;
 import anabion.core.power.PowerJudgement;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerStage;
 import anabion.core.power.PowerStep;
 import anabion.core.power.Rail;
 import anabion.core.power.SeriesLamp;
+import anabion.core.power.StageProgress;
 import anabion.core.power.WatchSign;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
+import anabion.core.text.Phrase;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.session.Session;
@@ -38,7 +41,7 @@ final class PowerPane extends VBox {
         this.progress = power.progress();
         getChildren().add(Texts.wrapped(headline(), "headline"));
         progress.seen().ifPresent(this::seen);
-        if (!progress.readings().isEmpty()) odds();
+        if (!progress.readings().isEmpty() && power.atHand().isEmpty()) odds();
         getChildren().addAll(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"));
         next().forEach(n -> getChildren().add(Texts.wrapped(n)));
         if (progress.on()) watched();
@@ -49,7 +52,12 @@ final class PowerPane extends VBox {
             return session.say(
                     "power.off-now",
                     session.say("power.sign." + progress.seen().get().code()));
-        if (progress.stop().isPresent()) return session.say("power.off-first");
+        if (progress.stop().isPresent() || staged().isPresent()) return session.say("power.off-first");
+        if (power.atHand().isPresent())
+            return session.say(
+                    power.atHand().get().passed() ? "power.stage.passed" : "power.stage.on",
+                    session.say("power.stage."
+                            + power.atHand().get().table().stage().code()));
         if (!progress.readings().isEmpty()) {
             if (progress.judged().healthy()) return session.say("power.follows");
             List<PowerJudgement.Odds> kinds = progress.judged().kinds();
@@ -60,8 +68,17 @@ final class PowerPane extends VBox {
                             session.say("power.alike." + kinds.get(0).kind().code()));
         }
         if (progress.on()) return session.say("power.is-on-now");
-        boolean barred = power.gate().stream().anyMatch(i -> i.state() == GateItem.State.BARRED);
-        return session.say(barred ? "power.barred" : power.open() ? "power.ready" : "power.not-ready");
+        PowerStage next = power.next();
+        boolean barred = power.missing(next).stream().anyMatch(i -> i.state() == GateItem.State.BARRED);
+        boolean ready = power.missing(next).isEmpty();
+        String key = barred ? "power.barred" : ready ? "power.ready" : "power.not-ready";
+        return next == PowerStage.WHOLE_SET
+                ? session.say(key)
+                : session.say(key + ".stage", session.say("power.stage." + next.code()));
+    }
+
+    private Optional<Phrase> staged() {
+        return power.atHand().flatMap(StageProgress::stop);
     }
 
     private void seen(WatchSign sign) {
@@ -101,24 +118,32 @@ final class PowerPane extends VBox {
     }
 
     private List<String> next() {
-        if (progress.seen().isPresent() || progress.stop().isPresent()) return List.of(session.say("power.next.off"));
+        if (progress.seen().isPresent() || progress.stop().isPresent() || staged().isPresent())
+            return List.of(session.say("power.next.off"));
         if (!progress.on()) {
-            List<String> missing = power.gate().stream()
-                    .filter(i -> i.state().stops())
+            PowerStage stage = power.next();
+            List<String> missing = power.missing(stage).stream()
                     .map(i -> session.say("power.gate.name." + i.kind().code()))
                     .toList();
-            return List.of(
-                    missing.isEmpty()
-                            ? session.say(
-                                    "power.next.on",
-                                    dial(progress.plan().steps().get(0)))
-                            : session.say("power.next.gate", String.join(", ", missing)));
+            if (!missing.isEmpty()) return List.of(session.say("power.next.gate", String.join(", ", missing)));
+            return stage == PowerStage.WHOLE_SET
+                    ? List.of(session.say(
+                            "power.next.on", dial(progress.plan().steps().get(0))))
+                    : List.of(session.say("power.stage.about." + stage.code()), session.say("power.next.stage"));
         }
+        if (power.atHand().isPresent()) return stage(power.atHand().get());
         return progress.rows().stream()
                 .filter(r -> r.standing() == Standing.NOT_TAKEN)
                 .findFirst()
                 .map(r -> step(r.step()))
                 .orElse(List.of(session.say("power.next.done")));
+    }
+
+    private List<String> stage(StageProgress s) {
+        if (s.passed()) return List.of(session.say("power.next.stage-done"));
+        return List.of(session.say(
+                "power.next.stage." + s.table().stage().code(),
+                Figures.fixed(power.model().nominal(), 0)));
     }
 
     private List<String> step(PowerStep s) {

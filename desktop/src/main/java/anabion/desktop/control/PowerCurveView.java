@@ -3,11 +3,16 @@ package anabion.desktop.control;
 import anabion.core.power.LookAlike;
 import anabion.core.power.PowerJudgement;
 import anabion.core.power.PowerModel;
+import anabion.core.power.PowerPicture;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerReading;
+import anabion.core.power.Rail;
 import anabion.core.power.SupplyCurve;
 import anabion.core.power.SupplyPoint;
+import anabion.core.power.WarmUp;
 import anabion.core.quantity.Figures;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +22,10 @@ import java.util.function.ToDoubleFunction;
 import javafx.scene.control.Label;
 import javafx.scene.shape.Polygon;
 
-/** The rail, or of a set on batteries its current, against the volts at the set: as it should be with what may be about it, the common faults, and what was read. */
+/**
+ * A power-up: rail, current or watts against the volts at the set, as they should be with what may be about them, with the common faults, what is read and what
+ * was read the time before; or the rail as it comes after switching on.
+ */
 public final class PowerCurveView extends Plot {
     private static final double LEFT = 52;
     private static final double BOTTOM = 24;
@@ -26,9 +34,13 @@ public final class PowerCurveView extends Plot {
     private static final int GRID = 4;
     private static final double NAME = 15;
     private static final double HEADROOM = 1.25;
+    private static final double WARM_HEADROOM = 1.1;
 
     private Optional<PowerModel> model = Optional.empty();
     private List<PowerProgress.Plotted> readings = List.of();
+    private List<PowerProgress.Plotted> before = List.of();
+    private PowerPicture picture = PowerPicture.SUPPLY;
+    private String earlier = "";
     private double here;
     private Function<LookAlike.Kind, String> names = k -> "";
     private double top = 1;
@@ -39,28 +51,53 @@ public final class PowerCurveView extends Plot {
     }
 
     /**
-     * @param taken those of the rail, or of a current
      * @param at volts at the set of the step in hand
      * @param words what the kinds of fault are called
+     * @param lastTime what the power-up before is called
      */
     public void show(
-            PowerModel of, List<PowerProgress.Plotted> taken, double at, Function<LookAlike.Kind, String> words) {
+            PowerPicture which,
+            PowerModel of,
+            PowerProgress progress,
+            double at,
+            Function<LookAlike.Kind, String> words,
+            String lastTime) {
+        picture = which;
         model = Optional.of(of);
-        readings = List.copyOf(taken);
+        readings = progress.plotted();
+        before = progress.before();
         here = at;
         names = words;
+        earlier = lastTime;
         draw();
     }
 
-    private boolean byRail() {
-        return model.orElseThrow().rectified();
+    /** What stands upwards. */
+    private PowerReading.What what() {
+        if (picture == PowerPicture.WATTS) return PowerReading.What.WATTS;
+        return model.orElseThrow().rectified() ? PowerReading.What.RAIL : PowerReading.What.AMPERES;
+    }
+
+    private String unit() {
+        return switch (what()) {
+            case WATTS -> " W";
+            case AMPERES -> " mA";
+            default -> " V";
+        };
+    }
+
+    /** Of what is drawn, in one of its units. */
+    private double scale() {
+        return what() == PowerReading.What.AMPERES ? 1000 : 1;
     }
 
     private ToDoubleFunction<SupplyPoint> value() {
-        PowerModel m = model.orElseThrow();
-        if (!byRail()) return p -> 1000 * p.amperes();
-        String net = m.rail().orElseThrow().net();
-        return p -> Math.abs(p.rail(net));
+        String net = model.orElseThrow().rail().map(Rail::net).orElse("");
+        return switch (what()) {
+            case WATTS -> SupplyPoint::watts;
+            case AMPERES -> p -> 1000 * p.amperes();
+            default -> p -> Math.abs(p.rail(net));
+        };
     }
 
     @Override
@@ -68,8 +105,12 @@ public final class PowerCurveView extends Plot {
         getChildren().clear();
         if (model.isEmpty() || getWidth() < LEFT + RIGHT + 60 || getHeight() < TOP + BOTTOM + 40) return;
         PowerModel m = model.get();
+        if (picture == PowerPicture.WARM_UP) {
+            warmUp(m);
+            return;
+        }
         top = Math.max(1e-6, HEADROOM * value().applyAsDouble(m.sound().at(m.nominal())));
-        axes(m);
+        axes(unit(), " V");
         wash(m);
         // of each kind the worst: it lies farthest from what is right
         Map<LookAlike.Kind, PowerModel.Faulty> worst = new EnumMap<>(LookAlike.Kind.class);
@@ -78,7 +119,41 @@ public final class PowerCurveView extends Plot {
         worst.values().forEach(f -> alike(f, m, named));
         curve("curve", m.sound());
         line("power-here", Math.min(here, m.nominal()), 0, Math.min(here, m.nominal()), top);
-        readings.forEach(this::point);
+        lastTime();
+        readings.stream().filter(r -> r.what() == what()).forEach(this::point);
+    }
+
+    /** The rail as it comes, and what it comes down to. */
+    private void warmUp(PowerModel m) {
+        String net = m.rail().orElseThrow().net();
+        top = Math.max(1e-6, WARM_HEADROOM * m.warmUp().peak(net));
+        axes(" V", " s");
+        line("power-here", 0, m.warmUp().settled(net), across(), m.warmUp().settled(net));
+        List<Double> points = new ArrayList<>(List.of(x(0), y(0)));
+        for (WarmUp.Moment t : m.warmUp().moments())
+            points.addAll(List.of(x(t.seconds()), high(Math.abs(t.rails().getOrDefault(net, 0.0)))));
+        polyline("curve", points);
+    }
+
+    /** What was read the time before, joined. */
+    private void lastTime() {
+        List<PowerProgress.Plotted> those = before.stream()
+                .filter(r -> r.what() == what())
+                .sorted(Comparator.comparingDouble(PowerProgress.Plotted::volts))
+                .toList();
+        if (those.isEmpty()) return;
+        List<Double> points = new ArrayList<>();
+        for (PowerProgress.Plotted r : those)
+            points.addAll(List.of(x(Math.min(r.volts(), across())), high(r.value() * scale())));
+        polyline("power-before", points);
+        PowerProgress.Plotted last = those.get(those.size() - 1);
+        Label label = add(Texts.label(earlier, "soft", "small"));
+        label.autosize();
+        double end = x(Math.min(last.volts(), across()));
+        boolean fits = end + 6 + label.getWidth() < x(across());
+        label.relocate(
+                fits ? end + 6 : end - label.getWidth() - 6,
+                Math.min(high(last.value() * scale()) + 2, getHeight() - BOTTOM - label.getHeight()));
     }
 
     private double off(PowerModel m, PowerModel.Faulty f) {
@@ -88,7 +163,10 @@ public final class PowerCurveView extends Plot {
 
     @Override
     double across() {
-        return model.orElseThrow().nominal();
+        PowerModel m = model.orElseThrow();
+        if (picture != PowerPicture.WARM_UP) return m.nominal();
+        List<WarmUp.Moment> moments = m.warmUp().moments();
+        return moments.get(moments.size() - 1).seconds();
     }
 
     @Override
@@ -101,16 +179,15 @@ public final class PowerCurveView extends Plot {
         return y(Math.min(value, top));
     }
 
-    private void axes(PowerModel m) {
-        String unit = byRail() ? " V" : " mA";
+    private void axes(String upwards, String sideways) {
         double step = step(top);
         for (int n = 0; n * step <= top; n++) {
-            line("curve-grid", 0, n * step, m.nominal(), n * step);
-            beside(number(n * step) + ((n + 1) * step > top ? unit : ""), n * step);
+            line("curve-grid", 0, n * step, across(), n * step);
+            beside(number(n * step) + ((n + 1) * step > top ? upwards : ""), n * step);
         }
-        double volts = step(m.nominal());
-        for (int n = 0; n * volts <= m.nominal(); n++)
-            below(number(n * volts) + ((n + 1) * volts > m.nominal() ? " V" : ""), n * volts);
+        double each = step(across());
+        for (int n = 0; n * each <= across(); n++)
+            below(number(n * each) + ((n + 1) * each > across() ? sideways : ""), n * each);
     }
 
     /** One, two or five of a power of ten, so that at most {@value #GRID} of them and one more reach the end. */
@@ -137,7 +214,7 @@ public final class PowerCurveView extends Plot {
         List<Double> back = new ArrayList<>();
         for (SupplyPoint p : inside(m.sound())) {
             double value = value().applyAsDouble(p);
-            double half = 2 * PowerJudgement.spread(m, p.volts(), !byRail()) * (byRail() ? 1 : 1000);
+            double half = 2 * PowerJudgement.spread(m, p.volts(), what()) * scale();
             wash.getPoints().addAll(x(p.volts()), high(value + half));
             back.addAll(0, List.of(x(p.volts()), high(Math.max(0, value - half))));
         }
@@ -166,7 +243,7 @@ public final class PowerCurveView extends Plot {
     private void point(PowerProgress.Plotted r) {
         Polygon mark = new Polygon(0, -5, 5, 4, -5, 4);
         mark.setTranslateX(x(Math.min(r.volts(), across())));
-        mark.setTranslateY(high(r.value() * (byRail() ? 1 : 1000)));
+        mark.setTranslateY(high(r.value() * scale()));
         mark.getStyleClass().add(r.out() ? "power-out" : "power-read");
         getChildren().add(mark);
     }

@@ -4,12 +4,17 @@ import anabion.core.chassis.Chassis;
 import anabion.core.coldcheck.ColdRow;
 import anabion.core.coldcheck.ColdTable;
 import anabion.core.error.InputException;
+import anabion.core.job.Job;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Step;
 import anabion.core.power.Gate;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerStage;
+import anabion.core.power.StageProgress;
+import anabion.core.power.StageTable;
+import anabion.core.power.StageTables;
 import anabion.core.recap.Plan;
 import anabion.core.recap.Planner;
 import anabion.workshop.SetRecord;
@@ -27,19 +32,66 @@ public final class PowerUps {
     /** Solved on the compute side, where one job of a name runs at a time. */
     private volatile Optional<Solved> solved = Optional.empty();
 
-    private record Solved(Chassis chassis, PowerModel model, RecapLog log, Optional<Plan> recap) {
-        static Solved of(Chassis chassis, RecapLog log) {
-            return new Solved(chassis, PowerModel.of(chassis), log, Planner.logged(chassis, log));
+    private record Solved(
+            Chassis chassis,
+            PowerModel model,
+            RecapLog log,
+            Optional<Plan> recap,
+            Optional<Double> load,
+            List<StageTable> stages) {
+        static Solved of(Chassis chassis, Job job) {
+            PowerModel model = PowerModel.of(chassis);
+            Optional<Double> load = StageProgress.load(job);
+            return new Solved(
+                    chassis,
+                    model,
+                    job.recap(),
+                    Planner.logged(chassis, job.recap()),
+                    load,
+                    StageTables.of(chassis, model, load));
         }
 
-        /** The circuit is solved anew with another circuit alone. */
-        Solved with(RecapLog now) {
-            return now.equals(log) ? this : new Solved(chassis, model, now, Planner.logged(chassis, now));
+        /** The circuit is solved anew with another circuit alone, and its stages with another load. */
+        Solved with(Job now) {
+            Optional<Double> inHand = StageProgress.load(now);
+            return new Solved(
+                    chassis,
+                    model,
+                    now.recap(),
+                    now.recap().equals(log) ? recap : Planner.logged(chassis, now.recap()),
+                    inHand,
+                    inHand.equals(load) ? stages : StageTables.of(chassis, model, inHand));
         }
     }
 
     /** All that the sheet shows. */
-    public record PowerUp(PowerModel model, PowerProgress progress, List<GateItem> gate, SetRecord of) {
+    public record PowerUp(
+            PowerModel model, PowerProgress progress, List<StageProgress> stages, List<GateItem> gate, SetRecord of) {
+        /** The stage before the whole set that is on. */
+        public Optional<StageProgress> atHand() {
+            return stages.stream()
+                    .filter(s -> progress.stage().equals(Optional.of(s.table().stage())))
+                    .findFirst();
+        }
+
+        /** The first stage that is not passed; the whole set once it has been on. */
+        public PowerStage next() {
+            boolean whole = of.job().power().runs().stream()
+                    .anyMatch(run -> PowerStage.begun(run.get(0)) == PowerStage.WHOLE_SET);
+            return stages.stream()
+                    .filter(s -> !whole && !s.passed())
+                    .map(s -> s.table().stage())
+                    .findFirst()
+                    .orElse(PowerStage.WHOLE_SET);
+        }
+
+        /** What must be seen to before a stage. */
+        public List<GateItem> missing(PowerStage stage) {
+            return gate.stream()
+                    .filter(i -> i.state().stops() && stage.asks(i.kind()))
+                    .toList();
+        }
+
         /** Whether nothing keeps the set from being switched on. */
         public boolean open() {
             return Gate.open(gate);
@@ -81,14 +133,17 @@ public final class PowerUps {
     }
 
     private PowerUp computed(SetRecord g) {
-        RecapLog log = g.job().recap();
         Solved s = solved.filter(x -> x.chassis().equals(g.chassis()))
-                .map(x -> x.with(log))
-                .orElseGet(() -> Solved.of(g.chassis(), log));
+                .map(x -> x.with(g.job()))
+                .orElseGet(() -> Solved.of(g.chassis(), g.job()));
         solved = Optional.of(s);
         PowerProgress progress = PowerProgress.of(g.chassis(), g.job(), s.model());
         List<ColdRow> cold = ColdTable.of(g.chassis(), g.readings(), g.job());
         return new PowerUp(
-                s.model(), progress, Gate.of(g.chassis(), g.job(), cold, s.recap(), progress.plan(), s.model()), g);
+                s.model(),
+                progress,
+                StageProgress.of(g.job(), s.stages()),
+                Gate.of(g.chassis(), g.job(), cold, s.recap(), progress.plan(), s.model()),
+                g);
     }
 }

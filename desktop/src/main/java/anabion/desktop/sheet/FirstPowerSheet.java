@@ -6,15 +6,17 @@ import anabion.core.error.InputException;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerStage;
 import anabion.core.power.Rail;
+import anabion.core.power.StageProgress;
+import anabion.core.power.StageTable;
 import anabion.core.power.StopReason;
 import anabion.core.power.Sum;
 import anabion.core.power.WatchSign;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
-import anabion.core.reading.Standing;
+import anabion.core.text.Phrase;
 import anabion.desktop.control.LitRows;
-import anabion.desktop.control.PowerCurveView;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.session.Session;
@@ -36,7 +38,6 @@ import javafx.scene.layout.VBox;
 /** The first power-up: what must be so before it, the steps of the variac or supply, what was read, and the curves it follows. */
 public final class FirstPowerSheet implements Sheet {
     private static final double TIGHT_BELOW = 660;
-    private static final double CURVES = 190;
     /** Rows of conditions take the curves' place: those are of no use before the set is on. */
     private static final double LOW = 420;
 
@@ -47,17 +48,18 @@ public final class FirstPowerSheet implements Sheet {
     private final Label answer = Texts.wrapped("", "petrol");
     private final HBox stop = new HBox(10);
     private final VBox header = new VBox();
-    private final PowerCurveView curves = new PowerCurveView();
-    private final VBox below = new VBox(4);
+    private final PowerPictures pictures;
     private final LitRows list;
     private final PowerRows drawing;
     private final PowerLines lines;
+    private List<PowerTarget> rows = List.of();
     private List<Object> of = List.of();
 
     public FirstPowerSheet(Session session, Runnable whenShown) {
         this.session = session;
         this.drawing = new PowerRows(session);
-        this.lines = new PowerLines(session, this::litRow, this::litCondition);
+        this.pictures = new PowerPictures(session);
+        this.lines = new PowerLines(session, this::lit);
         this.list = new LitRows(() -> {
             whenShown.run();
             picture();
@@ -75,11 +77,7 @@ public final class FirstPowerSheet implements Sheet {
         above.setPadding(new Insets(12, 14, 8, 14));
         pane.setTop(new VBox(above, header));
         pane.setCenter(list.node());
-        Label caption = Texts.label(session.say("power.curves"), "soft", "small");
-        below.setPadding(new Insets(4, 14, 8, 14));
-        below.getChildren().setAll(Texts.rule(), caption, curves);
-        curves.setPrefHeight(CURVES);
-        pane.setBottom(below);
+        pane.setBottom(pictures);
         pane.heightProperty().addListener((o, a, b) -> picture());
         pane.widthProperty().addListener((o, a, b) -> {
             boolean narrow = b.doubleValue() < TIGHT_BELOW;
@@ -95,10 +93,6 @@ public final class FirstPowerSheet implements Sheet {
         return session.power().shown().get();
     }
 
-    private List<PowerProgress.Row> rows() {
-        return now().map(p -> p.progress().rows()).orElse(List.of());
-    }
-
     // --- what is drawn ---
 
     private void rebuild() {
@@ -110,41 +104,90 @@ public final class FirstPowerSheet implements Sheet {
             rig.setText("");
             plan.setText("");
             header.getChildren().clear();
+            rows = List.of();
             list.empty(trouble.isEmpty() ? session.say("power.computing") : trouble);
             list.light(0);
             return;
         }
         PowerUp p = now.get();
         rig.setText(rig(p));
-        plan.setText(session.say("power.plan." + p.progress().plan().kind().code()));
-        plan.setVisible(!p.progress().on());
-        plan.setManaged(!p.progress().on());
+        plan.setText(plan(p));
+        plan.setVisible(!plan.getText().isEmpty());
+        plan.setManaged(plan.isVisible());
         header.getChildren().setAll(drawing.head(p));
+        rows = PowerTarget.of(p);
         if (!p.progress().on()) gate(p);
-        list.heading(session.say(p.open() || p.progress().on() ? "power.steps" : "power.steps.later"));
-        for (PowerProgress.Row r : rows())
-            list.add(List.of(r, drawing.tight(), session.words().get()), () -> drawing.row(p, r));
-        List<Object> place =
-                List.of(session.set().get().map(SetRecord::id), conditions().size());
+        PowerTarget.stages(p).forEach(this::stage);
+        if (p.atHand().isEmpty()) steps(p);
+        List<Object> place = List.of(
+                session.set().get().map(SetRecord::id),
+                p.progress().stage(),
+                conditions().size());
         boolean same = place.equals(of);
         if (of.isEmpty() || !of.get(0).equals(place.get(0))) answered("");
         of = place;
-        list.light(same ? list.lit() : firstWanted());
+        list.light(same ? list.lit() : firstWanted(p));
         picture();
     }
 
-    /** Those that are listed: once the set is on they have done their work. */
+    /** How it is brought up, and what it leaves out; once it is on, what the stage at hand is about. */
+    private String plan(PowerUp p) {
+        if (p.progress().on())
+            return p.atHand()
+                    .map(s ->
+                            session.say("power.stage.about." + s.table().stage().code()))
+                    .orElse("");
+        List<String> all = new ArrayList<>(
+                List.of(session.say("power.plan." + p.progress().plan().kind().code())));
+        for (StageProgress s : p.stages())
+            s.table()
+                    .skipped()
+                    .ifPresent(why -> all.add(session.say(
+                            "power.stage.skipped",
+                            session.say("power.stage." + s.table().stage().code()),
+                            session.words().get().say(why))));
+        return String.join(" ", all);
+    }
+
+    private void stage(StageProgress s) {
+        if (s.rows().isEmpty()) return;
+        StageTable t = s.table();
+        String name = session.say("power.stage." + t.stage().code());
+        list.heading(
+                t.load() > 0
+                        ? session.say(
+                                "power.stage.load",
+                                name,
+                                Figures.si(Quantity.ohms(t.load()), 2),
+                                Figures.fixed(t.loadWatts(), t.loadWatts() < 10 ? 1 : 0),
+                                Sum.rating(t.loadWatts()))
+                        : name);
+        boolean line = t.rows().stream().map(StageTable.Row::line).distinct().count() > 1;
+        for (StageProgress.Taken r : s.rows())
+            list.add(List.of(r, drawing.tight(), session.words().get()), () -> drawing.reading(r, line));
+    }
+
+    private void steps(PowerUp p) {
+        list.heading(session.say(p.open() || p.progress().on() ? "power.steps" : "power.steps.later"));
+        for (PowerProgress.Row r : p.progress().rows())
+            list.add(List.of(r, drawing.tight(), session.words().get()), () -> drawing.row(p, r));
+    }
+
+    /** The conditions that are listed: once the set is on they have done their work. */
     private List<GateItem> conditions() {
         return now().filter(p -> !p.progress().on()).map(PowerUp::gate).orElse(List.of());
     }
 
-    /** The first condition that is missing, else the first step that is not taken. */
-    private int firstWanted() {
-        List<GateItem> gate = conditions();
-        for (int i = 0; i < gate.size(); i++) if (gate.get(i).state().stops()) return i;
-        for (int i = 0; i < rows().size(); i++)
-            if (rows().get(i).standing() == Standing.NOT_TAKEN) return gate.size() + i;
-        return gate.size();
+    /** The first condition that the next stage misses, else what is read first in it. */
+    private int firstWanted(PowerUp p) {
+        PowerStage next = p.progress().stage().orElseGet(p::next);
+        for (int i = 0; i < rows.size(); i++) {
+            boolean asked = rows.get(i) instanceof PowerTarget.Condition c
+                    ? next.asks(c.item().kind())
+                    : rows.get(i).begins(p) == next;
+            if (asked && rows.get(i).isWanted()) return i;
+        }
+        return conditions().size();
     }
 
     private String rig(PowerUp p) {
@@ -171,9 +214,12 @@ public final class FirstPowerSheet implements Sheet {
     /** What the readings say, or what somebody saw since the set is on. */
     private Optional<String> stop(PowerUp p) {
         if (p.progress().seen().isPresent()) return p.progress().seen().map(s -> session.say("power.sign." + s.code()));
+        Optional<Phrase> stage = p.atHand().flatMap(StageProgress::stop);
+        if (stage.isPresent()) return stage.map(session.words().get()::say);
         Optional<StopReason> reason = p.progress().stop();
-        return reason.map(
-                r -> session.words().get().say(r.words(p.model(), p.progress().plan())));
+        return reason.map(r -> session.words()
+                .get()
+                .say(r.words(p.model(), p.progress().plan(), p.progress().readings())));
     }
 
     private void gate(PowerUp p) {
@@ -183,22 +229,23 @@ public final class FirstPowerSheet implements Sheet {
 
     private void picture() {
         Optional<PowerUp> now = now();
-        boolean wanted = now.isPresent() && (now.get().progress().on() || pane.getHeight() > LOW + 2 * CURVES);
-        below.setVisible(wanted);
-        below.setManaged(wanted);
-        if (!wanted) return;
-        PowerUp p = now.get();
-        double at = litRow().map(r -> r.atSet().orElse(r.step().warm().volts())).orElse(0.0);
-        curves.show(p.model(), p.progress().plotted(), at, k -> session.say("power.alike." + k.code()));
+        boolean wanted = now.isPresent()
+                && now.get().atHand().isEmpty()
+                && (now.get().progress().on() || pane.getHeight() > LOW + 2 * PowerPictures.HEIGHT);
+        pictures.setVisible(wanted);
+        pictures.setManaged(wanted);
+        if (wanted)
+            pictures.show(
+                    now.get(),
+                    litRow().map(r -> r.atSet().orElse(r.step().warm().volts())).orElse(0.0));
+    }
+
+    private Optional<PowerTarget> lit() {
+        return list.lit() >= 0 && list.lit() < rows.size() ? Optional.of(rows.get(list.lit())) : Optional.empty();
     }
 
     private Optional<PowerProgress.Row> litRow() {
-        int step = list.lit() - conditions().size();
-        return step >= 0 && step < rows().size() ? Optional.of(rows().get(step)) : Optional.empty();
-    }
-
-    private Optional<GateItem> litCondition() {
-        return list.lit() < conditions().size() ? Optional.of(conditions().get(list.lit())) : Optional.empty();
+        return lit().flatMap(t -> t instanceof PowerTarget.Step s ? Optional.of(s.row()) : Optional.empty());
     }
 
     // --- what is typed ---
@@ -210,16 +257,22 @@ public final class FirstPowerSheet implements Sheet {
 
     @Override
     public String where() {
-        return litRow().map(r -> PowerRows.volts(r.step().dial()))
-                .or(() -> litCondition()
-                        .map(i -> session.say("power.gate.name." + i.kind().code())))
-                .orElse(session.say("step.first-power"));
+        return lit().map(this::where).orElse(session.say("step.first-power"));
+    }
+
+    private String where(PowerTarget t) {
+        if (t instanceof PowerTarget.Condition c)
+            return session.say("power.gate.name." + c.item().kind().code());
+        if (t instanceof PowerTarget.Reading r) return drawing.point(r.taken().row());
+        return PowerRows.volts(((PowerTarget.Step) t).row().step().dial());
     }
 
     @Override
     public String prompt() {
         if (now().isEmpty()) return session.say("power.prompt.none");
         PowerUp p = now().get();
+        if (p.progress().on() && lit().orElse(null) instanceof PowerTarget.Reading r)
+            return session.say("power.prompt." + PowerRows.code(r.taken().row().what()));
         if (p.progress().on()) return session.say(p.model().rectified() ? "power.prompt" : "power.prompt.supply");
         String supply = p.progress().plan().kind().takesLamp() ? "" : ".supply";
         return session.say((p.open() ? "power.prompt.off" : "power.prompt.gate") + supply);
@@ -232,13 +285,21 @@ public final class FirstPowerSheet implements Sheet {
                 .so(session.say("power.not-computed.remedy")));
         PowerModel model = p.model();
         PowerRequest request = PowerRequest.parse(
-                line,
+                lines.withUnit(line),
                 model.nominal(),
                 word -> model.rails().stream().anyMatch(r -> r.net().equalsIgnoreCase(word)),
                 model.rectified());
         if (request instanceof PowerRequest.GoTo g) return goTo(g.dial());
+        if (request instanceof PowerRequest.Show s) {
+            pictures.choose(p, s.picture());
+            Platform.runLater(this::picture);
+            return CompletableFuture.completedFuture(null);
+        }
         if (request instanceof PowerRequest.Reckon r) return reckoned(r.sum());
-        boolean lit = request instanceof PowerRequest.Met m && m.kinds().isEmpty() && !m.all();
+        // a row that asks for one thing has it now
+        boolean lit = (request instanceof PowerRequest.Met m && m.kinds().isEmpty() && !m.all())
+                || (lit().filter(t -> t instanceof PowerTarget.Reading).isPresent()
+                        && (request instanceof PowerRequest.Read || request instanceof PowerRequest.Feels));
         return lines.carryOut(p, request, line).thenApply(r -> {
             if (lit) Platform.runLater(() -> list.moved(KeyCode.DOWN));
             return r;
@@ -262,14 +323,16 @@ public final class FirstPowerSheet implements Sheet {
     }
 
     private CompletableFuture<?> goTo(double dial) {
-        List<PowerProgress.Row> rows = rows();
-        int best = 0;
-        for (int i = 1; i < rows.size(); i++)
-            if (Math.abs(rows.get(i).step().dial() - dial)
-                    < Math.abs(rows.get(best).step().dial() - dial)) best = i;
+        int best = -1;
+        double least = Double.POSITIVE_INFINITY;
+        for (int i = 0; i < rows.size(); i++)
+            if (rows.get(i) instanceof PowerTarget.Step s
+                    && Math.abs(s.row().step().dial() - dial) < least) {
+                best = i;
+                least = Math.abs(s.row().step().dial() - dial);
+            }
         int at = best;
-        int before = conditions().size();
-        Platform.runLater(() -> list.light(before + at));
+        if (at >= 0) Platform.runLater(() -> list.light(at));
         return CompletableFuture.completedFuture(null);
     }
 
@@ -282,7 +345,18 @@ public final class FirstPowerSheet implements Sheet {
     public String copy() {
         StringBuilder text = new StringBuilder("dial\tat set\twatts\texpected\tread\tverdict\n");
         String net = now().flatMap(p -> p.model().rail()).map(Rail::net).orElse("");
-        for (PowerProgress.Row r : rows())
+        for (StageProgress s : now().map(PowerUp::stages).orElse(List.of()))
+            for (StageProgress.Taken t : s.rows())
+                text.append(String.join(
+                                "\t",
+                                drawing.point(t.row()),
+                                PowerRows.volts(t.row().line()),
+                                "",
+                                drawing.amount(t.row(), t.row().expected()),
+                                t.value().map(v -> drawing.amount(t.row(), v)).orElse(""),
+                                t.standing().name()))
+                        .append('\n');
+        for (PowerProgress.Row r : now().map(p -> p.progress().rows()).orElse(List.of()))
             text.append(String.join(
                             "\t",
                             PowerRows.volts(r.step().dial()),

@@ -7,8 +7,12 @@ import anabion.core.job.PowerEntry;
 import anabion.core.json.Extra;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerReading;
+import anabion.core.power.PowerStage;
 import anabion.core.power.Rail;
 import anabion.core.power.SeriesLamp;
+import anabion.core.power.StageProgress;
+import anabion.core.power.StageTable;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
@@ -17,21 +21,17 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
+import java.util.stream.Stream;
 
 /** Carries out what is typed during a power-up: each line becomes one of the log. */
 final class PowerLines {
     private final Session session;
-    private final Supplier<Optional<PowerProgress.Row>> step;
-    private final Supplier<Optional<GateItem>> condition;
+    private final Supplier<Optional<PowerTarget>> lit;
 
-    /**
-     * @param step the one that is lit
-     * @param condition the one that is lit
-     */
-    PowerLines(Session session, Supplier<Optional<PowerProgress.Row>> step, Supplier<Optional<GateItem>> condition) {
+    /** @param lit the row that is lit */
+    PowerLines(Session session, Supplier<Optional<PowerTarget>> lit) {
         this.session = session;
-        this.step = step;
-        this.condition = condition;
+        this.lit = lit;
     }
 
     private Optional<PowerUp> now() {
@@ -42,6 +42,28 @@ final class PowerLines {
     CompletableFuture<?> carryOut(PowerUp p, PowerRequest request, String line) {
         if (request instanceof PowerRequest.Met m) return met(p, m);
         return put(line, job().with(entry(p, request, line)));
+    }
+
+    private Optional<PowerProgress.Row> step() {
+        return lit.get().flatMap(t -> t instanceof PowerTarget.Step s ? Optional.of(s.row()) : Optional.empty());
+    }
+
+    private Optional<PowerTarget.Reading> reading() {
+        return lit.get().flatMap(t -> t instanceof PowerTarget.Reading r ? Optional.of(r) : Optional.empty());
+    }
+
+    /** A number alone is in the unit of the lit row. */
+    String withUnit(String line) {
+        boolean bare = line.strip().matches("[-−]?\\d[\\d.,]*");
+        if (!bare || reading().isEmpty()) return line;
+        return line
+                + switch (reading().get().taken().row().what()) {
+                    case DIRECT_VOLTS -> " V";
+                    case ALTERNATING_VOLTS -> " V AC";
+                    case WATTS -> " W";
+                    case AMPERES -> " A";
+                    case WARMTH -> "";
+                };
     }
 
     private Job job() {
@@ -56,16 +78,19 @@ final class PowerLines {
         if (request instanceof PowerRequest.Read r) return read(p, r, line);
         if (request instanceof PowerRequest.AtSet s) {
             on(line);
-            return entry(PowerEntry.Kind.AT_SET, step.get(), "", s.volts(), "");
+            return entry(PowerEntry.Kind.AT_SET, step(), "", s.volts(), "");
         }
         if (request instanceof PowerRequest.Sign s)
-            return entry(PowerEntry.Kind.SIGN, step.get(), s.sign().code(), 0, "");
+            return entry(PowerEntry.Kind.SIGN, step(), s.sign().code(), 0, "");
         if (request instanceof PowerRequest.Lamp l) return lamp(p, l);
         if (request instanceof PowerRequest.Overrule o) return overrule(p, o);
         if (request instanceof PowerRequest.Cause c) return cause(c);
-        if (request instanceof PowerRequest.On) return begun(p, line);
-        if (request instanceof PowerRequest.Off) return entry(PowerEntry.Kind.OFF, step.get(), "", 0, "");
-        return entry(PowerEntry.Kind.NOTE, step.get(), "", 0, ((PowerRequest.Note) request).text());
+        if (request instanceof PowerRequest.On o) return begun(p, o, line);
+        if (request instanceof PowerRequest.Load l)
+            return entry(PowerEntry.Kind.LOAD, Optional.empty(), "", l.ohms(), "");
+        if (request instanceof PowerRequest.Feels f) return felt(p, f, line);
+        if (request instanceof PowerRequest.Off) return entry(PowerEntry.Kind.OFF, step(), "", 0, "");
+        return entry(PowerEntry.Kind.NOTE, step(), "", 0, ((PowerRequest.Note) request).text());
     }
 
     private PowerEntry entry(
@@ -104,7 +129,7 @@ final class PowerLines {
                     .so(session.say("power.is-off.remedy"));
     }
 
-    private PowerEntry begun(PowerUp p, String line) {
+    private PowerEntry begun(PowerUp p, PowerRequest.On request, String line) {
         if (job().power().on())
             throw InputException.at("\"" + line + "\"")
                     .because(session.say("power.is-on"))
@@ -117,19 +142,82 @@ final class PowerLines {
             throw InputException.at("\"" + line + "\"")
                     .because(session.say("power.not-looked-at"))
                     .so(session.say("power.not-looked-at.remedy"));
-        List<String> missing = p.gate().stream()
-                .filter(i -> i.state().stops())
+        PowerStage stage = request.whole()
+                ? PowerStage.WHOLE_SET
+                : lit.get().map(t -> t.begins(p)).orElse(PowerStage.WHOLE_SET);
+        List<String> missing = p.missing(stage).stream()
                 .map(i -> session.say("power.gate.name." + i.kind().code()))
                 .toList();
         if (!missing.isEmpty())
             throw InputException.at("\"" + line + "\"")
                     .because(session.say("power.gate.closed", String.join(", ", missing)))
                     .so(session.say("power.gate.closed.remedy"));
+        return entry(PowerEntry.Kind.BEGAN, step(), stage.code(), 0, "");
+    }
+
+    /** In a stage before the whole set, of the row that is lit. */
+    private PowerEntry read(PowerUp p, PowerTarget.Reading at, PowerRequest.Read r, String line) {
+        StageTable.Row row = at.taken().row();
+        atHand(p, at, line);
+        boolean fits =
+                switch (row.what()) {
+                    case DIRECT_VOLTS -> r.what() == PowerReading.What.RAIL;
+                    case ALTERNATING_VOLTS ->
+                        r.what() == PowerReading.What.RIPPLE || r.what() == PowerReading.What.RAIL;
+                    case WATTS -> r.what() == PowerReading.What.WATTS;
+                    case AMPERES -> r.what() == PowerReading.What.AMPERES;
+                    case WARMTH -> false;
+                };
+        if (!fits || !r.net().isEmpty()) throw notHere(row, line);
+        double value = row.what() == StageTable.What.ALTERNATING_VOLTS ? Math.abs(r.value()) : r.value();
+        return entry(row, StageProgress.kind(row.what()), row.point(), value);
+    }
+
+    private PowerEntry felt(PowerUp p, PowerRequest.Feels f, String line) {
+        PowerTarget.Reading at = reading().orElseThrow(() -> InputException.at("\"" + line + "\"")
+                .because(session.say("power.no-warmth"))
+                .so(session.say("power.no-warmth.remedy")));
+        atHand(p, at, line);
+        if (at.taken().row().what() != StageTable.What.WARMTH)
+            throw notHere(at.taken().row(), line);
         return entry(
-                PowerEntry.Kind.BEGAN, step.get(), p.progress().plan().kind().code(), 0, "");
+                at.taken().row(),
+                PowerEntry.Kind.WARMTH,
+                f.warmth().code(),
+                f.warmth().ordinal());
+    }
+
+    private void atHand(PowerUp p, PowerTarget.Reading at, String line) {
+        on(line);
+        if (!p.progress().stage().equals(Optional.of(at.stage())))
+            throw InputException.at("\"" + line + "\"")
+                    .because(session.say("power.other-stage"))
+                    .so(session.say("power.other-stage.remedy"));
+    }
+
+    private InputException notHere(StageTable.Row row, String line) {
+        return InputException.at("\"" + line + "\"")
+                .because(session.say("power.other-unit"))
+                .so(session.say("power.prompt." + PowerRows.code(row.what())));
+    }
+
+    private PowerEntry entry(StageTable.Row row, PowerEntry.Kind kind, String what, double value) {
+        return new PowerEntry(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                kind,
+                row.line(),
+                row.line(),
+                what,
+                row.against(),
+                value,
+                "",
+                job().fitted().id(),
+                Extra.NONE);
     }
 
     private PowerEntry read(PowerUp p, PowerRequest.Read r, String line) {
+        if (reading().isPresent()) return read(p, reading().get(), r, line);
         on(line);
         PowerEntry.Kind kind =
                 switch (r.what()) {
@@ -145,7 +233,7 @@ final class PowerLines {
                 throw InputException.at("\"" + line + "\"")
                         .because(session.say("power.no-lamp"))
                         .so(session.say("power.no-lamp.remedy"));
-            return entry(kind, step.get(), SeriesLamp.Glow.values()[(int) r.value()].code(), 0, "");
+            return entry(kind, step(), SeriesLamp.Glow.values()[(int) r.value()].code(), 0, "");
         }
         String net = kind != PowerEntry.Kind.RAIL && kind != PowerEntry.Kind.RIPPLE
                 ? ""
@@ -155,7 +243,7 @@ final class PowerLines {
                         .findFirst()
                         .or(() -> p.model().rail().map(Rail::net))
                         .orElse("");
-        return entry(kind, step.get(), net, r.value(), "");
+        return entry(kind, step(), net, r.value(), "");
     }
 
     private PowerEntry lamp(PowerUp p, PowerRequest.Lamp l) {
@@ -204,8 +292,12 @@ final class PowerLines {
                 .filter(GateItem.Kind::isByHand)
                 .toList();
         Job job = job();
-        List<GateItem.Kind> lit = condition.get().map(GateItem::kind).stream().toList();
-        for (GateItem.Kind k : m.all() ? asked : m.kinds().isEmpty() ? lit : m.kinds()) {
+        List<GateItem.Kind> here = lit.get().stream()
+                .flatMap(t -> t instanceof PowerTarget.Condition c
+                        ? Stream.of(c.item().kind())
+                        : Stream.empty())
+                .toList();
+        for (GateItem.Kind k : m.all() ? asked : m.kinds().isEmpty() ? here : m.kinds()) {
             if (!asked.contains(k))
                 throw InputException.at(k.code())
                         .because(session.say("power.gate.by-record"))

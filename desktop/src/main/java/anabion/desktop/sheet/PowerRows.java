@@ -3,6 +3,9 @@ package anabion.desktop.sheet;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
 import anabion.core.power.Rail;
+import anabion.core.power.StageProgress;
+import anabion.core.power.StageTable;
+import anabion.core.power.Warmth;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
@@ -72,7 +75,23 @@ final class PowerRows {
     }
 
     HBox head(PowerUp p) {
-        HBox head = columns(
+        HBox head = p.atHand().isPresent() ? stageHead() : stepHead(p);
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    private HBox stageHead() {
+        return reading(
+                session.say("power.column.point"),
+                session.say("power.column.at-set"),
+                session.say("power.column.current"),
+                session.say("power.column.read"),
+                Texts.label(session.say("ui.volts.bar")),
+                Texts.label(session.say("ui.volts.verdict")));
+    }
+
+    private HBox stepHead(PowerUp p) {
+        return columns(
                 session.say("power.column.dial"),
                 session.say("power.column.at-set"),
                 session.say("power.column.load"),
@@ -81,8 +100,6 @@ final class PowerRows {
                 Texts.label(session.say("ui.volts.bar")),
                 session.say("power.column.wait"),
                 Texts.label(session.say("ui.volts.verdict")));
-        head.getStyleClass().add("head");
-        return head;
     }
 
     private String expectedHead(PowerUp p) {
@@ -152,6 +169,66 @@ final class PowerRows {
                 Texts.label(verdict, r.standing() == Standing.OUT ? "out" : "soft"));
         box.setAccessibleText(session.say("power.row", volts(r.step().dial()), expected, read, verdict));
         return box;
+    }
+
+    /**
+     * What is read in a stage before the whole set.
+     *
+     * @param line whether its volts at the set are told
+     */
+    HBox reading(StageProgress.Taken t, boolean line) {
+        StageTable.Row r = t.row();
+        NeedleBar bar = new NeedleBar();
+        if (t.standing() == Standing.NOT_TAKEN) bar.expected();
+        else bar.read(t.halfWidths(), t.standing(), false);
+        String read = t.value().map(v -> read(r, v)).orElse("·");
+        String verdict = session.say("power.standing." + t.standing().code());
+        HBox box = reading(
+                point(r),
+                line ? volts(r.line()) : "",
+                amount(r, r.expected()),
+                read,
+                bar,
+                Texts.label(verdict, t.standing() == Standing.OUT ? "out" : "soft"));
+        box.setAccessibleText(session.say("power.row", point(r), amount(r, r.expected()), read, verdict));
+        return box;
+    }
+
+    private HBox reading(String point, String line, String expected, String read, Region bar, Label verdict) {
+        HBox box = columns("", line, "", expected, read, bar, "", verdict);
+        box.getChildren().set(0, Texts.column(point, 140, false));
+        box.getChildren().remove(2);
+        return box;
+    }
+
+    /** Without its unit where that of the expected stands beside. */
+    private String read(StageTable.Row r, double value) {
+        return switch (r.what()) {
+            case DIRECT_VOLTS, ALTERNATING_VOLTS -> Figures.fixed(value, Math.abs(value) < 20 ? 1 : 0);
+            case WATTS -> Figures.fixed(value, value < 10 ? 1 : 0);
+            case AMPERES, WARMTH -> amount(r, value);
+        };
+    }
+
+    /** Where a row is read. */
+    String point(StageTable.Row r) {
+        if (r.point().isEmpty()) return session.say("power.point." + code(r.what()));
+        if (r.what() == StageTable.What.WARMTH) return session.say("power.point.warmth", r.point());
+        return r.against().isEmpty() ? r.point() : session.say("power.point", r.point(), r.against());
+    }
+
+    String amount(StageTable.Row r, double value) {
+        return switch (r.what()) {
+            case DIRECT_VOLTS -> volts(value);
+            case ALTERNATING_VOLTS -> session.say("power.alternating", volts(value));
+            case WATTS -> watts(value);
+            case AMPERES -> Figures.si(Quantity.amperes(value), 2);
+            case WARMTH -> session.say("power.warmth." + Warmth.values()[(int) value].code());
+        };
+    }
+
+    static String code(StageTable.What what) {
+        return what.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
 
     static String volts(double v) {

@@ -179,6 +179,13 @@ public final class VoltagesSheet implements Sheet {
         if (bands.isPresent()) return session.say("ui.volts.every-empty");
         boolean parts =
                 session.set().get().map(s -> !s.chassis().parts().isEmpty()).orElse(false);
+        boolean charted = session.set()
+                .get()
+                .flatMap(s -> s.chassis().chart())
+                .filter(c -> !c.rows().isEmpty())
+                .isPresent();
+        // a charted set has rows as soon as it is solved
+        if (charted && session.stage().get().isEmpty()) return session.say("ui.volts.computing");
         return session.say(parts && session.stage().get().isPresent() ? "ui.volts.stage-empty" : "ui.volts.empty");
     }
 

@@ -28,6 +28,7 @@ import anabion.core.text.Words;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
 import java.time.Instant;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -148,6 +149,11 @@ public final class RecordPage {
                                 Figures.fixed(c.decibels(), 0),
                                 words.say("outcome." + c.outcome().code()))));
         return Stream.of(points, parts, bands).flatMap(s -> s).toList();
+    }
+
+    /** The log of its power-ups. */
+    public List<PowerPage.Run> powered() {
+        return new PowerPage(words, ZoneId.systemDefault()).runs(set.job().power());
     }
 
     private static String tried(Heard h) {

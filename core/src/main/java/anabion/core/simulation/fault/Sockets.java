@@ -79,16 +79,21 @@ public final class Sockets {
 
     /** The nets at the ends of a heater or filament; empty if they are not both connected. */
     public Optional<List<String>> heater(Part part) {
-        String first = "";
-        String last = "";
-        for (Map.Entry<String, String> f :
-                part.device().orElseThrow().functions().entrySet()) {
-            if (!isEnd(f.getValue()) || !part.nets().containsKey(f.getKey())) continue;
-            if (first.isEmpty()) first = f.getKey();
-            last = f.getKey();
-        }
-        if (first.equals(last)) return Optional.empty();
-        return Optional.of(List.of(faults.net(part, first), faults.net(part, last)));
+        List<String> pins = part.device().orElseThrow().functions().entrySet().stream()
+                .filter(f -> isEnd(f.getValue()) && part.nets().containsKey(f.getKey()))
+                .map(Map.Entry::getKey)
+                .toList();
+        if (pins.size() < 2) return Optional.empty();
+        return Optional.of(List.of(faults.net(part, pins.get(0)), faults.net(part, pins.get(pins.size() - 1))));
+    }
+
+    /** The connected pins of a tube's heater or filament: its ends, and its tap. */
+    public static List<String> heaterPins(Part part) {
+        return part.device().orElseThrow().functions().entrySet().stream()
+                .filter(f -> isEnd(f.getValue()) || isTap(f.getValue()))
+                .filter(f -> part.nets().containsKey(f.getKey()))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     /**
@@ -155,6 +160,11 @@ public final class Sockets {
     private static boolean isEnd(String function) {
         if (function.isEmpty() || (function.charAt(0) != 'h' && function.charAt(0) != 'f')) return false;
         return function.length() == 1 || function.charAt(1) == '+' || function.charAt(1) == '-';
+    }
+
+    private static boolean isTap(String function) {
+        List<String> names = List.of(function.split("\\+"));
+        return names.contains("fm") || names.contains("hm");
     }
 
     /** Whether a cathode or emitter is on a net. */

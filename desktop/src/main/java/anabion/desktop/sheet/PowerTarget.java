@@ -1,0 +1,50 @@
+package anabion.desktop.sheet;
+
+import anabion.core.power.GateItem;
+import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerStage;
+import anabion.core.power.StageProgress;
+import anabion.core.reading.Standing;
+import anabion.desktop.session.PowerUps.PowerUp;
+import java.util.ArrayList;
+import java.util.List;
+
+/** A row of a power-up: what is typed goes to the one that is lit. */
+sealed interface PowerTarget {
+    /** A condition before it. */
+    record Condition(GateItem item) implements PowerTarget {}
+
+    /** What is read in a stage before the whole set. */
+    record Reading(PowerStage stage, StageProgress.Taken taken) implements PowerTarget {}
+
+    /** A step of the whole set. */
+    record Step(PowerProgress.Row row) implements PowerTarget {}
+
+    /** Whether it waits for somebody. */
+    default boolean isWanted() {
+        if (this instanceof Condition c) return c.item().state().stops();
+        if (this instanceof Reading r) return r.taken().standing() == Standing.NOT_TAKEN;
+        return ((Step) this).row().standing() == Standing.NOT_TAKEN;
+    }
+
+    /** The stage that begins where it is lit. */
+    default PowerStage begins(PowerUp p) {
+        if (this instanceof Reading r) return r.stage();
+        return this instanceof Condition ? p.next() : PowerStage.WHOLE_SET;
+    }
+
+    /** All that are listed: once the set is on, those of its stage alone. */
+    static List<PowerTarget> of(PowerUp p) {
+        List<PowerTarget> all = new ArrayList<>();
+        if (!p.progress().on()) p.gate().forEach(i -> all.add(new Condition(i)));
+        for (StageProgress s : stages(p))
+            s.rows().forEach(t -> all.add(new Reading(s.table().stage(), t)));
+        if (p.atHand().isEmpty()) p.progress().rows().forEach(r -> all.add(new Step(r)));
+        return all;
+    }
+
+    /** The stages before the whole set that are listed. */
+    static List<StageProgress> stages(PowerUp p) {
+        return p.progress().on() ? p.atHand().stream().toList() : p.stages();
+    }
+}
