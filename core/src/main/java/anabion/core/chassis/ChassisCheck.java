@@ -48,6 +48,12 @@ public final class ChassisCheck {
         Map<String, Integer> first = new HashMap<>();
         for (int i = 0; i < chassis.parts().size(); i++) {
             String reference = chassis.parts().get(i).reference();
+            if (reference.indexOf('.') >= 0 || reference.indexOf(':') >= 0)
+                flaw(
+                        "field parts[" + i + "].reference",
+                        "the reference " + reference + " would be read as a pin or a fault of another part",
+                        "write it without point and colon, like "
+                                + reference.replace('.', '-').replace(':', '-'));
             Integer before = first.putIfAbsent(reference, i);
             if (before != null) {
                 flaw(

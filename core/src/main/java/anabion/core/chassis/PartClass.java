@@ -46,6 +46,7 @@ public enum PartClass implements Coded {
 
     private static PartClass of(Component.Capacitor c) {
         if (c.is(Dielectric.ELECTROLYTIC)) return ELECTROLYTIC;
-        return c.farads().get(0) >= PAPER_FARADS && !c.is(Dielectric.MICA) ? PAPER : SMALL_CAPACITOR;
+        boolean large = c.farads().isEmpty() || c.farads().get(0) >= PAPER_FARADS;
+        return large && !c.is(Dielectric.MICA) ? PAPER : SMALL_CAPACITOR;
     }
 }

@@ -124,7 +124,7 @@ public final class ChassisCodec {
                     "write %.0f to %.0f, or 0 for direct current".formatted(Supply.LEAST_HERTZ, Supply.MOST_HERTZ));
         return new Supply(
                 f.code("arrangement", Arrangement.values(), Arrangement.TRANSFORMER),
-                f.size("volts", 0),
+                f.volts("volts"),
                 hertz,
                 f.text("note", ""),
                 f.extra());

@@ -23,16 +23,16 @@ final class ComponentCodec {
             case "capacitor" ->
                 new Component.Capacitor(
                         f.sizes("farads"),
-                        f.size("volts", 0),
+                        f.volts("volts"),
                         f.knownCode("dielectric", Dielectric.values()),
                         f.has("ratings") ? f.sizes("ratings") : List.of());
             case "winding" -> new Component.Windings(f.list("windings", ComponentCodec::winding));
             case "tube", "transistor", "diode" -> device(f, kind);
-            case "lamp" -> new Component.Lamp(f.size("volts", 0), f.size("amperes", 0));
+            case "lamp" -> new Component.Lamp(f.volts("volts"), f.size("amperes", 0));
             case "switch" -> new Component.Switch(f.strings("positions"), f.list("contacts", ComponentCodec::contact));
             case "fuse" -> new Component.Fuse(f.size("amperes", 0));
             case "speaker" -> new Component.Speaker(f.size("ohms", 0));
-            case "battery" -> new Component.Battery(f.size("volts", 0), f.size("ohms", 0));
+            case "battery" -> new Component.Battery(f.volts("volts"), f.size("ohms", 0));
             case "other" -> new Component.Other(f.text("what", ""));
             default ->
                 throw f.trouble(
@@ -61,7 +61,7 @@ final class ComponentCodec {
                 f.text("to"),
                 f.size("ohms", 0),
                 f.size("henries", 0),
-                f.size("volts", 0),
+                f.volts("volts"),
                 f.extra());
     }
 

@@ -19,6 +19,7 @@ import java.util.function.Function;
 public final class Fields {
     private static final double LEAST = 1e-30;
     private static final double MOST = 1e30;
+    private static final double MOST_VOLTS = 1e5;
 
     private final Tree.Obj object;
     private final String path;
@@ -148,6 +149,13 @@ public final class Fields {
     /** A number that cannot be negative. */
     public double size(String name, double otherwise) {
         return notNegative(name, number(name, otherwise));
+    }
+
+    /** Volts of a part or a line: no receiver has more than {@value #MOST_VOLTS}. */
+    public double volts(String name) {
+        double value = size(name, 0);
+        if (value > MOST_VOLTS) throw trouble(name, "no receiver has so many volts", "write at most 100000");
+        return value;
     }
 
     /**

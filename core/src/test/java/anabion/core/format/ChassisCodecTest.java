@@ -153,7 +153,9 @@ class ChassisCodecTest {
                 "\"point\" : \"V4.6\" | \"point\" : \"V4.66\" | net V4.66 is unknown | point",
                 "\"meter\" : \"20k/V\" | \"meter\" : \"a good one\" | not a value | meter",
                 "\"hertz\" : 50 | \"hertz\" : 0.000025 | no mains has this frequency | hertz",
+                "\"volts\" : 230 | \"volts\" : 2e8 | no receiver has so many volts | volts",
                 "\"hertz\" : 50 | \"hertz\" : 50000 | no mains has this frequency | hertz",
+                "\"reference\" : \"R8\" | \"reference\" : \"R8.1\" | would be read as a pin | reference",
                 "\"kind\" : \"home\" | \"kind\" : \"garage\" | not known here | kind",
                 "\"ohms\" : 33000 | \"ohms\" : 33000, \"partRole\" : \"choke\" | can't be that | partRole",
                 "\"ohms\" : 33000 | \"ohms\" : 33000, \"partRole\" : \"conductor\" | not known here | partRole"
