@@ -3,10 +3,10 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerStage;
 import anabion.core.job.Step;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
-import anabion.core.power.PowerStage;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.demo.DemoWorkshop;

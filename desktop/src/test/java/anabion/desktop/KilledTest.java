@@ -15,6 +15,7 @@ import java.time.Clock;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Random;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.locks.LockSupport;
 import javafx.scene.control.Label;
@@ -30,6 +31,8 @@ import org.testfx.util.WaitForAsyncUtils;
 @Tag("window")
 class KilledTest extends ApplicationTest {
     private static final int LONGEST = 8;
+    /** A child that somebody else's keys reach may never acknowledge anything. */
+    private static final int PATIENCE = 120;
 
     @TempDir
     Path parent;
@@ -93,6 +96,7 @@ class KilledTest extends ApplicationTest {
                 .redirectError(ProcessBuilder.Redirect.DISCARD)
                 .start();
         List<String> acknowledged = new ArrayList<>();
+        CompletableFuture.delayedExecutor(PATIENCE, TimeUnit.SECONDS).execute(child::destroyForcibly);
         Thread killer = new Thread(() -> {
             LockSupport.parkNanos(TimeUnit.MILLISECONDS.toNanos(later));
             child.destroyForcibly();

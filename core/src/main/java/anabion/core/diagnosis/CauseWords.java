@@ -83,6 +83,7 @@ public final class CauseWords {
             return o.lifted().isEmpty()
                     ? Phrase.of("probe.ohms", o.net(), o.against())
                     : Phrase.of("probe.ohms-lifted", String.join(", ", o.lifted()), o.net(), o.against());
+        if (measurement instanceof Measurement.Watts) return Phrase.of("probe.watts");
         if (measurement instanceof Measurement.Value v) return Phrase.of("probe.value", v.part());
         if (measurement instanceof Measurement.Level l)
             return Phrase.of("probe.level-" + l.domain().code(), l.point(), l.band());
@@ -100,6 +101,7 @@ public final class CauseWords {
     /** A reading, such as "2.4 V". */
     public static Phrase value(Measurement.Metered measurement, double value) {
         if (measurement instanceof Measurement.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
+        if (measurement instanceof Measurement.Watts) return Phrase.of("meaning.watts", Figures.fixed(value, 1));
         if (measurement instanceof Measurement.Level)
             return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
         return Phrase.of("meaning.plain", value > LogScale.OPEN_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));

@@ -23,6 +23,8 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
     /** What a meter does not tell apart, relative. */
     private static final double VOLTS = 0.02;
 
+    private static final double WATTS = 0.1;
+
     private static final double OHMS = 0.05;
     private static final double LEVEL = 0.15;
 
@@ -92,6 +94,7 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
 
     private static double close(PredictionModel predictions, Measurement.Metered measurement, double value) {
         if (measurement instanceof Measurement.Volts) return Math.hypot(VOLTS * value, predictions.little());
+        if (measurement instanceof Measurement.Watts) return WATTS * value;
         return (measurement instanceof Measurement.Level ? LEVEL : OHMS) * value;
     }
 

@@ -7,6 +7,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.evidence.Evidence;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.error.InputException;
@@ -59,6 +60,7 @@ public final class EvidenceCodec {
         return switch (row.need("kind").toLowerCase(Locale.ROOT)) {
             case "volts" -> volts(row);
             case "ohms" -> ohms(row);
+            case "watts" -> watts(row);
             case "inject" -> new Observation.Heard(injected(row), outcome(row));
             case "level" -> level(row);
             case "tap" -> tapped(row);
@@ -73,7 +75,7 @@ public final class EvidenceCodec {
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ohms, inject, level, tap, symptom, test, leak, value or across");
+                        "use volts, ohms, watts, inject, level, tap, symptom, test, leak, value or across");
         };
     }
 
@@ -89,6 +91,17 @@ public final class EvidenceCodec {
                 ohms);
     }
 
+    /** Of a set on the mains. */
+    private Observation watts(Table.Row row) {
+        if (!Evidence.takesWatts(chassis))
+            throw row.trouble("kind", "this set does not hang on alternating mains", "leave the watts out");
+        return new Observation.Measured(new Measurement.Watts(Setting.of(line(row))), row.number("value", Unit.WATT));
+    }
+
+    private double line(Table.Row row) {
+        return row.get("line").isEmpty() ? chassis.supply().volts() : Notation.exact(row.get("line"), Unit.VOLT);
+    }
+
     private List<Fault> lifted(Table.Row row) {
         return CircuitPredictor.open(
                 chassis,
@@ -99,7 +112,7 @@ public final class EvidenceCodec {
     }
 
     private Observation volts(Table.Row row) {
-        double line = row.get("line").isEmpty() ? chassis.supply().volts() : Notation.exact(row.get("line"), Unit.VOLT);
+        double line = line(row);
         String band = row.get("band").isEmpty() ? "" : band(row, "band", row.get("band"));
         String meter = row.get("meter").isEmpty() ? "10M" : row.get("meter");
         return new Observation.Measured(

@@ -35,6 +35,13 @@ public record PowerLog(List<PowerEntry> entries) {
         return runs.stream().map(List::copyOf).toList();
     }
 
+    /** The power-ups of the whole set. */
+    public List<List<PowerEntry>> whole() {
+        return runs().stream()
+                .filter(run -> PowerStage.begun(run.get(0)) == PowerStage.WHOLE_SET)
+                .toList();
+    }
+
     /** The last power-up; empty before the first. */
     public List<PowerEntry> latest() {
         List<List<PowerEntry>> runs = runs();

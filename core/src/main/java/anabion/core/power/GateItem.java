@@ -1,5 +1,6 @@
 package anabion.core.power;
 
+import anabion.core.job.PowerStage;
 import anabion.core.json.Coded;
 import anabion.core.text.Phrase;
 import java.util.Locale;
@@ -32,6 +33,18 @@ public record GateItem(Kind kind, State state, Phrase why) {
         @Override
         public String code() {
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+
+        /** Whether it must be met before a stage: with the tubes out nothing reaches a grid or a speaker, and without a rectifier there is no rail. */
+        public boolean isAskedBefore(PowerStage stage) {
+            boolean ofTubes = this == OUTPUT_COUPLING || this == LOADS;
+            boolean ofRails = this == FILTERS || this == METER || this == BUFFER;
+            return switch (stage) {
+                case POLARITY -> false;
+                case TRANSFORMER, FILAMENTS -> !ofTubes && !ofRails;
+                case RECTIFIER, VIBRATOR_ALONE -> !ofTubes;
+                case WHOLE_SET -> true;
+            };
         }
 
         /** Whether somebody says that it is so: the record does not know what stands on the bench. */

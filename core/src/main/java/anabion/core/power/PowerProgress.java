@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
 import anabion.core.job.PowerLog;
+import anabion.core.job.PowerStage;
 import anabion.core.power.PowerReading.What;
 import anabion.core.reading.Standing;
 import java.util.ArrayList;
@@ -116,9 +117,7 @@ public record PowerProgress(
 
     /** The power-ups of the whole set in which anything was read, and the last in any case. */
     private static List<List<PowerEntry>> whole(Job job) {
-        List<List<PowerEntry>> all = job.power().runs().stream()
-                .filter(run -> PowerStage.begun(run.get(0)) == PowerStage.WHOLE_SET)
-                .toList();
+        List<List<PowerEntry>> all = job.power().whole();
         List<List<PowerEntry>> told = new ArrayList<>();
         for (List<PowerEntry> run : all)
             if (run == all.get(all.size() - 1) || run.stream().anyMatch(e -> what(e).isPresent())) told.add(run);

@@ -2,6 +2,7 @@ package anabion.core.power;
 
 import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerStage;
 import anabion.core.power.StageTable.What;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Standing;

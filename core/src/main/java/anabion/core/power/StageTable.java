@@ -1,5 +1,6 @@
 package anabion.core.power;
 
+import anabion.core.job.PowerStage;
 import anabion.core.text.Phrase;
 import java.util.List;
 import java.util.Optional;

@@ -6,6 +6,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Provenance;
 import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
+import anabion.core.job.PowerStage;
 import anabion.core.json.Extra;
 import anabion.core.power.StageTable.Row;
 import anabion.core.power.StageTable.What;
@@ -18,6 +19,7 @@ import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
+import anabion.core.simulation.supply.IronLoss;
 import anabion.core.text.Phrase;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
@@ -175,8 +177,7 @@ public final class StageTables {
 
     /** Pilot lamps, and what the iron takes. */
     private Row noLoad(double lamps) {
-        double iron =
-                ironWatts(model.nominal() * model.sound().at(model.nominal()).amperes());
+        double iron = IronLoss.watts(chassis, model.nominal() * full.mainsAmperes());
         return new Row(
                 What.WATTS,
                 "",
@@ -185,20 +186,6 @@ public final class StageTables {
                 lamps + iron,
                 Math.max(0, lamps + iron / IRON - LEAST_WATTS),
                 lamps + iron * IRON + LEAST_WATTS);
-    }
-
-    /**
-     * Iron loss of a small transformer of usual proportions.
-     *
-     * <p>Source: design rules for small transformers. The iron's section is 1.1 √S cm² (S in volt-amperes); a stack as thick as its limb is wide, of section a², has
-     * six cubes of a of iron at 7.65 g/cm³; sheet of the time takes about 3.5 W/kg at 1.2 T.
-     *
-     * @param voltAmperes that the set takes
-     */
-    static double ironWatts(double voltAmperes) {
-        double section = 1.1 * Math.sqrt(voltAmperes);
-        double kilograms = 7.65e-3 * 6 * Math.pow(section, 1.5);
-        return 3.5 * kilograms;
     }
 
     // --- filaments ---

@@ -8,6 +8,7 @@ import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.Overload;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
+import anabion.core.simulation.supply.IronLoss;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -47,10 +48,13 @@ public final class SupplyCurve {
         Map<String, Double> none = new HashMap<>();
         rails.forEach(r -> none.put(r.net(), 0.0));
         all.add(new SupplyPoint(0, 0, 0, none, none, List.of()));
+        double nominal = chassis.supply().volts();
+        OperatingPoint full = engine.solve(chassis, setting.withLine(nominal));
+        double iron = full.converged() ? IronLoss.watts(chassis, nominal * full.mainsAmperes()) : 0;
         for (int n = 1; n <= POINTS; n++) {
-            double volts = TOP * chassis.supply().volts() * n / POINTS;
+            double volts = TOP * nominal * n / POINTS;
             OperatingPoint o = engine.solve(chassis, setting.withLine(volts));
-            if (o.converged()) all.add(point(chassis, volts, o, rails));
+            if (o.converged()) all.add(point(chassis, volts, o, rails).with(iron * Math.pow(volts / nominal, 2)));
         }
         return new SupplyCurve(all);
     }

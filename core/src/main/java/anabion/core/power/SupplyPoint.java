@@ -27,6 +27,11 @@ public record SupplyPoint(
         overloads = List.copyOf(overloads);
     }
 
+    /** With what a transformer's iron takes beside, in phase with the line. */
+    SupplyPoint with(double iron) {
+        return new SupplyPoint(volts, amperes + iron / volts, watts + iron, rails, ripples, overloads);
+    }
+
     /** Effective ripple of a rail; 0 for a net that is none. */
     public double ripple(String net) {
         return ripples.getOrDefault(net, 0.0);

@@ -8,6 +8,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerStage;
 import anabion.core.json.Extra;
 import anabion.core.power.StageTable.Row;
 import anabion.core.power.StageTable.What;
@@ -71,14 +72,6 @@ class StageTablesTest {
         assertThat(rows.get(2).expected()).isCloseTo(6.3, within(0.2));
         double whole = model(SharedSets.named("halcyon")).sound().at(230).watts();
         assertThat(rows.get(3).most()).as("watts without its tubes").isLessThan(whole / 3);
-    }
-
-    /** Iron losses of 30 to 120 VA, as data of small transformers have them: some four to eight per cent. */
-    @Test
-    void ironTakesAFewWatts() {
-        for (double va : new double[] {30, 60, 120})
-            assertThat(StageTables.ironWatts(va) / va).as(va + " VA").isBetween(0.04, 0.1);
-        assertThat(StageTables.ironWatts(60)).isCloseTo(4, within(0.5));
     }
 
     /** On the resistor that draws what the set draws, the rail stands where it stands with the set. */
@@ -156,12 +149,13 @@ class StageTablesTest {
     /** Nothing is asked of a transformer alone that needs a tube, and everything of the whole set. */
     @Test
     void aStageAsksForItsOwnConditions() {
-        assertThat(PowerStage.TRANSFORMER.asks(GateItem.Kind.LOADS)).isFalse();
-        assertThat(PowerStage.TRANSFORMER.asks(GateItem.Kind.FILTERS)).isFalse();
-        assertThat(PowerStage.TRANSFORMER.asks(GateItem.Kind.TEMPORARY)).isTrue();
-        assertThat(PowerStage.RECTIFIER.asks(GateItem.Kind.FILTERS)).isTrue();
+        assertThat(GateItem.Kind.LOADS.isAskedBefore(PowerStage.TRANSFORMER)).isFalse();
+        assertThat(GateItem.Kind.FILTERS.isAskedBefore(PowerStage.TRANSFORMER)).isFalse();
+        assertThat(GateItem.Kind.TEMPORARY.isAskedBefore(PowerStage.TRANSFORMER))
+                .isTrue();
+        assertThat(GateItem.Kind.FILTERS.isAskedBefore(PowerStage.RECTIFIER)).isTrue();
         for (GateItem.Kind k : GateItem.Kind.values())
-            assertThat(PowerStage.WHOLE_SET.asks(k)).isTrue();
+            assertThat(k.isAskedBefore(PowerStage.WHOLE_SET)).isTrue();
     }
 
     private static PowerEntry line(PowerEntry.Kind kind, Row row, String what, double value) {

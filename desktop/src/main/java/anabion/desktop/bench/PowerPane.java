@@ -1,10 +1,10 @@
 package anabion.desktop.bench;
 
+import anabion.core.job.PowerStage;
 import anabion.core.power.GateItem;
 import anabion.core.power.LookAlike;
 import anabion.core.power.PowerJudgement;
 import anabion.core.power.PowerProgress;
-import anabion.core.power.PowerStage;
 import anabion.core.power.PowerStep;
 import anabion.core.power.Rail;
 import anabion.core.power.SeriesLamp;

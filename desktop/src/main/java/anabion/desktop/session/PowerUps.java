@@ -5,13 +5,13 @@ import anabion.core.coldcheck.ColdRow;
 import anabion.core.coldcheck.ColdTable;
 import anabion.core.error.InputException;
 import anabion.core.job.Job;
+import anabion.core.job.PowerStage;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Step;
 import anabion.core.power.Gate;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
 import anabion.core.power.PowerProgress;
-import anabion.core.power.PowerStage;
 import anabion.core.power.StageProgress;
 import anabion.core.power.StageTable;
 import anabion.core.power.StageTables;
@@ -88,7 +88,7 @@ public final class PowerUps {
         /** What must be seen to before a stage. */
         public List<GateItem> missing(PowerStage stage) {
             return gate.stream()
-                    .filter(i -> i.state().stops() && stage.asks(i.kind()))
+                    .filter(i -> i.state().stops() && i.kind().isAskedBefore(stage))
                     .toList();
         }
 

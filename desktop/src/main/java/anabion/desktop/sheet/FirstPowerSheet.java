@@ -3,10 +3,10 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Chassis;
 import anabion.core.command.PowerRequest;
 import anabion.core.error.InputException;
+import anabion.core.job.PowerStage;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
 import anabion.core.power.PowerProgress;
-import anabion.core.power.PowerStage;
 import anabion.core.power.Rail;
 import anabion.core.power.StageProgress;
 import anabion.core.power.StageTable;
@@ -183,7 +183,7 @@ public final class FirstPowerSheet implements Sheet {
         PowerStage next = p.progress().stage().orElseGet(p::next);
         for (int i = 0; i < rows.size(); i++) {
             boolean asked = rows.get(i) instanceof PowerTarget.Condition c
-                    ? next.asks(c.item().kind())
+                    ? c.item().kind().isAskedBefore(next)
                     : rows.get(i).begins(p) == next;
             if (asked && rows.get(i).isWanted()) return i;
         }

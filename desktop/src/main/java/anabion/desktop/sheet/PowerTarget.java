@@ -1,8 +1,8 @@
 package anabion.desktop.sheet;
 
+import anabion.core.job.PowerStage;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
-import anabion.core.power.PowerStage;
 import anabion.core.power.StageProgress;
 import anabion.core.reading.Standing;
 import anabion.desktop.session.PowerUps.PowerUp;

@@ -2,7 +2,7 @@ package anabion.workshop.report;
 
 import anabion.core.job.PowerEntry;
 import anabion.core.job.PowerLog;
-import anabion.core.power.PowerStage;
+import anabion.core.job.PowerStage;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.text.Words;

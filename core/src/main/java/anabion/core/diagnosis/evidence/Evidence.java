@@ -27,6 +27,8 @@ import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Tested;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.chart.CircuitPredictor;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.AcSupply;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -219,30 +221,40 @@ public final class Evidence {
         return all;
     }
 
+    /** Whether a wattmeter in its line says what it takes: it hangs on alternating mains. */
+    public static boolean takesWatts(Chassis chassis) {
+        return AcSupply.has(chassis) && AcSupply.vibrator(chassis).isEmpty();
+    }
+
     /**
-     * Rails of power-ups, where the volts at the set are known and its tubes give most of what they will: below, a cathode that is a little cooler moves a rail by
-     * more than any fault.
+     * Rails of power-ups of the whole set, and the last of its watts, where the volts at the set are known and its tubes give most of what they will: below, a
+     * cathode that is a little cooler moves a rail by more than any fault. Watts of one set are all off by the same meter, so that more than one says no more.
      */
     private List<Observation> powered() {
         List<Observation> all = new ArrayList<>();
-        double least = FULLY_WARM * chassis.supply().volts();
-        for (List<PowerEntry> run : job.power().runs())
+        Optional<Observation> watts = Optional.empty();
+        for (List<PowerEntry> run : job.power().whole())
             for (PowerEntry p : run) {
-                boolean counts = p.kind() == PowerEntry.Kind.RAIL
-                        && p.against().equals(chassis.reference())
-                        && points.nets().contains(p.what())
-                        && !outdated(p.state());
-                double line = counts ? PowerLog.atSet(run, p) : 0;
-                if (line >= least && line > 0)
-                    all.add(new Observation.Measured(
-                            new Measurement.Volts(
-                                    p.what(),
-                                    p.what(),
-                                    CircuitPredictor.setting(chassis, Condition.of(line, METER, "")),
-                                    METER),
-                            p.value()));
+                double line = outdated(p.state()) ? 0 : PowerLog.atSet(run, p);
+                if (line <= 0 || line < FULLY_WARM * chassis.supply().volts()) continue;
+                if (p.kind() == PowerEntry.Kind.RAIL) rail(p, line).ifPresent(all::add);
+                if (p.kind() == PowerEntry.Kind.WATTS && takesWatts(chassis))
+                    watts = Optional.of(new Observation.Measured(new Measurement.Watts(setting(line)), p.value()));
             }
+        watts.ifPresent(all::add);
         return all;
+    }
+
+    private Optional<Observation> rail(PowerEntry p, double line) {
+        boolean known = p.against().equals(chassis.reference()) && points.nets().contains(p.what());
+        return known
+                ? Optional.of(new Observation.Measured(
+                        new Measurement.Volts(p.what(), p.what(), setting(line), METER), p.value()))
+                : Optional.empty();
+    }
+
+    private Setting setting(double line) {
+        return CircuitPredictor.setting(chassis, Condition.of(line, METER, ""));
     }
 
     /** By the limits of the recap; empty where there is nothing to hold it against. */

@@ -37,7 +37,7 @@ public sealed interface Measurement {
         /** The point or net that is named first. */
         String at();
 
-        /** A reading in the scale in which predictions are compared: volts of a net as they are, ohms and levels as common logarithms. */
+        /** A reading in the scale in which predictions are compared: volts of a net and watts as they are, ohms and levels as common logarithms. */
         double scaled(double value);
 
         /** The reading for a value of that scale. */
@@ -80,6 +80,34 @@ public sealed interface Measurement {
         @Override
         public String text() {
             return "volts " + point + with(lifted());
+        }
+    }
+
+    /** What the set takes from the mains, by a wattmeter between lamp and set. */
+    public record Watts(Setting setting) implements Metered {
+        @Override
+        public double minutes() {
+            return 0.5;
+        }
+
+        @Override
+        public String at() {
+            return "watts";
+        }
+
+        @Override
+        public double scaled(double value) {
+            return value;
+        }
+
+        @Override
+        public double unscaled(double scaled) {
+            return scaled;
+        }
+
+        @Override
+        public String text() {
+            return "watts";
         }
     }
 

@@ -17,6 +17,8 @@ public final class Groups {
     /** A meter's error: relative, and of the logarithm of ohms. */
     private static final double VOLTS = 0.02;
 
+    private static final double WATTS = 0.1;
+
     private static final double OHMS = 0.02;
     /** An output meter's error, of the logarithm of a level: a decibel and a half. */
     private static final double LEVEL = 0.075;
@@ -76,6 +78,7 @@ public final class Groups {
     private double error(Measurement.Metered p, double[] a, double[] b) {
         if (p instanceof Measurement.Volts)
             return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + predictions.little();
+        if (p instanceof Measurement.Watts) return WATTS * Math.max(Math.abs(a[0]), Math.abs(b[0]));
         if (p instanceof Measurement.Level) return LEVEL;
         // of ohms through electrolytics nobody knows more than their order
         return OHMS + Math.max(Math.abs(a[2]), Math.abs(b[2]));

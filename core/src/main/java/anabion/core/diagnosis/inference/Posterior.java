@@ -52,7 +52,8 @@ public final class Posterior {
 
     private double range(Observation.Measured m) {
         double usual = predictions.range(m.measurement());
-        return m.measurement() instanceof Measurement.Volts ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
+        boolean plain = m.measurement() instanceof Measurement.Volts || m.measurement() instanceof Measurement.Watts;
+        return plain ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
     }
 
     private void weigh() {

@@ -18,6 +18,7 @@ import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.IronLoss;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -49,6 +50,12 @@ public final class PredictionModel {
     private static final double OF_THE_DESIGN = 0.5;
     /** Meter and model together, relative. */
     private static final double METER = 0.015;
+    /** Of watts: a cheap meter, tubes and the line. */
+    private static final double LOAD = 0.08;
+
+    private static final double LEAST_WATTS = 0.7;
+    /** Times a sound set's. */
+    private static final double MOST_WATTS = 4;
 
     /** Meter and model near zero, in volts: contact potentials of tubes, warmth of junctions. */
     private static final double OF_TUBES = 0.06;
@@ -65,6 +72,10 @@ public final class PredictionModel {
     private final Hypothesis healthy;
     private final double widest;
     private final double little;
+    private final double wattsAtRest;
+    /** Watts of a transformer's, at the nominal line. */
+    private final double iron;
+
     private final Simulator engine = new Simulator();
     private final ParallelSolver together = new ParallelSolver();
     private final FaultStates states;
@@ -97,6 +108,8 @@ public final class PredictionModel {
                 .orElseThrow(() -> InputException.at(chassis.name())
                         .because("its circuit does not settle even when sound")
                         .so("look at the checks of the Study sheet first"));
+        this.wattsAtRest = sound.atRest().wattsFromMains();
+        this.iron = IronLoss.watts(chassis, usual.line() * sound.atRest().mainsAmperes());
         this.hypotheses = Hypothesis.of(chassis, priors, PartStress.of(chassis, sound.atRest()));
         // a capacitor entered with no farads has severities that are all the same
         this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
@@ -149,8 +162,8 @@ public final class PredictionModel {
     public void ready(Collection<Hypothesis> of, Collection<? extends Measurement> measurements) {
         List<FaultState> ends = ends(of);
         measurements.stream()
-                .filter(Measurement.Volts.class::isInstance)
-                .map(p -> settings.near(((Measurement.Volts) p).setting()))
+                .flatMap(p -> powered(p).stream())
+                .map(settings::near)
                 .distinct()
                 .limit(FEW)
                 .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
@@ -160,6 +173,12 @@ public final class PredictionModel {
                 measurements.stream()
                         .filter(Measurement.Level.class::isInstance)
                         .toList());
+    }
+
+    /** What holds while it is read with the power on. */
+    private static Optional<Setting> powered(Measurement p) {
+        if (p instanceof Measurement.Volts v) return Optional.of(v.setting());
+        return p instanceof Measurement.Watts w ? Optional.of(w.setting()) : Optional.empty();
     }
 
     private List<FaultState> ends(Collection<Hypothesis> of) {
@@ -223,6 +242,7 @@ public final class PredictionModel {
     /** Of two faults both as severe. */
     private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts v) return volts(h, v);
+        if (measurement instanceof Measurement.Watts w) return watts(h, w);
         if (measurement instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
         if (measurement instanceof Measurement.Value v) {
             Part part = chassis.part(v.part()).orElseThrow();
@@ -253,6 +273,7 @@ public final class PredictionModel {
     /** Width of all that a measurement can show, in that scale. */
     public double range(Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts) return widest;
+        if (measurement instanceof Measurement.Watts) return MOST_WATTS * Math.max(LEAST_RAIL, wattsAtRest);
         return measurement instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
     }
 
@@ -311,6 +332,24 @@ public final class PredictionModel {
                 : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
         double middle = (a + b) / 2;
         return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(METER * middle, little)));
+    }
+
+    /** Tubes, meter and line move it each by its own share, of which no other reading has any. */
+    private Optional<GaussianPrediction> watts(Hypothesis h, Measurement.Watts p) {
+        Setting near = settings.near(p.setting());
+        SeverityInterval ends = states.of(h);
+        Optional<FaultResponse> from = ends.least().shown(engine, near);
+        Optional<FaultResponse> to = ends.most().shown(engine, near);
+        if (from.isEmpty() || to.isEmpty()) return Optional.empty();
+        double beside = iron * Math.pow(p.setting().line() / usual.line(), 2);
+        double squared = Math.pow(p.setting().line() / near.line(), 2);
+        double a = squared * from.get().atRest().wattsFromMains();
+        double b = squared * to.get().atRest().wattsFromMains();
+        double[] shares = sources.none();
+        if (ends.graded()) shares[sources.severity()] = SeverityInterval.SEVERITY * (b - a);
+        double middle = beside + (a + b) / 2;
+        double noise = Math.sqrt(Math.pow(LOAD * middle, 2) + Math.pow(beside / 2, 2) + LEAST_WATTS * LEAST_WATTS);
+        return Optional.of(new GaussianPrediction(middle, shares, noise));
     }
 
     private static double read(FaultResponse s, Measurement.Volts p, double off) {

@@ -26,6 +26,8 @@ import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
+import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerStage;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SignalKind;
 import anabion.core.job.SymptomKind;
@@ -320,5 +322,41 @@ class EvidenceTest {
         PredictionModel predictions = new PredictionModel(set, java.util.Map.of(), Priors.USUAL);
         for (Measurement p : Diagnosis.allowed(predictions, List.of()))
             assertThat(words.say(CauseWords.of(p))).doesNotContain("probe.").doesNotContain("{");
+    }
+
+    private static PowerEntry powered(PowerEntry.Kind kind, double line, String what, double value) {
+        return new PowerEntry(
+                UUID.randomUUID(),
+                NOON,
+                kind,
+                line,
+                line,
+                what,
+                kind == PowerEntry.Kind.RAIL ? "CHASSIS" : "",
+                value,
+                "",
+                FittedState.AS_FOUND,
+                Extra.NONE);
+    }
+
+    /** From 85 % of the line on, of the whole set: with its tubes out a set takes other watts. */
+    @Test
+    void railsAndTheLastWattsOfAPowerUpCount() {
+        Job job = Job.NEW
+                .with(powered(PowerEntry.Kind.BEGAN, 230, PowerStage.TRANSFORMER.code(), 0))
+                .with(powered(PowerEntry.Kind.WATTS, 230, "", 6))
+                .with(powered(PowerEntry.Kind.OFF, 230, "", 0));
+        assertThat(Evidence.of(SET, List.of(), job)).isEmpty();
+        Job whole = job.with(powered(PowerEntry.Kind.BEGAN, 115, PowerStage.WHOLE_SET.code(), 0))
+                .with(powered(PowerEntry.Kind.WATTS, 115, "", 9))
+                .with(powered(PowerEntry.Kind.RAIL, 115, "B1", 90))
+                .with(powered(PowerEntry.Kind.WATTS, 207, "", 31))
+                .with(powered(PowerEntry.Kind.RAIL, 207, "B1", 220))
+                .with(powered(PowerEntry.Kind.WATTS, 230, "", 38));
+        assertThat(Evidence.of(SET, List.of(), whole))
+                .extracting(o -> o.measurement().text() + " " + ((Observation.Measured) o).value())
+                .containsExactly("volts B1 220.0", "watts 38.0");
+        assertThat(Evidence.of(SharedSets.named("lark"), List.of(), whole))
+                .noneMatch(o -> o.measurement() instanceof Measurement.Watts);
     }
 }

@@ -1,10 +1,7 @@
-package anabion.core.power;
+package anabion.core.job;
 
-import anabion.core.job.PowerEntry;
 import anabion.core.json.Coded;
-import java.util.EnumSet;
 import java.util.Locale;
-import java.util.Set;
 
 /** What is powered, from little to all. */
 public enum PowerStage implements Coded {
@@ -20,26 +17,9 @@ public enum PowerStage implements Coded {
     VIBRATOR_ALONE,
     WHOLE_SET;
 
-    /** What matters only once tubes draw current: with them out nothing reaches a grid or a speaker. */
-    private static final Set<GateItem.Kind> OF_TUBES = EnumSet.of(GateItem.Kind.OUTPUT_COUPLING, GateItem.Kind.LOADS);
-
-    /** What matters only once there is a rail. */
-    private static final Set<GateItem.Kind> OF_RAILS =
-            EnumSet.of(GateItem.Kind.FILTERS, GateItem.Kind.METER, GateItem.Kind.BUFFER);
-
     @Override
     public String code() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
-    /** Whether a condition must be met before this stage. */
-    public boolean asks(GateItem.Kind condition) {
-        return switch (this) {
-            case POLARITY -> false;
-            case TRANSFORMER, FILAMENTS -> !OF_TUBES.contains(condition) && !OF_RAILS.contains(condition);
-            case RECTIFIER, VIBRATOR_ALONE -> !OF_TUBES.contains(condition);
-            case WHOLE_SET -> true;
-        };
     }
 
     /** Which one a power-up began; the whole set where its first line does not say. */
