@@ -15,6 +15,7 @@ import anabion.core.power.SupplyPoint;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.Overload;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.IronLoss;
 import anabion.core.simulation.tolerance.Specimen;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.ArrayList;
@@ -39,6 +40,8 @@ public final class PowerBenchmark {
     private static final double CAPACITANCE = 0.4;
 
     private static final double WATTS = 0.3;
+    /** Iron of one make takes more than another's: by this power of two. */
+    private static final double IRON = 0.5;
     /** Of the nominal line: where heaters glow. */
     private static final double LIT = 0.6;
 
@@ -104,6 +107,10 @@ public final class PowerBenchmark {
         double meter = 1 + METER * random.nextGaussian();
         double capacitance = 1 / (1 + CAPACITANCE * (random.nextDouble() - 0.2));
         double wattmeter = 1 + WATTMETER * random.nextGaussian();
+        double nominal = model.nominal();
+        double iron =
+                IronLoss.watts(chassis, nominal * model.sound().at(nominal).amperes())
+                        * (Math.pow(2, IRON * random.nextGaussian()) - 1);
         List<PowerReading> readings = new ArrayList<>();
         Optional<StopReason> stop = Optional.empty();
         boolean burns = false;
@@ -132,7 +139,10 @@ public final class PowerBenchmark {
                     atSet,
                     What.WATTS,
                     "",
-                    Math.max(0, is.watts() * wattmeter + WATTS * random.nextGaussian())));
+                    Math.max(
+                            0,
+                            (is.watts() + iron * Math.pow(is.volts() / nominal, 2)) * wattmeter
+                                    + WATTS * random.nextGaussian())));
             if (s.lamp() && plan.lamp().isPresent())
                 readings.add(new PowerReading(
                         s.dial(),

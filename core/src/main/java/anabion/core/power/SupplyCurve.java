@@ -49,7 +49,7 @@ public final class SupplyCurve {
         rails.forEach(r -> none.put(r.net(), 0.0));
         all.add(new SupplyPoint(0, 0, 0, none, none, List.of()));
         double nominal = chassis.supply().volts();
-        OperatingPoint full = engine.solve(chassis, setting.withLine(nominal));
+        OperatingPoint full = engine.solve(chassis, Setting.of(nominal));
         double iron = full.converged() ? IronLoss.watts(chassis, nominal * full.mainsAmperes()) : 0;
         for (int n = 1; n <= POINTS; n++) {
             double volts = TOP * nominal * n / POINTS;
