@@ -134,8 +134,12 @@ public final class LitRows {
         if (flow.getFirstVisibleCell() == null) return;
         int first = flow.getFirstVisibleCell().getIndex();
         int last = flow.getLastVisibleCell().getIndex();
-        if (at <= first) list.scrollTo(Math.max(0, at - BEYOND));
-        else if (at >= last) list.scrollTo(Math.max(0, at - (last - first) + BEYOND));
+        // the rows next to the edges lie in the fade; where few are in sight nothing else would be left
+        int edge = last - first >= 2 * BEYOND ? 1 : 0;
+        boolean above = at <= first || (first > 0 && at <= first + edge);
+        boolean below = at >= last || (last < list.getItems().size() - 1 && at >= last - edge);
+        if (above) list.scrollTo(Math.max(0, at - BEYOND));
+        else if (below) list.scrollTo(Math.max(0, at - (last - first) + BEYOND));
     }
 
     private int place() {
