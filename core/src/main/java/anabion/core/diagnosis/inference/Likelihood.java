@@ -76,7 +76,7 @@ public final class Likelihood {
     private static double[] covariance(List<GaussianPrediction> all) {
         int n = all.size();
         double[] matrix = new double[n * n];
-        double[][] shares = all.stream().map(GaussianPrediction::shares).toArray(double[][]::new);
+        float[][] shares = all.stream().map(GaussianPrediction::shares).toArray(float[][]::new);
         int sources = n == 0 ? 0 : shares[0].length;
         double[] one = new double[n];
         for (int k = 0; k < sources; k++) {

@@ -5,19 +5,22 @@ public final class GaussianPrediction {
     private static final double STRAINED = 4;
 
     private final double value;
-    private final double[] shares;
+    /** Thousands of these are kept: seven digits are more than any part is known to. */
+    private final float[] shares;
+
     private final double noise;
     private final double variance;
 
     /**
      * @param value its middle
-     * @param shares how far one standard deviation of each of the {@link Sources} moves it; kept as it is
+     * @param shares how far one standard deviation of each of the {@link Sources} moves it
      * @param noise standard deviation of the meter and of what is left out
      * @throws ArithmeticException if one of them is not a finite number: it would make every odds one that is none
      */
     public GaussianPrediction(double value, double[] shares, double noise) {
         this.value = value;
-        this.shares = shares;
+        this.shares = new float[shares.length];
+        for (int k = 0; k < shares.length; k++) this.shares[k] = (float) shares[k];
         this.noise = noise;
         this.variance = noise * noise + shared(this);
         if (!Double.isFinite(value) || !Double.isFinite(variance))
@@ -29,15 +32,15 @@ public final class GaussianPrediction {
         return value;
     }
 
-    /** Not copied: thousands of these are asked for in every weighing. */
-    public double[] shares() {
+    /** How far each of the {@link Sources} moves it. Not copied: thousands of these are asked for in every weighing. */
+    public float[] shares() {
         return shares;
     }
 
     /** With what another fault does to the same reading added, as far as it differs from a sound set. */
     public GaussianPrediction and(GaussianPrediction other, GaussianPrediction sound) {
         double[] sum = new double[shares.length];
-        for (int k = 0; k < sum.length; k++) sum[k] = shares[k] + other.shares[k] - sound.shares[k];
+        for (int k = 0; k < sum.length; k++) sum[k] = (double) shares[k] + other.shares[k] - sound.shares[k];
         severe(sum, severe(0), other.severe(0));
         return new GaussianPrediction(value + other.value - sound.value, sum, Math.max(noise, other.noise));
     }
@@ -52,7 +55,8 @@ public final class GaussianPrediction {
         double alone = Math.abs(one) + Math.abs(other);
         if (alone == 0) return this;
         double besides = (severe(0) - one - other) / alone;
-        double[] each = shares.clone();
+        double[] each = new double[shares.length];
+        for (int k = 0; k < each.length; k++) each[k] = shares[k];
         severe(each, one + besides * Math.abs(one), other + besides * Math.abs(other));
         return new GaussianPrediction(value, each, noise);
     }
@@ -80,7 +84,7 @@ public final class GaussianPrediction {
     /** Covariance with another reading of the same set. */
     public double shared(GaussianPrediction other) {
         double sum = 0;
-        for (int k = 0; k < shares.length; k++) sum += shares[k] * other.shares[k];
+        for (int k = 0; k < shares.length; k++) sum += (double) shares[k] * other.shares[k];
         return sum;
     }
 

@@ -84,7 +84,7 @@ public final class SignalLevelModel {
      * @param behind the last point behind the detector; empty where all are
      * @param share of what is lacking behind the detector that a signal before it must make up for
      */
-    private record Path(Loudness usual, Map<String, GaussianPrediction> points, Optional<String> behind, double share) {
+    private record Path(Loudness usual, Map<String, Sound> points, Optional<String> behind, double share) {
         /** Decades that a state needs more at a point. */
         double more(Loudness now, String key) {
             if (now.beyond().contains(key)) return LogScale.VOLTS.range();
@@ -105,12 +105,15 @@ public final class SignalLevelModel {
         }
     }
 
+    /** What a sound set needs at a point, how each of the sources moves it, and what the generator is off. */
+    private record Sound(double value, double[] shares, double noise) {}
+
     /** Whether a generator can bring something through a sound set from there. */
     public boolean known(Measurement.Level p) {
         return at(p).filter(f -> f.value() < Math.log10(USUAL)).isPresent();
     }
 
-    private Optional<GaussianPrediction> at(Measurement.Level p) {
+    private Optional<Sound> at(Measurement.Level p) {
         return path(p).map(b -> b.points().get(Loudness.key(p.domain(), p.point())));
     }
 
@@ -122,14 +125,14 @@ public final class SignalLevelModel {
         Optional<Gains> gains = Gains.of(engine, chassis, loud, band);
         Optional<Loudness> usual = sound.heard(engine, loud, band);
         if (gains.isEmpty() || usual.isEmpty()) return Optional.empty();
-        Map<String, GaussianPrediction> points = new LinkedHashMap<>();
+        Map<String, Sound> points = new LinkedHashMap<>();
         Optional<Gains.Level> behind = Optional.empty();
         Optional<Gains.Level> before = Optional.empty();
         for (Gains.Level l : gains.get().levels()) {
             if (!l.heard()) continue;
             points.put(
                     Loudness.key(l.domain(), l.point()),
-                    new GaussianPrediction(LogScale.VOLTS.of(l.volts()), sources.none(), METER / DECIBELS_A_DECADE));
+                    new Sound(LogScale.VOLTS.of(l.volts()), sources.none(), METER / DECIBELS_A_DECADE));
             if (l.domain() == Domain.AF) behind = Optional.of(l);
             else if (before.isEmpty()) before = Optional.of(l);
         }
@@ -180,7 +183,7 @@ public final class SignalLevelModel {
 
     /** From one severity to another; empty where a circuit does not settle. Where a sound set brings nothing through, nobody foresees anything. */
     public Optional<GaussianPrediction> foreseen(SeverityInterval ends, Measurement.Level p) {
-        Optional<GaussianPrediction> at = at(p);
+        Optional<Sound> at = at(p);
         if (at.isEmpty())
             return Optional.of(new GaussianPrediction(
                     (LogScale.VOLTS.least() + LogScale.VOLTS.most()) / 2, sources.none(), LogScale.VOLTS.range()));
@@ -196,7 +199,7 @@ public final class SignalLevelModel {
         return Optional.of(new GaussianPrediction(middle, shares, noise));
     }
 
-    private Optional<Double> needed(FaultState state, Measurement.Level p, GaussianPrediction at) {
+    private Optional<Double> needed(FaultState state, Measurement.Level p, Sound at) {
         Path path = path(p).orElseThrow();
         return state.heard(engine, loud, chassis.band(p.band()).orElseThrow())
                 .map(now -> clamped(at.value() + path.more(now, Loudness.key(p.domain(), p.point()))));
