@@ -48,6 +48,18 @@ class PowerCommandTest extends Headless {
         assertThat(lamped.text("glow")).isEqualTo("dim");
         assertThat(last.object("rails").number("B1")).isCloseTo(203, within(10.0));
         assertThat(plan.strings("stops")).anyMatch(s -> s.contains("B1"));
+        assertThat(plan.objects("stages")).as("its heaters are one chain").allSatisfy(s -> assertThat(s.text("skipped"))
+                .isNotBlank());
+    }
+
+    @Test
+    void theStagesBeforeTheWholeSetHaveTheirTables() throws IOException {
+        run("power", set("halcyon"), "--load", "10k", "--json");
+        List<Fields> stages = json(out).objects("stages");
+        assertThat(stages).extracting(s -> s.text("stage")).containsExactly("transformer", "rectifier");
+        assertThat(stages.get(0).objects("rows").get(0).text("what")).isEqualTo("alternating-volts");
+        assertThat(stages.get(1).number("load")).isEqualTo(10_000);
+        assertThat(run("power", set("halcyon"), "--load", "9 V")).isEqualTo(Main.BAD_INPUT);
     }
 
     @ParameterizedTest
