@@ -21,9 +21,6 @@ import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.job.Outcome;
-import anabion.core.simulation.Simulator;
-import anabion.core.simulation.setting.Setting;
-import anabion.core.testing.SharedSets;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.ArrayList;
@@ -381,28 +378,5 @@ class DiagnosisTest {
         assertThat(oddsOf("Mixer", dead + "tap,if V2.1,loud\n")).isLessThan(0.3 * mixer);
         assertThat(oddsOf("Mixer", dead + "tap,if V2.1,nothing\n")).isGreaterThan(mixer);
         assertThat(oddsOf("Output", dead + "tap,if V2.1,nothing\n")).isLessThan(oddsOf("Output", dead));
-    }
-
-    /** Watts of some fault, as the engine has it, above those of a sound set; the iron's belong to both. */
-    @Test
-    void wattsSpeakForWhatTakesThem() throws IOException {
-        Hypothesis shorted = PREDICTIONS.hypotheses().stream()
-                .filter(h -> h.cause().startsWith("T1:short"))
-                .findFirst()
-                .orElseThrow();
-        Measurement.Watts watts = new Measurement.Watts(Setting.of(230));
-        double sound =
-                PREDICTIONS.at(PREDICTIONS.healthy(), watts).orElseThrow().value();
-        double faulty = PREDICTIONS.at(shorted, watts).orElseThrow().value();
-        double solved = new Simulator().solve(HALCYON, Setting.of(230)).wattsFromMains();
-        assertThat(sound).isBetween(solved + 1, solved + 8);
-        assertThat(faulty).isGreaterThan(1.5 * sound);
-        List<Observation> read = EvidenceCodec.read(
-                new StringReader("kind,at,value,line\nvolts,B1,240,230\nwatts,,%.1f,230\n".formatted(faulty)), HALCYON);
-        List<Observation> volts = read.subList(0, 1);
-        assertThat(odds(diagnosed(read), "T1:short")).isGreaterThan(2 * odds(diagnosed(volts), "T1:short"));
-        assertThatThrownBy(() ->
-                        EvidenceCodec.read(new StringReader("kind,at,value\nwatts,,9\n"), SharedSets.named("lark")))
-                .hasMessageContaining("alternating mains");
     }
 }

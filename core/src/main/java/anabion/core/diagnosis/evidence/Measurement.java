@@ -46,12 +46,27 @@ public sealed interface Measurement {
         }
     }
 
+    /** What is read with the power on, in its own unit. */
+    public sealed interface Powered extends Metered {
+        Setting setting();
+
+        @Override
+        default double scaled(double value) {
+            return value;
+        }
+
+        @Override
+        default double unscaled(double scaled) {
+            return scaled;
+        }
+    }
+
     /**
      * Direct volts of a net against the reference.
      *
      * @param point as it is named
      */
-    public record Volts(String point, String net, Setting setting, MeterSpec meter) implements Metered {
+    public record Volts(String point, String net, Setting setting, MeterSpec meter) implements Powered {
         /** The parts that are off meanwhile. */
         public List<String> lifted() {
             return parts(setting.faults());
@@ -68,23 +83,13 @@ public sealed interface Measurement {
         }
 
         @Override
-        public double scaled(double value) {
-            return value;
-        }
-
-        @Override
-        public double unscaled(double scaled) {
-            return scaled;
-        }
-
-        @Override
         public String text() {
             return "volts " + point + with(lifted());
         }
     }
 
     /** What the set takes from the mains, by a wattmeter between lamp and set. */
-    public record Watts(Setting setting) implements Metered {
+    public record Watts(Setting setting) implements Powered {
         @Override
         public double minutes() {
             return 0.5;
@@ -93,16 +98,6 @@ public sealed interface Measurement {
         @Override
         public String at() {
             return "watts";
-        }
-
-        @Override
-        public double scaled(double value) {
-            return value;
-        }
-
-        @Override
-        public double unscaled(double scaled) {
-            return scaled;
         }
 
         @Override

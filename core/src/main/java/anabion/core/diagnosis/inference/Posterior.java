@@ -52,8 +52,7 @@ public final class Posterior {
 
     private double range(Observation.Measured m) {
         double usual = predictions.range(m.measurement());
-        boolean plain = m.measurement() instanceof Measurement.Volts || m.measurement() instanceof Measurement.Watts;
-        return plain ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
+        return m.measurement() instanceof Measurement.Powered ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
     }
 
     private void weigh() {

@@ -26,6 +26,7 @@ public final class FaultResponse {
     /** Tubes that have worked for years lie wider apart than new ones. */
     public static final double AGED = 1.5;
 
+    private final double line;
     private final Simulator.PreparedCircuit bench;
     private final OperatingPoint free;
     private final Sensitivity spread;
@@ -35,11 +36,13 @@ public final class FaultResponse {
     private final Map<String, double[]> moves = new HashMap<>();
 
     private FaultResponse(
+            double line,
             Simulator.PreparedCircuit bench,
             OperatingPoint free,
             Sensitivity spread,
             Set<String> tubes,
             Predicate<String> decided) {
+        this.line = line;
         this.tubes = tubes;
         this.decided = decided;
         this.bench = bench;
@@ -57,7 +60,7 @@ public final class FaultResponse {
         Simulator.PreparedCircuit bench = engine.prepare(chassis, setting);
         OperatingPoint free = bench.solve();
         return Sensitivity.about(engine, chassis, setting, free)
-                .map(s -> new FaultResponse(bench, free, s, tubes(chassis), decided));
+                .map(s -> new FaultResponse(setting.line(), bench, free, s, tubes(chassis), decided));
     }
 
     private static Set<String> tubes(Chassis chassis) {
@@ -65,6 +68,11 @@ public final class FaultResponse {
                 .filter(Part::isTube)
                 .map(Part::reference)
                 .collect(Collectors.toSet());
+    }
+
+    /** Volts of the line at which it was solved. */
+    public double line() {
+        return line;
     }
 
     /** As it stands, with no meter on it. */

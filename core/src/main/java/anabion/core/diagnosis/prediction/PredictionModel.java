@@ -18,7 +18,6 @@ import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
-import anabion.core.simulation.supply.IronLoss;
 import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
@@ -50,12 +49,6 @@ public final class PredictionModel {
     private static final double OF_THE_DESIGN = 0.5;
     /** Meter and model together, relative. */
     private static final double METER = 0.015;
-    /** Of watts: a cheap meter, tubes and the line. */
-    private static final double LOAD = 0.08;
-
-    private static final double LEAST_WATTS = 0.7;
-    /** Times a sound set's. */
-    private static final double MOST_WATTS = 4;
 
     /** Meter and model near zero, in volts: contact potentials of tubes, warmth of junctions. */
     private static final double OF_TUBES = 0.06;
@@ -72,9 +65,7 @@ public final class PredictionModel {
     private final Hypothesis healthy;
     private final double widest;
     private final double little;
-    private final double wattsAtRest;
-    /** Watts of a transformer's, at the nominal line. */
-    private final double iron;
+    private final WattsModel watts;
 
     private final Simulator engine = new Simulator();
     private final ParallelSolver together = new ParallelSolver();
@@ -108,20 +99,18 @@ public final class PredictionModel {
                 .orElseThrow(() -> InputException.at(chassis.name())
                         .because("its circuit does not settle even when sound")
                         .so("look at the checks of the Study sheet first"));
-        this.wattsAtRest = sound.atRest().wattsFromMains();
-        this.iron = IronLoss.watts(chassis, usual.line() * sound.atRest().mainsAmperes());
         this.hypotheses = Hypothesis.of(chassis, priors, PartStress.of(chassis, sound.atRest()));
         // a capacitor entered with no farads has severities that are all the same
         this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
         this.healthy = hypotheses.get(hypotheses.size() - 1);
         this.sources = Sources.of(chassis, sound.sources());
+        this.watts = new WattsModel(chassis, usual, sound.atRest(), sources);
         this.cold = new ColdResistanceModel(usual, well, sources);
         this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);
-        double most = Simulator.nets(chassis).stream()
-                .mapToDouble(n -> Math.abs(sound.free(n)))
-                .max()
-                .orElse(0);
-        this.widest = WIDTH * Math.max(LEAST_RAIL, most);
+        this.widest = WIDTH
+                * Simulator.nets(chassis).stream()
+                        .mapToDouble(n -> Math.abs(sound.free(n)))
+                        .reduce(LEAST_RAIL, Math::max);
     }
 
     /** The set of which it foretells readings. */
@@ -162,8 +151,8 @@ public final class PredictionModel {
     public void ready(Collection<Hypothesis> of, Collection<? extends Measurement> measurements) {
         List<FaultState> ends = ends(of);
         measurements.stream()
-                .flatMap(p -> powered(p).stream())
-                .map(settings::near)
+                .filter(Measurement.Powered.class::isInstance)
+                .map(p -> settings.near(((Measurement.Powered) p).setting()))
                 .distinct()
                 .limit(FEW)
                 .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
@@ -173,12 +162,6 @@ public final class PredictionModel {
                 measurements.stream()
                         .filter(Measurement.Level.class::isInstance)
                         .toList());
-    }
-
-    /** What holds while it is read with the power on. */
-    private static Optional<Setting> powered(Measurement p) {
-        if (p instanceof Measurement.Volts v) return Optional.of(v.setting());
-        return p instanceof Measurement.Watts w ? Optional.of(w.setting()) : Optional.empty();
     }
 
     private List<FaultState> ends(Collection<Hypothesis> of) {
@@ -230,9 +213,8 @@ public final class PredictionModel {
         List<Hypothesis> each = h.apart().stream()
                 .flatMap(a -> Optional.ofNullable(listed.get(a.from())).stream())
                 .toList();
-        return each.size() < 2
-                ? all
-                : all.map(f -> f.apart(severe(each.get(0), measurement), severe(each.get(1), measurement)));
+        if (each.size() < 2) return all;
+        return all.map(f -> f.apart(severe(each.get(0), measurement), severe(each.get(1), measurement)));
     }
 
     private double severe(Hypothesis h, Measurement.Metered measurement) {
@@ -242,7 +224,8 @@ public final class PredictionModel {
     /** Of two faults both as severe. */
     private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts v) return volts(h, v);
-        if (measurement instanceof Measurement.Watts w) return watts(h, w);
+        if (measurement instanceof Measurement.Watts w)
+            return watts.foreseen(states.of(h), w, x -> x.shown(engine, settings.near(w.setting())));
         if (measurement instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
         if (measurement instanceof Measurement.Value v) {
             Part part = chassis.part(v.part()).orElseThrow();
@@ -273,7 +256,7 @@ public final class PredictionModel {
     /** Width of all that a measurement can show, in that scale. */
     public double range(Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts) return widest;
-        if (measurement instanceof Measurement.Watts) return MOST_WATTS * Math.max(LEAST_RAIL, wattsAtRest);
+        if (measurement instanceof Measurement.Watts) return watts.range();
         return measurement instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
     }
 
@@ -302,10 +285,9 @@ public final class PredictionModel {
 
     private List<Double> elsewhere(Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts v) {
-            Optional<FaultResponse> shown = well.shown(engine, settings.near(v.setting()));
-            return shown.isEmpty()
-                    ? List.of()
-                    : Simulator.nets(chassis).stream().map(shown.get()::free).toList();
+            return well.shown(engine, settings.near(v.setting())).stream()
+                    .flatMap(s -> Simulator.nets(chassis).stream().map(s::free))
+                    .toList();
         }
         if (!(measurement instanceof Measurement.Ohms o) || !cold.quick()) return List.of();
         return Simulator.nets(chassis).stream()
@@ -332,24 +314,6 @@ public final class PredictionModel {
                 : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
         double middle = (a + b) / 2;
         return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(METER * middle, little)));
-    }
-
-    /** Tubes, meter and line move it each by its own share, of which no other reading has any. */
-    private Optional<GaussianPrediction> watts(Hypothesis h, Measurement.Watts p) {
-        Setting near = settings.near(p.setting());
-        SeverityInterval ends = states.of(h);
-        Optional<FaultResponse> from = ends.least().shown(engine, near);
-        Optional<FaultResponse> to = ends.most().shown(engine, near);
-        if (from.isEmpty() || to.isEmpty()) return Optional.empty();
-        double beside = iron * Math.pow(p.setting().line() / usual.line(), 2);
-        double squared = Math.pow(p.setting().line() / near.line(), 2);
-        double a = squared * from.get().atRest().wattsFromMains();
-        double b = squared * to.get().atRest().wattsFromMains();
-        double[] shares = sources.none();
-        if (ends.graded()) shares[sources.severity()] = SeverityInterval.SEVERITY * (b - a);
-        double middle = beside + (a + b) / 2;
-        double noise = Math.sqrt(Math.pow(LOAD * middle, 2) + Math.pow(beside / 2, 2) + LEAST_WATTS * LEAST_WATTS);
-        return Optional.of(new GaussianPrediction(middle, shares, noise));
     }
 
     private static double read(FaultResponse s, Measurement.Volts p, double off) {

@@ -105,12 +105,21 @@ public final class SignalLevelModel {
         }
     }
 
-    /** What a sound set needs at a point, how each of the sources moves it, and what the generator is off. */
-    private record Sound(double value, double[] shares, double noise) {}
+    /** What a sound set needs at a point. */
+    private static final class Sound {
+        private final double value;
+        private final double[] shares;
+
+        /** @param shares how each of the sources moves it: to be filled */
+        Sound(double value, double[] shares) {
+            this.value = value;
+            this.shares = shares;
+        }
+    }
 
     /** Whether a generator can bring something through a sound set from there. */
     public boolean known(Measurement.Level p) {
-        return at(p).filter(f -> f.value() < Math.log10(USUAL)).isPresent();
+        return at(p).filter(f -> f.value < Math.log10(USUAL)).isPresent();
     }
 
     private Optional<Sound> at(Measurement.Level p) {
@@ -130,9 +139,7 @@ public final class SignalLevelModel {
         Optional<Gains.Level> before = Optional.empty();
         for (Gains.Level l : gains.get().levels()) {
             if (!l.heard()) continue;
-            points.put(
-                    Loudness.key(l.domain(), l.point()),
-                    new Sound(LogScale.VOLTS.of(l.volts()), sources.none(), METER / DECIBELS_A_DECADE));
+            points.put(Loudness.key(l.domain(), l.point()), new Sound(LogScale.VOLTS.of(l.volts()), sources.none()));
             if (l.domain() == Domain.AF) behind = Optional.of(l);
             else if (before.isEmpty()) before = Optional.of(l);
         }
@@ -147,9 +154,9 @@ public final class SignalLevelModel {
                             chassis,
                             line ? fed() : moved(source, sources.spreads().get(k)),
                             band)
-                    .ifPresent(o -> points.forEach((key, at) -> at.shares()[place] = path.more(o, key)));
+                    .ifPresent(o -> points.forEach((key, at) -> at.shares[place] = path.more(o, key)));
         }
-        points.forEach((key, at) -> at.shares()[sources.aligned()] = Path.late(key) ? 0 : ALIGNED / DECIBELS_A_DECADE);
+        points.forEach((key, at) -> at.shares[sources.aligned()] = Path.late(key) ? 0 : ALIGNED / DECIBELS_A_DECADE);
         return Optional.of(path);
     }
 
@@ -190,18 +197,18 @@ public final class SignalLevelModel {
         Optional<Double> a = needed(ends.least(), p, at.get());
         Optional<Double> b = ends.graded() ? needed(ends.most(), p, at.get()) : a;
         if (a.isEmpty() || b.isEmpty()) return Optional.empty();
-        double[] shares = at.get().shares().clone();
+        double[] shares = at.get().shares.clone();
         for (int k = 0; k < sources.parts().size(); k++)
             if (ends.least().decides(sources.parts().get(k))) shares[k] = 0;
         shares[sources.severity()] = SeverityInterval.SEVERITY * (b.get() - a.get());
         double middle = (a.get() + b.get()) / 2;
-        double noise = Math.hypot(at.get().noise(), BENT * (middle - at.get().value()));
+        double noise = Math.hypot(METER / DECIBELS_A_DECADE, BENT * (middle - at.get().value));
         return Optional.of(new GaussianPrediction(middle, shares, noise));
     }
 
     private Optional<Double> needed(FaultState state, Measurement.Level p, Sound at) {
         Path path = path(p).orElseThrow();
         return state.heard(engine, loud, chassis.band(p.band()).orElseThrow())
-                .map(now -> clamped(at.value() + path.more(now, Loudness.key(p.domain(), p.point()))));
+                .map(now -> clamped(at.value + path.more(now, Loudness.key(p.domain(), p.point()))));
     }
 }
