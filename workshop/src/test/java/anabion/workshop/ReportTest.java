@@ -96,7 +96,7 @@ class ReportTest {
                     .with(line(PowerEntry.Kind.SIGN, 69, "smoke", 0, ""));
             for (PowerEntry.Kind k : PowerEntry.Kind.values())
                 if (job.power().entries().stream().noneMatch(e -> e.kind() == k))
-                    job = job.with(line(k, 69, what(k), 1, "some words"));
+                    job = job.with(line(k, 69, what(k), 1, k == PowerEntry.Kind.BAND ? "weak" : "some words"));
             SetRecord logged = w.sets().change(set.id(), "power", List.of(new Op.PutJob(job)));
             StringWriter html = new StringWriter();
             report.html(logged, new Words(Vocabulary.STANDARD), w::file, html);

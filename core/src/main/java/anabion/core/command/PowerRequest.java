@@ -1,6 +1,7 @@
 package anabion.core.command;
 
 import anabion.core.error.InputException;
+import anabion.core.job.Outcome;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerPicture;
 import anabion.core.power.PowerReading;
@@ -65,6 +66,15 @@ public sealed interface PowerRequest {
 
     record Note(String text) implements PowerRequest {}
 
+    /** What the controls did, in words. */
+    record Controls(String words) implements PowerRequest {}
+
+    /** The aerial in use, in words. */
+    record Aerial(String words) implements PowerRequest {}
+
+    /** How a band sounds. */
+    record BandHeard(String band, Outcome outcome) implements PowerRequest {}
+
     /** Another picture. */
     record Show(PowerPicture picture) implements PowerRequest {}
 
@@ -90,6 +100,8 @@ public sealed interface PowerRequest {
         private static final Pattern PAIR =
                 Pattern.compile("\\S+\\s+(\\S+(?:\\s*V)?)\\s+(?:to|of)\\s+(\\S+(?:\\s*V)?)", Pattern.CASE_INSENSITIVE);
         private static final Pattern HOURS = Pattern.compile("(\\d[\\d.,]*)\\s*(mAh|Ah)", Pattern.CASE_INSENSITIVE);
+        private static final Pattern WITH =
+                Pattern.compile("drop\\s+(\\S+(?:\\s*V)?)\\s+with\\s+(.+)", Pattern.CASE_INSENSITIVE);
         private static final Pattern SECONDS = Pattern.compile("(\\d[\\d.,]*)\\s*s?", Pattern.CASE_INSENSITIVE);
         private static final int MOST_LAMPS = 10;
 
@@ -121,11 +133,14 @@ public sealed interface PowerRequest {
             case "on" -> on(rest);
             case "off" -> new Off();
             case "note" -> new Note(rest);
+            case "controls" -> new Controls(words("controls", rest, "controls volume crackles"));
+            case "aerial" -> new Aerial(words("aerial", rest, "aerial 3 m of wire"));
+            case "band" -> band(rest);
             case "ok" -> met(rest);
             case "overrule" -> overrule(rest);
             case "cause" -> cause(rest);
             case "set" -> new AtSet(Math.abs(Notation.exact(rest, Unit.VOLT)));
-            case "drop" -> new Reckon(new Sum.Drop(pair(line)[0], pair(line)[1]));
+            case "drop" -> new Reckon(drop(line));
             case "buck" -> new Reckon(new Sum.Buck(pair(line)[0], pair(line)[1]));
             case "tap" -> new Reckon(new Sum.Tap(pair(line)[0], pair(line)[1]));
             case "heaters" -> new Reckon(new Sum.Heaters(rest.isEmpty() ? 0 : volts(rest)));
@@ -148,6 +163,28 @@ public sealed interface PowerRequest {
                     .because("this is no stage")
                     .so("write on for the stage of the lit row, or on all for the whole set");
         return new On(!rest.isEmpty());
+    }
+
+    private static String words(String verb, String rest, String like) {
+        if (rest.isBlank())
+            throw InputException.at(verb).because("nothing is said of it").so("write it like " + like);
+        return rest;
+    }
+
+    /** {@code AM loud}, {@code long wave nothing}: the last word is the outcome. */
+    private static PowerRequest band(String rest) {
+        int cut = rest.lastIndexOf(' ');
+        String said = rest.substring(cut + 1).toLowerCase(Locale.ROOT);
+        return Arrays.stream(Outcome.values())
+                .filter(o -> cut > 0 && o.code().equals(said))
+                .findFirst()
+                .map(o -> new BandHeard(rest.substring(0, cut).strip(), o))
+                .orElseThrow(() -> InputException.at("band " + rest)
+                        .because("a band and how it sounds are wanted")
+                        .so("write it like band AM loud, with one of "
+                                + Arrays.stream(Outcome.values())
+                                        .map(Outcome::code)
+                                        .collect(Collectors.joining(", "))));
     }
 
     private static PowerPicture picture(String rest) {
@@ -181,6 +218,14 @@ public sealed interface PowerRequest {
                     .because("two volts are wanted")
                     .so("write it like drop 360 to 240, buck 240 to 220, regulate 5 to 1.4 or tap 6.9 of 6.3");
         return new double[] {volts(m.group(1)), volts(m.group(2))};
+    }
+
+    /** {@code drop 360 to 240} asks for the resistor, {@code drop 360 with 1.5k} for the volts. */
+    private static Sum drop(String line) {
+        Matcher m = Parser.WITH.matcher(line.strip());
+        return m.matches()
+                ? new Sum.DropWith(volts(m.group(1)), Notation.exact(m.group(2), Unit.OHM))
+                : new Sum.Drop(pair(line)[0], pair(line)[1]);
     }
 
     private static double seconds(String text) {

@@ -51,6 +51,12 @@ public record PowerEntry(
         LOAD,
         /** All heaters were looked at and are lit. */
         LIT,
+        /** What its controls did. */
+        CONTROLS,
+        /** The aerial that it was heard on. */
+        AERIAL,
+        /** How a band sounded: its name, and the outcome's code as words. */
+        BAND,
         /** Something seen, heard or smelt that stops the work. */
         SIGN,
         /** A condition that somebody has seen to. */

@@ -229,7 +229,9 @@ public final class Gate {
                 left.isEmpty(),
                 left.isEmpty()
                         ? Phrase.of("power.gate.judged", all.size())
-                        : Phrase.of("power.gate.unjudged", some(left)));
+                        : Phrase.of(
+                                kind == Kind.LINE_PARTS ? "power.gate.line-unjudged" : "power.gate.unjudged",
+                                some(left)));
     }
 
     /** Renewed, measured out of circuit, or, of a filter, shown sound by its cold ohms. */

@@ -1,6 +1,8 @@
 package anabion.core.power;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.simulation.fault.Sockets;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -10,6 +12,7 @@ import java.util.Optional;
  *
  * @param lamp in series with the set; empty where none is used
  * @param advised the lamp that suits the set, whichever is in hand; empty where none is used
+ * @param dull whether its rectifier gives nothing before its heater glows
  * @param wakes volts at the set from which the highest rail rises; infinite for a set without rectifier
  */
 public record PowerPlan(
@@ -17,6 +20,7 @@ public record PowerPlan(
         Optional<SeriesLamp> lamp,
         Optional<SeriesLamp> advised,
         Fuse fuse,
+        boolean dull,
         double wakes,
         List<PowerStep> steps) {
     /** Of the nominal line, behind a lamp; the last is taken once more without it. */
@@ -59,8 +63,13 @@ public record PowerPlan(
                 lamp,
                 advised,
                 Fuse.of(model.nominal(), full.amperes()),
+                kind.usesVariac() && chassis.parts().stream().anyMatch(PowerPlan::isHeatedRectifier),
                 wakes,
                 steps(chassis, model, kind, lamp, wakes));
+    }
+
+    private static boolean isHeatedRectifier(Part p) {
+        return Sockets.type(p).filter(t -> t.rectifies() && t.heaterVolts() > 0).isPresent();
     }
 
     private static List<PowerStep> steps(

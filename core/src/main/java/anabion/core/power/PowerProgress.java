@@ -192,7 +192,8 @@ public record PowerProgress(
             case LIT -> Optional.of(What.DARK);
             case SIGN ->
                 WatchSign.named(e.what()).filter(s -> s == WatchSign.DARK_TUBE).map(s -> What.DARK);
-            case BEGAN, LAMP, LOAD, WARMTH, AT_SET, MET, OVERRULED, CAUSE, OFF, NOTE -> Optional.empty();
+            case BEGAN, LAMP, LOAD, WARMTH, CONTROLS, AERIAL, BAND, AT_SET, MET, OVERRULED, CAUSE, OFF, NOTE ->
+                Optional.empty();
         };
     }
 

@@ -17,6 +17,9 @@ public sealed interface Sum {
     /** A resistor that brings the rail of a wrong transformer down, behind the reservoir. Volts at the reservoir as it is, and as the set wants it. */
     record Drop(double from, double to) implements Sum {}
 
+    /** What such a resistor in hand brings: volts at the reservoir as it is, and its ohms. */
+    record DropWith(double from, double ohms) implements Sum {}
+
     /** What a heater chain needs in series on a line; 0 for the set's own. */
     record Heaters(double line) implements Sum {}
 
@@ -44,6 +47,9 @@ public sealed interface Sum {
     /** A transformer's winding as measured: which line its tap is made for. */
     record Tap(double measured, double rated) implements Sum {}
 
+    /** A wrong transformer's rail in the set's own, at most. */
+    double WRONG = 3;
+
     /** Natural logarithm of how far a battery's volts may be from those of a regulator for it. */
     double NEAR = 0.3;
 
@@ -57,6 +63,7 @@ public sealed interface Sum {
      */
     default Phrase answer(Chassis chassis, PowerModel model) {
         if (this instanceof Drop d) return drop(chassis, model, d);
+        if (this instanceof DropWith d) return dropWith(chassis, model, d);
         if (this instanceof Heaters h) return HeaterChain.of(chassis).dropper(h.line(), model.nominal());
         if (this instanceof CapacitorDropper c)
             return HeaterChain.of(chassis)
@@ -90,6 +97,37 @@ public sealed interface Sum {
                 Figures.fixed(watts, 1),
                 rating(watts),
                 Figures.si(Quantity.amperes(amperes), 2),
+                Figures.volts(d.from()));
+    }
+
+    /** The volts at which the set draws as much as the resistor passes: halved until a tenth of a volt is left. */
+    private static Phrase dropWith(Chassis chassis, PowerModel model, DropWith d) {
+        double most = model.rail()
+                .filter(r -> model.rectified())
+                .map(r -> Math.abs(
+                        model.sound().at(model.nominal() * SupplyCurve.TOP).rail(r.net())))
+                .orElse(0.0);
+        double low = 0;
+        double high = Math.min(d.from(), most);
+        if (high <= 0 || d.from() > WRONG * most || d.ohms() <= 0)
+            throw InputException.at("drop " + d.from() + " with")
+                    .because("this is no rail of the set")
+                    .so("write it like drop 360 with 1.5k");
+        while (high - low > 0.1) {
+            double middle = (low + high) / 2;
+            if (railAmperes(chassis, model, middle) * d.ohms() > d.from() - middle) high = middle;
+            else low = middle;
+        }
+        double volts = (low + high) / 2;
+        double amperes = railAmperes(chassis, model, volts);
+        double watts = (d.from() - volts) * amperes;
+        return Phrase.of(
+                "power.sum.drop-with",
+                Figures.si(Quantity.ohms(d.ohms()), 2),
+                Figures.volts(volts),
+                Figures.si(Quantity.amperes(amperes), 2),
+                Figures.fixed(watts, 1),
+                rating(watts),
                 Figures.volts(d.from()));
     }
 

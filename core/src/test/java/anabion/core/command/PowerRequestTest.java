@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.error.InputException;
+import anabion.core.job.Outcome;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerPicture;
 import anabion.core.power.PowerReading.What;
@@ -60,9 +61,21 @@ class PowerRequestTest {
         assertThat(parse("load")).isEqualTo(new PowerRequest.Reckon(new Sum.TestLoad()));
         assertThat(parse("warm")).isEqualTo(new PowerRequest.Feels(Warmth.WARM));
         assertThat(parse("show warm up")).isEqualTo(new PowerRequest.Show(PowerPicture.WARM_UP));
+        assertThat(parse("band Long wave nothing")).isEqualTo(new PowerRequest.BandHeard("Long wave", Outcome.NOTHING));
+        assertThat(parse("aerial 3 m of wire")).isEqualTo(new PowerRequest.Aerial("3 m of wire"));
+        assertThat(parse("controls volume crackles")).isEqualTo(new PowerRequest.Controls("volume crackles"));
         assertThat(parse("bleeder 45 s")).isEqualTo(new PowerRequest.Reckon(new Sum.Bleeder(45)));
-        for (String line : List.of("on fire", "load 0", "load 5 V", "load -5k", "show me", "bleeder soon"))
-            assertThatThrownBy(() -> parse(line)).as(line).isInstanceOf(InputException.class);
+        for (String line : List.of(
+                "on fire",
+                "load 0",
+                "load 5 V",
+                "load -5k",
+                "show me",
+                "bleeder soon",
+                "band AM",
+                "band loud",
+                "aerial",
+                "controls")) assertThatThrownBy(() -> parse(line)).as(line).isInstanceOf(InputException.class);
     }
 
     @Test

@@ -88,6 +88,8 @@ class SumTest {
         String load = said(set, "load");
         assertThat(load).contains("B1 loaded like the set", String.format("%.0f V", rail));
         // from 340 to 240 V, at some 60 mA: 1.6 kΩ and 6 W
+        // the other way round, the same resistor brings the same volts
+        assertThat(said(set, "drop 340 with 1.6k")).containsPattern("to 2[34]\\d V");
         assertThat(said(set, "drop 340 to 240")).containsPattern("1\\.[5-9] kΩ").containsPattern("[5-7]\\.\\d W");
     }
 
@@ -123,6 +125,8 @@ class SumTest {
             strings = {
                 "drop 240 to 360",
                 "drop 900 to 800",
+                "drop 9000 with 1k",
+                "drop 340 with 3 V",
                 "buck 110 to 220",
                 "drop 240",
                 "tap 6.9",

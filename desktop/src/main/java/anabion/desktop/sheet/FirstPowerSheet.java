@@ -6,6 +6,7 @@ import anabion.core.error.InputException;
 import anabion.core.job.PowerStage;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerModel;
+import anabion.core.power.PowerPlan;
 import anabion.core.power.PowerProgress;
 import anabion.core.power.Rail;
 import anabion.core.power.StageProgress;
@@ -49,6 +50,7 @@ public final class FirstPowerSheet implements Sheet {
     private final HBox stop = new HBox(10);
     private final VBox header = new VBox();
     private final PowerPictures pictures;
+    private final Label detail = Texts.label("", "soft");
     private final LitRows list;
     private final PowerRows drawing;
     private final PowerLines lines;
@@ -77,7 +79,9 @@ public final class FirstPowerSheet implements Sheet {
         above.setPadding(new Insets(12, 14, 8, 14));
         pane.setTop(new VBox(above, header));
         pane.setCenter(list.node());
-        pane.setBottom(pictures);
+        detail.setMinWidth(0);
+        detail.setPadding(new Insets(6, 14, 6, 14));
+        pane.setBottom(new VBox(detail, pictures));
         pane.heightProperty().addListener((o, a, b) -> picture());
         pane.widthProperty().addListener((o, a, b) -> {
             boolean narrow = b.doubleValue() < TIGHT_BELOW;
@@ -139,6 +143,9 @@ public final class FirstPowerSheet implements Sheet {
                     .orElse("");
         List<String> all = new ArrayList<>(
                 List.of(session.say("power.plan." + p.progress().plan().kind().code())));
+        PowerPlan of = p.progress().plan();
+        if (Double.isFinite(of.wakes())) all.add(session.say("power.plan.wakes", Figures.fixed(of.wakes(), 0)));
+        if (of.dull()) all.add(session.say("power.plan.dull"));
         for (StageProgress s : p.stages())
             s.table()
                     .skipped()
@@ -232,6 +239,10 @@ public final class FirstPowerSheet implements Sheet {
         boolean wanted = now.isPresent()
                 && now.get().atHand().isEmpty()
                 && (now.get().progress().on() || pane.getHeight() > LOW + 2 * PowerPictures.HEIGHT);
+        Optional<String> words = litRow().flatMap(r -> now.map(p -> drawing.detail(p, r.step())));
+        detail.setText(words.orElse(""));
+        detail.setVisible(words.isPresent());
+        detail.setManaged(words.isPresent());
         pictures.setVisible(wanted);
         pictures.setManaged(wanted);
         if (wanted)

@@ -1,5 +1,6 @@
 package anabion.desktop.sheet;
 
+import anabion.core.chassis.Band;
 import anabion.core.command.PowerRequest;
 import anabion.core.error.InputException;
 import anabion.core.job.Job;
@@ -21,6 +22,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** Carries out what is typed during a power-up: each line becomes one of the log. */
@@ -90,6 +92,10 @@ final class PowerLines {
             return entry(PowerEntry.Kind.LOAD, Optional.empty(), "", l.ohms(), "");
         if (request instanceof PowerRequest.Feels f) return felt(p, f, line);
         if (request instanceof PowerRequest.Off) return entry(PowerEntry.Kind.OFF, step(), "", 0, "");
+        if (request instanceof PowerRequest.Controls c) return heard(PowerEntry.Kind.CONTROLS, "", c.words(), line);
+        if (request instanceof PowerRequest.Aerial a) return heard(PowerEntry.Kind.AERIAL, "", a.words(), line);
+        if (request instanceof PowerRequest.BandHeard b)
+            return heard(PowerEntry.Kind.BAND, band(p, b.band()), b.outcome().code(), line);
         return entry(PowerEntry.Kind.NOTE, step(), "", 0, ((PowerRequest.Note) request).text());
     }
 
@@ -110,6 +116,24 @@ final class PowerLines {
                 text,
                 job().fitted().id(),
                 Extra.NONE);
+    }
+
+    private PowerEntry heard(PowerEntry.Kind kind, String what, String text, String line) {
+        on(line);
+        return entry(kind, step(), what, 0, text);
+    }
+
+    private static String band(PowerUp p, String said) {
+        return p.of().chassis().bands().stream()
+                .map(Band::name)
+                .filter(n -> n.equalsIgnoreCase(said))
+                .findFirst()
+                .orElseThrow(() -> InputException.at(said)
+                        .because("this set has no such band")
+                        .so("name one of "
+                                + p.of().chassis().bands().stream()
+                                        .map(Band::name)
+                                        .collect(Collectors.joining(", "))));
     }
 
     private String against(PowerEntry.Kind kind, String net) {

@@ -2,6 +2,7 @@ package anabion.desktop.sheet;
 
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerStep;
 import anabion.core.power.Rail;
 import anabion.core.power.StageProgress;
 import anabion.core.power.StageTable;
@@ -14,6 +15,8 @@ import anabion.desktop.control.NeedleBar;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.PowerUps.PowerUp;
 import anabion.desktop.session.Session;
+import java.util.ArrayList;
+import java.util.List;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -148,7 +151,10 @@ final class PowerRows {
         String net = p.model().rail().map(Rail::net).orElse("");
         boolean rectified = p.model().rectified();
         String expected = rectified
-                ? volts(r.step().warm().rail(net))
+                ? session.say(
+                        "power.warm-cold",
+                        volts(r.step().warm().rail(net)),
+                        Figures.fixed(r.step().cold().getOrDefault(net, 0.0), 0))
                 : Figures.si(Quantity.amperes(r.step().warm().amperes()), 2);
         String read = r.rail().filter(v -> rectified).map(Figures::volts).orElse("·");
         if (!rectified)
@@ -229,6 +235,23 @@ final class PowerRows {
 
     static String code(StageTable.What what) {
         return what.name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+    }
+
+    /** What else holds at a step: its lamp, its current, the other rails. */
+    String detail(PowerUp p, PowerStep s) {
+        List<String> all = new ArrayList<>();
+        p.progress()
+                .plan()
+                .lamp()
+                .filter(l -> s.lamp())
+                .ifPresent(l -> all.add(session.say(
+                        "power.detail.lamp",
+                        volts(l.across(s.warm().amperes())),
+                        session.say("power.glow." + s.glow().code()))));
+        all.add(Figures.si(Quantity.amperes(s.warm().amperes()), 2));
+        all.add(watts(s.warm().watts()));
+        for (Rail r : p.model().rails()) all.add(r.net() + " " + volts(s.warm().rail(r.net())));
+        return String.join(" · ", all);
     }
 
     static String volts(double v) {

@@ -80,6 +80,8 @@ final class PowerPage {
             case MET -> words.say(key, words.say("power.gate.name." + e.what()));
             case OVERRULED -> words.say(key, words.say("power.gate.name." + e.what()), e.text());
             case CAUSE -> words.say(key, e.what(), e.text());
+            case BAND -> words.say(key, e.what(), words.say("outcome." + e.text()));
+            case CONTROLS, AERIAL -> words.say(key, e.text());
             case NOTE -> e.text();
         };
     }

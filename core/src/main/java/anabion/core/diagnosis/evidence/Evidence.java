@@ -30,6 +30,7 @@ import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -158,12 +159,25 @@ public final class Evidence {
                 r.value()));
     }
 
-    /** A band held against a good receiver says more than the complaint about it. */
+    /** A band held against a good receiver says more than one listened to at a power-up, and that more than the complaint about it. */
     private List<Observation> compared() {
         List<Observation> all = new ArrayList<>();
         for (Band b : chassis.bands())
-            now(b.name()).ifPresent(c -> all.add(new Observation.Heard(new Measurement.Listen(b.name()), c.outcome())));
+            now(b.name())
+                    .map(Compared::outcome)
+                    .or(() -> heardOnTheWayUp(b.name()))
+                    .ifPresent(o -> all.add(new Observation.Heard(new Measurement.Listen(b.name()), o)));
         return all;
+    }
+
+    /** How a band sounded at the last power-up of the set as it is. */
+    private Optional<Outcome> heardOnTheWayUp(String band) {
+        return job.power().entries().stream()
+                .filter(e -> e.kind() == PowerEntry.Kind.BAND && e.what().equals(band) && !outdated(e.state()))
+                .reduce((a, b) -> b)
+                .flatMap(e -> Arrays.stream(Outcome.values())
+                        .filter(o -> o.code().equals(e.text()))
+                        .findFirst());
     }
 
     private Optional<Compared> now(String band) {
@@ -174,8 +188,10 @@ public final class Evidence {
 
     private List<Observation> complaints() {
         List<Observation> all = new ArrayList<>();
-        for (Band b :
-                chassis.bands().stream().filter(b -> now(b.name()).isEmpty()).toList())
+        for (Band b : chassis.bands().stream()
+                .filter(b ->
+                        now(b.name()).isEmpty() && heardOnTheWayUp(b.name()).isEmpty())
+                .toList())
             for (Complaint c : job.arrival().complaints())
                 if (c.where().equalsIgnoreCase(b.name()))
                     c.symptom()

@@ -339,6 +339,27 @@ class EvidenceTest {
                 Extra.NONE);
     }
 
+    @Test
+    void aBandThatWasListenedToOnTheWayUpCountsForItsComplaint() {
+        PowerEntry heard = powered(PowerEntry.Kind.BAND, 230, "AM", 0);
+        Job job = Job.NEW
+                .with(powered(PowerEntry.Kind.BEGAN, 230, PowerStage.WHOLE_SET.code(), 0))
+                .with(new PowerEntry(
+                        heard.id(),
+                        NOON,
+                        heard.kind(),
+                        230,
+                        230,
+                        "AM",
+                        "",
+                        0,
+                        "weak",
+                        FittedState.AS_FOUND,
+                        Extra.NONE));
+        assertThat(Evidence.of(SET, List.of(), job))
+                .containsExactly(new Observation.Heard(new Measurement.Listen("AM"), Outcome.WEAK));
+    }
+
     /** From 85 % of the line on, of the whole set: with its tubes out a set takes other watts. */
     @Test
     void railsAndTheLastWattsOfAPowerUpCount() {
