@@ -135,7 +135,7 @@ public sealed interface PowerRequest {
             case "note" -> new Note(rest);
             case "controls" -> new Controls(words("controls", rest, "controls volume crackles"));
             case "aerial" -> new Aerial(words("aerial", rest, "aerial 3 m of wire"));
-            case "band" -> band(rest);
+            case "heard" -> band(rest);
             case "ok" -> met(rest);
             case "overrule" -> overrule(rest);
             case "cause" -> cause(rest);
@@ -179,9 +179,9 @@ public sealed interface PowerRequest {
                 .filter(o -> cut > 0 && o.code().equals(said))
                 .findFirst()
                 .map(o -> new BandHeard(rest.substring(0, cut).strip(), o))
-                .orElseThrow(() -> InputException.at("band " + rest)
+                .orElseThrow(() -> InputException.at("heard " + rest)
                         .because("a band and how it sounds are wanted")
-                        .so("write it like band AM loud, with one of "
+                        .so("write it like heard AM loud, with one of "
                                 + Arrays.stream(Outcome.values())
                                         .map(Outcome::code)
                                         .collect(Collectors.joining(", "))));

@@ -3,9 +3,11 @@ package anabion.core.power;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.coldcheck.Discharge;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Series;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
@@ -47,6 +49,9 @@ public sealed interface Sum {
     /** A transformer's winding as measured: which line its tap is made for. */
     record Tap(double measured, double rated) implements Sum {}
 
+    /** The longest that somebody waits for a set to discharge. */
+    double MOST_SECONDS = 3600;
+
     /** A wrong transformer's rail in the set's own, at most. */
     double WRONG = 3;
 
@@ -70,7 +75,7 @@ public sealed interface Sum {
                     .capacitor(
                             c.line() > 0 ? c.line() : model.nominal(),
                             chassis.supply().hertz());
-        if (this instanceof Bleeder b) return Discharge.words(chassis, model, b.seconds());
+        if (this instanceof Bleeder b) return bleeder(chassis, b.seconds());
         if (this instanceof Plug) return PlugWays.words(chassis);
         if (this instanceof Regulator r) return regulator(chassis, r);
         if (this instanceof Buck b) return buck(model, b);
@@ -203,6 +208,29 @@ public sealed interface Sum {
                 Figures.fixed(watts, watts < 10 ? 1 : 0),
                 Figures.si(Quantity.amperes(1.5 * amperes), 2),
                 Figures.fixed(r.from(), 1));
+    }
+
+    private static Phrase bleeder(Chassis chassis, double seconds) {
+        if (!(seconds >= 1 && seconds <= MOST_SECONDS))
+            throw InputException.at("bleeder")
+                    .because("this is no time to wait")
+                    .so("write seconds, like bleeder 30");
+        Discharge d = Discharge.of(chassis).orElseThrow(() -> InputException.at(chassis.name())
+                .because("no capacitor of it stands above " + Figures.fixed(Discharge.SAFE, 0) + " V")
+                .so("use it on sets with a rectifier"));
+        double decay = d.farads() * Math.log(d.volts() / Discharge.SAFE);
+        double ohms = Series.E12.atOrBelow(seconds / decay);
+        double watts = d.volts() * d.volts() / ohms;
+        return Phrase.of(
+                "power.sum.bleeder",
+                Figures.si(Quantity.farads(d.farads()), 2),
+                Figures.volts(d.volts()),
+                Figures.fixed(0.5 * d.farads() * d.volts() * d.volts(), 1),
+                Figures.si(Quantity.ohms(ohms), 2),
+                Figures.fixed(watts, 1),
+                rating(watts),
+                Figures.fixed(ohms * decay, 0),
+                Figures.fixed(Discharge.SAFE, 0));
     }
 
     private static double drawn(OperatingPoint o, String battery) {

@@ -61,7 +61,8 @@ class PowerRequestTest {
         assertThat(parse("load")).isEqualTo(new PowerRequest.Reckon(new Sum.TestLoad()));
         assertThat(parse("warm")).isEqualTo(new PowerRequest.Feels(Warmth.WARM));
         assertThat(parse("show warm up")).isEqualTo(new PowerRequest.Show(PowerPicture.WARM_UP));
-        assertThat(parse("band Long wave nothing")).isEqualTo(new PowerRequest.BandHeard("Long wave", Outcome.NOTHING));
+        assertThat(parse("heard Long wave nothing"))
+                .isEqualTo(new PowerRequest.BandHeard("Long wave", Outcome.NOTHING));
         assertThat(parse("aerial 3 m of wire")).isEqualTo(new PowerRequest.Aerial("3 m of wire"));
         assertThat(parse("controls volume crackles")).isEqualTo(new PowerRequest.Controls("volume crackles"));
         assertThat(parse("bleeder 45 s")).isEqualTo(new PowerRequest.Reckon(new Sum.Bleeder(45)));
@@ -72,8 +73,8 @@ class PowerRequestTest {
                 "load -5k",
                 "show me",
                 "bleeder soon",
-                "band AM",
-                "band loud",
+                "heard AM",
+                "heard loud",
                 "aerial",
                 "controls")) assertThatThrownBy(() -> parse(line)).as(line).isInstanceOf(InputException.class);
     }

@@ -108,6 +108,14 @@ public final class ColdChecksSheet implements Sheet {
         });
     }
 
+    /** A set with parts has rows as soon as it is solved. */
+    private String emptyWords() {
+        if (!rows.isEmpty()) return "cold.stage-empty";
+        boolean parts =
+                session.set().get().filter(s -> !s.chassis().parts().isEmpty()).isPresent();
+        return parts ? "ui.computing" : "cold.empty";
+    }
+
     /** The row to begin with: the first not taken. */
     private int firstWanted() {
         for (int i = 0; i < listed.size(); i++) if (listed.get(i).reading().isEmpty()) return i;
@@ -206,7 +214,7 @@ public final class ColdChecksSheet implements Sheet {
             group = own;
             list.add(List.of(r, tight, session.words().get()), () -> row(r));
         }
-        if (listed.isEmpty()) list.empty(session.say(rows.isEmpty() ? "cold.empty" : "cold.stage-empty"));
+        if (listed.isEmpty()) list.empty(session.say(emptyWords()));
         int same = lit.map(this::place).orElse(-1);
         list.light(led || same < 0 ? firstWanted() : same);
     }

@@ -82,7 +82,10 @@ public final class FirstPowerSheet implements Sheet {
         detail.setMinWidth(0);
         detail.setPadding(new Insets(6, 14, 6, 14));
         pane.setBottom(new VBox(detail, pictures));
-        pane.heightProperty().addListener((o, a, b) -> picture());
+        pane.heightProperty().addListener((o, a, b) -> {
+            pictures.fit(b.doubleValue());
+            picture();
+        });
         pane.widthProperty().addListener((o, a, b) -> {
             boolean narrow = b.doubleValue() < TIGHT_BELOW;
             if (drawing.tight(narrow)) rebuild();
@@ -134,7 +137,7 @@ public final class FirstPowerSheet implements Sheet {
         picture();
     }
 
-    /** How it is brought up, and what it leaves out; once it is on, what the stage at hand is about. */
+    /** How it is brought up; once it is on, what the stage at hand is about. */
     private String plan(PowerUp p) {
         if (p.progress().on())
             return p.atHand()
@@ -146,20 +149,17 @@ public final class FirstPowerSheet implements Sheet {
         PowerPlan of = p.progress().plan();
         if (Double.isFinite(of.wakes())) all.add(session.say("power.plan.wakes", Figures.fixed(of.wakes(), 0)));
         if (of.dull()) all.add(session.say("power.plan.dull"));
-        for (StageProgress s : p.stages())
-            s.table()
-                    .skipped()
-                    .ifPresent(why -> all.add(session.say(
-                            "power.stage.skipped",
-                            session.say("power.stage." + s.table().stage().code()),
-                            session.words().get().say(why))));
         return String.join(" ", all);
     }
 
     private void stage(StageProgress s) {
-        if (s.rows().isEmpty()) return;
         StageTable t = s.table();
         String name = session.say("power.stage." + t.stage().code());
+        if (t.skipped().isPresent()) {
+            String why = session.words().get().say(t.skipped().get());
+            list.between(why, () -> drawing.skipped(session.say("power.stage.skipped", name, why)));
+            return;
+        }
         list.heading(
                 t.load() > 0
                         ? session.say(

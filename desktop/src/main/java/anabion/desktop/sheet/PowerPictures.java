@@ -17,6 +17,8 @@ import javafx.scene.layout.VBox;
 /** The pictures of a power-up, of which one is shown. */
 final class PowerPictures extends VBox {
     static final double HEIGHT = 190;
+    /** Of the sheet, where it is low: the rows want the rest. */
+    private static final double SHARE = 0.28;
 
     private final Session session;
     private final Label caption = Texts.label("", "soft", "small");
@@ -30,6 +32,11 @@ final class PowerPictures extends VBox {
         setPadding(new Insets(4, 14, 8, 14));
         curves.setPrefHeight(HEIGHT);
         getChildren().setAll(Texts.rule(), caption, curves);
+    }
+
+    /** @param sheet height of the sheet at whose foot it stands */
+    void fit(double sheet) {
+        curves.setPrefHeight(Math.min(HEIGHT, SHARE * sheet));
     }
 
     /** @throws InputException if the set has none of that kind */

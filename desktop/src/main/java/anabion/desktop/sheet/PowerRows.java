@@ -77,6 +77,13 @@ final class PowerRows {
         return box;
     }
 
+    /** A stage that the set leaves out, with its reason. */
+    Label skipped(String words) {
+        Label label = Texts.wrapped(words, "soft", "small");
+        label.setPadding(new Insets(8, 14, 8, 14));
+        return label;
+    }
+
     HBox head(PowerUp p) {
         HBox head = p.atHand().isPresent() ? stageHead() : stepHead(p);
         head.getStyleClass().add("head");

@@ -185,7 +185,7 @@ public final class VoltagesSheet implements Sheet {
                 .filter(c -> !c.rows().isEmpty())
                 .isPresent();
         // a charted set has rows as soon as it is solved
-        if (charted && session.stage().get().isEmpty()) return session.say("ui.volts.computing");
+        if (charted && session.stage().get().isEmpty()) return session.say("ui.computing");
         return session.say(parts && session.stage().get().isPresent() ? "ui.volts.stage-empty" : "ui.volts.empty");
     }
 
