@@ -44,7 +44,8 @@ class WattsTest {
         assertThat(sound).isBetween(solved + 1, solved + 8);
         assertThat(faulty).isGreaterThan(1.5 * sound);
         List<Observation> read = EvidenceCodec.read(
-                new StringReader("kind,at,value,line\nvolts,B1,240,230\nwatts,,%.1f,230\n".formatted(faulty)), HALCYON);
+                new StringReader("kind,at,value,line\nvolts,B1,240,230\nwatts,,%d,230\n".formatted(Math.round(faulty))),
+                HALCYON);
         List<Observation> volts = read.subList(0, 1);
         assertThat(odds(diagnosed(read), "T1:short")).isGreaterThan(2 * odds(diagnosed(volts), "T1:short"));
         assertThatThrownBy(() ->
