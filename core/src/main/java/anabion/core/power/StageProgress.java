@@ -8,8 +8,10 @@ import anabion.core.quantity.Figures;
 import anabion.core.reading.Standing;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /** One stage before the whole set, with what was read in it. */
 public record StageProgress(StageTable table, List<Taken> rows) {
@@ -24,19 +26,29 @@ public record StageProgress(StageTable table, List<Taken> rows) {
      */
     public record Taken(StageTable.Row row, Optional<Double> value, double halfWidths, Standing standing) {}
 
-    /** Of every stage, what was read while the set was fitted as it is now: the last where it was read more than once. */
+    /**
+     * Of every stage, what was read while the set was fitted as it is now, and on the load that is in hand now: the last where it was read more than once.
+     */
     public static List<StageProgress> of(Job job, List<StageTable> tables) {
         List<StageProgress> all = new ArrayList<>();
+        Set<PowerEntry> onThisLoad = new HashSet<>(sinceLoad(job.power().entries()));
         for (StageTable t : tables) {
             List<PowerEntry> entries = job.power().runs().stream()
                     .filter(run -> PowerStage.begun(run.get(0)) == t.stage())
                     .flatMap(List::stream)
                     .filter(e -> e.state().equals(job.fitted().id()))
+                    .filter(e -> t.load() == 0 || onThisLoad.contains(e))
                     .toList();
             all.add(new StageProgress(
                     t, t.rows().stream().map(r -> taken(r, entries)).toList()));
         }
         return all;
+    }
+
+    private static List<PowerEntry> sinceLoad(List<PowerEntry> entries) {
+        int from = 0;
+        for (int i = 0; i < entries.size(); i++) if (entries.get(i).kind() == PowerEntry.Kind.LOAD) from = i;
+        return entries.subList(from, entries.size());
     }
 
     /** The resistor in hand, as it was last named; empty where nobody named one. */

@@ -52,6 +52,9 @@ public final class StageTables {
     private static final double METER = 10e6;
 
     private static final double BATTERY = 0.1;
+    /** A filament of 1.4 V burns short at 1.7 V. */
+    private static final double LEAST_OF_CELLS = 0.05;
+
     private static final double LEAST_VOLTS = 0.3;
     private static final double CURRENT = 0.3;
     private static final double LEAST_AMPERES = 0.02;
@@ -106,7 +109,16 @@ public final class StageTables {
     }
 
     private static Row about(What what, String point, String against, double line, double expected, double share) {
-        double half = Math.max(LEAST_VOLTS, share * Math.abs(expected));
+        return within(what, point, against, line, expected, Math.max(LEAST_VOLTS, share * Math.abs(expected)));
+    }
+
+    /** Of a battery, or a filament on it: a tenth either way, and what a meter may be off. */
+    private static Row battery(String point, String against, double line, double expected) {
+        double half = Math.max(LEAST_OF_CELLS, BATTERY * Math.abs(expected));
+        return within(What.DIRECT_VOLTS, point, against, line, expected, half);
+    }
+
+    private static Row within(What what, String point, String against, double line, double expected, double half) {
         return new Row(what, point, against, line, expected, expected - half, expected + half);
     }
 
@@ -125,8 +137,8 @@ public final class StageTables {
         String minus = battery.nets().getOrDefault("2", "");
         boolean plusIsReference = chassis.returns().contains(plus);
         return plusIsReference
-                ? about(What.DIRECT_VOLTS, minus, plus, model.nominal(), -volts, BATTERY)
-                : about(What.DIRECT_VOLTS, plus, minus, model.nominal(), volts, BATTERY);
+                ? battery(minus, plus, model.nominal(), -volts)
+                : battery(plus, minus, model.nominal(), volts);
     }
 
     // --- transformer alone ---
@@ -231,7 +243,7 @@ public final class StageTables {
                         a.equals(b) ? 0 : shown(tube.nets().get(a), tube.nets().get(b), bare);
                 if (volts < FED || volts <= most.map(Row::expected).orElse(0.0)) continue;
                 String name = tube.reference() + ".";
-                most = Optional.of(about(What.DIRECT_VOLTS, name + a, name + b, model.nominal(), volts, BATTERY));
+                most = Optional.of(battery(name + a, name + b, model.nominal(), volts));
             }
         return most;
     }
@@ -273,7 +285,7 @@ public final class StageTables {
             // where the rectifier begins to emit, a little line makes much
             double steep = 2 * Math.abs(rail.volts(solved(bare, line * (1 + LINE))) - volts);
             double half = Math.max(LEAST_VOLTS, Math.hypot(RAIL * volts, steep));
-            rows.add(new Row(What.DIRECT_VOLTS, rail.net(), rail.foot(), line, volts, volts - half, volts + half));
+            rows.add(within(What.DIRECT_VOLTS, rail.net(), rail.foot(), line, volts, half));
             Optional<Over> over = overVolts(o);
             if (over.isPresent())
                 return StageTable.without(

@@ -223,6 +223,29 @@ class StageTablesTest {
                 .contains("power.stage.stop.filaments.high");
     }
 
+    /** What a rail stood at with one resistor says nothing with another. */
+    @Test
+    void anotherLoadIsReadAnew() {
+        Chassis set = CircuitFixtures.typical(TypicalCircuit.AUTOTRANSFORMER);
+        List<StageTable> tables = tables(set);
+        Row row = tables.get(1).rows().get(0);
+        Job job = begun(PowerStage.RECTIFIER, row).with(line(PowerEntry.Kind.RAIL, row, row.point(), row.expected()));
+        assertThat(StageProgress.of(job, tables).get(1).rows().get(0).standing())
+                .isEqualTo(Standing.WITHIN);
+        Job other = job.with(line(PowerEntry.Kind.LOAD, row, "", 47e3));
+        assertThat(StageProgress.of(other, tables).get(1).rows().get(0).standing())
+                .isEqualTo(Standing.NOT_TAKEN);
+    }
+
+    /** A cell of 1.5 V too fresh for a filament of 1.4 V is told, and a second one in series stops. */
+    @Test
+    void aFilamentBearsLittleMore() {
+        Row row = table(CircuitFixtures.typical(TypicalCircuit.BATTERY_FOUR_TUBE), PowerStage.FILAMENTS)
+                .rows()
+                .get(0);
+        assertThat(row.most()).isBetween(1.5, 1.6);
+    }
+
     /** Half a second each. Every circuit that people start from has its tables, and no row without a width. */
     @ParameterizedTest
     @MethodSource("typical")

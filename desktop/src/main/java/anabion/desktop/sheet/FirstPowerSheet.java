@@ -114,6 +114,7 @@ public final class FirstPowerSheet implements Sheet {
             rows = List.of();
             list.empty(trouble.isEmpty() ? session.say("power.computing") : trouble);
             list.light(0);
+            picture();
             return;
         }
         PowerUp p = now.get();
