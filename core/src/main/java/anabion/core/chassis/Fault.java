@@ -1,13 +1,12 @@
 package anabion.core.chassis;
 
 import anabion.core.error.InputException;
+import anabion.core.json.Coded;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
-import java.util.Arrays;
 import java.util.Locale;
-import java.util.stream.Collectors;
 
 /**
  * A fault in the grammar that all commands and files share: {@code C12:leaky:1M}, {@code R5:open}, {@code V4:emission:0.3},
@@ -50,11 +49,10 @@ public record Fault(String target, FaultMode mode, String amount) {
      */
     public static Fault parse(String text) {
         String[] parts = text.strip().split(":", 3);
-        FaultMode mode = FaultMode.named(parts.length < 2 ? "" : parts[1]).orElseThrow(() -> InputException.at(
-                        "\"" + text + "\"")
-                .because("this is no fault")
-                .so("write it like C12:leaky:1M, with one of "
-                        + Arrays.stream(FaultMode.values()).map(FaultMode::code).collect(Collectors.joining(", "))));
+        FaultMode mode = FaultMode.named(parts.length < 2 ? "" : parts[1])
+                .orElseThrow(() -> InputException.at("\"" + text + "\"")
+                        .because("this is no fault")
+                        .so("write it like C12:leaky:1M, with one of " + Coded.codes(FaultMode.values())));
         return new Fault(parts[0], mode, parts.length > 2 ? parts[2] : "");
     }
 

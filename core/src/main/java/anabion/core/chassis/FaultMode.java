@@ -38,8 +38,7 @@ public enum FaultMode implements Coded {
 
     /** The mode of a word in the grammar. */
     public static Optional<FaultMode> named(String code) {
-        for (FaultMode m : values()) if (m.code().equals(code)) return Optional.of(m);
-        return Optional.empty();
+        return Coded.find(values(), code);
     }
 
     /** Whether its amount is a plain number: a share, or amperes. */

@@ -38,6 +38,12 @@ public record Part(
         nets = Collections.unmodifiableMap(new LinkedHashMap<>(nets));
     }
 
+    /** One that nobody entered, of which nothing but this is known. */
+    public static Part inferred(UUID id, String reference, Component component, Map<String, String> nets) {
+        return new Part(
+                id, reference, component, nets, "", Optional.empty(), "", "", Provenance.INFERRED, "", Extra.NONE);
+    }
+
     /** The part as a tube or semiconductor; empty for another part. */
     public Optional<Device> device() {
         return component instanceof Device d ? Optional.of(d) : Optional.empty();

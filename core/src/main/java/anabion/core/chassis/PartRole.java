@@ -96,7 +96,7 @@ public enum PartRole implements Coded {
 
     /** The role of a code; empty for another word. */
     public static Optional<PartRole> named(String code) {
-        return Arrays.stream(values()).filter(r -> r.code().equals(code)).findFirst();
+        return Coded.find(values(), code);
     }
 
     /** Without this part, or with it in pieces, an oscillator stops. */

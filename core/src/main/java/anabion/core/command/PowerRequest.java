@@ -2,6 +2,7 @@ package anabion.core.command;
 
 import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
+import anabion.core.json.Coded;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerPicture;
 import anabion.core.power.PowerReading;
@@ -18,7 +19,6 @@ import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import java.util.stream.Collectors;
 
 /** What a line typed during a power-up asks for. */
 public sealed interface PowerRequest {
@@ -124,9 +124,12 @@ public sealed interface PowerRequest {
         String rest = words.length > 1 ? words[1].strip() : "";
         Optional<WatchSign> sign = WatchSign.named(text);
         if (sign.isPresent()) return new Sign(sign.get());
-        for (SeriesLamp.Glow g : SeriesLamp.Glow.values())
-            if (first.equals(g.code()) && rest.isEmpty()) return new Read(PowerReading.What.GLOW, "", g.ordinal());
-        for (Warmth w : Warmth.values()) if (text.equalsIgnoreCase(w.code())) return new Feels(w);
+        String one = text.toLowerCase(Locale.ROOT);
+        Optional<SeriesLamp.Glow> glow = Coded.find(SeriesLamp.Glow.values(), one);
+        if (glow.isPresent())
+            return new Read(PowerReading.What.GLOW, "", glow.get().ordinal());
+        Optional<Warmth> warmth = Coded.find(Warmth.values(), one);
+        if (warmth.isPresent()) return new Feels(warmth.get());
         return switch (first) {
             case "lamp" -> lamp(rest, volts);
             case "lit" -> new Read(PowerReading.What.DARK, "", 0);
@@ -175,23 +178,16 @@ public sealed interface PowerRequest {
     private static PowerRequest band(String rest) {
         int cut = rest.lastIndexOf(' ');
         String said = rest.substring(cut + 1).toLowerCase(Locale.ROOT);
-        return Arrays.stream(Outcome.values())
-                .filter(o -> cut > 0 && o.code().equals(said))
-                .findFirst()
+        return Coded.find(Outcome.values(), said)
+                .filter(o -> cut > 0)
                 .map(o -> new BandHeard(rest.substring(0, cut).strip(), o))
                 .orElseThrow(() -> InputException.at("heard " + rest)
                         .because("a band and how it sounds are wanted")
-                        .so("write it like heard AM loud, with one of "
-                                + Arrays.stream(Outcome.values())
-                                        .map(Outcome::code)
-                                        .collect(Collectors.joining(", "))));
+                        .so("write it like heard AM loud, with one of " + Coded.codes(Outcome.values())));
     }
 
     private static PowerPicture picture(String rest) {
-        String said = rest.toLowerCase(Locale.ROOT).replace(' ', '-');
-        return Arrays.stream(PowerPicture.values())
-                .filter(p -> p.code().equals(said))
-                .findFirst()
+        return Coded.find(PowerPicture.values(), rest.toLowerCase(Locale.ROOT).replace(' ', '-'))
                 .orElseThrow(() -> InputException.at("show " + rest)
                         .because("there is no such picture")
                         .so("write show supply, show watts or show warm-up"));
@@ -277,16 +273,10 @@ public sealed interface PowerRequest {
     }
 
     private static GateItem.Kind kind(String word) {
-        String said = word.toLowerCase(Locale.ROOT);
-        return Arrays.stream(GateItem.Kind.values())
-                .filter(k -> k.code().equals(said))
-                .findFirst()
+        return Coded.find(GateItem.Kind.values(), word.toLowerCase(Locale.ROOT))
                 .orElseThrow(() -> InputException.at("\"" + word + "\"")
                         .because("this is none of the conditions")
-                        .so("use one of "
-                                + Arrays.stream(GateItem.Kind.values())
-                                        .map(GateItem.Kind::code)
-                                        .collect(Collectors.joining(", "))));
+                        .so("use one of " + Coded.codes(GateItem.Kind.values())));
     }
 
     private static PowerRequest overrule(String rest) {

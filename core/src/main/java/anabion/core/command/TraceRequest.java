@@ -1,11 +1,10 @@
 package anabion.core.command;
 
 import anabion.core.error.InputException;
+import anabion.core.json.Coded;
 import anabion.core.tracing.School;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
-import java.util.stream.Collectors;
 
 /** What a line typed in the trace of a signal asks for. */
 public sealed interface TraceRequest {
@@ -18,14 +17,9 @@ public sealed interface TraceRequest {
     static TraceRequest parse(String line) {
         List<String> words = List.of(line.strip().toLowerCase(Locale.ROOT).split("\\s+"));
         if (!words.get(0).equals("school") || words.size() < 2) return new Take(TraceEntry.of(line));
-        return new Choose(Arrays.stream(School.values())
-                .filter(s -> s.code().equals(words.get(1)))
-                .findFirst()
+        return new Choose(Coded.find(School.values(), words.get(1))
                 .orElseThrow(() -> InputException.at("\"" + words.get(1) + "\"")
                         .because("there is no such way of choosing the next point")
-                        .so("use one of "
-                                + Arrays.stream(School.values())
-                                        .map(School::code)
-                                        .collect(Collectors.joining(", ")))));
+                        .so("use one of " + Coded.codes(School.values()))));
     }
 }

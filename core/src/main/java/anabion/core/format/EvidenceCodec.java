@@ -12,6 +12,7 @@ import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
+import anabion.core.json.Coded;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.signal.Domain;
@@ -130,11 +131,8 @@ public final class EvidenceCodec {
         String point = at[at.length - 1];
         net(row, "at", point);
         String band = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
-        Optional<Domain> domain = at.length == 1
-                ? Optional.of(Domain.AF)
-                : Arrays.stream(Domain.values())
-                        .filter(d -> d.code().equalsIgnoreCase(at[0]))
-                        .findFirst();
+        Optional<Domain> domain =
+                at.length == 1 ? Optional.of(Domain.AF) : Coded.find(Domain.values(), at[0].toLowerCase(Locale.ROOT));
         if (domain.isEmpty())
             throw row.trouble("at", "\"" + at[0] + "\" is no kind of signal", "write af, if or rf before the point");
         return new Measurement.Inject(band, domain.get(), point);
@@ -192,9 +190,7 @@ public final class EvidenceCodec {
 
     private static Outcome outcome(Table.Row row) {
         String said = row.need("value").toLowerCase(Locale.ROOT);
-        return Arrays.stream(Outcome.values())
-                .filter(o -> o.code().equals(said))
-                .findFirst()
+        return Coded.find(Outcome.values(), said)
                 .or(() -> Optional.ofNullable(COMPLAINTS.get(said)))
                 .orElseThrow(() -> row.trouble(
                         "value",

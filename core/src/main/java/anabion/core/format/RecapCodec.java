@@ -5,6 +5,7 @@ import anabion.core.job.LooseKind;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
+import anabion.core.json.Coded;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
 import java.util.EnumSet;
@@ -34,8 +35,9 @@ final class RecapCodec {
     }
 
     private static <E extends Enum<E> & anabion.core.json.Coded> E code(Fields f, String name, E[] all, String code) {
-        for (E e : all) if (e.code().equals(code)) return e;
-        throw f.trouble(name, "\"" + code + "\" is not known", "use a newer release, or take it out");
+        return Coded.find(all, code)
+                .orElseThrow(
+                        () -> f.trouble(name, "\"" + code + "\" is not known", "use a newer release, or take it out"));
     }
 
     private static RecapLog.Tested tested(Fields f) {

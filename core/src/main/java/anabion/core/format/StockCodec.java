@@ -2,6 +2,7 @@ package anabion.core.format;
 
 import anabion.core.chassis.Dielectric;
 import anabion.core.error.InputException;
+import anabion.core.json.Coded;
 import anabion.core.quantity.Decoded;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -9,7 +10,6 @@ import anabion.core.recap.Stock;
 import java.io.IOException;
 import java.io.Reader;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 
@@ -49,9 +49,7 @@ public final class StockCodec {
 
     private static Stock.Drawer line(Table.Row row) {
         String kind = row.need("kind").toLowerCase(Locale.ROOT);
-        Dielectric found = Arrays.stream(Dielectric.values())
-                .filter(k -> k.code().equals(kind))
-                .findFirst()
+        Dielectric found = Coded.find(Dielectric.values(), kind)
                 .orElseThrow(() -> row.trouble(
                         "kind", "\"" + kind + "\" is no kind of part", "use film, electrolytic, mica or ceramic"));
         Decoded d = decoded(row);

@@ -24,7 +24,6 @@ public enum PowerStage implements Coded {
 
     /** Which one a power-up began; the whole set where its first line does not say. */
     public static PowerStage begun(PowerEntry first) {
-        for (PowerStage s : values()) if (s.code().equals(first.what())) return s;
-        return WHOLE_SET;
+        return Coded.find(values(), first.what()).orElse(WHOLE_SET);
     }
 }

@@ -21,8 +21,7 @@ public enum SignalKind implements Coded {
 
     /** The kind of a code as in files; empty for another word. */
     public static Optional<SignalKind> named(String code) {
-        for (SignalKind k : values()) if (k.code().equals(code)) return Optional.of(k);
-        return Optional.empty();
+        return Coded.find(values(), code);
     }
 
     /** Whether it is a frequency of the set's path rather than a level or a stage. */

@@ -240,10 +240,10 @@ public final class Fields {
     public <E extends Enum<E> & Coded> Optional<E> maybeCode(String name, E[] all) {
         Optional<String> text = maybeText(name);
         if (text.isEmpty()) return Optional.empty();
-        for (E e : all) if (e.code().equals(text.get())) return Optional.of(e);
-        List<String> codes = new ArrayList<>();
-        for (E e : all) codes.add(e.code());
-        throw trouble(name, "\"" + text.get() + "\" is not known here", "use one of " + String.join(", ", codes));
+        Optional<E> found = Coded.find(all, text.get());
+        if (found.isEmpty())
+            throw trouble(name, "\"" + text.get() + "\" is not known here", "use one of " + Coded.codes(all));
+        return found;
     }
 
     /** A code, or nothing where the word is not known here: it is kept among {@link #extra()} and written back. */

@@ -5,10 +5,10 @@ import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
 import anabion.core.job.PowerLog;
 import anabion.core.job.PowerStage;
+import anabion.core.json.Coded;
 import anabion.core.power.PowerReading.What;
 import anabion.core.reading.Standing;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -198,11 +198,7 @@ public record PowerProgress(
     }
 
     private static double glow(String code) {
-        return Arrays.stream(SeriesLamp.Glow.values())
-                .filter(g -> g.code().equals(code))
-                .mapToInt(Enum::ordinal)
-                .findFirst()
-                .orElse(0);
+        return Coded.find(SeriesLamp.Glow.values(), code).map(Enum::ordinal).orElse(0);
     }
 
     private static Row row(PowerStep s, List<PowerReading> readings, PowerModel model, PowerPlan plan) {

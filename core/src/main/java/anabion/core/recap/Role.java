@@ -43,8 +43,7 @@ public enum Role implements Coded {
 
     /** A role by its code; empty for one of another release. */
     public static Optional<Role> named(String code) {
-        for (Role r : values()) if (r.code().equals(code)) return Optional.of(r);
-        return Optional.empty();
+        return Coded.find(values(), code);
     }
 
     /** Roles by their codes, as a log has them; those of another release are left out. */

@@ -6,8 +6,6 @@ import anabion.core.chassis.Component.Device;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
-import anabion.core.chassis.Provenance;
-import anabion.core.json.Extra;
 import anabion.core.quantity.Series;
 import anabion.core.rectifier.Cycle;
 import anabion.core.simulation.Simulator;
@@ -108,30 +106,14 @@ public record SeleniumSwap(
         Map<String, String> nets = new LinkedHashMap<>();
         old.nets().forEach((pin, net) -> nets.put(pin, net.equals(rail) ? between : net));
         Device d = old.device().orElseThrow();
-        Part diode = new Part(
-                old.id(),
-                old.reference(),
-                new Device(DeviceKind.DIODE, DIODE, "", d.functions()),
-                nets,
-                "",
-                Optional.empty(),
-                DIODE,
-                "",
-                Provenance.INFERRED,
-                "",
-                Extra.NONE);
-        Part resistor = new Part(
+        Part diode = Part.inferred(
+                        old.id(), old.reference(), new Device(DeviceKind.DIODE, DIODE, "", d.functions()), nets)
+                .withPrinted(DIODE);
+        Part resistor = Part.inferred(
                 UUID.nameUUIDFromBytes(old.id().toString().getBytes(java.nio.charset.StandardCharsets.UTF_8)),
                 "R" + old.reference() + "S",
                 new Component.Resistor(ohms, 0.05, 0),
-                Map.of("1", between, "2", rail),
-                "",
-                Optional.empty(),
-                "",
-                "",
-                Provenance.INFERRED,
-                "",
-                Extra.NONE);
+                Map.of("1", between, "2", rail));
         List<Part> parts = new ArrayList<>(chassis.parts());
         parts.set(parts.indexOf(old), diode);
         parts.add(resistor);

@@ -1,7 +1,9 @@
 package anabion.core.signal;
 
+import anabion.core.json.Coded;
+
 /** The three linear problems that make a superhet. */
-public enum Domain {
+public enum Domain implements Coded {
     /** At the carrier, from the aerial to the converter, or to the detector of a straight set. */
     RF,
     /** At the intermediate frequency. */
@@ -9,7 +11,7 @@ public enum Domain {
     /** Sound. */
     AF;
 
-    /** The code in files. */
+    @Override
     public String code() {
         return name().toLowerCase(java.util.Locale.ROOT);
     }

@@ -21,6 +21,7 @@ import anabion.core.job.PowerLog;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SignalKind;
 import anabion.core.job.Trial;
+import anabion.core.json.Coded;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
 import anabion.core.recap.CapacitorSection;
@@ -30,7 +31,6 @@ import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -175,9 +175,7 @@ public final class Evidence {
         return job.power().entries().stream()
                 .filter(e -> e.kind() == PowerEntry.Kind.BAND && e.what().equals(band) && !outdated(e.state()))
                 .reduce((a, b) -> b)
-                .flatMap(e -> Arrays.stream(Outcome.values())
-                        .filter(o -> o.code().equals(e.text()))
-                        .findFirst());
+                .flatMap(e -> Coded.find(Outcome.values(), e.text()));
     }
 
     private Optional<Compared> now(String band) {
