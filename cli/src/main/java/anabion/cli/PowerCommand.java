@@ -12,6 +12,7 @@ import anabion.core.power.PowerPlan;
 import anabion.core.power.PowerStep;
 import anabion.core.power.Rail;
 import anabion.core.power.SeriesLamp;
+import anabion.core.power.StageProgress;
 import anabion.core.power.StageTable;
 import anabion.core.power.StageTables;
 import anabion.core.power.StopReason;
@@ -65,14 +66,15 @@ final class PowerCommand implements Callable<Integer> {
         PowerModel model = PowerModel.of(chassis);
         Optional<SeriesLamp> inHand = lamp.isEmpty() ? Optional.empty() : lamp(chassis);
         PowerPlan plan = PowerPlan.of(chassis, model, inHand, !lamp.isEmpty() && inHand.isEmpty());
+        List<StageTable> stages = StageTables.of(chassis, model, inHand());
         List<GateItem> gate = Gate.of(
                 chassis,
                 set.job(),
                 ColdTable.of(chassis, set.readings(), set.job()),
                 Planner.logged(chassis, set.job().recap()),
                 plan,
-                model);
-        List<StageTable> stages = StageTables.of(chassis, model, inHand());
+                model,
+                StageProgress.of(set.job(), stages));
         output.say(tree(model, plan, stages, gate), text(model, plan, stages, gate));
         return Gate.open(gate) ? Main.FINE : Main.FINDING;
     }

@@ -15,7 +15,6 @@ import anabion.core.power.SupplyPoint;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.Overload;
 import anabion.core.simulation.setting.Setting;
-import anabion.core.simulation.supply.IronLoss;
 import anabion.core.simulation.tolerance.Specimen;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.ArrayList;
@@ -103,14 +102,12 @@ public final class PowerBenchmark {
         Setting setting = Setting.fed(chassis)
                 .withTrims(Specimen.of(chassis, random.nextLong()))
                 .withFaults(fault.map(LookAlike::fault).stream().toList());
-        SupplyCurve truth = SupplyCurve.of(engine, chassis, setting, model.rails());
+        SupplyCurve truth = SupplyCurve.of(engine, chassis, setting, model.rails(), model.iron());
         double meter = 1 + METER * random.nextGaussian();
         double capacitance = 1 / (1 + CAPACITANCE * (random.nextDouble() - 0.2));
         double wattmeter = 1 + WATTMETER * random.nextGaussian();
         double nominal = model.nominal();
-        double iron =
-                IronLoss.watts(chassis, nominal * model.sound().at(nominal).amperes())
-                        * (Math.pow(2, IRON * random.nextGaussian()) - 1);
+        double iron = model.iron() * (Math.pow(2, IRON * random.nextGaussian()) - 1);
         List<PowerReading> readings = new ArrayList<>();
         Optional<StopReason> stop = Optional.empty();
         boolean burns = false;

@@ -12,6 +12,7 @@ import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
 import anabion.core.job.PartTest;
 import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerStage;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Tick;
 import anabion.core.power.GateItem.Kind;
@@ -81,9 +82,16 @@ public final class Gate {
      * @param cold the rows of its cold checks, read or not
      * @param recap its plan; empty where none could be made
      * @param model with its common faults, from which the capacitors before the output grid are known
+     * @param stages with what was read in them
      */
     public static List<GateItem> of(
-            Chassis chassis, Job job, List<ColdRow> cold, Optional<Plan> recap, PowerPlan plan, PowerModel model) {
+            Chassis chassis,
+            Job job,
+            List<ColdRow> cold,
+            Optional<Plan> recap,
+            PowerPlan plan,
+            PowerModel model,
+            List<StageProgress> stages) {
         Gate gate = new Gate(chassis, job, cold, recap, plan, model, MainsReach.of(chassis));
         gate.coldChecks();
         gate.causes();
@@ -97,8 +105,15 @@ public final class Gate {
                 i -> gate.couplings.contains(i.piece().part().reference()));
         if (plan.kind() == PlanKind.VIBRATOR) gate.capacitors(Kind.BUFFER, i -> BUFFERS.contains(i.role()));
         gate.loads();
-        gate.rig(model);
+        gate.rig(model, stages);
         return List.copyOf(gate.items);
+    }
+
+    /** What must be seen to before a stage. */
+    public static List<GateItem> missing(List<GateItem> items, PowerStage stage) {
+        return items.stream()
+                .filter(i -> i.state().stops() && i.kind().isAskedBefore(stage))
+                .toList();
     }
 
     /** Whether the set may be switched on. */
@@ -263,7 +278,7 @@ public final class Gate {
         add(kind, met, what);
     }
 
-    private void rig(PowerModel model) {
+    private void rig(PowerModel model, List<StageProgress> stages) {
         PlanKind kind = plan.kind();
         if (kind.usesMains()) isolated();
         plan.lamp().ifPresent(l -> byHand(Kind.LAMP, Phrase.of("power.gate.lamp", l.words())));
@@ -275,7 +290,7 @@ public final class Gate {
                     Phrase.of(fuse, Figures.si(Quantity.amperes(plan.fuse().amperes()))));
         if (kind.usesMains()) byHand(Kind.WATTMETER, Phrase.of("power.gate.wattmeter"));
         else {
-            byHand(Kind.POLARITY, Phrase.of("power.gate.polarity"));
+            polarity(stages);
             byHand(
                     Kind.CURRENT_LIMIT,
                     Phrase.of(
@@ -283,6 +298,13 @@ public final class Gate {
                             Figures.si(Quantity.amperes(plan.fuse().amperes()), 2)));
         }
         model.rail().ifPresent(r -> byHand(Kind.METER, Phrase.of("power.gate.meter", r.net(), r.foot())));
+    }
+
+    /** What was read at the open lead says it; else somebody does. */
+    private void polarity(List<StageProgress> stages) {
+        boolean read = stages.stream().anyMatch(s -> s.table().stage() == PowerStage.POLARITY && s.passed());
+        if (read) add(Kind.POLARITY, true, Phrase.of("power.gate.polarity.read"));
+        else byHand(Kind.POLARITY, Phrase.of("power.gate.polarity"));
     }
 
     /** Its own transformer isolates once both plug pins were measured against the chassis; until then another one stands before the set. */

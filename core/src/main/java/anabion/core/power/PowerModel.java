@@ -6,6 +6,7 @@ import anabion.core.recap.Stresses;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.IronLoss;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +17,7 @@ import java.util.Optional;
  * @param nominal volts of the line
  * @param rectified whether its rails are rectifiers', not batteries' poles that are there at once
  * @param rails its rectified supplies, or its batteries, the highest first
+ * @param iron watts of a transformer's at the nominal line
  * @param sound the set as it should be
  * @param cold the set before its tubes have warmed, its rectifier at work: the most that the rails may stand at
  * @param others with a fault each; those that do not settle are left out
@@ -24,6 +26,7 @@ public record PowerModel(
         double nominal,
         boolean rectified,
         List<Rail> rails,
+        double iron,
         SupplyCurve sound,
         SupplyCurve cold,
         WarmUp warmUp,
@@ -78,12 +81,14 @@ public record PowerModel(
 
         PowerModel sound() {
             List<Rail> rails = Rail.of(chassis, solved);
-            SupplyCurve well = SupplyCurve.of(engine, chassis, usual, rails);
-            SupplyCurve cold = SupplyCurve.of(engine, chassis, usual.withFaults(Stresses.cold(chassis)), rails);
+            double iron = IronLoss.watts(chassis, usual.line() * solved.mainsAmperes());
+            SupplyCurve well = SupplyCurve.of(engine, chassis, usual, rails, iron);
+            SupplyCurve cold = SupplyCurve.of(engine, chassis, usual.withFaults(Stresses.cold(chassis)), rails, iron);
             return new PowerModel(
                     usual.line(),
                     !solved.supplies().isEmpty(),
                     rails,
+                    iron,
                     well,
                     cold,
                     WarmUp.of(engine, chassis, usual, rails),
@@ -93,14 +98,15 @@ public record PowerModel(
         PowerModel with(PowerModel sound) {
             List<Faulty> others = new ArrayList<>();
             for (LookAlike l : LookAlike.of(chassis, solved)) {
-                SupplyCurve curve =
-                        SupplyCurve.of(engine, chassis, usual.withFaults(List.of(l.fault())), sound.rails());
+                SupplyCurve curve = SupplyCurve.of(
+                        engine, chassis, usual.withFaults(List.of(l.fault())), sound.rails(), sound.iron());
                 if (curve.known()) others.add(new Faulty(l, curve));
             }
             return new PowerModel(
                     sound.nominal(),
                     sound.rectified(),
                     sound.rails(),
+                    sound.iron(),
                     sound.sound(),
                     sound.cold(),
                     sound.warmUp(),

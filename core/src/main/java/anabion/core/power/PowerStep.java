@@ -17,4 +17,9 @@ public record PowerStep(
     public PowerStep {
         cold = Map.copyOf(cold);
     }
+
+    /** Volts across the lamp; 0 without one. */
+    public double lampVolts() {
+        return lamp ? dial - warm.volts() : 0;
+    }
 }

@@ -93,6 +93,16 @@ public record StageProgress(StageTable table, List<Taken> rows) {
         };
     }
 
+    /** The first stage that is not passed; the whole set once it has been on. */
+    public static PowerStage next(Job job, List<StageProgress> stages) {
+        if (!job.power().whole().isEmpty()) return PowerStage.WHOLE_SET;
+        return stages.stream()
+                .filter(s -> !s.passed())
+                .map(s -> s.table().stage())
+                .findFirst()
+                .orElse(PowerStage.WHOLE_SET);
+    }
+
     /** Whether all its rows are read and none is out. */
     public boolean passed() {
         return rows.stream().allMatch(r -> r.standing() == Standing.WITHIN || r.standing() == Standing.DRIFTING);

@@ -3,11 +3,9 @@ package anabion.core.power;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
-import anabion.core.chassis.Provenance;
 import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.job.PowerStage;
-import anabion.core.json.Extra;
 import anabion.core.power.StageTable.Row;
 import anabion.core.power.StageTable.What;
 import anabion.core.quantity.Figures;
@@ -19,12 +17,10 @@ import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
-import anabion.core.simulation.supply.IronLoss;
 import anabion.core.text.Phrase;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -66,6 +62,8 @@ public final class StageTables {
     private static final double FED = 0.05;
     /** A rectifier that has less of its heater's watts than this is in a chain with tubes that are out. */
     private static final double HEATED = 0.7;
+
+    private static final UUID TEST_LOAD = UUID.nameUUIDFromBytes("test load".getBytes(StandardCharsets.UTF_8));
 
     private final Simulator engine = new Simulator();
     private final Chassis chassis;
@@ -189,7 +187,7 @@ public final class StageTables {
 
     /** Pilot lamps, and what the iron takes. */
     private Row noLoad(double lamps) {
-        double iron = IronLoss.watts(chassis, model.nominal() * full.mainsAmperes());
+        double iron = model.iron();
         return new Row(
                 What.WATTS,
                 "",
@@ -307,21 +305,8 @@ public final class StageTables {
     }
 
     private static Chassis joined(Chassis bare, String net, String against, double ohms) {
-        Map<String, String> ends = new LinkedHashMap<>();
-        ends.put("1", net);
-        ends.put("2", against);
-        Part resistor = new Part(
-                UUID.nameUUIDFromBytes("test load".getBytes(StandardCharsets.UTF_8)),
-                "TEST-LOAD",
-                new Component.Resistor(ohms, 0, 0),
-                ends,
-                "",
-                Optional.empty(),
-                "",
-                "",
-                Provenance.INFERRED,
-                "",
-                Extra.NONE);
+        Part resistor = Part.inferred(
+                TEST_LOAD, "TEST-LOAD", new Component.Resistor(ohms, 0, 0), Map.of("1", net, "2", against));
         List<Part> parts = new ArrayList<>(bare.parts());
         parts.add(resistor);
         return bare.withParts(parts);

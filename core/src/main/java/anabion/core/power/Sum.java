@@ -90,7 +90,7 @@ public sealed interface Sum {
 
     private static Phrase drop(Chassis chassis, PowerModel model, Drop d) {
         if (!(d.from() > d.to()) || d.to() <= 0)
-            throw InputException.at("drop " + d.from() + " to " + d.to())
+            throw InputException.at("drop " + Figures.volts(d.from()) + " to " + Figures.volts(d.to()))
                     .because("the first volts must be the higher ones")
                     .so("write it like drop 360 to 240");
         double amperes = railAmperes(chassis, model, d.to());
@@ -115,7 +115,7 @@ public sealed interface Sum {
         double low = 0;
         double high = Math.min(d.from(), most);
         if (high <= 0 || d.from() > WRONG * most || d.ohms() <= 0)
-            throw InputException.at("drop " + d.from() + " with")
+            throw InputException.at("drop " + Figures.volts(d.from()) + " with")
                     .because("this is no rail of the set")
                     .so("write it like drop 360 with 1.5k");
         while (high - low > 0.1) {
@@ -166,7 +166,7 @@ public sealed interface Sum {
 
     private static Phrase buck(PowerModel model, Buck b) {
         if (!(b.line() > b.wanted()) || b.wanted() <= 0)
-            throw InputException.at("buck " + b.line() + " to " + b.wanted())
+            throw InputException.at("buck " + Figures.volts(b.line()) + " to " + Figures.volts(b.wanted()))
                     .because("the first volts must be the higher ones")
                     .so("write it like buck 240 to 220");
         double volts = b.line() - b.wanted();
@@ -181,7 +181,7 @@ public sealed interface Sum {
     /** A linear regulator passes the battery's current and turns the rest of the volts into heat. */
     private static Phrase regulator(Chassis chassis, Regulator r) {
         if (!(r.from() > r.to()) || r.to() <= 0)
-            throw InputException.at("regulate " + r.from() + " to " + r.to())
+            throw InputException.at("regulate " + Figures.volts(r.from()) + " to " + Figures.volts(r.to()))
                     .because("the first volts must be the higher ones")
                     .so("write it like regulate 5 to 1.4");
         OperatingPoint o = new Simulator().solve(chassis, Setting.fed(chassis));

@@ -8,7 +8,6 @@ import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.Overload;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
-import anabion.core.simulation.supply.IronLoss;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -42,15 +41,14 @@ public final class SupplyCurve {
      * Solves a set; where it does not settle the curve runs on between its neighbours.
      *
      * @param rails to follow, since a faulty set may have lost some of its own
+     * @param iron what a transformer's takes at the nominal line, whatever is wrong with the rest
      */
-    public static SupplyCurve of(Simulator engine, Chassis chassis, Setting setting, List<Rail> rails) {
+    public static SupplyCurve of(Simulator engine, Chassis chassis, Setting setting, List<Rail> rails, double iron) {
         List<SupplyPoint> all = new ArrayList<>();
         Map<String, Double> none = new HashMap<>();
         rails.forEach(r -> none.put(r.net(), 0.0));
         all.add(new SupplyPoint(0, 0, 0, none, none, List.of()));
         double nominal = chassis.supply().volts();
-        OperatingPoint full = engine.solve(chassis, Setting.of(nominal));
-        double iron = full.converged() ? IronLoss.watts(chassis, nominal * full.mainsAmperes()) : 0;
         for (int n = 1; n <= POINTS; n++) {
             double volts = TOP * nominal * n / POINTS;
             OperatingPoint o = engine.solve(chassis, setting.withLine(volts));

@@ -11,6 +11,7 @@ import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
+import anabion.core.job.PowerStage;
 import anabion.core.json.Extra;
 import anabion.core.power.GateItem.Kind;
 import anabion.core.power.GateItem.State;
@@ -43,7 +44,8 @@ class GateTest {
                 ColdTable.of(SET, List.of(readings), job),
                 Optional.of(RECAP),
                 PowerProgress.plan(SET, job, MODEL),
-                MODEL);
+                MODEL,
+                List.of());
     }
 
     private static GateItem item(List<GateItem> gate, Kind kind) {
@@ -152,12 +154,40 @@ class GateTest {
                     ColdTable.of(set, readings, Job.NEW),
                     Optional.empty(),
                     PowerProgress.plan(set, Job.NEW, model),
-                    model);
+                    model,
+                    List.of());
             assertThat(item(gate, Kind.ISOLATION).state()).isEqualTo(ohms > 1e6 ? State.MET : State.MISSING);
             assertThat(item(gate, Kind.FILTERS).why().key())
                     .as("a plan that could not be made is no clearance")
                     .isEqualTo("power.gate.no-plan");
         }
+    }
+
+    /** What a meter showed at the open lead needs nobody's word. */
+    @Test
+    void aPoleThatWasReadIsMet() {
+        Chassis set = SharedSets.named("lark");
+        PowerModel model = PowerModel.sound(set);
+        List<StageTable> tables = StageTables.of(set, model, Optional.empty());
+        StageTable.Row row = tables.get(0).rows().get(0);
+        for (double volts : List.of(-9.1, 9.1)) {
+            Job job = Job.NEW
+                    .with(line(PowerEntry.Kind.BEGAN, row, PowerStage.POLARITY.code(), 0))
+                    .with(line(PowerEntry.Kind.RAIL, row, row.point(), volts));
+            List<GateItem> gate = Gate.of(
+                    set,
+                    job,
+                    List.of(),
+                    Optional.empty(),
+                    PowerProgress.plan(set, job, model),
+                    model,
+                    StageProgress.of(job, tables));
+            assertThat(item(gate, Kind.POLARITY).state()).isEqualTo(volts < 0 ? State.MET : State.MISSING);
+        }
+    }
+
+    private static PowerEntry line(PowerEntry.Kind kind, StageTable.Row row, String what, double value) {
+        return StageTablesTest.line(kind, row, what, value);
     }
 
     private static String fuse() {

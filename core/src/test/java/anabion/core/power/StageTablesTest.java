@@ -158,7 +158,7 @@ class StageTablesTest {
             assertThat(k.isAskedBefore(PowerStage.WHOLE_SET)).isTrue();
     }
 
-    private static PowerEntry line(PowerEntry.Kind kind, Row row, String what, double value) {
+    static PowerEntry line(PowerEntry.Kind kind, Row row, String what, double value) {
         return new PowerEntry(
                 UUID.randomUUID(),
                 Instant.EPOCH,

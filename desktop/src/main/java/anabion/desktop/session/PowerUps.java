@@ -74,22 +74,14 @@ public final class PowerUps {
                     .findFirst();
         }
 
-        /** The first stage that is not passed; the whole set once it has been on. */
+        /** The stage that should be next. */
         public PowerStage next() {
-            boolean whole = of.job().power().runs().stream()
-                    .anyMatch(run -> PowerStage.begun(run.get(0)) == PowerStage.WHOLE_SET);
-            return stages.stream()
-                    .filter(s -> !whole && !s.passed())
-                    .map(s -> s.table().stage())
-                    .findFirst()
-                    .orElse(PowerStage.WHOLE_SET);
+            return StageProgress.next(of.job(), stages);
         }
 
         /** What must be seen to before a stage. */
         public List<GateItem> missing(PowerStage stage) {
-            return gate.stream()
-                    .filter(i -> i.state().stops() && i.kind().isAskedBefore(stage))
-                    .toList();
+            return Gate.missing(gate, stage);
         }
 
         /** Whether nothing keeps the set from being switched on. */
@@ -139,11 +131,12 @@ public final class PowerUps {
         solved = Optional.of(s);
         PowerProgress progress = PowerProgress.of(g.chassis(), g.job(), s.model());
         List<ColdRow> cold = ColdTable.of(g.chassis(), g.readings(), g.job());
+        List<StageProgress> stages = StageProgress.of(g.job(), s.stages());
         return new PowerUp(
                 s.model(),
                 progress,
-                StageProgress.of(g.job(), s.stages()),
-                Gate.of(g.chassis(), g.job(), cold, s.recap(), progress.plan(), s.model()),
+                stages,
+                Gate.of(g.chassis(), g.job(), cold, s.recap(), progress.plan(), s.model(), stages),
                 g);
     }
 }

@@ -97,7 +97,12 @@ public final class ColdChecksSheet implements Sheet {
     private void look() {
         Optional<SetRecord> set = session.set().get();
         if (session.step().get() != anabion.core.job.Step.COLD_CHECKS || set.equals(shown)) return;
+        boolean same = set.map(SetRecord::id).equals(shown.map(SetRecord::id));
         shown = set;
+        if (!same) {
+            rows = List.of();
+            rebuild();
+        }
         if (set.isEmpty()) return;
         SetRecord s = set.get();
         session.compute().ask(ComputeScheduler.Job.COLD_OHMS, () -> Computed.of(s), c -> {

@@ -287,7 +287,8 @@ public final class FirstPowerSheet implements Sheet {
             return session.say("power.prompt." + PowerRows.code(r.taken().row().what()));
         if (p.progress().on()) return session.say(p.model().rectified() ? "power.prompt" : "power.prompt.supply");
         String supply = p.progress().plan().kind().takesLamp() ? "" : ".supply";
-        return session.say((p.open() ? "power.prompt.off" : "power.prompt.gate") + supply);
+        boolean ready = lit().map(t -> p.missing(t.begins(p)).isEmpty()).orElse(p.open());
+        return session.say((ready ? "power.prompt.off" : "power.prompt.gate") + supply);
     }
 
     @Override

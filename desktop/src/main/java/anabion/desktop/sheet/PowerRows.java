@@ -247,14 +247,11 @@ final class PowerRows {
     /** What else holds at a step: its lamp, its current, the other rails. */
     String detail(PowerUp p, PowerStep s) {
         List<String> all = new ArrayList<>();
-        p.progress()
-                .plan()
-                .lamp()
-                .filter(l -> s.lamp())
-                .ifPresent(l -> all.add(session.say(
-                        "power.detail.lamp",
-                        volts(l.across(s.warm().amperes())),
-                        session.say("power.glow." + s.glow().code()))));
+        if (s.lamp())
+            all.add(session.say(
+                    "power.detail.lamp",
+                    volts(s.lampVolts()),
+                    session.say("power.glow." + s.glow().code())));
         all.add(Figures.si(Quantity.amperes(s.warm().amperes()), 2));
         all.add(watts(s.warm().watts()));
         for (Rail r : p.model().rails()) all.add(r.net() + " " + volts(s.warm().rail(r.net())));
