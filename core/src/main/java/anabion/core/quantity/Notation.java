@@ -12,12 +12,12 @@ public final class Notation {
     private Notation() {}
 
     /**
-     * Reads a value without knowing what it belongs to.
+     * Reads a value without knowing what it belongs to: what else it can be stands among the alternatives.
      *
      * @throws InputException naming the character where the text stops making sense
      */
     public static Decoded decode(String text) {
-        return new ValueReader(Spelling.canonical(text, Optional.empty()), Optional.empty()).read();
+        return KindlessValue.decode(text);
     }
 
     /**

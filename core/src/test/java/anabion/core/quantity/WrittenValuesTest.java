@@ -7,6 +7,7 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
@@ -50,6 +51,37 @@ class WrittenValuesTest {
         }
         if (tolerance != null && !tolerance.isEmpty())
             assertThat(d.tolerance().orElseThrow()).isEqualTo(Double.parseDouble(tolerance));
+    }
+
+    /** Nobody says on what kind of part it stands: it is the first reading, or one of the others. A number without a letter can be anything. */
+    @ParameterizedTest(name = "{0} {1}")
+    @MethodSource("markings")
+    void isReadWithoutItsKind(String kind, String text, String values) {
+        if (text.chars().noneMatch(Character::isLetter) && !text.matches(".*[-+].*")) return;
+        Decoded d = Markings.decode(text);
+        double wanted = numbers(values)[0];
+        Unit unit = kind.equals("M") ? d.unit() : KINDS.get(kind);
+        List<Quantity> all = new ArrayList<>(List.of(d.quantity()));
+        d.alternatives().forEach(a -> all.add(a.quantity()));
+        assertThat(all).as("%s", all).anyMatch(q -> q.unit() == unit && Math.abs(q.value() - wanted) < 1e-3 * wanted);
+        if (numbers(values).length > 1) assertThat(d.sections()).hasSize(numbers(values).length);
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "103M, capacitor",
+        "472K, capacitor",
+        "470K, resistor",
+        "500M, resistor",
+        "2A104J, capacitor",
+        "40-20/150, capacitor",
+        "47E, resistor",
+        "S9+20, voltage",
+        ".05-400, capacitor",
+        "½W 220k, resistor"
+    })
+    void whatIsLikelierComesFirst(String text, String kind) {
+        assertThat(Markings.decode(text).unit().kind()).isEqualTo(kind);
     }
 
     /** Written here by hand, so that no reader of ours is asked. */
