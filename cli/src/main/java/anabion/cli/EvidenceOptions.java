@@ -11,8 +11,11 @@ import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
 import java.nio.file.Path;
 import java.util.List;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import picocli.CommandLine.Spec.Target;
 
 /** A set and what has been found out about it: shared by the commands that diagnose. */
 final class EvidenceOptions {
@@ -26,6 +29,9 @@ final class EvidenceOptions {
             description = "kind,at,value and against,line,band,meter,lifted")
     private Path list;
 
+    @Spec(Target.MIXEE)
+    private CommandSpec spec;
+
     @Option(
             names = "--visited",
             description = "an earlier visitor's work was seen: joints and wrong values are likelier")
@@ -35,7 +41,7 @@ final class EvidenceOptions {
     record Case(PredictionModel predictions, List<Observation> evidence) {}
 
     Case read() throws IOException {
-        Chassis chassis = SettingOptions.wired(SetArchive.open(file).set().chassis());
+        Chassis chassis = SettingOptions.wired(SetArchive.open(file).set().chassis(), spec);
         List<Observation> all = Lists.read(list, in -> EvidenceCodec.read(in, chassis));
         Priors usual = Priors.USUAL.from(chassis.identity().year().orElse(0));
         Priors priors = visited ? usual.visited() : usual;

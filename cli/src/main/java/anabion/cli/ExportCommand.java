@@ -155,7 +155,7 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private byte[] deck(Chassis chassis) {
-        Setting setting = options.setting(SettingOptions.wired(chassis));
+        Setting setting = options.setting(SettingOptions.wired(chassis, spec));
         var arrangement = chassis.supply().arrangement();
         if (to == To.deck_tran && !arrangement.usesMains() && arrangement != Arrangement.VIBRATOR)
             throw InputException.at("--to " + to)
@@ -166,7 +166,7 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private byte[] small(Chassis chassis) {
-        Setting setting = options.loud(SettingOptions.wired(chassis));
+        Setting setting = options.loud(SettingOptions.wired(chassis, spec));
         Band band = options.band(chassis);
         if (domain == Domain.RF)
             throw InputException.at("--domain rf")

@@ -33,8 +33,10 @@ import java.util.Optional;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
 
 /** {@code power SET}: how it is brought up, and what stands in the way. */
 @Command(
@@ -54,6 +56,9 @@ final class PowerCommand implements Callable<Integer> {
             description = "the resistor in place of the tubes, while they are out: 5.6k")
     private String load = "";
 
+    @Spec
+    private CommandSpec spec;
+
     @Mixin
     private Output output;
 
@@ -62,7 +67,7 @@ final class PowerCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         SetRecord set = SetArchive.open(file).set();
-        Chassis chassis = SettingOptions.wired(set.chassis());
+        Chassis chassis = SettingOptions.wired(set.chassis(), spec);
         PowerModel model = PowerModel.of(chassis);
         Optional<SeriesLamp> inHand = lamp.isEmpty() ? Optional.empty() : lamp(chassis);
         PowerPlan plan = PowerPlan.of(chassis, model, inHand, !lamp.isEmpty() && inHand.isEmpty());

@@ -25,8 +25,10 @@ import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
 
 /** {@code recap SET}: what to renew by what, in which order. */
 @Command(name = "recap", mixinStandardHelpOptions = true, description = "Plan which parts to renew, by what, in order.")
@@ -40,6 +42,9 @@ final class RecapCommand implements Callable<Integer> {
     @Option(names = "--stock", paramLabel = "CSV", description = "what is in the drawer: kind,value,count and class")
     private Path stock;
 
+    @Spec
+    private CommandSpec spec;
+
     @Mixin
     private Output output;
 
@@ -48,7 +53,7 @@ final class RecapCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         Chassis chassis = SetArchive.open(file).set().chassis();
-        SettingOptions.wired(chassis);
+        SettingOptions.wired(chassis, spec);
         Plan plan = Planner.plan(chassis, Policy.USUAL.with(policy), drawer());
         output.say(tree(plan), text(plan));
         return plan.warnings().isEmpty() ? Main.FINE : Main.FINDING;

@@ -4,9 +4,12 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.error.InputException;
+import anabion.core.signal.CircuitCheck;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import anabion.workshop.archive.SetArchive;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -14,12 +17,18 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import picocli.CommandLine.Model.CommandSpec;
 import picocli.CommandLine.Option;
 import picocli.CommandLine.Parameters;
+import picocli.CommandLine.Spec;
+import picocli.CommandLine.Spec.Target;
 
 /** The set and the condition it is computed in: shared by the commands that ask the engine. */
 final class SettingOptions {
     private static final int HIGHEST_LINE = 1_000;
+
+    @Spec(Target.MIXEE)
+    private CommandSpec spec;
 
     @Parameters(index = "0", paramLabel = "SET", description = "chassis file or set archive")
     private Path file;
@@ -41,14 +50,22 @@ final class SettingOptions {
 
     /** @throws InputException if no circuit is entered yet */
     Chassis chassis() throws IOException {
-        return wired(SetArchive.open(file).set().chassis());
+        return wired(SetArchive.open(file).set().chassis(), spec);
     }
 
-    static Chassis wired(Chassis chassis) {
+    /**
+     * A set whose circuit is entered; what the library does not know of it is said beside the answer.
+     *
+     * @throws InputException if no circuit is entered yet
+     */
+    static Chassis wired(Chassis chassis, CommandSpec spec) {
         if (chassis.parts().isEmpty())
             throw InputException.at(chassis.name())
                     .because("no circuit is entered yet")
                     .so("enter its parts and nets first");
+        Words words = new Words(Vocabulary.STANDARD);
+        for (CircuitCheck.Remark r : CircuitCheck.unknownTypes(chassis))
+            spec.commandLine().getErr().println("anabion: " + words.say(r.words()));
         return chassis;
     }
 

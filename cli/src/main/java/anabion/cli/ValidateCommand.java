@@ -2,9 +2,13 @@ package anabion.cli;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.json.TreeWriter;
+import anabion.core.signal.CircuitCheck;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
 import anabion.workshop.archive.SetArchive;
 import java.nio.file.Path;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -22,6 +26,8 @@ final class ValidateCommand implements Callable<Integer> {
     @Option(names = "--json", description = "one JSON object")
     private boolean json;
 
+    private final Words words = new Words(Vocabulary.STANDARD);
+
     @Spec
     private CommandSpec spec;
 
@@ -38,13 +44,18 @@ final class ValidateCommand implements Callable<Integer> {
         all.put("chartRows", c.chart().map(x -> x.rows().size()).orElse(0));
         all.put("readings", unpacked.set().readings().size());
         all.put("photos", unpacked.set().photos().size());
+        List<String> unknown = CircuitCheck.unknownTypes(c).stream()
+                .map(r -> words.say(r.words()))
+                .toList();
+        all.put("unknownTypes", unknown);
         if (json) spec.commandLine().getOut().print(TreeWriter.text(all));
         else
             spec.commandLine()
                     .getOut()
-                    .println(c.name() + ": sound, " + all.get("parts") + " parts, " + all.get("chartRows")
-                            + " charted points");
+                    .println(c.name() + (unknown.isEmpty() ? ": sound, " : ": ") + all.get("parts") + " parts, "
+                            + all.get("chartRows") + " charted points");
+        if (!json) unknown.forEach(spec.commandLine().getOut()::println);
         spec.commandLine().getOut().flush();
-        return Main.FINE;
+        return unknown.isEmpty() ? Main.FINE : Main.FINDING;
     }
 }

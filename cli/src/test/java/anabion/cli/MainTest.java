@@ -356,4 +356,16 @@ class MainTest extends Headless {
         assertThat(run("validate", zip)).as(err).isEqualTo(2);
         assertThat(err).contains("state", "no UUID");
     }
+
+    @Test
+    void aTypeThatNobodyKnowsIsALoudFinding(@TempDir Path other) throws IOException {
+        Path set = other.resolve("unknown.json");
+        String known = Files.readString(Path.of("src/test/resources/inputs/base/one-tube.json"));
+        assertThat(known).contains("\"type\" : \"6X4\"");
+        Files.writeString(set, known.replace("\"type\" : \"6X4\"", "\"type\" : \"6ZZ9\""));
+        assertThat(run("validate", set)).isEqualTo(Main.FINDING);
+        assertThat(out).contains("the library does not know the type 6ZZ9").doesNotContain("sound");
+        run("solve", set);
+        assertThat(err).contains("6ZZ9");
+    }
 }

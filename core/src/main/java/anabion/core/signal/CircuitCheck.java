@@ -74,7 +74,7 @@ public final class CircuitCheck {
     public static List<Remark> of(Chassis chassis, MainsReach reach) {
         CircuitCheck check = new CircuitCheck(chassis);
         if (chassis.parts().isEmpty()) return List.of();
-        check.types();
+        check.found.addAll(unknownTypes(chassis));
         for (String net : reach.bare()) check.remark(net, "check.bare-lead", net);
         check.ends();
         check.values();
@@ -104,12 +104,15 @@ public final class CircuitCheck {
         });
     }
 
-    /** Tubes and transistors of which nothing is known. */
-    private void types() {
+    /** Tubes and transistors of which nothing is known, so that nothing they do is computed: quick. */
+    public static List<Remark> unknownTypes(Chassis chassis) {
+        List<Remark> all = new ArrayList<>();
         for (Part p : chassis.parts())
             p.device()
                     .filter(d -> d.known().isEmpty() && !p.is(PartRole.METAL_RECTIFIER))
-                    .ifPresent(d -> remark(p.reference(), "check.unknown-type", p.reference(), d.type()));
+                    .ifPresent(d -> all.add(
+                            new Remark(p.reference(), Phrase.of("check.unknown-type", p.reference(), d.type()))));
+        return all;
     }
 
     /** Bare numbers on capacitors that can be two values: which is taken, and which else it could be. */
