@@ -11,6 +11,7 @@ import java.nio.file.Path;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.HexFormat;
+import java.util.Locale;
 import java.util.concurrent.TimeUnit;
 import java.util.regex.Pattern;
 import java.util.stream.Collectors;
@@ -28,6 +29,9 @@ public final class IndependentSolver {
     private static final Pattern ANSWER =
             Pattern.compile("\\s*(n\\d+\\s+[-+\\d.e]+|\\w+\\s+=\\s+\\S+ .*|\\d+(\\s+[-+\\d.e]+){3})\\s*");
 
+    /** One that is not part of a name. */
+    private static final Pattern NUMBER = Pattern.compile("(?<![\\w.])\\d+\\.?\\d*(?:[eE][-+]?\\d+)?(?![\\w.])");
+
     private IndependentSolver() {}
 
     /**
@@ -41,9 +45,11 @@ public final class IndependentSolver {
         return Files.readString(kept);
     }
 
-    /** Comments do not count. */
+    /** Comments do not count, nor do digits beyond those in which processors agree: a fitted law differs in its last ones from one machine to another. */
     private static String hash(String deck) {
-        String counted = deck.lines().filter(l -> !l.startsWith("*")).collect(Collectors.joining("\n"));
+        String counted = NUMBER.matcher(
+                        deck.lines().filter(l -> !l.startsWith("*")).collect(Collectors.joining("\n")))
+                .replaceAll(m -> String.format(Locale.ROOT, "%.4e", Double.parseDouble(m.group())));
         try {
             byte[] all = MessageDigest.getInstance("SHA-256").digest(counted.getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(all).substring(0, DIGITS);
