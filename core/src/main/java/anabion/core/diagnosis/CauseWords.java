@@ -83,7 +83,7 @@ public final class CauseWords {
             return o.lifted().isEmpty()
                     ? Phrase.of("probe.ohms", o.net(), o.against())
                     : Phrase.of("probe.ohms-lifted", String.join(", ", o.lifted()), o.net(), o.against());
-        if (measurement instanceof Measurement.Watts) return Phrase.of("probe.watts");
+        if (measurement instanceof Measurement.Watts w) return Phrase.of(w.byLamp() ? "probe.glow" : "probe.watts");
         if (measurement instanceof Measurement.Value v) return Phrase.of("probe.value", v.part());
         if (measurement instanceof Measurement.Level l)
             return Phrase.of("probe.level-" + l.domain().code(), l.point(), l.band());

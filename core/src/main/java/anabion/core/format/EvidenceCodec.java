@@ -96,7 +96,8 @@ public final class EvidenceCodec {
     private Observation watts(Table.Row row) {
         if (!Evidence.takesWatts(chassis))
             throw row.trouble("kind", "this set does not hang on alternating mains", "leave the watts out");
-        return new Observation.Measured(new Measurement.Watts(Setting.of(line(row))), row.number("value", Unit.WATT));
+        return new Observation.Measured(
+                Measurement.Watts.metered(Setting.of(line(row))), row.number("value", Unit.WATT));
     }
 
     private double line(Table.Row row) {

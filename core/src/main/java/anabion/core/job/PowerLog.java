@@ -77,6 +77,15 @@ public record PowerLog(List<PowerEntry> entries) {
                 .orElse(0.0);
     }
 
+    /** The words of the lamp that was in the line when something was read; empty where none was, or none is on record. */
+    public Optional<String> lampBefore(PowerEntry line) {
+        return entries.subList(0, Math.max(0, entries.indexOf(line))).stream()
+                .filter(e -> e.kind() == Kind.LAMP)
+                .reduce((a, b) -> b)
+                .map(PowerEntry::what)
+                .filter(w -> !w.isEmpty());
+    }
+
     /** After a part got another reference: nets may be named after its pins, and it may be a cause. */
     PowerLog renamed(String from, String to) {
         return new PowerLog(entries.stream().map(e -> e.renamed(from, to)).toList());

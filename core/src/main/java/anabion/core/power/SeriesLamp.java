@@ -58,12 +58,18 @@ public record SeriesLamp(double volts, double watts, int count, boolean chained)
             return BRIGHT;
         }
 
+        private double from() {
+            return this == DARK ? ROOM : values()[ordinal() - 1].below;
+        }
+
+        private double to() {
+            return this == BRIGHT ? LampLaw.LAMP : below;
+        }
+
         /** On a scale on which every step is one wide and has its ordinal in the middle. */
         private static double scale(double kelvin) {
             Glow g = at(kelvin);
-            double from = g == DARK ? ROOM : values()[g.ordinal() - 1].below;
-            double to = g == BRIGHT ? LampLaw.LAMP : g.below;
-            return g.ordinal() - 0.5 + Math.min(1, (kelvin - from) / (to - from));
+            return g.ordinal() - 0.5 + Math.min(1, (kelvin - g.from()) / (g.to() - g.from()));
         }
     }
 
@@ -148,5 +154,30 @@ public record SeriesLamp(double volts, double watts, int count, boolean chained)
     /** Share of its full temperature above room, 0 to 1. */
     public double heat(double across) {
         return law().glow(across);
+    }
+
+    /**
+     * What a glow tells of the set behind it.
+     *
+     * @param volts at the set, half way between those at the ends of the step
+     * @param watts that it takes there
+     * @param deviation standard deviation of the watts, of a glow that is anywhere within the step
+     */
+    public record Told(double volts, double watts, double deviation) {}
+
+    /**
+     * What is known of a set from how the lamp glows. At each end of the step the lamp has its volts and amperes, and the set the rest of the volts and the
+     * same amperes; the watts are told for the volts half way, to which they follow by the square.
+     *
+     * @param dial volts before the lamp
+     */
+    public Told told(double dial, Glow glow) {
+        LampLaw law = law();
+        double most = Math.max(dial - law.acrossAt(glow.from()), 0);
+        double least = Math.max(dial - law.acrossAt(glow.to()), 0);
+        double volts = (most + least) / 2;
+        double from = volts * volts * law.amperesAt(glow.from()) / Math.max(most, 1);
+        double to = volts * volts * law.amperesAt(glow.to()) / Math.max(least, 1);
+        return new Told(volts, (from + to) / 2, Math.abs(to - from) / Math.sqrt(12));
     }
 }

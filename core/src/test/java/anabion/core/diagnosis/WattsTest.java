@@ -36,7 +36,7 @@ class WattsTest {
                 .filter(h -> h.cause().startsWith("T1:short"))
                 .findFirst()
                 .orElseThrow();
-        Measurement.Watts watts = new Measurement.Watts(Setting.of(230));
+        Measurement.Watts watts = Measurement.Watts.metered(Setting.of(230));
         double sound =
                 PREDICTIONS.at(PREDICTIONS.healthy(), watts).orElseThrow().value();
         double faulty = PREDICTIONS.at(shorted, watts).orElseThrow().value();

@@ -43,7 +43,19 @@ final class PowerLines {
     /** @throws InputException if it makes no sense for this set, or at this time */
     CompletableFuture<?> carryOut(PowerUp p, PowerRequest request, String line) {
         if (request instanceof PowerRequest.Met m) return met(p, m);
-        return put(line, job().with(entry(p, request, line)));
+        PowerEntry entry = entry(p, request, line);
+        Job before = entry.kind() == PowerEntry.Kind.BEGAN ? withLamp(p) : job();
+        return put(line, before.with(entry));
+    }
+
+    /** The log tells which lamp is in the line, where nobody named another than the one advised. */
+    private Job withLamp(PowerUp p) {
+        Optional<SeriesLamp> lamp = p.progress().plan().lamp();
+        boolean said = job().power().entries().stream().anyMatch(e -> e.kind() == PowerEntry.Kind.LAMP);
+        return said || lamp.isEmpty()
+                ? job()
+                : job().with(entry(
+                        PowerEntry.Kind.LAMP, Optional.empty(), lamp.get().text(), 0, ""));
     }
 
     private Optional<PowerProgress.Row> step() {

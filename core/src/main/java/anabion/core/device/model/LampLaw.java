@@ -59,6 +59,18 @@ public record LampLaw(double volts, double amperes, double hot) implements Filam
         return current * volts / amperes * Math.pow(low, 1.2);
     }
 
+    /** Volts across it at a temperature of its filament, in kelvin. */
+    public double acrossAt(double kelvin) {
+        double t = kelvin / hot;
+        return volts * Math.sqrt(Math.max(0, radiated(t)) * Math.pow(t, 1.2));
+    }
+
+    /** Amperes through it at a temperature of its filament, in kelvin. */
+    public double amperesAt(double kelvin) {
+        double t = kelvin / hot;
+        return amperes * Math.sqrt(Math.max(0, radiated(t)) / Math.pow(t, 1.2));
+    }
+
     /** Share of the rated light-giving temperature reached above room, 0 cold to 1 at the rated volts. */
     public double glow(double effective) {
         return (kelvin(effective) - ROOM) / (hot - ROOM);

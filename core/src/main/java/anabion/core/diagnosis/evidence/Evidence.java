@@ -22,6 +22,7 @@ import anabion.core.job.RecapLog;
 import anabion.core.job.SignalKind;
 import anabion.core.job.Trial;
 import anabion.core.json.Coded;
+import anabion.core.power.SeriesLamp;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
 import anabion.core.recap.CapacitorSection;
@@ -50,6 +51,8 @@ public final class Evidence {
 
     /** Of the nominal line, from which cathodes give nearly all of their emission. */
     private static final double FULLY_WARM = 0.85;
+    /** Of the nominal line, from which a lamp tells watts: most of them are the heaters', and it tells them to a third. */
+    private static final double NEARLY_WARM = 0.7;
 
     private static final MeterSpec METER = new MeterSpec.Fixed(10e6);
 
@@ -241,22 +244,46 @@ public final class Evidence {
     }
 
     /**
-     * Rails of power-ups of the whole set, and the last of its watts, where the volts at the set are known and its tubes give most of what they will: below, a
-     * cathode that is a little cooler moves a rail by more than any fault. Watts of one set are all off by the same meter, so that more than one says no more.
+     * Rails of power-ups of the whole set, and the last of its watts or, without a wattmeter, of its lamp's glow, where the volts at the set are known and its
+     * tubes give most of what they will: below, a cathode that is a little cooler moves a rail by more than any fault. Watts of one set are all off by the same
+     * meter, so that more than one says no more.
      */
     private List<Observation> powered() {
         List<Observation> all = new ArrayList<>();
         Optional<Observation> watts = Optional.empty();
+        Optional<Observation> glow = Optional.empty();
         for (List<PowerEntry> run : job.power().whole())
             for (PowerEntry p : run) {
-                double line = outdated(p.state()) ? 0 : PowerLog.atSet(run, p);
-                if (line <= 0 || line < FULLY_WARM * chassis.supply().volts()) continue;
+                if (outdated(p.state())) continue;
+                if (p.kind() == PowerEntry.Kind.GLOW) glow = glow(run, p);
+                double line = PowerLog.atSet(run, p);
+                if (!warm(line, FULLY_WARM)) continue;
                 if (p.kind() == PowerEntry.Kind.RAIL) rail(p, line).ifPresent(all::add);
                 if (p.kind() == PowerEntry.Kind.WATTS && takesWatts(chassis))
-                    watts = Optional.of(new Observation.Measured(new Measurement.Watts(setting(line)), p.value()));
+                    watts = Optional.of(new Observation.Measured(Measurement.Watts.metered(setting(line)), p.value()));
             }
-        watts.ifPresent(all::add);
+        Optional<Observation> seen = glow;
+        watts.or(() -> seen).ifPresent(all::add);
         return all;
+    }
+
+    private boolean warm(double line, double share) {
+        return line > 0 && line >= share * chassis.supply().volts();
+    }
+
+    /** The watts that a lamp's glow tells, where no wattmeter does. */
+    private Optional<Observation> glow(List<PowerEntry> run, PowerEntry p) {
+        Optional<SeriesLamp> lamp = job.power()
+                .lampBefore(p)
+                .flatMap(text -> SeriesLamp.written(text, chassis.supply().volts()));
+        Optional<SeriesLamp.Glow> glow = Coded.find(SeriesLamp.Glow.values(), p.what());
+        if (lamp.isEmpty() || glow.isEmpty() || !takesWatts(chassis)) return Optional.empty();
+        SeriesLamp.Told told = lamp.get().told(p.dial(), glow.get());
+        double line = PowerLog.atSet(run, p) > 0 ? PowerLog.atSet(run, p) : told.volts();
+        return warm(line, NEARLY_WARM)
+                ? Optional.of(
+                        new Observation.Measured(new Measurement.Watts(setting(line), told.deviation()), told.watts()))
+                : Optional.empty();
     }
 
     private Optional<Observation> rail(PowerEntry p, double line) {

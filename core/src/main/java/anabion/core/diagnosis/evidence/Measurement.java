@@ -88,8 +88,22 @@ public sealed interface Measurement {
         }
     }
 
-    /** What the set takes from the mains, by a wattmeter between lamp and set. */
-    public record Watts(Setting setting) implements Powered {
+    /**
+     * What the set takes from the mains, by a wattmeter between lamp and set, or by the lamp's glow.
+     *
+     * @param spread standard deviation in watts of what a glow leaves open; 0 for a wattmeter
+     */
+    public record Watts(Setting setting, double spread) implements Powered {
+        /** By a wattmeter. */
+        public static Watts metered(Setting setting) {
+            return new Watts(setting, 0);
+        }
+
+        /** Whether a lamp's glow tells them, not a wattmeter. */
+        public boolean byLamp() {
+            return spread > 0;
+        }
+
         @Override
         public double minutes() {
             return 0.5;

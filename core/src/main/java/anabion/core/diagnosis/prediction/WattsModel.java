@@ -53,7 +53,8 @@ final class WattsModel {
         double[] shares = sources.none();
         if (ends.graded()) shares[sources.severity()] = SeverityInterval.SEVERITY * (b - a);
         double middle = beside + (a + b) / 2;
-        double noise = Math.sqrt(Math.pow(LOAD * middle, 2) + Math.pow(beside / 2, 2) + LEAST * LEAST);
+        double read = Math.hypot(LOAD * middle, Math.hypot(LEAST, p.spread()));
+        double noise = Math.hypot(read, beside / 2);
         return Optional.of(new GaussianPrediction(middle, shares, noise));
     }
 

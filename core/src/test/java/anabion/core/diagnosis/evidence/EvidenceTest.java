@@ -36,6 +36,7 @@ import anabion.core.json.Extra;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
 import anabion.core.signal.Domain;
+import anabion.core.simulation.Simulator;
 import anabion.core.testing.SharedSets;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
@@ -379,5 +380,48 @@ class EvidenceTest {
                 .containsExactly("volts B1 220.0", "watts 38.0");
         assertThat(Evidence.of(SharedSets.named("lark"), List.of(), whole))
                 .noneMatch(o -> o.measurement() instanceof Measurement.Watts);
+    }
+
+    /** Who has no wattmeter has the lamp: 38 W behind 100 W leave it faint, and bright is another set. */
+    @Test
+    void theGlowOfTheLampTellsTheWattsWhereNoWattmeterDoes() {
+        Job on = Job.NEW
+                .with(powered(PowerEntry.Kind.LAMP, 0, "100W", 0))
+                .with(behindLamp(PowerEntry.Kind.BEGAN, PowerStage.WHOLE_SET.code()));
+        Observation.Measured dim = told(on.with(behindLamp(PowerEntry.Kind.GLOW, "faint")));
+        Measurement.Watts watts = (Measurement.Watts) dim.measurement();
+        assertThat(watts.byLamp()).isTrue();
+        assertThat(watts.setting().line()).isBetween(190.0, 220.0);
+        double sound = new Simulator().solve(SET, watts.setting()).wattsFromMains();
+        assertThat(Math.abs(dim.value() - sound))
+                .as("watts of the sound set there")
+                .isLessThan(2 * watts.spread());
+        assertThat(Evidence.of(SET, List.of(), on.with(behindLamp(PowerEntry.Kind.GLOW, "bright"))))
+                .as("a set that has little of the line says by its own curve what is wrong with it")
+                .isEmpty();
+        assertThat(Evidence.of(
+                        SET,
+                        List.of(),
+                        Job.NEW
+                                .with(powered(PowerEntry.Kind.LAMP, 0, "", 0))
+                                .with(behindLamp(PowerEntry.Kind.BEGAN, PowerStage.WHOLE_SET.code()))
+                                .with(behindLamp(PowerEntry.Kind.GLOW, "faint"))))
+                .as("without a lamp")
+                .isEmpty();
+        Job both = on.with(behindLamp(PowerEntry.Kind.GLOW, "faint")).with(powered(PowerEntry.Kind.WATTS, 230, "", 38));
+        assertThat(((Measurement.Watts) told(both).measurement()).byLamp())
+                .as("a wattmeter knows better")
+                .isFalse();
+    }
+
+    private static Observation.Measured told(Job job) {
+        List<Observation> all = Evidence.of(SET, List.of(), job);
+        assertThat(all).hasSize(1);
+        return (Observation.Measured) all.get(0);
+    }
+
+    private static PowerEntry behindLamp(PowerEntry.Kind kind, String what) {
+        PowerEntry e = powered(kind, 230, what, 0);
+        return new PowerEntry(e.id(), NOON, kind, 230, 0, what, "", 0, "", FittedState.AS_FOUND, Extra.NONE);
     }
 }
