@@ -39,6 +39,8 @@ public final class Main {
             "recap",
             "diagnose",
             "next",
+            "bench-sim",
+            "meter",
             "restore");
 
     private Main() {}
@@ -94,6 +96,8 @@ public final class Main {
             case "recap" -> new RecapCommand();
             case "diagnose" -> new DiagnoseCommand();
             case "next" -> new NextCommand();
+            case "bench-sim" -> new BenchSimCommand();
+            case "meter" -> new MeterCommand();
             case "restore" -> new RestoreCommand();
             default -> throw new IllegalArgumentException(name);
         };

@@ -15,7 +15,6 @@ class ArchitectureTest {
                 .dependOnClassesThat()
                 .resideInAnyPackage(
                         "anabion.desktop..",
-                        "anabion.instruments..",
                         "javafx..",
                         "java.sql..",
                         "org.jdbi..",

@@ -74,7 +74,7 @@ public final class AnabionApp {
     /** The window's end is the session's, and what nobody caught is said in the window. */
     private static void live(Stage stage, Session session, Shell shell) {
         stage.setOnHidden(e -> {
-            shell.closeMeters();
+            shell.closeInstruments();
             session.close();
         });
         Thread.setDefaultUncaughtExceptionHandler((t, e) -> Platform.runLater(() -> shell.trouble(e)));
@@ -92,7 +92,7 @@ public final class AnabionApp {
     /** Closes the workshop, does something to folders, opens the one that this returns in the same window, and says how it went. */
     private static void reopen(
             Stage stage, Session session, Shell shell, Ports ports, Supplier<Path> work, String said) {
-        shell.closeMeters();
+        shell.closeInstruments();
         shell.setDisable(true);
         CompletableFuture.supplyAsync(() -> reopened(session, work))
                 .whenComplete((r, e) -> Platform.runLater(() -> {

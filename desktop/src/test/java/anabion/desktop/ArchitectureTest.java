@@ -74,6 +74,32 @@ class ArchitectureTest {
                 .check(house);
     }
 
+    /** What is wrong on a simulated bench is known through its instruments alone. */
+    @Test
+    void theWindowReachesASimulatedBenchThroughItsSocketAlone() {
+        noClasses()
+                .that()
+                .resideInAPackage("anabion.desktop..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAPackage("anabion.instruments.simulated..")
+                .check(house);
+        noClasses()
+                .that()
+                .resideInAPackage("anabion.instruments..")
+                .and()
+                .resideOutsideOfPackage("anabion.instruments.simulated..")
+                .should()
+                .dependOnClassesThat()
+                .resideInAnyPackage("anabion.core.simulation..", "anabion.core.signal..", "anabion.core.circuit..")
+                .check(house);
+        SlicesRuleDefinition.slices()
+                .matching("anabion.instruments.(**)")
+                .should()
+                .beFreeOfCycles()
+                .check(house);
+    }
+
     @Test
     void packagesOfTheCoreHaveNoCycles() {
         SlicesRuleDefinition.slices()

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.job.Step;
 import anabion.desktop.session.Session;
-import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.Workshop;
 import java.time.Clock;
@@ -26,7 +25,7 @@ class RememberTest extends WindowCase {
         Workshop again = Workshop.open(folder, Clock.systemUTC());
         interact(() -> {
             session = new Session(again);
-            shell = AnabionApp.show(stage, session, new Ports(files, meters));
+            shell = AnabionApp.show(stage, session, ports());
         });
         until(
                 "the same set and sheet",

@@ -5,7 +5,8 @@ import anabion.desktop.session.Session;
 import anabion.desktop.shell.FileChoice;
 import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
-import anabion.instruments.MeterConnector;
+import anabion.instruments.InstrumentConnector;
+import anabion.instruments.process.BenchProcess;
 import anabion.workshop.Predictors;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
@@ -40,6 +41,9 @@ abstract class WindowCase extends ApplicationTest {
     /** What the circuits of the demo say is the same in every window: the first odds of one take some seconds. */
     private static final Predictors CIRCUITS = new Predictors();
 
+    /** Of the time of sets on simulated benches. */
+    private static final double SPEED = 20;
+
     @TempDir
     Path folder;
 
@@ -47,7 +51,7 @@ abstract class WindowCase extends ApplicationTest {
     FileChoice files;
 
     @Mock
-    MeterConnector meters;
+    InstrumentConnector instruments;
 
     private final FastKeyboard keyboard = new FastKeyboard();
     Shell shell;
@@ -61,13 +65,17 @@ abstract class WindowCase extends ApplicationTest {
         Workshop workshop = Workshop.open(folder, Clock.fixed(NOW, ZoneOffset.UTC), CIRCUITS);
         session = new Session(workshop);
         session.motion().set(false);
-        shell = AnabionApp.show(primary, session, new Ports(files, meters));
+        shell = AnabionApp.show(primary, session, ports());
+    }
+
+    Ports ports() {
+        return new Ports(files, instruments, (chassis, condition) -> BenchProcess.start(chassis, condition, SPEED));
     }
 
     @AfterEach
     void closeWindow() throws Exception {
         FxToolkit.cleanupStages();
-        shell.closeMeters();
+        shell.closeInstruments();
         session.close();
     }
 

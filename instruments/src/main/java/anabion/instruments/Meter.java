@@ -1,19 +1,16 @@
 package anabion.instruments;
 
 import anabion.core.chassis.Measure;
+import java.util.OptionalDouble;
 
 /** A meter that can be asked for a reading. */
-public interface Meter extends AutoCloseable {
-    /** What it calls itself. */
-    String name();
-
+public interface Meter extends Instrument {
     /**
      * Takes one reading, in volts or ohms.
      *
-     * @throws MeterException if it does not answer, or is over its range
+     * @param expected by which it may choose its range; empty to let it search for one
+     * @return infinite for ohms beyond its highest range: leads in the air
+     * @throws InstrumentException if it does not answer, or volts are over its range
      */
-    double read(Measure measure);
-
-    @Override
-    void close();
+    double read(Measure measure, OptionalDouble expected);
 }

@@ -5,12 +5,9 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Provenance;
-import anabion.core.diagnosis.hypothesis.PartStress;
-import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.hypothesis.FaultDraw;
 import anabion.core.json.Extra;
 import anabion.core.simulation.Simulator;
-import anabion.core.simulation.fault.FaultList;
-import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
@@ -32,18 +29,7 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
 
     /** One fault of the list, drawn by how often it happens, its severity anywhere between the listed ones. */
     static Planted listed(Chassis chassis, Random random) {
-        List<List<Fault>> ways = FaultList.ways(chassis);
-        PartStress stress = PartStress.of(chassis, new Simulator().solve(chassis, Setting.fed(chassis)));
-        double[] weights = ways.stream()
-                .mapToDouble(w -> {
-                    Part part = chassis.part(w.get(0).part()).orElseThrow();
-                    return Priors.USUAL.weight(part, w.get(0)) * stress.of(part, w.get(0));
-                })
-                .toArray();
-        double left = random.nextDouble() * java.util.Arrays.stream(weights).sum();
-        int n = 0;
-        while (n < weights.length - 1 && left > weights[n]) left -= weights[n++];
-        Fault f = between(ways.get(n), random);
+        Fault f = FaultDraw.of(chassis, random);
         return new Planted(chassis, List.of(f), Set.of(cause(f)));
     }
 
@@ -114,13 +100,6 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
 
     private static String cause(Fault f) {
         return f.cause();
-    }
-
-    /** Anywhere between two severities next to each other, by ratio. */
-    private static Fault between(List<Fault> way, Random random) {
-        if (way.size() == 1) return way.get(0);
-        int n = random.nextInt(way.size() - 1);
-        return way.get(n).toward(way.get(n + 1), random.nextDouble());
     }
 
     /** The nets that both the sound and the faulty set have. */

@@ -4,6 +4,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.LooseKind;
 import anabion.core.job.Trial;
+import java.time.Duration;
 import java.time.temporal.TemporalAmount;
 import java.util.List;
 import java.util.Optional;
@@ -46,8 +47,36 @@ public sealed interface Entry {
 
     record StartTimer(TemporalAmount length, String label) implements Entry {}
 
-    /** Speaks to a meter at a network address. */
-    record Connect(String address) implements Entry {}
+    /**
+     * Speaks to an instrument.
+     *
+     * @param role what it is for, words joined by hyphens; {@code bench} for all of a bench
+     * @param address where it is; empty for where it was last, or a bench of the program's own
+     */
+    record Connect(String role, String address) implements Entry {}
+
+    /** Speaks to an instrument no longer; to none where the role is empty. */
+    record Disconnect(String role) implements Entry {}
+
+    /**
+     * Turns the variac.
+     *
+     * @param volts of its dial; empty for those of the row that is lit
+     */
+    record Turn(OptionalDouble volts) implements Entry {}
+
+    /** Takes readings again and again for the row that is lit; stops where the time is empty. */
+    record Stream(Optional<Duration> every) implements Entry {}
+
+    /** What eyes, ears and patience find on a simulated bench. */
+    record Sense(What what, Duration length) implements Entry {
+        /** Which of them. */
+        public enum What {
+            LOOK,
+            LISTEN,
+            PAUSE
+        }
+    }
 
     /**
      * Asks what a sound set shows at a point.

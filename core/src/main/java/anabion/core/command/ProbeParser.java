@@ -67,7 +67,13 @@ public final class ProbeParser {
                     case "meter" -> new Entry.Meter(MeterSpec.parse(rest));
                     case "band" -> new Entry.BandChoice(rest);
                     case "signal" -> new Entry.Signal(rest);
-                    case "connect" -> new Entry.Connect(rest);
+                    case "connect" -> InstrumentLine.connect(rest);
+                    case "disconnect" -> new Entry.Disconnect(InstrumentLine.role(rest));
+                    case "turn" -> InstrumentLine.turn(rest);
+                    case "stream" -> InstrumentLine.stream(rest);
+                    case "look" -> InstrumentLine.look(rest);
+                    case "listen" -> InstrumentLine.listen(rest);
+                    case "pause" -> InstrumentLine.pause(rest);
                     case "should" -> should(rest);
                     case "waits" -> new Entry.WaitsFor(rest);
                     case "borrowed" -> loose(LooseKind.BORROWED, rest);

@@ -98,6 +98,29 @@ public final class StageTables {
         return List.copyOf(all);
     }
 
+    /**
+     * The tubes that are out of their sockets in a stage.
+     *
+     * @return references; none where all are in
+     */
+    public static List<String> out(Chassis chassis, PowerStage stage) {
+        return switch (stage) {
+            case POLARITY, WHOLE_SET -> List.of();
+            case TRANSFORMER, FILAMENTS ->
+                chassis.parts().stream()
+                        .filter(Part::isTube)
+                        .map(Part::reference)
+                        .toList();
+            case RECTIFIER, VIBRATOR_ALONE -> {
+                StageTables tables = new StageTables(chassis, PowerModel.sound(chassis));
+                yield chassis.parts().stream()
+                        .filter(p -> p.isTube() && !tables.rectifiers.contains(p.reference()))
+                        .map(Part::reference)
+                        .toList();
+            }
+        };
+    }
+
     private Chassis without(Predicate<Part> out) {
         return chassis.withParts(chassis.parts().stream().filter(out.negate()).toList());
     }

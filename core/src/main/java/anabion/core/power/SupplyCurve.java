@@ -57,8 +57,13 @@ public final class SupplyCurve {
         return new SupplyCurve(all);
     }
 
-    /** A set solved at one line. */
-    static SupplyPoint point(Chassis chassis, double volts, OperatingPoint o, List<Rail> rails) {
+    /**
+     * What a set takes and gives where it was solved, without a transformer's iron.
+     *
+     * @param volts at the set
+     * @param rails to tell of
+     */
+    public static SupplyPoint point(Chassis chassis, double volts, OperatingPoint o, List<Rail> rails) {
         Map<String, Double> all = new HashMap<>();
         rails.forEach(r -> all.put(r.net(), r.volts(o)));
         Map<String, Double> ripples = new HashMap<>();

@@ -285,7 +285,11 @@ public final class Simulator {
      * @param ohms of the meter
      */
     public static Circuit metered(Circuit circuit, String net, double ohms) {
-        return circuit.more().resistor("meter", net, circuit.reference(), ohms).build();
+        return metered(circuit, net, circuit.reference(), ohms);
+    }
+
+    private static Circuit metered(Circuit circuit, String net, String against, double ohms) {
+        return circuit.more().resistor("meter", net, against, ohms).build();
     }
 
     /** One set under one setting, on the bench. */
@@ -329,8 +333,13 @@ public final class Simulator {
 
         /** With a meter of so many ohms from a net to the reference. */
         public OperatingPoint solveWithMeter(String net, double ohms) {
+            return solveWithMeter(net, circuit.reference(), ohms);
+        }
+
+        /** With a meter of so many ohms from one net to another. */
+        public OperatingPoint solveWithMeter(String net, String against, double ohms) {
             if (free.nets.isEmpty()) solve();
-            Circuit loaded = metered(circuit, net, ohms);
+            Circuit loaded = metered(circuit, net, against, ohms);
             return operating(engine.solver.solve(loaded, free.of(loaded)));
         }
 

@@ -2,6 +2,7 @@ package anabion.core.tracing;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.job.FittedState;
@@ -97,6 +98,15 @@ public record TraceTable(String band, List<TraceRow> rows) {
                 .map(Point::function)
                 .filter(f -> f.startsWith("g1") || f.equals("b"))
                 .isPresent();
+    }
+
+    /** Effective volts at the speaker at the standard output; 0 for a set without one. */
+    public static double output(Chassis chassis) {
+        return chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Speaker s && s.ohms() > 0)
+                .mapToDouble(p -> Math.sqrt(Gains.STANDARD * ((Component.Speaker) p.component()).ohms()))
+                .findFirst()
+                .orElse(0);
     }
 
     /**

@@ -54,7 +54,8 @@ class ProbeParserTest {
                 .isEqualTo(new Entry.StartTimer(Period.ofMonths(4), "timer"));
         assertThat(ProbeParser.parse("timer 2h", true)).isEqualTo(new Entry.StartTimer(Duration.ofHours(2), "timer"));
         assertThat(ProbeParser.parse("waits a knob", true)).isEqualTo(new Entry.WaitsFor("a knob"));
-        assertThat(ProbeParser.parse("connect 192.0.2.7:5025", true)).isEqualTo(new Entry.Connect("192.0.2.7:5025"));
+        assertThat(ProbeParser.parse("connect 192.0.2.7:5025", true))
+                .isEqualTo(new Entry.Connect("meter", "192.0.2.7:5025"));
         assertThat(ProbeParser.parse("V4.1", true)).isEqualTo(new Entry.GoTo("V4.1"));
     }
 

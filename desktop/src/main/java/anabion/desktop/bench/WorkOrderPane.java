@@ -10,6 +10,7 @@ import anabion.core.text.Words;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.InstrumentStatus;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage;
@@ -26,12 +27,14 @@ import javafx.scene.layout.VBox;
 final class WorkOrderPane extends FadingScrollPane {
     private final Session session;
     private final VBox list;
+    private final InstrumentRows instruments;
     private Optional<Shown> shown = Optional.empty();
 
     WorkOrderPane(Session session) {
         super(new VBox());
         this.list = (VBox) getContent();
         this.session = session;
+        this.instruments = new InstrumentRows(session);
         getStyleClass().add("sheet");
         setFitToWidth(true);
         setHbarPolicy(ScrollBarPolicy.NEVER);
@@ -41,18 +44,28 @@ final class WorkOrderPane extends FadingScrollPane {
         session.verdict().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
+        session.instruments().all().addListener((o, a, b) -> rebuild());
+        session.instruments().bench().addListener((o, a, b) -> rebuild());
         rebuild();
     }
 
     /** What the pane shows. */
-    private record Shown(List<WorkOrder.Item> order, Step here, Optional<Job> job, Words words) {}
+    private record Shown(
+            List<WorkOrder.Item> order,
+            Step here,
+            Optional<Job> job,
+            Words words,
+            List<InstrumentStatus> instruments,
+            Optional<String> bench) {}
 
     private void rebuild() {
         Shown now = new Shown(
                 session.order(),
                 session.step().get(),
                 session.set().get().map(SetRecord::job),
-                session.words().get());
+                session.words().get(),
+                session.instruments().all().get(),
+                session.instruments().bench().get());
         if (shown.filter(now::equals).isPresent()) return;
         shown = Optional.of(now);
         list.getChildren().clear();
@@ -61,11 +74,14 @@ final class WorkOrderPane extends FadingScrollPane {
         if (session.set().get().isEmpty()) return;
         FittedState fitted = session.set().get().get().job().fitted();
         List<LooseEnd> unsettled = session.set().get().get().job().unsettled();
-        if (fitted.openEnds().isEmpty() && fitted.temporary().isEmpty() && unsettled.isEmpty()) return;
-        heading(session.say("ui.loose-ends"));
+        if (!fitted.openEnds().isEmpty() || !fitted.temporary().isEmpty() || !unsettled.isEmpty())
+            heading(session.say("ui.loose-ends"));
         fitted.openEnds().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.TRIANGLE, "brick")));
         fitted.temporary().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.SQUARE, "")));
         unsettled.forEach(l -> list.getChildren().add(loose(l)));
+        if (!instruments.any()) return;
+        heading(session.say("instrument.title"));
+        list.getChildren().addAll(instruments.rows());
     }
 
     private void heading(String text) {

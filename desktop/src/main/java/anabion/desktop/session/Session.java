@@ -72,6 +72,7 @@ public final class Session implements AutoCloseable {
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
     private final PowerUps power = new PowerUps(this);
+    private final InstrumentStates instruments = new InstrumentStates();
     private Consumer<Throwable> trouble = t -> {};
     private Optional<SetRecord> ahead = Optional.empty();
     private int writing;
@@ -93,7 +94,7 @@ public final class Session implements AutoCloseable {
     }
 
     /** Says that something went wrong. */
-    void report(Throwable t) {
+    public void report(Throwable t) {
         trouble.accept(t);
     }
 
@@ -125,6 +126,11 @@ public final class Session implements AutoCloseable {
     /** What is odd about the circuit of the set on the bench. */
     public ObjectProperty<List<CircuitCheck.Remark>> remarks() {
         return circuit.remarks();
+    }
+
+    /** The instruments that are connected or remembered. */
+    public InstrumentStates instruments() {
+        return instruments;
     }
 
     public ObjectProperty<Optional<Condition>> condition() {

@@ -342,6 +342,11 @@ public final class ColdChecksSheet implements Sheet {
     }
 
     @Override
+    public Optional<ReadingRequest> request() {
+        return litRow().map(r -> new ReadingRequest.Ohms(r.net(), r.against()));
+    }
+
+    @Override
     public void goTo(String name) {
         led = false;
         for (int i = 0; i < listed.size(); i++)

@@ -74,7 +74,7 @@ public final class FirstPowerSheet implements Sheet {
         top.setAlignment(Pos.BASELINE_LEFT);
         stop.getStyleClass().add("power-stop");
         stop.setAlignment(Pos.CENTER_LEFT);
-        answered("");
+        told(answer, "");
         VBox above = new VBox(6, top, plan, answer, stop);
         above.setPadding(new Insets(12, 14, 8, 14));
         pane.setTop(new VBox(above, header));
@@ -119,9 +119,7 @@ public final class FirstPowerSheet implements Sheet {
         }
         PowerUp p = now.get();
         rig.setText(rig(p));
-        plan.setText(plan(p));
-        plan.setVisible(!plan.getText().isEmpty());
-        plan.setManaged(plan.isVisible());
+        told(plan, plan(p));
         header.getChildren().setAll(drawing.head(p));
         rows = PowerTarget.of(p);
         if (!p.progress().on()) gate(p);
@@ -132,7 +130,7 @@ public final class FirstPowerSheet implements Sheet {
                 p.progress().stage(),
                 conditions().size());
         boolean same = place.equals(of);
-        if (of.isEmpty() || !of.get(0).equals(place.get(0))) answered("");
+        if (of.isEmpty() || !of.get(0).equals(place.get(0))) told(answer, "");
         of = place;
         list.light(same ? list.lit() : firstWanted(p));
         picture();
@@ -240,10 +238,9 @@ public final class FirstPowerSheet implements Sheet {
         boolean wanted = now.isPresent()
                 && now.get().atHand().isEmpty()
                 && (now.get().progress().on() || pane.getHeight() > LOW + 2 * PowerPictures.HEIGHT);
-        Optional<String> words = litRow().flatMap(r -> now.map(p -> drawing.detail(p, r.step())));
-        detail.setText(words.orElse(""));
-        detail.setVisible(words.isPresent());
-        detail.setManaged(words.isPresent());
+        told(
+                detail,
+                litRow().flatMap(r -> now.map(p -> drawing.detail(p, r.step()))).orElse(""));
         pictures.setVisible(wanted);
         pictures.setManaged(wanted);
         if (wanted)
@@ -325,14 +322,15 @@ public final class FirstPowerSheet implements Sheet {
         Chassis chassis = session.need().chassis();
         return session.compute()
                 .answer(() -> sum.answer(chassis, model))
-                .thenAccept(p ->
-                        Platform.runLater(() -> answered(session.words().get().say(p))));
+                .thenAccept(p -> Platform.runLater(
+                        () -> told(answer, session.words().get().say(p))));
     }
 
-    private void answered(String words) {
-        answer.setText(words);
-        answer.setVisible(!words.isEmpty());
-        answer.setManaged(!words.isEmpty());
+    /** Takes no place while it says nothing. */
+    private static void told(Label label, String words) {
+        label.setText(words);
+        label.setVisible(!words.isEmpty());
+        label.setManaged(!words.isEmpty());
     }
 
     private CompletableFuture<?> goTo(double dial) {
@@ -347,6 +345,11 @@ public final class FirstPowerSheet implements Sheet {
         int at = best;
         if (at >= 0) Platform.runLater(() -> list.light(at));
         return CompletableFuture.completedFuture(null);
+    }
+
+    @Override
+    public Optional<ReadingRequest> request() {
+        return now().filter(p -> p.progress().on()).flatMap(p -> lit().flatMap(t -> t.request(p)));
     }
 
     @Override

@@ -3,11 +3,15 @@ package anabion.desktop.sheet;
 import anabion.core.job.PowerStage;
 import anabion.core.power.GateItem;
 import anabion.core.power.PowerProgress;
+import anabion.core.power.PowerStep;
+import anabion.core.power.Rail;
+import anabion.core.power.SeriesLamp;
 import anabion.core.power.StageProgress;
 import anabion.core.reading.Standing;
 import anabion.desktop.session.PowerUps.PowerUp;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** A row of a power-up: what is typed goes to the one that is lit. */
 sealed interface PowerTarget {
@@ -31,6 +35,25 @@ sealed interface PowerTarget {
     default PowerStage begins(PowerUp p) {
         if (this instanceof Reading r) return r.stage();
         return this instanceof Condition ? p.next() : PowerStage.WHOLE_SET;
+    }
+
+    /** What instruments would read for it; empty for a condition. */
+    default Optional<ReadingRequest> request(PowerUp p) {
+        if (this instanceof Reading r)
+            return Optional.of(new ReadingRequest.OfStage(r.stage(), r.taken().row()));
+        return this instanceof Step s ? Optional.of(request(p, s.row().step())) : Optional.empty();
+    }
+
+    private static ReadingRequest request(PowerUp p, PowerStep step) {
+        Optional<Rail> rail = p.model().rail();
+        String net = rail.map(Rail::net).orElse("");
+        return new ReadingRequest.Step(
+                step.dial(),
+                p.progress().plan().lamp().filter(l -> step.lamp()).map(SeriesLamp::text),
+                net,
+                rail.map(Rail::foot).orElse(""),
+                step.warm().rail(net),
+                p.model().rectified());
     }
 
     /** All that are listed: once the set is on, those of its stage alone. */

@@ -21,14 +21,9 @@ public interface Sheet {
         return false;
     }
 
-    /** The point of the lit row. */
-    default Optional<String> litPoint() {
+    /** What instruments would read for the lit row; empty where none would. */
+    default Optional<ReadingRequest> request() {
         return Optional.empty();
-    }
-
-    /** What the lit row measures. */
-    default anabion.core.chassis.Measure measure() {
-        return anabion.core.chassis.Measure.DC_VOLTS;
     }
 
     /** Carries out a typed reading. */

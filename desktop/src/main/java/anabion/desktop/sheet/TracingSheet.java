@@ -335,6 +335,19 @@ public final class TracingSheet implements Sheet {
         return AudibilityModel.called(row.at().lacking(volts));
     }
 
+    /** Of a point whose level in a good set is known. */
+    @Override
+    public Optional<ReadingRequest> request() {
+        return litRow().filter(r -> r.at().measurable() && r.at().hertz() > 0)
+                .map(r -> new ReadingRequest.Level(
+                        r.signal().code() + " " + r.point(),
+                        r.point(),
+                        r.signal().code(),
+                        r.at().hertz(),
+                        r.at().volts(),
+                        TraceTable.output(session.need().chassis())));
+    }
+
     @Override
     public void goTo(String name) {
         for (int i = 0; i < sheet.rows().size(); i++)

@@ -19,6 +19,7 @@ import anabion.desktop.session.Takes;
 import anabion.workshop.SetRecord;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
@@ -278,13 +279,12 @@ public final class VoltagesSheet implements Sheet {
     }
 
     @Override
-    public Optional<String> litPoint() {
-        return litRow().map(r -> r.point().label());
-    }
-
-    @Override
-    public Measure measure() {
-        return litRow().map(ReadingRow::measure).orElse(Measure.DC_VOLTS);
+    public Optional<ReadingRequest> request() {
+        return litRow().map(r -> new ReadingRequest.Volts(
+                r.point().label(),
+                session.need().chassis().reference(),
+                r.measure(),
+                r.expectation().map(e -> OptionalDouble.of(e.value())).orElse(OptionalDouble.empty())));
     }
 
     @Override

@@ -9,23 +9,29 @@ import anabion.core.job.LooseEnd;
 import anabion.core.job.Trial;
 import anabion.core.json.Extra;
 import anabion.desktop.bench.BenchPlace;
+import anabion.desktop.instrument.InstrumentDesk;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
 import anabion.workshop.Timer;
+import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
 
 /** Carries out what was typed in the probe line of the Bench. */
 final class Entries {
     private final Session session;
-    private final MeterDesk meters;
+    private final InstrumentDesk instruments;
     private final BenchPlace bench;
+    private final Consumer<Optional<Duration>> stream;
 
-    Entries(Session session, MeterDesk meters, BenchPlace bench) {
+    Entries(Session session, InstrumentDesk instruments, BenchPlace bench, Consumer<Optional<Duration>> stream) {
         this.session = session;
-        this.meters = meters;
+        this.instruments = instruments;
         this.bench = bench;
+        this.stream = stream;
     }
 
     CompletableFuture<?> carryOut(Entry entry) {
@@ -54,7 +60,11 @@ final class Entries {
         if (entry instanceof Entry.Tried t) return tried(t);
         if (entry instanceof Entry.Against a) return against(a);
         if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session);
-        if (entry instanceof Entry.Connect c) return meters.connect(c.address());
+        if (entry instanceof Entry.Connect c) return instruments.connect(c).thenApply(ShouldRead.Answer::new);
+        if (entry instanceof Entry.Disconnect d) return instruments.disconnect(d);
+        if (entry instanceof Entry.Turn t) return instruments.turn(t, bench.sheet());
+        if (entry instanceof Entry.Sense s) return instruments.sense(s).thenApply(ShouldRead.Answer::new);
+        if (entry instanceof Entry.Stream s) stream.accept(s.every());
         if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
         if (entry instanceof Entry.Line l)
             session.condition().set(session.condition().get().map(c -> c.withLine(l.volts())));

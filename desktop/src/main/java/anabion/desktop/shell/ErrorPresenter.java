@@ -3,7 +3,7 @@ package anabion.desktop.shell;
 import anabion.core.error.InputException;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
-import anabion.instruments.MeterException;
+import anabion.instruments.InstrumentException;
 import anabion.workshop.Photo;
 import anabion.workshop.Restore;
 import anabion.workshop.StorageException;
@@ -40,7 +40,7 @@ final class ErrorPresenter {
     void say(Throwable failure, String typed) {
         Throwable t = cause(failure);
         if (t instanceof StorageException s && s.kind() == StorageException.Kind.MOVED) moved(s);
-        if (t instanceof InputException || t instanceof StorageException || t instanceof MeterException)
+        if (t instanceof InputException || t instanceof StorageException || t instanceof InstrumentException)
             shell.probe().complain(t.getMessage(), typed);
         else Notice.show(shell, t);
     }

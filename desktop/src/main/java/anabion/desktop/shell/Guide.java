@@ -1,6 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
@@ -22,7 +23,11 @@ final class Guide {
                 ? shell.session().step().get().code()
                 : shell.where().name().toLowerCase(java.util.Locale.ROOT);
         VBox text = new VBox(6);
-        for (String block : read(page).split("\n\n"))
+        Session session = shell.session();
+        boolean instruments = !session.instruments().all().get().isEmpty()
+                || session.instruments().bench().get().isPresent();
+        String pages = read(page) + (instruments ? "\n\n" + read("instruments") : "");
+        for (String block : pages.split("\n\n"))
             text.getChildren().add(block(block.strip().replaceAll("\n(?!- )", " ")));
         ScrollPane scroll = new ScrollPane(text);
         scroll.setFitToWidth(true);

@@ -1,18 +1,24 @@
 package anabion.desktop.shell;
 
-import anabion.instruments.MeterConnector;
-import anabion.instruments.ScpiMeter;
+import anabion.desktop.instrument.InstrumentDesk.BenchStarter;
+import anabion.instruments.InstrumentConnector;
+import anabion.instruments.process.BenchProcess;
+import anabion.instruments.scpi.ScpiConnector;
 import javafx.stage.Window;
 
 /**
  * Through which the window reaches what is outside of it and of the workshop.
  *
  * @param files asks the user for files
- * @param meters finds meters
+ * @param instruments finds instruments
+ * @param benches starts simulated benches
  */
-public record Ports(FileChoice files, MeterConnector meters) {
-    /** The system's own dialogs, and meters on the network. */
+public record Ports(FileChoice files, InstrumentConnector instruments, BenchStarter benches) {
+    /** The system's own dialogs, and instruments on the network and on serial lines. */
     public static Ports system(Window owner) {
-        return new Ports(FileChoice.system(owner), ScpiMeter::connect);
+        return new Ports(
+                FileChoice.system(owner),
+                new ScpiConnector(),
+                (chassis, condition) -> BenchProcess.start(chassis, condition, 1));
     }
 }

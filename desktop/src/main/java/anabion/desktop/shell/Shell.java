@@ -3,6 +3,7 @@ package anabion.desktop.shell;
 import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
 import anabion.desktop.bench.BenchPlace;
+import anabion.desktop.instrument.InstrumentDesk;
 import anabion.desktop.library.LibraryPlace;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
@@ -49,8 +50,9 @@ public final class Shell extends StackPane {
     private final LibraryPlace library;
     private final Entries entries;
     private final Scale scale = new Scale(1, 1, 0, 0);
-    private final MeterDesk meters;
+    private final InstrumentDesk instruments;
     private final ErrorPresenter troubles;
+    private final InstrumentTaking taking;
     private Where where = Where.SHELF;
     private boolean dim;
     /** Lines carried out so far. */
@@ -59,12 +61,13 @@ public final class Shell extends StackPane {
     private Optional<Export> exporting = Optional.empty();
 
     public Shell(Session session, Ports ports) {
-        meters = new MeterDesk(ports.meters());
         this.session = session;
+        instruments = new InstrumentDesk(session, ports.instruments(), ports.benches());
         troubles = new ErrorPresenter(this, ports.files());
         session.onTrouble(this::trouble);
         top = new TopLine(session, this::go);
         probe = new ProbeLine(session);
+        taking = new InstrumentTaking(this, instruments);
         new ShellActions(this, session, ports.files()).register(actions);
         shelf = new ShelfPlace(session, this::openSet);
         bench = new BenchPlace(session, this::trouble, actions.get("mark").keyText());
@@ -74,7 +77,7 @@ public final class Shell extends StackPane {
         bench.onTest(p -> guarded(() -> begin(nextTest().to(p))));
         bench.onShown(this::showProbe);
         library = new LibraryPlace(session);
-        entries = new Entries(session, meters, bench);
+        entries = new Entries(session, instruments, bench, e -> taking.stream(e, this::takeFromInstruments));
         probe.onEntered(this::entered);
         probe.onMoved(this::moved);
         probe.field().textProperty().addListener((o, a, b) -> {
@@ -87,7 +90,9 @@ public final class Shell extends StackPane {
         BorderPane.setMargin(probe, new Insets(8, 0, 0, 0));
         frame.getTransforms().add(scale);
         getChildren().addAll(frame, overlay);
+        session.instruments().all().addListener((o, a, b) -> showProbe());
         session.step().addListener((o, a, b) -> {
+            taking.stop();
             probe.left();
             showProbe();
         });
@@ -192,8 +197,9 @@ public final class Shell extends StackPane {
         });
     }
 
-    public void closeMeters() {
-        meters.close();
+    public void closeInstruments() {
+        taking.stop();
+        instruments.close();
     }
 
     private void showProbe() {
@@ -203,9 +209,10 @@ public final class Shell extends StackPane {
         String prompt = session.say(where == Where.BENCH ? "ui.bench.empty-prompt" : place + ".prompt");
         probe.show(
                 sheet.map(Sheet::where).orElse(session.say("place." + place)),
-                sheet.map(Sheet::prompt).orElse(prompt));
+                taking.gone(sheet).or(() -> sheet.map(Sheet::prompt)).orElse(prompt));
         List<String[]> hints = new java.util.ArrayList<>(sheet.map(Sheet::hints).orElse(hints()));
-        if (meters.connected() && sheet.map(Sheet::takesReadings).orElse(false))
+        if (!session.instruments().all().get().isEmpty()
+                && sheet.flatMap(Sheet::request).isPresent())
             hints.add(0, new String[] {"F6", session.say("ui.hint.meter")});
         if (onBench && session.diagnoses().found().get().isPresent())
             hints.add(new String[] {"Ctrl G", session.say("ui.hint.next-test")});
@@ -367,18 +374,9 @@ public final class Shell extends StackPane {
         probe.field().end();
     }
 
-    /** Takes the reading of the connected meter for the row that is lit now. */
-    void takeFromMeter() {
-        if (where != Where.BENCH)
-            throw InputException.at("")
-                    .because(session.say("ui.meter.elsewhere"))
-                    .so(session.say("ui.meter.elsewhere.remedy"));
-        probe.say(session.say("ui.meter.reading"));
-        meters.take(session, bench.sheet())
-                .whenComplete((taken, e) -> Platform.runLater(() -> {
-                    if (e != null) troubles.say(e, "");
-                    else probe.say("");
-                }));
+    /** Takes what the lit row asks for from the instruments. */
+    void takeFromInstruments() {
+        taking.take(where == Where.BENCH, bench.sheet());
     }
 
     /** Writes a set to a file while work goes on; Escape stops it. */

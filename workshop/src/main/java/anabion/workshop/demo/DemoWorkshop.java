@@ -36,7 +36,15 @@ public final class DemoWorkshop {
             List.of("halcyon", "brae", "rover", "lark", "trunk-road", "concerto", "moor");
     private static final String MARK = "demo";
 
+    /** The set that the demo offers a simulated bench for. */
+    private static final String ON_BENCH = "brae";
+
     private DemoWorkshop() {}
+
+    /** The name of the setting that says what is wrong with a set on its simulated bench. */
+    public static String benchOf(UUID set) {
+        return "bench." + set;
+    }
 
     /**
      * Adds the demo sets to an empty workshop, once.
@@ -50,6 +58,7 @@ public final class DemoWorkshop {
         Timer glue = Timer.starting(
                 chassis("lark").id(), "glue on the dial pulley", Duration.ofMinutes(72), workshop.clock());
         workshop.sets().change(glue.set(), "timer", List.of(new Op.PutTimer(glue)));
+        workshop.setting(benchOf(chassis(ON_BENCH).id()), ON_BENCH);
         workshop.setting(MARK, "skerry-point");
     }
 

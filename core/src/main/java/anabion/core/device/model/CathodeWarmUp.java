@@ -24,7 +24,9 @@ public final class CathodeWarmUp {
         }
     }
 
-    private static final double ROOM = 300 / 1050.0;
+    /** Room temperature over that at the rated volts. */
+    public static final double COLD = 300 / 1050.0;
+
     private static final double STEP = 0.01;
     private static final LampLaw WIRE = new LampLaw(1, 1, 1050);
 
@@ -38,13 +40,33 @@ public final class CathodeWarmUp {
      * @param seconds from cold
      */
     public static double emission(Kind kind, double heat, double dropped, double seconds) {
-        double x = ROOM;
+        return emission(after(kind, COLD, heat, dropped, seconds));
+    }
+
+    /**
+     * The temperature of a heater some time later, over that at its rated volts.
+     *
+     * @param before its temperature now; {@link #COLD} at room temperature
+     * @param heat share of its rated volts that it would have in the end; 0 where it is off
+     * @param dropped share of the line that its chain drops in a resistor, 0 for a winding
+     */
+    public static double after(Kind kind, double before, double heat, double dropped, double seconds) {
+        double x = before;
         double step = STEP * kind.seconds;
         for (double t = 0; t < seconds; t += step) {
             double ohms = Math.pow(x, 1.2);
             double u = heat * ohms / ((1 - dropped) * ohms + dropped);
-            x += STEP * (u * u / ohms - WIRE.radiated(x));
+            x = Math.max(COLD, x + STEP * (u * u / ohms - WIRE.radiated(x)));
         }
-        return Heated.emission(Math.sqrt(Math.max(0, WIRE.radiated(x)) * Math.pow(x, 1.2)));
+        return x;
+    }
+
+    /**
+     * The emission at a temperature of the heater, as a share of the full one.
+     *
+     * @param temperature over that at its rated volts
+     */
+    public static double emission(double temperature) {
+        return Heated.emission(Math.sqrt(Math.max(0, WIRE.radiated(temperature)) * Math.pow(temperature, 1.2)));
     }
 }

@@ -1,25 +1,28 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Measure;
 import anabion.core.error.InputException;
+import anabion.instruments.InstrumentException;
+import anabion.instruments.InstrumentRole;
 import anabion.instruments.Meter;
-import anabion.instruments.MeterException;
 import java.util.concurrent.CountDownLatch;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mock;
 
 /** A key takes the reading from the connected meter; a meter that fails leaves everything as it was, and one that is slow holds nothing up. */
-class MeterTest extends WindowCase {
+class InstrumentTest extends WindowCase {
     @Mock
     private Meter meter;
 
     private void connected() {
-        when(meters.connect("192.0.2.7")).thenReturn(meter);
+        when(instruments.connect(InstrumentRole.METER, "192.0.2.7")).thenReturn(meter);
         when(meter.name()).thenReturn("Bench,Meter");
         enter("connect 192.0.2.7");
         until("the key shows", () -> texts().contains("F6"));
@@ -36,14 +39,18 @@ class MeterTest extends WindowCase {
         openHalcyon();
         assertThat(texts()).as("no key for what is not there").doesNotContain("F6");
         connected();
-        when(meter.read(Measure.DC_VOLTS))
+        when(meter.read(eq(Measure.DC_VOLTS), any()))
                 .thenReturn(84.7)
-                .thenThrow(new MeterException("The meter is over its range", "Check the leads"));
+                .thenThrow(new InstrumentException(
+                        InstrumentException.Kind.OVERLOAD, "The meter is over its range", "Check the leads"));
         key(KeyCode.F6);
         until("taken", () -> taken("V3.7", 84.7));
         int before = session.need().readings().size();
         key(KeyCode.F6);
         until("over its range", () -> shows("over its range"));
+        until(
+                "said where it would stand",
+                () -> shell.probe().field().getPromptText().startsWith("meter gone since"));
         assertThat(session.need().readings()).hasSize(before);
     }
 
@@ -52,7 +59,7 @@ class MeterTest extends WindowCase {
         openHalcyon();
         connected();
         CountDownLatch answers = new CountDownLatch(1);
-        when(meter.read(Measure.DC_VOLTS)).thenAnswer(call -> {
+        when(meter.read(eq(Measure.DC_VOLTS), any())).thenAnswer(call -> {
             answers.await();
             return 84.7;
         });
@@ -67,9 +74,9 @@ class MeterTest extends WindowCase {
     void anotherMeterTakesThePlaceOfTheFirst(@Mock Meter other) {
         openHalcyon();
         connected();
-        when(meters.connect("192.0.2.8")).thenReturn(other);
+        when(instruments.connect(InstrumentRole.METER, "192.0.2.8")).thenReturn(other);
         when(other.name()).thenReturn("Another");
-        when(other.read(Measure.DC_VOLTS)).thenReturn(85.5);
+        when(other.read(eq(Measure.DC_VOLTS), any())).thenReturn(85.5);
         enter("connect 192.0.2.8");
         enter("V3.7");
         until("lit", () -> shows("V3.7 plate"));
@@ -83,7 +90,7 @@ class MeterTest extends WindowCase {
         openHalcyon();
         key(KeyCode.F6);
         until("said", () -> shows("no meter is connected"));
-        when(meters.connect("nowhere:port"))
+        when(instruments.connect(InstrumentRole.METER, "nowhere:port"))
                 .thenThrow(InputException.at("nowhere:port")
                         .because("this is no address of a meter")
                         .so("type another"));

@@ -1,4 +1,4 @@
-package anabion.instruments;
+package anabion.instruments.scpi;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
@@ -8,6 +8,9 @@ import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Measure;
 import anabion.core.error.InputException;
+import anabion.instruments.InstrumentException;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.Meter;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStream;
@@ -20,6 +23,7 @@ import java.net.Socket;
 import java.net.SocketTimeoutException;
 import java.nio.charset.StandardCharsets;
 import java.util.Map;
+import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import javax.net.SocketFactory;
 import org.junit.jupiter.api.AfterEach;
@@ -83,8 +87,16 @@ class ScpiMeterTest {
         server.close();
     }
 
-    private ScpiMeter connect() {
-        return ScpiMeter.connect("127.0.0.1:" + server.getLocalPort());
+    private Meter connect() {
+        return connect("127.0.0.1:" + server.getLocalPort(), SocketFactory.getDefault());
+    }
+
+    private static Meter connect(String address, SocketFactory sockets) {
+        return (Meter) new ScpiConnector(Links.through(sockets)).connect(InstrumentRole.METER, address);
+    }
+
+    private static double read(Meter meter, Measure measure) {
+        return meter.read(measure, OptionalDouble.empty());
     }
 
     @Test
@@ -94,9 +106,9 @@ class ScpiMeterTest {
         answers.put("MEAS:RES?", "4.70E+05");
         try (Meter meter = connect()) {
             assertThat(meter.name()).isEqualTo("Bench,Meter,1,0");
-            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(3.1);
-            assertThat(meter.read(Measure.AC_VOLTS)).isEqualTo(240.5);
-            assertThat(meter.read(Measure.OHMS)).isEqualTo(470e3);
+            assertThat(read(meter, Measure.DC_VOLTS)).isEqualTo(3.1);
+            assertThat(read(meter, Measure.AC_VOLTS)).isEqualTo(240.5);
+            assertThat(read(meter, Measure.OHMS)).isEqualTo(470e3);
         }
     }
 
@@ -104,8 +116,8 @@ class ScpiMeterTest {
     void overRangeIsNoReading() {
         answers.put("MEAS:VOLT:DC?", "-9.9E37");
         try (Meter meter = connect()) {
-            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
-                    .isInstanceOf(MeterException.class)
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS))
+                    .isInstanceOf(InstrumentException.class)
                     .hasMessageContaining("over its range");
         }
     }
@@ -114,8 +126,8 @@ class ScpiMeterTest {
     void nonsenseIsNoReading() {
         answers.put("MEAS:VOLT:DC?", "ERR -113");
         try (Meter meter = connect()) {
-            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
-                    .isInstanceOf(MeterException.class)
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS))
+                    .isInstanceOf(InstrumentException.class)
                     .hasMessageContaining("ERR -113");
         }
     }
@@ -126,9 +138,9 @@ class ScpiMeterTest {
     void onlyNumbersAreReadings(String answer) {
         answers.put("MEAS:VOLT:DC?", answer);
         try (Meter meter = connect()) {
-            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS)).isInstanceOf(MeterException.class);
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS)).isInstanceOf(InstrumentException.class);
             answers.put("MEAS:VOLT:DC?", "1.5");
-            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(1.5);
+            assertThat(read(meter, Measure.DC_VOLTS)).isEqualTo(1.5);
         }
     }
 
@@ -152,15 +164,15 @@ class ScpiMeterTest {
     @Test
     void anAnswerThatComesLateIsNotTakenForTheNext() throws IOException {
         Socket slow = giving("Bench\n", late());
-        Socket anew = giving("2.50E+00\n", late());
+        Socket anew = giving("Bench\n2.50E+00\nBench\n", late());
         when(sockets.createSocket()).thenReturn(slow, anew);
-        try (Meter meter = ScpiMeter.connect("192.0.2.7", sockets)) {
+        try (Meter meter = connect("192.0.2.7", sockets)) {
             assertThat(meter.name()).isEqualTo("Bench");
-            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
-                    .isInstanceOf(MeterException.class)
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS))
+                    .isInstanceOf(InstrumentException.class)
                     .hasMessageContaining("did not answer in time");
             verify(slow).close();
-            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(2.5);
+            assertThat(read(meter, Measure.DC_VOLTS)).isEqualTo(2.5);
         }
         verify(slow).connect(new InetSocketAddress("192.0.2.7", 5025), ScpiConnection.TIMEOUT_MS);
         verify(anew).close();
@@ -168,13 +180,53 @@ class ScpiMeterTest {
 
     @Test
     void aSecondLineIsNotTakenForTheNextReading() throws IOException {
-        Socket chatty = giving("Bench\n1.5\n2.5\n", late());
-        Socket anew = giving("3.5\n", late());
-        when(chatty.getInputStream().available()).thenReturn(0, 0, 4);
+        Socket chatty = giving("Bench\n1.5\nBench\n2.5\n", late());
+        Socket anew = giving("Bench\n3.5\nBench\n", late());
+        when(chatty.getInputStream().available()).thenReturn(0, 4);
         when(sockets.createSocket()).thenReturn(chatty, anew);
-        try (Meter meter = ScpiMeter.connect("192.0.2.7", sockets)) {
-            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(1.5);
-            assertThat(meter.read(Measure.DC_VOLTS)).isEqualTo(3.5);
+        try (Meter meter = connect("192.0.2.7", sockets)) {
+            assertThat(read(meter, Measure.DC_VOLTS)).isEqualTo(1.5);
+            assertThat(read(meter, Measure.DC_VOLTS)).isEqualTo(3.5);
+        }
+    }
+
+    /** Twice the same, or an answer to what was asked long ago: nobody knows which of them is the reading. */
+    @Test
+    void anAnswerThatComesTwiceIsNoReading() throws IOException {
+        Socket twice = giving("Bench\n1.5\n1.5\nBench\n", late());
+        Socket anew = giving("2.5\nBench\n3.5\nBench\n", late());
+        when(sockets.createSocket()).thenReturn(twice, anew);
+        try (Meter meter = connect("192.0.2.7", sockets)) {
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS))
+                    .isInstanceOf(InstrumentException.class)
+                    .hasMessageContaining("more than once");
+            assertThat(read(meter, Measure.DC_VOLTS))
+                    .as("from where the new connection says its name")
+                    .isEqualTo(3.5);
+        }
+    }
+
+    @Test
+    void anotherInstrumentAtItsPlaceIsNotRead() throws IOException {
+        Socket first = giving("Bench\n", new IOException("reset"));
+        Socket other = giving("Supply\n", late());
+        when(sockets.createSocket()).thenReturn(first, other);
+        try (Meter meter = connect("192.0.2.7", sockets)) {
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS)).hasMessageContaining("lost");
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS)).isInstanceOf(InstrumentException.class);
+            verify(other).close();
+        }
+    }
+
+    /** A range that holds what is expected; where the reading lies elsewhere, the meter searches. */
+    @Test
+    void theRangeFollowsWhatIsExpected() {
+        answers.put("MEAS:VOLT:DC? 102", "9.9E37");
+        answers.put("MEAS:VOLT:DC?", "231.5");
+        answers.put("MEAS:VOLT:DC? 300", "248.2");
+        try (Meter meter = connect()) {
+            assertThat(meter.read(Measure.DC_VOLTS, OptionalDouble.of(-250))).isEqualTo(248.2);
+            assertThat(meter.read(Measure.DC_VOLTS, OptionalDouble.of(85))).isEqualTo(231.5);
         }
     }
 
@@ -182,9 +234,9 @@ class ScpiMeterTest {
     void anEndlessLineEnds() throws IOException {
         Socket endless = giving("Bench\n" + "1".repeat(ScpiConnection.LONGEST + 1), late());
         when(sockets.createSocket()).thenReturn(endless);
-        try (Meter meter = ScpiMeter.connect("192.0.2.7", sockets)) {
-            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
-                    .isInstanceOf(MeterException.class)
+        try (Meter meter = connect("192.0.2.7", sockets)) {
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS))
+                    .isInstanceOf(InstrumentException.class)
                     .hasMessageContaining("no end");
         }
     }
@@ -195,8 +247,8 @@ class ScpiMeterTest {
         answers.put("MEAS:VOLT:DC?", "trickle");
         try (Meter meter = connect()) {
             long start = System.nanoTime();
-            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
-                    .isInstanceOf(MeterException.class)
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS))
+                    .isInstanceOf(InstrumentException.class)
                     .hasMessageContaining("did not answer in time");
             assertThat((System.nanoTime() - start) / 1e9).isLessThan(5);
         }
@@ -206,8 +258,8 @@ class ScpiMeterTest {
     void whoDoesNotEvenSayItsNameIsLetGo() throws IOException {
         Socket silent = giving("", late());
         when(sockets.createSocket()).thenReturn(silent);
-        assertThatThrownBy(() -> ScpiMeter.connect("192.0.2.7:5555", sockets))
-                .isInstanceOf(MeterException.class)
+        assertThatThrownBy(() -> connect("192.0.2.7:5555", sockets))
+                .isInstanceOf(InstrumentException.class)
                 .hasMessageContaining("No meter answers at 192.0.2.7:5555");
         verify(silent).close();
     }
@@ -216,8 +268,8 @@ class ScpiMeterTest {
     void aLostConnectionSaysSo() {
         answers.put("MEAS:VOLT:DC?", "hang up");
         try (Meter meter = connect()) {
-            assertThatThrownBy(() -> meter.read(Measure.DC_VOLTS))
-                    .isInstanceOf(MeterException.class)
+            assertThatThrownBy(() -> read(meter, Measure.DC_VOLTS))
+                    .isInstanceOf(InstrumentException.class)
                     .hasMessageContaining("lost");
         }
     }
@@ -226,14 +278,14 @@ class ScpiMeterTest {
     void nobodyThereIsNamed() {
         // below the range from which connections take their own ports: no other program can have been given it
         // meanwhile
-        assertThatThrownBy(() -> ScpiMeter.connect("127.0.0.1:1"))
-                .isInstanceOf(MeterException.class)
+        assertThatThrownBy(() -> connect("127.0.0.1:1", SocketFactory.getDefault()))
+                .isInstanceOf(InstrumentException.class)
                 .hasMessageContaining("No meter answers at 127.0.0.1");
     }
 
     @ParameterizedTest
     @ValueSource(strings = {"", ":5025", "127.0.0.1:port", "127.0.0.1:70000"})
     void anAddressThatIsNoneIsBadInput(String address) {
-        assertThatThrownBy(() -> ScpiMeter.connect(address)).isInstanceOf(InputException.class);
+        assertThatThrownBy(() -> connect(address, SocketFactory.getDefault())).isInstanceOf(InputException.class);
     }
 }

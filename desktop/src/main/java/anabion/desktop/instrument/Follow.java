@@ -1,0 +1,70 @@
+package anabion.desktop.instrument;
+
+import anabion.core.job.Alteration;
+import anabion.core.job.Job;
+import anabion.core.power.StageTables;
+import anabion.desktop.session.Session;
+import anabion.desktop.sheet.ReadingRequest;
+import anabion.instruments.Hands;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+
+/** Keeps the set on a simulated bench as the record has it: what is lifted, what was renewed, which band, which lamp. On a real one hands have done it. */
+final class Follow {
+    private final Session session;
+    private final Set<UUID> done = new HashSet<>();
+    private List<String> off = List.of();
+    private Optional<Optional<String>> lamp = Optional.empty();
+    private String band = "";
+
+    /** What was done before is done: the bench begins with the set as it is fitted. */
+    Follow(Session session) {
+        this.session = session;
+        session.set().get().ifPresent(s -> s.job().alterations().forEach(a -> done.add(a.id())));
+    }
+
+    /**
+     * Does with the hands what the record says, before something is read or the set is fed.
+     *
+     * @param request what is read; empty where the set is fed
+     */
+    void record(Hands hands, Optional<ReadingRequest> request) {
+        Job job = session.need().job();
+        String now = session.condition().get().map(c -> c.band()).orElse("");
+        if (!now.isEmpty() && !now.equals(band)) {
+            hands.band(now);
+            band = now;
+        }
+        List<String> parts = off(job, request);
+        if (!parts.equals(off)) {
+            hands.lift(parts);
+            off = parts;
+        }
+        request.filter(r -> r instanceof ReadingRequest.Step)
+                .map(r -> ((ReadingRequest.Step) r).lamp())
+                .ifPresent(l -> lamp(hands, l));
+        for (Alteration a : job.alterations())
+            if (a.kind().exchanges() && !done.contains(a.id())) {
+                hands.renew(a.part());
+                done.add(a.id());
+            }
+    }
+
+    private void lamp(Hands hands, Optional<String> words) {
+        if (lamp.filter(words::equals).isPresent()) return;
+        hands.lamp(words);
+        lamp = Optional.of(words);
+    }
+
+    private List<String> off(Job job, Optional<ReadingRequest> request) {
+        List<String> all = new ArrayList<>(
+                job.fitted().openEnds().stream().map(Alteration::part).toList());
+        if (request.isPresent() && request.get() instanceof ReadingRequest.OfStage s)
+            all.addAll(StageTables.out(session.need().chassis(), s.stage()));
+        return all.stream().distinct().sorted().toList();
+    }
+}

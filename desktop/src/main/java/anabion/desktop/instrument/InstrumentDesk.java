@@ -1,0 +1,325 @@
+package anabion.desktop.instrument;
+
+import anabion.core.command.Entry;
+import anabion.core.error.InputException;
+import anabion.core.format.ChassisCodec;
+import anabion.core.job.Job;
+import anabion.core.job.PowerEntry;
+import anabion.core.json.Coded;
+import anabion.core.power.WatchSign;
+import anabion.core.quantity.Figures;
+import anabion.core.text.Phrase;
+import anabion.desktop.session.Session;
+import anabion.desktop.sheet.ReadingRequest;
+import anabion.desktop.sheet.Sheet;
+import anabion.instruments.Address;
+import anabion.instruments.Hands;
+import anabion.instruments.InstrumentConnector;
+import anabion.instruments.InstrumentException;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.Variac;
+import anabion.instruments.process.BenchProcess;
+import anabion.workshop.SetRecord;
+import anabion.workshop.demo.DemoWorkshop;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.function.Supplier;
+import javafx.application.Platform;
+
+/** The instruments on the bench, asked on a thread of their own so that a slow one never holds the window up. */
+public final class InstrumentDesk implements AutoCloseable {
+    private static final String SETTING = "instrument.";
+    private static final String BENCH = "bench";
+    /** A variac is turned no higher than so many nominal lines. */
+    private static final double MOST = 1.1;
+
+    private final ExecutorService thread = Executors.newSingleThreadExecutor(r -> {
+        Thread t = new Thread(r, "instruments");
+        t.setDaemon(true);
+        return t;
+    });
+    private final Session session;
+    private final InstrumentConnector connector;
+    private final BenchStarter benches;
+    private final Rig rig;
+    private final Readings readings;
+    private Optional<BenchProcess> bench = Optional.empty();
+    private Optional<Follow> follow = Optional.empty();
+
+    /** Starts a simulated bench. A port: tests have one that runs quicker. */
+    @FunctionalInterface
+    public interface BenchStarter {
+        /**
+         * @param chassis of the set, as its file has it
+         * @param condition names what is wrong with it
+         * @throws InstrumentException if it does not start
+         */
+        BenchProcess start(String chassis, String condition);
+    }
+
+    public InstrumentDesk(Session session, InstrumentConnector connector, BenchStarter benches) {
+        this.session = session;
+        this.connector = connector;
+        this.benches = benches;
+        this.rig = new Rig(session, connector);
+        this.readings = new Readings(session, rig);
+        session.set().addListener((o, a, b) -> {
+            switchedOff(a, b);
+            if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) offered(b);
+        });
+        session.ask(
+                w -> {
+                    Map<InstrumentRole, String> all = new EnumMap<>(InstrumentRole.class);
+                    for (InstrumentRole r : InstrumentRole.values())
+                        w.setting(SETTING + r.code()).filter(s -> !s.isEmpty()).ifPresent(s -> all.put(r, s));
+                    return all;
+                },
+                all -> thread.execute(() -> all.forEach(rig::remember)));
+    }
+
+    /** Whether a simulated bench belongs to the set. */
+    private void offered(Optional<SetRecord> set) {
+        session.instruments().bench().set(Optional.empty());
+        set.ifPresent(s -> session.ask(w -> w.setting(DemoWorkshop.benchOf(s.id())), b -> {
+            if (session.set().get().filter(now -> now.id().equals(s.id())).isPresent())
+                session.instruments().bench().set(b);
+        }));
+    }
+
+    private <T> CompletableFuture<T> asked(Supplier<T> work) {
+        return CompletableFuture.supplyAsync(work, thread);
+    }
+
+    // --- which instruments ---
+
+    /** Speaks to one, or to all of a bench. */
+    public CompletableFuture<String> connect(Entry.Connect c) {
+        if (c.role().equals(BENCH)) return c.address().isEmpty() ? own() : asked(() -> all(c.address()));
+        InstrumentRole role = role(c.role());
+        return asked(() -> {
+            String name = rig.connect(role, c.address()).name();
+            if (!c.address().isEmpty())
+                remember(role, Address.parse(c.address()).text());
+            return name;
+        });
+    }
+
+    private InstrumentRole role(String code) {
+        return Coded.find(InstrumentRole.values(), code).orElseThrow(() -> InputException.at(code)
+                .because(session.say("instrument.no-role"))
+                .so(session.say("instrument.no-role.remedy", Coded.codes(InstrumentRole.values()))));
+    }
+
+    private void remember(InstrumentRole role, String address) {
+        session.remember(SETTING + role.code(), address);
+    }
+
+    private String all(String address) {
+        List<InstrumentRole> roles = connector.roles(address);
+        for (InstrumentRole r : roles)
+            rig.connect(r, Address.parse(address).on(r.code()).text());
+        follow = Optional.of(new Follow(session));
+        return session.say("instrument.bench", roles.size());
+    }
+
+    /** The simulated bench that belongs to the set in hand. */
+    private CompletableFuture<String> own() {
+        SetRecord set = session.need();
+        String condition = session.instruments().bench().get().orElseThrow(() -> InputException.at("connect bench")
+                .because(session.say("instrument.no-bench"))
+                .so(session.say("instrument.no-bench.remedy")));
+        return asked(() -> {
+            bench.ifPresent(BenchProcess::close);
+            BenchProcess started = benches.start(ChassisCodec.text(set.chassis()), condition);
+            bench = Optional.of(started);
+            return all(started.address());
+        });
+    }
+
+    public CompletableFuture<Void> disconnect(Entry.Disconnect d) {
+        List<InstrumentRole> roles = d.role().isEmpty() || d.role().equals(BENCH)
+                ? List.of(InstrumentRole.values())
+                : List.of(role(d.role()));
+        return asked(() -> {
+            for (InstrumentRole r : roles) {
+                rig.disconnect(r);
+                remember(r, "");
+            }
+            if (roles.size() > 1) {
+                follow = Optional.empty();
+                bench.ifPresent(BenchProcess::close);
+                bench = Optional.empty();
+            }
+            return null;
+        });
+    }
+
+    // --- the variac ---
+
+    /** Turns the variac; up only while the log says that the set is on and nothing stopped it. */
+    public CompletableFuture<Double> turn(Entry.Turn t, Sheet sheet) {
+        Optional<ReadingRequest> request = sheet.request();
+        double volts = t.volts()
+                .orElseGet(() -> request.flatMap(InstrumentDesk::line).orElseThrow(() -> InputException.at("turn")
+                        .because(session.say("instrument.turn-where"))
+                        .so(session.say("instrument.turn-where.remedy"))));
+        Job job = session.need().job();
+        double nominal = session.need().chassis().supply().volts();
+        if (volts > 0 && !job.power().on())
+            throw InputException.at("turn " + Figures.fixed(volts, 0))
+                    .because(session.say("instrument.turn-off"))
+                    .so(session.say("instrument.turn-off.remedy"));
+        if (volts > 0 && stopped(job))
+            throw InputException.at("turn " + Figures.fixed(volts, 0))
+                    .because(session.say("instrument.turn-stopped"))
+                    .so(session.say("instrument.turn-stopped.remedy"));
+        if (nominal > 0 && volts > MOST * nominal)
+            throw InputException.at("turn " + Figures.fixed(volts, 0))
+                    .because(session.say("instrument.turn-high", Figures.fixed(nominal, 0)))
+                    .so(session.say("instrument.turn-high.remedy"));
+        return asked(() -> {
+            Variac variac = rig.variac().orElseThrow(() -> InputException.at("turn")
+                    .because(session.say("instrument.none", InstrumentRole.VARIAC.noun()))
+                    .so(session.say("instrument.none.remedy", "variac", "variac")));
+            if (volts > 0) followed(request);
+            rig.asked(
+                    InstrumentRole.VARIAC,
+                    () -> {
+                        variac.turn(volts);
+                        return 0;
+                    },
+                    x -> Figures.fixed(volts, 0) + " V");
+            return volts;
+        });
+    }
+
+    private static Optional<Double> line(ReadingRequest r) {
+        if (r instanceof ReadingRequest.Step s) return Optional.of(s.dial());
+        return r instanceof ReadingRequest.OfStage s ? Optional.of(s.row().line()) : Optional.empty();
+    }
+
+    private static boolean stopped(Job job) {
+        return job.power().latest().stream().anyMatch(InstrumentDesk::stops);
+    }
+
+    private static boolean stops(PowerEntry e) {
+        return e.kind() == PowerEntry.Kind.SIGN
+                && WatchSign.named(e.what()).filter(s -> !s.leavesOn()).isPresent();
+    }
+
+    /** Whoever switches off in the log, or says what must stop it, has the variac at nothing at once. */
+    private void switchedOff(Optional<SetRecord> before, Optional<SetRecord> now) {
+        boolean same = before.map(SetRecord::id).equals(now.map(SetRecord::id));
+        boolean was =
+                before.filter(s -> s.job().power().on() && !stopped(s.job())).isPresent();
+        boolean is = now.filter(s -> s.job().power().on() && !stopped(s.job())).isPresent();
+        if (!was
+                || (same && is)
+                || session.instruments().of(InstrumentRole.VARIAC).isEmpty()) return;
+        thread.execute(() -> {
+            try {
+                rig.variac()
+                        .ifPresent(v -> rig.asked(
+                                InstrumentRole.VARIAC,
+                                () -> {
+                                    v.turn(0);
+                                    return 0;
+                                },
+                                x -> "0 V"));
+            } catch (InstrumentException | InputException e) {
+                Platform.runLater(() -> session.report(e));
+            }
+        });
+    }
+
+    // --- readings ---
+
+    private void followed(Optional<ReadingRequest> request) {
+        if (follow.isPresent()) rig.hands().ifPresent(h -> follow.get().record(h, request));
+    }
+
+    /**
+     * Takes what the lit row asks for, wherever the user has gone until the instruments answer.
+     *
+     * @throws InputException if the sheet takes nothing from instruments
+     */
+    public CompletableFuture<?> take(Sheet sheet) {
+        ReadingRequest request = sheet.request().orElseThrow(() -> InputException.at("")
+                .because(session.say("ui.meter.elsewhere"))
+                .so(session.say("ui.meter.elsewhere.remedy")));
+        UUID set = session.need().id();
+        return asked(() -> {
+                    followed(Optional.of(request));
+                    return readings.take(request);
+                })
+                .thenComposeAsync(
+                        taken -> {
+                            here(set, request, sheet);
+                            return entered(taken, sheet);
+                        },
+                        Platform::runLater);
+    }
+
+    /** A volt names its point, and ohms their nets; what does not say where it belongs is entered only where it was asked for. */
+    private void here(UUID set, ReadingRequest request, Sheet sheet) {
+        boolean named = request instanceof ReadingRequest.Volts
+                || request instanceof ReadingRequest.Ohms
+                || request instanceof ReadingRequest.Level;
+        boolean same = session.set().get().filter(s -> s.id().equals(set)).isPresent();
+        if (same && (named || sheet.request().filter(request::equals).isPresent())) return;
+        throw InputException.at("").because(session.say("ui.meter.gone")).so(session.say("ui.meter.gone.remedy"));
+    }
+
+    private CompletableFuture<?> entered(Readings.Taken taken, Sheet sheet) {
+        taken.line().ifPresent(v -> session.condition()
+                .set(session.condition().get().map(c -> c.withLine(Math.rint(v)))));
+        CompletableFuture<Void> all = CompletableFuture.completedFuture(null);
+        for (Entry e : taken.entries())
+            all = all.thenComposeAsync(
+                    x -> (e instanceof Entry.Volts v ? sheet.reading(v) : sheet.entered(((Entry.ForSheet) e).text()))
+                            .thenAccept(done -> {}),
+                    Platform::runLater);
+        return all;
+    }
+
+    // --- eyes and ears of a simulated bench ---
+
+    /** @return what was found, in words */
+    public CompletableFuture<String> sense(Entry.Sense s) {
+        return asked(() -> {
+            Hands hands = rig.hands().orElseThrow(() -> InputException.at("")
+                    .because(session.say("instrument.no-hands"))
+                    .so(session.say("instrument.no-hands.remedy")));
+            followed(Optional.empty());
+            return switch (s.what()) {
+                case LOOK ->
+                    rig.asked(InstrumentRole.HANDS, hands::look, all -> String.join(", ", all)).stream()
+                            .reduce((a, b) -> a + ", " + b)
+                            .orElse("");
+                case LISTEN ->
+                    rig.asked(
+                            InstrumentRole.HANDS,
+                            () -> session.words().get().say(Phrase.of("outcome." + hands.listen())),
+                            w -> w);
+                case PAUSE -> {
+                    hands.pause(s.length().toMillis() / 1000.0);
+                    yield session.say(
+                            "instrument.paused", Figures.fixed(s.length().toMillis() / 1000.0, 0));
+                }
+            };
+        });
+    }
+
+    @Override
+    public void close() {
+        thread.execute(rig::close);
+        thread.execute(() -> bench.ifPresent(BenchProcess::close));
+        thread.shutdown();
+    }
+}

@@ -1,0 +1,84 @@
+package anabion.desktop.instrument;
+
+import anabion.core.error.InputException;
+import anabion.desktop.session.Session;
+import anabion.desktop.sheet.ReadingRequest;
+import anabion.instruments.Generator;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.OutputMeter;
+
+/**
+ * Finds the level that brings the standard output.
+ *
+ * <p>Method: what comes without a signal is hum, and is taken off by squares; the generator is turned in proportion to what is lacking, a step at a time, since
+ * sets with volume control and stages near their limit do not follow in proportion.
+ */
+final class Levels {
+    private static final double DEPTH = 0.3;
+    private static final double CLOSE = 0.03;
+    private static final int STEPS = 12;
+    private static final double MOST_STEP = 10;
+    /** Volts that usual generators give. */
+    private static final double STRONGEST = 10;
+
+    private final Session session;
+    private final Rig rig;
+
+    Levels(Session session, Rig rig) {
+        this.session = session;
+        this.rig = rig;
+    }
+
+    /** @return the line: the level, or that nothing comes */
+    String level(ReadingRequest.Level at) {
+        Generator generator = rig.generator().orElseThrow(() -> none(InstrumentRole.GENERATOR));
+        rig.hands().ifPresent(h -> h.inject(at.point(), at.signal()));
+        double depth = at.signal().equals("af") ? 0 : DEPTH;
+        if (rig.outputMeter().isEmpty()) {
+            give(generator, at, at.volts(), depth);
+            throw InputException.at(at.place())
+                    .because(session.say("instrument.given", Readings.level(at.volts())))
+                    .so(session.say("instrument.given.remedy"));
+        }
+        OutputMeter meter = rig.outputMeter().get();
+        rig.asked(
+                InstrumentRole.GENERATOR,
+                () -> {
+                    generator.rest();
+                    return 0;
+                },
+                x -> session.say("instrument.rests"));
+        double hum = read(meter);
+        double volts = Math.min(STRONGEST, at.volts());
+        for (int n = 0; n < STEPS; n++) {
+            give(generator, at, volts, depth);
+            double all = read(meter);
+            double signal = Math.sqrt(Math.max(0, all * all - hum * hum));
+            double lacking = at.output() / Math.max(signal, 1e-9);
+            if (Math.abs(lacking - 1) < CLOSE) return at.place() + " " + Readings.level(volts);
+            if (volts >= STRONGEST && lacking > 1) break;
+            volts = Math.min(STRONGEST, volts * Math.max(1 / MOST_STEP, Math.min(MOST_STEP, lacking)));
+        }
+        return at.place() + " nothing";
+    }
+
+    private void give(Generator generator, ReadingRequest.Level at, double volts, double depth) {
+        rig.asked(
+                InstrumentRole.GENERATOR,
+                () -> {
+                    generator.give(at.hertz(), volts, depth);
+                    return 0;
+                },
+                x -> Readings.level(volts));
+    }
+
+    private double read(OutputMeter meter) {
+        return rig.asked(InstrumentRole.OUTPUT_METER, meter::volts, Readings::level);
+    }
+
+    private InputException none(InstrumentRole role) {
+        return InputException.at("")
+                .because(session.say("instrument.none", role.noun()))
+                .so(session.say("instrument.none.remedy", role.noun(), role.code()));
+    }
+}

@@ -1,0 +1,196 @@
+package anabion.desktop.instrument;
+
+import anabion.core.chassis.Measure;
+import anabion.core.command.Entry;
+import anabion.core.error.InputException;
+import anabion.core.job.PowerStage;
+import anabion.core.power.StageTable;
+import anabion.core.power.WatchSign;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.desktop.session.Session;
+import anabion.desktop.sheet.ReadingRequest;
+import anabion.instruments.Hands;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.Meter;
+import anabion.instruments.Wattmeter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** Takes what a lit row asks for from the instruments, in the words in which it would be typed. Not on the interface's thread. */
+final class Readings {
+    /** The dial and its row may differ by so much of the row's volts. */
+    private static final double DIAL = 0.03;
+
+    private static final double DIAL_VOLTS = 2;
+    /** Volts of the line below which nothing is at work. */
+    private static final double OFF = 2;
+
+    private final Session session;
+    private final Rig rig;
+
+    Readings(Session session, Rig rig) {
+        this.session = session;
+        this.rig = rig;
+    }
+
+    /**
+     * What instruments say for a row.
+     *
+     * @param entries in the order in which they are entered
+     * @param line volts that the set is at; empty where nothing says them
+     */
+    record Taken(List<Entry> entries, OptionalDouble line) {
+        private static Taken lines(List<String> lines) {
+            return new Taken(lines.stream().<Entry>map(Entry.ForSheet::new).toList(), OptionalDouble.empty());
+        }
+    }
+
+    /** @throws InputException if no instrument is there for it, or the set is not as the row has it */
+    Taken take(ReadingRequest request) {
+        if (request instanceof ReadingRequest.Volts v) return volts(v);
+        if (request instanceof ReadingRequest.Ohms o) return Taken.lines(List.of(ohms(o)));
+        if (request instanceof ReadingRequest.Step s) return Taken.lines(step(s));
+        if (request instanceof ReadingRequest.OfStage s) return Taken.lines(List.of(stage(s)));
+        return Taken.lines(List.of(new Levels(session, rig).level((ReadingRequest.Level) request)));
+    }
+
+    private InputException refused(String key, Object... with) {
+        return InputException.at("")
+                .because(session.say("instrument." + key, with))
+                .so(session.say("instrument." + key + ".remedy", with));
+    }
+
+    private Meter meter() {
+        return rig.meter().orElseThrow(() -> refused("none", InstrumentRole.METER.noun(), InstrumentRole.METER.code()));
+    }
+
+    private double read(Meter meter, Measure measure, OptionalDouble expected) {
+        return rig.asked(
+                InstrumentRole.METER,
+                () -> meter.read(measure, expected),
+                v -> measure == Measure.OHMS
+                        ? Double.isInfinite(v) ? session.say("meaning.open") : Figures.ohms(v)
+                        : Figures.volts(v) + (measure == Measure.AC_VOLTS ? "~" : ""));
+    }
+
+    private Wattmeter.Load load(Wattmeter w) {
+        return rig.asked(InstrumentRole.WATTMETER, w::read, l -> Figures.fixed(l.watts(), 1) + " W");
+    }
+
+    private OptionalDouble dial() {
+        return rig.variac()
+                .map(v -> rig.asked(InstrumentRole.VARIAC, v::dial, d -> Figures.fixed(d, 0) + " V"))
+                .map(OptionalDouble::of)
+                .orElse(OptionalDouble.empty());
+    }
+
+    private Taken volts(ReadingRequest.Volts v) {
+        Meter meter = meter();
+        OptionalDouble line =
+                rig.wattmeter().map(w -> OptionalDouble.of(load(w).volts())).orElseGet(this::dial);
+        if (line.isPresent() && line.getAsDouble() < OFF) throw refused("off");
+        rig.hands().ifPresent(h -> h.probe(v.point(), v.against()));
+        double read = read(meter, v.measure(), v.expected());
+        return new Taken(
+                List.of(new Entry.Volts(
+                        Optional.of(v.point()), read, v.measure() == Measure.AC_VOLTS, false, OptionalDouble.empty())),
+                line);
+    }
+
+    private String ohms(ReadingRequest.Ohms o) {
+        Meter meter = meter();
+        OptionalDouble dial = dial();
+        if (dial.isPresent() && dial.getAsDouble() >= OFF) throw refused("on");
+        rig.hands().ifPresent(h -> h.probe(o.net(), o.against()));
+        double read = read(meter, Measure.OHMS, OptionalDouble.empty());
+        String value = Double.isInfinite(read) ? "open" : plain(read);
+        return o.net() + " " + o.against() + " " + value;
+    }
+
+    private void at(double volts) {
+        OptionalDouble dial = dial();
+        if (dial.isPresent() && Math.abs(dial.getAsDouble() - volts) > Math.max(DIAL_VOLTS, DIAL * volts))
+            throw refused("dial", Figures.fixed(dial.getAsDouble(), 0), Figures.fixed(volts, 0));
+    }
+
+    private List<String> step(ReadingRequest.Step s) {
+        if (rig.meter().isEmpty() && rig.wattmeter().isEmpty())
+            throw refused("none", InstrumentRole.METER.noun(), InstrumentRole.METER.code());
+        at(s.dial());
+        List<String> lines = new ArrayList<>();
+        // what eyes find comes first: it may switch the set off
+        rig.hands().ifPresent(h -> lines.addAll(seen(h)));
+        rig.wattmeter().ifPresent(w -> {
+            Wattmeter.Load load = load(w);
+            if (s.lamp().isPresent()) lines.add("set " + plain(load.volts()));
+            lines.add(plain(load.watts()) + " W");
+            if (!s.rectified()) lines.add(plain(load.amperes()) + " A");
+        });
+        if (rig.meter().isPresent() && !s.rail().isEmpty()) {
+            Meter meter = rig.meter().get();
+            rig.hands().ifPresent(h -> h.probe(s.rail(), s.foot()));
+            if (s.rectified()) {
+                double ripple = read(meter, Measure.AC_VOLTS, OptionalDouble.empty());
+                lines.add(s.rail() + " " + plain(ripple) + " V AC");
+            }
+            lines.add(s.rail() + " " + plain(read(meter, Measure.DC_VOLTS, OptionalDouble.of(s.expected()))) + " V");
+        }
+        return lines;
+    }
+
+    /** In the words of the sheet: glow, dark tubes, what stops the work. */
+    private List<String> seen(Hands h) {
+        List<String> signs = rig.asked(InstrumentRole.HANDS, h::look, all -> String.join(", ", all));
+        List<String> lines = new ArrayList<>();
+        for (String sign : signs) {
+            String[] words = sign.split(" ", 2);
+            if (words[0].equals("lamp")) lines.add(words[1]);
+            String code = words[0].equals("dark") ? WatchSign.DARK_TUBE.code() : words[0];
+            WatchSign.named(code).ifPresent(s -> lines.add(String.valueOf(s.key())));
+        }
+        return lines.stream().distinct().toList();
+    }
+
+    private String stage(ReadingRequest.OfStage s) {
+        StageTable.Row row = s.row();
+        if (rig.hands().isPresent() && (s.stage() == PowerStage.RECTIFIER || s.stage() == PowerStage.VIBRATOR_ALONE))
+            throw refused("no-load");
+        if (s.stage() != PowerStage.POLARITY) at(row.line());
+        return switch (row.what()) {
+            case DIRECT_VOLTS -> plain(between(row, Measure.DC_VOLTS)) + " V";
+            case ALTERNATING_VOLTS -> plain(between(row, Measure.AC_VOLTS)) + " V AC";
+            case WATTS -> plain(load(wattmeter()).watts()) + " W";
+            case AMPERES -> plain(load(wattmeter()).amperes()) + " A";
+            case WARMTH -> throw refused("by-hand");
+        };
+    }
+
+    private Wattmeter wattmeter() {
+        return rig.wattmeter()
+                .orElseThrow(() -> refused("none", InstrumentRole.WATTMETER.noun(), InstrumentRole.WATTMETER.code()));
+    }
+
+    private double between(StageTable.Row row, Measure measure) {
+        Meter meter = meter();
+        rig.hands()
+                .ifPresent(h -> h.probe(
+                        row.point(),
+                        row.against().isEmpty() ? session.need().chassis().reference() : row.against()));
+        return read(meter, measure, OptionalDouble.of(row.expected()));
+    }
+
+    /** To five figures, as instruments of the bench have them. */
+    static String plain(double value) {
+        String text = String.format(Locale.ROOT, "%.5g", value);
+        return text.contains("e") ? new java.math.BigDecimal(text).toPlainString() : text;
+    }
+
+    /** A level with its unit. */
+    static String level(double volts) {
+        return Figures.si(Quantity.volts(volts), 3).replace(" ", "");
+    }
+}

@@ -1,0 +1,125 @@
+package anabion.desktop.instrument;
+
+import anabion.core.error.InputException;
+import anabion.desktop.session.InstrumentStates;
+import anabion.desktop.session.InstrumentStatus;
+import anabion.desktop.session.Session;
+import anabion.instruments.Generator;
+import anabion.instruments.Hands;
+import anabion.instruments.Instrument;
+import anabion.instruments.InstrumentConnector;
+import anabion.instruments.InstrumentException;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.Meter;
+import anabion.instruments.OutputMeter;
+import anabion.instruments.Variac;
+import anabion.instruments.Wattmeter;
+import java.util.EnumMap;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Supplier;
+
+/** The instruments that are spoken to, one of each role. Asked on one thread, which is not the interface's. */
+final class Rig implements AutoCloseable {
+    private final InstrumentConnector connector;
+    private final Session session;
+    private final Map<InstrumentRole, Instrument> connected = new EnumMap<>(InstrumentRole.class);
+    /** Where those are that were connected when the program ran before. */
+    private final Map<InstrumentRole, String> remembered = new EnumMap<>(InstrumentRole.class);
+
+    Rig(Session session, InstrumentConnector connector) {
+        this.session = session;
+        this.connector = connector;
+    }
+
+    private InstrumentStates states() {
+        return session.instruments();
+    }
+
+    void remember(InstrumentRole role, String address) {
+        remembered.put(role, address);
+        states().put(new InstrumentStatus(role, "", address, "", Optional.empty(), Optional.empty()));
+    }
+
+    /** @throws InputException if the address is none, or none is known where none was given */
+    Instrument connect(InstrumentRole role, String address) {
+        String where = address.isEmpty() ? remembered.getOrDefault(role, "") : address;
+        if (where.isEmpty())
+            throw InputException.at("connect " + role.code())
+                    .because(session.say("instrument.no-address"))
+                    .so(session.say("instrument.no-address.remedy", role.code()));
+        Instrument found;
+        try {
+            found = connector.connect(role, where);
+        } catch (InstrumentException e) {
+            states().failed(role, e.what(), session.clock().instant());
+            throw e;
+        }
+        disconnect(role);
+        connected.put(role, found);
+        remembered.put(role, where);
+        states().put(new InstrumentStatus(role, found.name(), where, "", Optional.empty(), Optional.empty()));
+        return found;
+    }
+
+    void disconnect(InstrumentRole role) {
+        Optional.ofNullable(connected.remove(role)).ifPresent(Instrument::close);
+        remembered.remove(role);
+        states().remove(role);
+    }
+
+    /** One that is connected, or is where it was last. */
+    private Optional<Instrument> get(InstrumentRole role) {
+        Instrument here = connected.get(role);
+        if (here != null) return Optional.of(here);
+        return remembered.containsKey(role) ? Optional.of(connect(role, "")) : Optional.empty();
+    }
+
+    Optional<Meter> meter() {
+        return get(InstrumentRole.METER).map(Meter.class::cast);
+    }
+
+    Optional<Wattmeter> wattmeter() {
+        return get(InstrumentRole.WATTMETER).map(Wattmeter.class::cast);
+    }
+
+    Optional<Variac> variac() {
+        return get(InstrumentRole.VARIAC).map(Variac.class::cast);
+    }
+
+    Optional<Generator> generator() {
+        return get(InstrumentRole.GENERATOR).map(Generator.class::cast);
+    }
+
+    Optional<OutputMeter> outputMeter() {
+        return get(InstrumentRole.OUTPUT_METER).map(OutputMeter.class::cast);
+    }
+
+    Optional<Hands> hands() {
+        return get(InstrumentRole.HANDS).map(Hands.class::cast);
+    }
+
+    /**
+     * Asks one of them, and keeps what it said.
+     *
+     * @param words of its answer, with the unit
+     * @throws InstrumentException if it does not answer
+     */
+    <T> T asked(InstrumentRole role, Supplier<T> question, Function<T, String> words) {
+        try {
+            T answer = question.get();
+            states().said(role, words.apply(answer), session.clock().instant());
+            return answer;
+        } catch (InstrumentException e) {
+            states().failed(role, e.what(), session.clock().instant());
+            throw e;
+        }
+    }
+
+    @Override
+    public void close() {
+        connected.values().forEach(Instrument::close);
+        connected.clear();
+    }
+}

@@ -1,0 +1,49 @@
+package anabion.desktop.sheet;
+
+import anabion.core.chassis.Measure;
+import anabion.core.job.PowerStage;
+import anabion.core.power.StageTable;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** What instruments would read for the row that is lit. */
+public sealed interface ReadingRequest {
+    /**
+     * Volts at a point with the set at work.
+     *
+     * @param point its label
+     * @param against a net
+     * @param expected chooses the range; empty where nothing is foreseen
+     */
+    record Volts(String point, String against, Measure measure, OptionalDouble expected) implements ReadingRequest {}
+
+    /** Ohms between two nets, power off. */
+    record Ohms(String net, String against) implements ReadingRequest {}
+
+    /**
+     * A step of a power-up: volts at the set and watts, a rail and its ripple, the lamp.
+     *
+     * @param dial volts of the variac or supply
+     * @param lamp in the line, in the words of the log; empty for none
+     * @param rail the net that a meter hangs on; empty where there is none
+     * @param foot what the rail is measured against
+     * @param rectified whether the rail is a rectifier's: on batteries the current is read instead
+     */
+    record Step(double dial, Optional<String> lamp, String rail, String foot, double expected, boolean rectified)
+            implements ReadingRequest {}
+
+    /** A row of a stage before the whole set. */
+    record OfStage(PowerStage stage, StageTable.Row row) implements ReadingRequest {}
+
+    /**
+     * What a generator must give at a point for the standard output.
+     *
+     * @param place what the line begins with
+     * @param signal {@code af}, {@code if} or {@code rf}
+     * @param hertz of the signal
+     * @param volts that a good set needs
+     * @param output volts at the speaker that are wanted
+     */
+    record Level(String place, String point, String signal, double hertz, double volts, double output)
+            implements ReadingRequest {}
+}

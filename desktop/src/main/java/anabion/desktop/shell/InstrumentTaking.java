@@ -1,0 +1,81 @@
+package anabion.desktop.shell;
+
+import anabion.core.error.InputException;
+import anabion.desktop.bench.InstrumentRows;
+import anabion.desktop.instrument.InstrumentDesk;
+import anabion.desktop.session.Session;
+import anabion.desktop.sheet.Sheet;
+import java.time.Duration;
+import java.util.Optional;
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
+import javafx.application.Platform;
+
+/** Takes readings from instruments for the lit row: once by a key, or again and again at an interval. */
+final class InstrumentTaking {
+    private final Shell shell;
+    private final InstrumentDesk desk;
+    /** Readings asked for so far. */
+    private int taken;
+
+    private Timeline stream = new Timeline();
+
+    InstrumentTaking(Shell shell, InstrumentDesk desk) {
+        this.shell = shell;
+        this.desk = desk;
+    }
+
+    private Session session() {
+        return shell.session();
+    }
+
+    /**
+     * @param onBench whether the sheet is in sight
+     * @throws InputException if there is no row for a reading
+     */
+    void take(boolean onBench, Sheet sheet) {
+        if (!onBench)
+            throw InputException.at("")
+                    .because(session().say("ui.meter.elsewhere"))
+                    .so(session().say("ui.meter.elsewhere.remedy"));
+        shell.probe().say(session().say("ui.meter.reading"));
+        int mine = ++taken;
+        desk.take(sheet)
+                .whenComplete((done, e) -> Platform.runLater(() -> {
+                    // what is said of a newer one stays
+                    if (e == null && mine == taken) shell.probe().say("");
+                    if (e == null) return;
+                    stop();
+                    shell.troubles().say(e, "");
+                }));
+    }
+
+    /** @param every empty to end it */
+    void stream(Optional<Duration> every, Runnable take) {
+        stop();
+        if (every.isEmpty()) return;
+        stream = new Timeline(
+                new KeyFrame(javafx.util.Duration.millis((double) every.get().toMillis()), e -> shell.guarded(take)));
+        stream.setCycleCount(Animation.INDEFINITE);
+        stream.play();
+        take.run();
+    }
+
+    void stop() {
+        stream.stop();
+    }
+
+    /** What stands where a reading would be typed, while an instrument for it is gone. */
+    Optional<String> gone(Optional<Sheet> sheet) {
+        if (sheet.flatMap(Sheet::request).isEmpty()) return Optional.empty();
+        return session().instruments().all().get().stream()
+                .filter(s -> s.trouble().isPresent())
+                .findFirst()
+                .map(s -> session()
+                        .say(
+                                "instrument.gone.prompt",
+                                session().say("instrument.role." + s.role().code()),
+                                InstrumentRows.time(session(), s.at())));
+    }
+}

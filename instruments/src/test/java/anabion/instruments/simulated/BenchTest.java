@@ -1,0 +1,153 @@
+package anabion.instruments.simulated;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.error.InputException;
+import anabion.core.signal.Domain;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.SharedSets;
+import java.util.List;
+import java.util.OptionalDouble;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+/** A set on the simulated bench, whose clock stands but where it is told to go. Warming it up is to solve it some dozen times: half a second each. */
+class BenchTest {
+    private static final Chassis HALCYON = SharedSets.named("halcyon");
+
+    private static Bench bench(String... faults) {
+        return new Bench(HALCYON, Stream.of(faults).map(Fault::parse).toList(), 3, () -> 0);
+    }
+
+    private static Bench warm(Bench bench) {
+        bench.turn(230);
+        bench.pause(60);
+        return bench;
+    }
+
+    private static double volts(Bench bench, String point) {
+        bench.probe(point, "CHASSIS");
+        return Double.parseDouble(bench.directVolts(OptionalDouble.empty()));
+    }
+
+    @Test
+    void aSoundSetReadsAsTheEngineHasIt() {
+        Bench bench = warm(bench());
+        double rail =
+                new Simulator().solve(HALCYON, Setting.of(230)).volts("B1").orElseThrow();
+        assertThat(volts(bench, "B1")).as("tolerances and a meter").isCloseTo(rail, within(0.08 * rail));
+        assertThat(Double.parseDouble(bench.watts())).isBetween(33.0, 45.0);
+        assertThat(bench.look()).containsExactly("nothing unusual");
+        assertThat(bench.listen()).isEqualTo("loud");
+    }
+
+    /** Nothing is there at once: cathodes warm, and what filters hold fades. */
+    @Test
+    void heatersTakeTimeAndFiltersEmpty() {
+        Bench bench = bench();
+        bench.turn(230);
+        bench.pause(4);
+        double early = volts(bench, "B1");
+        bench.pause(56);
+        double warm = volts(bench, "B1");
+        assertThat(early).as("a rectifier that warms").isLessThan(0.7 * warm);
+        bench.turn(0);
+        assertThat(volts(bench, "B1")).isGreaterThan(0.9 * warm);
+        bench.pause(30);
+        assertThat(volts(bench, "B1")).isLessThan(1);
+    }
+
+    /** Behind 15 MΩ a meter of ten shows less than half of what is there. */
+    @Test
+    void aMeterLoadsWhatItReads() {
+        Bench bench = warm(bench("R13:drifted:15M", "V3:dead"));
+        double rail = volts(bench, "B2");
+        assertThat(volts(bench, "V3.7")).isBetween(0.2 * rail, 0.5 * rail);
+    }
+
+    @Test
+    void ohmsAreReadWithThePowerOffAlone() {
+        Bench bench = bench();
+        bench.probe("V3.7", "B2");
+        assertThat(Double.parseDouble(bench.ohms())).isBetween(10e3, 1e6);
+        assertThat(warm(bench).ohms()).isEqualTo(Shown.BEYOND);
+        bench.turn(0);
+        bench.probe("B1", "CHASSIS");
+        assertThat(bench.ohms()).as("a filter that still holds its volts").isEqualTo(Shown.BEYOND);
+    }
+
+    /** Behind a lamp a short leaves the set next to nothing, and burns nothing. */
+    @Test
+    void theLampKeepsAShortFromBurningAnything() {
+        Bench bench = bench("C18.1:short");
+        bench.lamp("100W");
+        bench.turn(230);
+        bench.pause(120);
+        assertThat(bench.look()).anyMatch(s -> s.matches("lamp (half|bright)"));
+        assertThat(bench.look()).noneMatch(s -> s.startsWith("burnt"));
+        Bench bare = bench("C18.1:short");
+        bare.turn(230);
+        bare.pause(300);
+        assertThat(bare.look()).anyMatch(s -> s.startsWith("burnt"));
+    }
+
+    @Test
+    void whatIsRenewedIsSound() {
+        Bench bench = warm(bench("C14:leaky:300k"));
+        assertThat(bench.test("C14")).isFalse();
+        assertThat(bench.listen()).isNotEqualTo("loud");
+        assertThatThrownBy(() -> bench.renew("C14"))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("on");
+        bench.turn(0);
+        bench.renew("C14");
+        assertThat(warm(bench).listen()).isEqualTo("loud");
+        assertThat(bench.test("C14")).isTrue();
+    }
+
+    @Test
+    void aToneComesOutAtTheSpeaker() {
+        Bench bench = warm(bench());
+        bench.inject("DET1", Domain.AF);
+        bench.frequency(400);
+        bench.level(0.01);
+        double hum = Double.parseDouble(bench.outputVolts());
+        bench.gives(true);
+        double quiet = Double.parseDouble(bench.outputVolts());
+        bench.level(0.02);
+        double loud = Double.parseDouble(bench.outputVolts());
+        assertThat(quiet).isGreaterThan(3 * hum);
+        assertThat(loud / quiet).isCloseTo(2, within(0.1));
+    }
+
+    @Test
+    void aDarkTubeIsSeen() {
+        assertThat(warm(bench("V2:heater-open")).look()).contains("dark V2");
+    }
+
+    @Test
+    void whatIsWrongIsDrawnBySeed() {
+        assertThat(new Bench(HALCYON, List.of(), 7, () -> 0).look()).isNotEmpty();
+        assertThatThrownBy(() -> bench("X9:open")).isInstanceOf(InputException.class);
+        assertThatThrownBy(() -> bench().turn(1000)).isInstanceOf(InputException.class);
+        assertThatThrownBy(() -> bench().probe("V9.9", "CHASSIS")).isInstanceOf(InputException.class);
+    }
+
+    /** A car's six volts, a portable's batteries, a hot chassis: each is fed by its own volts. */
+    @Test
+    void everyDemoSetWorks() {
+        for (String name : List.of("brae", "lark", "concerto", "rover", "trunk-road")) {
+            Chassis set = SharedSets.named(name);
+            Bench bench = new Bench(set, List.of(), 5, () -> 0);
+            bench.turn(set.supply().volts());
+            bench.pause(60);
+            assertThat(bench.look()).as(name).noneMatch(s -> s.startsWith("burnt"));
+            assertThat(bench.listen()).as(name).isEqualTo("loud");
+        }
+    }
+}
