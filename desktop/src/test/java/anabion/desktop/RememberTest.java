@@ -1,20 +1,28 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.Mockito.when;
 
 import anabion.core.job.Step;
 import anabion.desktop.session.Session;
 import anabion.desktop.shell.Shell;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.Meter;
 import anabion.workshop.Workshop;
 import java.time.Clock;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import org.mockito.Mock;
 
 /** What was chosen is there again after a restart. */
 class RememberTest extends WindowCase {
     @Test
-    void themeScaleWordsSetAndSheetAreRemembered() {
+    void themeScaleWordsSetSheetAndInstrumentsAreRemembered(@Mock Meter meter) {
         openHalcyon();
+        when(instruments.connect(InstrumentRole.METER, "192.0.2.7")).thenReturn(meter);
+        when(meter.name()).thenReturn("Bench,Meter");
+        enter("connect 192.0.2.7");
+        until("connected", () -> shows("connected"));
         key(KeyCode.F7);
         key(KeyCode.F8);
         key(KeyCode.CONTROL, KeyCode.EQUALS);
@@ -32,6 +40,9 @@ class RememberTest extends WindowCase {
                 () -> session.set().get().isPresent()
                         && session.step().get() == Step.TRACE
                         && shell.where() == Shell.Where.BENCH);
+        until("where the meter is", () -> shows("F6 connects it"));
+        assertThat(session.instruments().of(InstrumentRole.METER).orElseThrow().address())
+                .isEqualTo("192.0.2.7:5025");
         assertThat(shell.dim()).isTrue();
         assertThat(shell.scaled()).isGreaterThan(1.05);
         assertThat(session.words().get().vocabulary().valve()).isTrue();

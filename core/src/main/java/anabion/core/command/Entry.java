@@ -50,13 +50,17 @@ public sealed interface Entry {
     /**
      * Speaks to an instrument.
      *
-     * @param role what it is for, words joined by hyphens; {@code bench} for all of a bench
+     * @param role what it is for, words joined by hyphens; empty for all of a bench
      * @param address where it is; empty for where it was last, or a bench of the program's own
      */
-    record Connect(String role, String address) implements Entry {}
+    record Connect(Optional<String> role, String address) implements Entry {}
 
-    /** Speaks to an instrument no longer; to none where the role is empty. */
-    record Disconnect(String role) implements Entry {}
+    /**
+     * Speaks to an instrument no longer.
+     *
+     * @param role as in {@link Connect}; empty for all
+     */
+    record Disconnect(Optional<String> role) implements Entry {}
 
     /**
      * Turns the variac.

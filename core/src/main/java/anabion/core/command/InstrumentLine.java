@@ -33,12 +33,17 @@ final class InstrumentLine {
         String last = words[words.length - 1];
         if (!ADDRESS.matcher(last).matches()) return new Entry.Connect(role(rest), "");
         String role = rest.substring(0, rest.length() - last.length());
-        return new Entry.Connect(role.isBlank() ? "meter" : role(role), last);
+        return new Entry.Connect(role.isBlank() ? Optional.of("meter") : role(role), last);
     }
 
-    /** {@code output meter} as {@code output-meter}. */
-    static String role(String text) {
-        return text.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_-]+", "-");
+    static Entry disconnect(String rest) {
+        return new Entry.Disconnect(role(rest));
+    }
+
+    /** {@code output meter} as {@code output-meter}; empty for a bench, which is all of them. */
+    private static Optional<String> role(String text) {
+        String role = text.strip().toLowerCase(Locale.ROOT).replaceAll("[\\s_-]+", "-");
+        return Optional.of(role).filter(r -> !r.isEmpty() && !r.equals("bench"));
     }
 
     static Entry turn(String rest) {

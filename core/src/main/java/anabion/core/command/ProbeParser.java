@@ -68,7 +68,7 @@ public final class ProbeParser {
                     case "band" -> new Entry.BandChoice(rest);
                     case "signal" -> new Entry.Signal(rest);
                     case "connect" -> InstrumentLine.connect(rest);
-                    case "disconnect" -> new Entry.Disconnect(InstrumentLine.role(rest));
+                    case "disconnect" -> InstrumentLine.disconnect(rest);
                     case "turn" -> InstrumentLine.turn(rest);
                     case "stream" -> InstrumentLine.stream(rest);
                     case "look" -> InstrumentLine.look(rest);

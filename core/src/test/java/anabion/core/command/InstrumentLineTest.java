@@ -23,11 +23,11 @@ class InstrumentLineTest {
         "connect Wattmeter 192.0.2.8:5025, wattmeter, 192.0.2.8:5025",
         "connect output meter /dev/ttyUSB0@9600, output-meter, /dev/ttyUSB0@9600",
         "connect generator COM3, generator, COM3",
-        "connect bench, bench, ''",
-        "connect bench 127.0.0.1:40123, bench, 127.0.0.1:40123"
+        "connect bench, , ''",
+        "connect bench 127.0.0.1:40123, , 127.0.0.1:40123"
     })
     void whoIsConnectedWhere(String text, String role, String address) {
-        assertThat(line(text)).isEqualTo(new Entry.Connect(role, address));
+        assertThat(line(text)).isEqualTo(new Entry.Connect(Optional.ofNullable(role), address));
     }
 
     @Test
@@ -38,8 +38,8 @@ class InstrumentLineTest {
         assertThat(line("stream 2 min")).isEqualTo(new Entry.Stream(Optional.of(Duration.ofMinutes(2))));
         assertThat(line("stream")).isEqualTo(new Entry.Stream(Optional.of(Duration.ofSeconds(5))));
         assertThat(line("stream off")).isEqualTo(new Entry.Stream(Optional.empty()));
-        assertThat(line("disconnect output meter")).isEqualTo(new Entry.Disconnect("output-meter"));
-        assertThat(line("disconnect")).isEqualTo(new Entry.Disconnect(""));
+        assertThat(line("disconnect output meter")).isEqualTo(new Entry.Disconnect(Optional.of("output-meter")));
+        assertThat(line("disconnect")).isEqualTo(new Entry.Disconnect(Optional.empty()));
     }
 
     @Test

@@ -55,7 +55,7 @@ class ProbeParserTest {
         assertThat(ProbeParser.parse("timer 2h", true)).isEqualTo(new Entry.StartTimer(Duration.ofHours(2), "timer"));
         assertThat(ProbeParser.parse("waits a knob", true)).isEqualTo(new Entry.WaitsFor("a knob"));
         assertThat(ProbeParser.parse("connect 192.0.2.7:5025", true))
-                .isEqualTo(new Entry.Connect("meter", "192.0.2.7:5025"));
+                .isEqualTo(new Entry.Connect(Optional.of("meter"), "192.0.2.7:5025"));
         assertThat(ProbeParser.parse("V4.1", true)).isEqualTo(new Entry.GoTo("V4.1"));
     }
 

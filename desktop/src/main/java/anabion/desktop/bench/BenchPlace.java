@@ -79,7 +79,7 @@ public final class BenchPlace extends BorderPane {
     }
 
     private void columns(double width) {
-        double left = width < NARROW ? 158 : 172;
+        double left = width < NARROW ? 158 : 190;
         double right = width < NARROW ? 226 : 296;
         order.setMinWidth(left);
         order.setPrefWidth(left);

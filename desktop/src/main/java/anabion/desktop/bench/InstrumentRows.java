@@ -4,6 +4,7 @@ import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.InstrumentStatus;
 import anabion.desktop.session.Session;
+import anabion.instruments.InstrumentRole;
 import java.time.Instant;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
@@ -56,9 +57,11 @@ public final class InstrumentRows {
         last.setMinWidth(0);
         Label when = Texts.label(when(s), "soft", "small");
         when.setMinWidth(Label.USE_PREF_SIZE);
-        HBox row = new HBox(6, mark, title, Texts.gap(), last, when);
+        boolean seen = s.role() == InstrumentRole.HANDS && !s.last().isEmpty();
+        HBox row =
+                seen ? new HBox(6, mark, title, Texts.gap(), last) : new HBox(6, mark, title, Texts.gap(), last, when);
         row.setAlignment(Pos.CENTER_LEFT);
-        row.setPadding(new Insets(2, 12, 2, 13));
+        row.setPadding(new Insets(1, 9, 1, 13));
         row.setAccessibleText(name + " " + last.getText() + ", " + when.getText());
         Tooltip.install(
                 row,

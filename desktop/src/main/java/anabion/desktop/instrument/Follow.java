@@ -1,11 +1,13 @@
 package anabion.desktop.instrument;
 
+import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.Job;
 import anabion.core.power.StageTables;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.ReadingRequest;
 import anabion.instruments.Hands;
+import anabion.instruments.InstrumentException;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -41,7 +43,7 @@ final class Follow {
         }
         List<String> parts = off(job, request);
         if (!parts.equals(off)) {
-            hands.lift(parts);
+            byHand(() -> hands.lift(parts));
             off = parts;
         }
         request.filter(r -> r instanceof ReadingRequest.Step)
@@ -49,15 +51,27 @@ final class Follow {
                 .ifPresent(l -> lamp(hands, l));
         for (Alteration a : job.alterations())
             if (a.kind().exchanges() && !done.contains(a.id())) {
-                hands.renew(a.part());
+                byHand(() -> hands.renew(a.part()));
                 done.add(a.id());
             }
     }
 
     private void lamp(Hands hands, Optional<String> words) {
         if (lamp.filter(words::equals).isPresent()) return;
-        hands.lamp(words);
+        byHand(() -> hands.lamp(words));
         lamp = Optional.of(words);
+    }
+
+    /** Hands work on a set that is off. */
+    private void byHand(Runnable work) {
+        try {
+            work.run();
+        } catch (InstrumentException e) {
+            if (e.kind() != InstrumentException.Kind.NONSENSE) throw e;
+            throw InputException.at("")
+                    .because(session.say("instrument.follow", e.what()))
+                    .so(session.say("instrument.follow.remedy"));
+        }
     }
 
     private List<String> off(Job job, Optional<ReadingRequest> request) {

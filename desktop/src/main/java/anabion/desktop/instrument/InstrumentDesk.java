@@ -35,7 +35,6 @@ import javafx.application.Platform;
 /** The instruments on the bench, asked on a thread of their own so that a slow one never holds the window up. */
 public final class InstrumentDesk implements AutoCloseable {
     private static final String SETTING = "instrument.";
-    private static final String BENCH = "bench";
     /** A variac is turned no higher than so many nominal lines. */
     private static final double MOST = 1.1;
 
@@ -49,6 +48,9 @@ public final class InstrumentDesk implements AutoCloseable {
     private final BenchStarter benches;
     private final Rig rig;
     private final Readings readings;
+    /** Whether the program has turned the variac up. */
+    private boolean up;
+
     private Optional<BenchProcess> bench = Optional.empty();
     private Optional<Follow> follow = Optional.empty();
 
@@ -100,8 +102,8 @@ public final class InstrumentDesk implements AutoCloseable {
 
     /** Speaks to one, or to all of a bench. */
     public CompletableFuture<String> connect(Entry.Connect c) {
-        if (c.role().equals(BENCH)) return c.address().isEmpty() ? own() : asked(() -> all(c.address()));
-        InstrumentRole role = role(c.role());
+        if (c.role().isEmpty()) return c.address().isEmpty() ? own() : asked(() -> all(c.address()));
+        InstrumentRole role = role(c.role().get());
         return asked(() -> {
             String name = rig.connect(role, c.address()).name();
             if (!c.address().isEmpty())
@@ -143,9 +145,8 @@ public final class InstrumentDesk implements AutoCloseable {
     }
 
     public CompletableFuture<Void> disconnect(Entry.Disconnect d) {
-        List<InstrumentRole> roles = d.role().isEmpty() || d.role().equals(BENCH)
-                ? List.of(InstrumentRole.values())
-                : List.of(role(d.role()));
+        List<InstrumentRole> roles =
+                d.role().isPresent() ? List.of(role(d.role().get())) : List.of(InstrumentRole.values());
         return asked(() -> {
             for (InstrumentRole r : roles) {
                 rig.disconnect(r);
@@ -188,13 +189,7 @@ public final class InstrumentDesk implements AutoCloseable {
                     .because(session.say("instrument.none", InstrumentRole.VARIAC.noun()))
                     .so(session.say("instrument.none.remedy", "variac", "variac")));
             if (volts > 0) followed(request);
-            rig.asked(
-                    InstrumentRole.VARIAC,
-                    () -> {
-                        variac.turn(volts);
-                        return 0;
-                    },
-                    x -> Figures.fixed(volts, 0) + " V");
+            turned(variac, volts);
             return volts;
         });
     }
@@ -222,20 +217,26 @@ public final class InstrumentDesk implements AutoCloseable {
         if (!was
                 || (same && is)
                 || session.instruments().of(InstrumentRole.VARIAC).isEmpty()) return;
-        thread.execute(() -> {
-            try {
-                rig.variac()
-                        .ifPresent(v -> rig.asked(
-                                InstrumentRole.VARIAC,
-                                () -> {
-                                    v.turn(0);
-                                    return 0;
-                                },
-                                x -> "0 V"));
-            } catch (InstrumentException | InputException e) {
-                Platform.runLater(() -> session.report(e));
-            }
-        });
+        thread.execute(this::down);
+    }
+
+    private void down() {
+        try {
+            rig.variac().ifPresent(v -> turned(v, 0));
+        } catch (InstrumentException | InputException e) {
+            Platform.runLater(() -> session.report(e));
+        }
+    }
+
+    private void turned(Variac variac, double volts) {
+        rig.asked(
+                InstrumentRole.VARIAC,
+                () -> {
+                    variac.turn(volts);
+                    return volts;
+                },
+                v -> Figures.fixed(v, 0) + " V");
+        up = volts > 0;
     }
 
     // --- readings ---
@@ -316,9 +317,13 @@ public final class InstrumentDesk implements AutoCloseable {
         });
     }
 
+    /** What the program turned up it turns down when it ends. */
     @Override
     public void close() {
-        thread.execute(rig::close);
+        thread.execute(() -> {
+            if (up) down();
+            rig.close();
+        });
         thread.execute(() -> bench.ifPresent(BenchProcess::close));
         thread.shutdown();
     }

@@ -55,7 +55,8 @@ final class Levels {
             double all = read(meter);
             double signal = Math.sqrt(Math.max(0, all * all - hum * hum));
             double lacking = at.output() / Math.max(signal, 1e-9);
-            if (Math.abs(lacking - 1) < CLOSE) return at.place() + " " + Readings.level(volts);
+            if (Math.abs(lacking - 1) < CLOSE)
+                return at.place() + " " + Readings.level(volts).replace(" ", "");
             if (volts >= STRONGEST && lacking > 1) break;
             volts = Math.min(STRONGEST, volts * Math.max(1 / MOST_STEP, Math.min(MOST_STEP, lacking)));
         }

@@ -74,7 +74,7 @@ final class Readings {
                 () -> meter.read(measure, expected),
                 v -> measure == Measure.OHMS
                         ? Double.isInfinite(v) ? session.say("meaning.open") : Figures.ohms(v)
-                        : Figures.volts(v) + (measure == Measure.AC_VOLTS ? "~" : ""));
+                        : Figures.volts(v) + (measure == Measure.AC_VOLTS ? " V~" : " V"));
     }
 
     private Wattmeter.Load load(Wattmeter w) {
@@ -191,6 +191,6 @@ final class Readings {
 
     /** A level with its unit. */
     static String level(double volts) {
-        return Figures.si(Quantity.volts(volts), 3).replace(" ", "");
+        return Figures.si(Quantity.volts(volts), 3);
     }
 }
