@@ -20,6 +20,8 @@ import javafx.scene.layout.Region;
  * list of thousands is as quick as one of ten.
  */
 public final class LitRows {
+    /** Height of a row and of a heading, in pixels, as the style sheet has it. */
+    private static final double HEIGHT = 31;
     /** Rows that a jump leaves in sight beyond the lit one. */
     private static final int BEYOND = 2;
 
@@ -34,9 +36,10 @@ public final class LitRows {
      * A row, or what stands between rows. Two that show the same are equal, so that only those that change are drawn anew.
      *
      * @param row its place among the rows; −1 for what is none
+     * @param tall whether it may be higher than a row
      * @param shows all that its looks follow from
      */
-    private record Item(int row, Object shows, Supplier<? extends Region> drawn) {
+    private record Item(int row, boolean tall, Object shows, Supplier<? extends Region> drawn) {
         @Override
         public boolean equals(Object o) {
             return o instanceof Item i && i.row == row && i.shows.equals(shows);
@@ -69,7 +72,7 @@ public final class LitRows {
 
     /** A line between rows. */
     public void heading(String words) {
-        between(words, () -> {
+        group(words, () -> {
             HBox box = new HBox(Texts.label(words, "strong", "petrol"));
             box.getStyleClass().add("group");
             return box;
@@ -77,12 +80,21 @@ public final class LitRows {
     }
 
     /**
-     * Something between rows.
+     * A line between rows, as high as a row.
+     *
+     * @param shows all that its looks follow from
+     */
+    public void group(Object shows, Supplier<? extends Region> drawn) {
+        next.add(new Item(-1, false, shows, drawn));
+    }
+
+    /**
+     * Something between rows, as high as it is.
      *
      * @param shows all that its looks follow from
      */
     public void between(Object shows, Supplier<? extends Region> drawn) {
-        next.add(new Item(-1, shows, drawn));
+        next.add(new Item(-1, true, shows, drawn));
     }
 
     /**
@@ -90,7 +102,7 @@ public final class LitRows {
      * @param drawn the row, made anew whenever it comes into sight
      */
     public void add(Object shows, Supplier<HBox> drawn) {
-        next.add(new Item(rows++, shows, drawn));
+        next.add(new Item(rows++, false, shows, drawn));
     }
 
     /** What stands where there are no rows. */
@@ -117,6 +129,9 @@ public final class LitRows {
 
     private void show() {
         List<Item> shown = list.getItems();
+        // where all are as high, the list need not draw what is out of sight to find its own length
+        double height = next.stream().anyMatch(Item::tall) ? Region.USE_COMPUTED_SIZE : HEIGHT;
+        if (list.getFixedCellSize() != height) list.setFixedCellSize(height);
         if (shown.size() != next.size()) {
             list.getItems().setAll(next);
             return;

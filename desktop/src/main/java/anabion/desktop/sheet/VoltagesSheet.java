@@ -155,7 +155,7 @@ public final class VoltagesSheet implements Sheet {
             ReadingRow row = rows.get(i);
             String device = row.point().device().map(Part::reference).orElse("");
             if (!device.equals(group) || i == 0)
-                list.between(List.of(device, session.words().get()), () -> drawing.group(row));
+                list.group(List.of(device, session.words().get()), () -> drawing.group(row));
             group = device;
             if (bands.isEmpty()) list.add(looks(row), () -> drawing.row(row, settled));
             else {
