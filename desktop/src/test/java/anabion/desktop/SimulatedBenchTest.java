@@ -123,6 +123,8 @@ class SimulatedBenchTest extends WindowCase {
                 () -> likeliest() == LookAlike.Kind.RESERVOIR_DRIED
                         && !progress().judged().healthy());
         voltsByKey();
+        enter("tester C18");
+        until("proof", () -> shows("C18 is bad, by the tester"));
         enter("off");
         until("off", () -> !progress().on() && said(InstrumentRole.VARIAC).equals("0 V"));
         enter("renew C18 16u 32u");

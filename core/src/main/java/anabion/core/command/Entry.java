@@ -72,6 +72,13 @@ public sealed interface Entry {
     /** Takes readings again and again for the row that is lit; stops where the time is empty. */
     record Stream(Optional<Duration> every) implements Entry {}
 
+    /**
+     * What a tester says of a part on a simulated bench.
+     *
+     * @param part its reference
+     */
+    record Tester(String part) implements Entry {}
+
     /** What eyes, ears and patience find on a simulated bench. */
     record Sense(What what, Duration length) implements Entry {
         /** Which of them. */

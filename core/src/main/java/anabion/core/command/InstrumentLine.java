@@ -65,6 +65,13 @@ final class InstrumentLine {
         return new Entry.Sense(Entry.Sense.What.PAUSE, time("pause", rest));
     }
 
+    static Entry tester(String rest) {
+        if (!rest.isEmpty() && rest.indexOf(' ') < 0) return new Entry.Tester(rest.toUpperCase(Locale.ROOT));
+        throw InputException.at(("tester " + rest).strip())
+                .because("a part's reference belongs here")
+                .so("type it like tester C14");
+    }
+
     static Entry look(String rest) {
         return alone("look", rest, Entry.Sense.What.LOOK);
     }

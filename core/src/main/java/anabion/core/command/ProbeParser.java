@@ -71,6 +71,7 @@ public final class ProbeParser {
                     case "disconnect" -> InstrumentLine.disconnect(rest);
                     case "turn" -> InstrumentLine.turn(rest);
                     case "stream" -> InstrumentLine.stream(rest);
+                    case "tester" -> InstrumentLine.tester(rest);
                     case "look" -> InstrumentLine.look(rest);
                     case "listen" -> InstrumentLine.listen(rest);
                     case "pause" -> InstrumentLine.pause(rest);

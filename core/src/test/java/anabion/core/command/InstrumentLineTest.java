@@ -44,6 +44,7 @@ class InstrumentLineTest {
 
     @Test
     void eyesAndEars() {
+        assertThat(line("tester c14")).isEqualTo(new Entry.Tester("C14"));
         assertThat(line("look")).isEqualTo(new Entry.Sense(Entry.Sense.What.LOOK, Duration.ZERO));
         assertThat(line("listen")).isEqualTo(new Entry.Sense(Entry.Sense.What.LISTEN, Duration.ZERO));
         assertThat(line("pause 1,5 min")).isEqualTo(new Entry.Sense(Entry.Sense.What.PAUSE, Duration.ofSeconds(90)));
@@ -61,6 +62,8 @@ class InstrumentLineTest {
                 "stream often",
                 "pause",
                 "pause 99999999999999999999s",
+                "tester",
+                "tester C14 C15",
                 "look here"
             })
     void whatMakesNoSenseIsRefused(String text) {

@@ -291,13 +291,26 @@ public final class InstrumentDesk implements AutoCloseable {
 
     // --- eyes and ears of a simulated bench ---
 
+    private Hands hands() {
+        Hands hands = rig.hands().orElseThrow(() -> InputException.at("")
+                .because(session.say("instrument.no-hands"))
+                .so(session.say("instrument.no-hands.remedy")));
+        followed(Optional.empty());
+        return hands;
+    }
+
+    /** @return what a tester says of a part, in words */
+    public CompletableFuture<String> test(Entry.Tester t) {
+        return asked(() -> {
+            boolean good = hands().test(t.part());
+            return session.say(good ? "instrument.good" : "instrument.bad", t.part());
+        });
+    }
+
     /** @return what was found, in words */
     public CompletableFuture<String> sense(Entry.Sense s) {
         return asked(() -> {
-            Hands hands = rig.hands().orElseThrow(() -> InputException.at("")
-                    .because(session.say("instrument.no-hands"))
-                    .so(session.say("instrument.no-hands.remedy")));
-            followed(Optional.empty());
+            Hands hands = hands();
             return switch (s.what()) {
                 case LOOK ->
                     rig.asked(InstrumentRole.HANDS, hands::look, all -> String.join(", ", all)).stream()

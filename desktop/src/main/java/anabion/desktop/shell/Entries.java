@@ -64,6 +64,7 @@ final class Entries {
         if (entry instanceof Entry.Disconnect d) return instruments.disconnect(d);
         if (entry instanceof Entry.Turn t) return instruments.turn(t, bench.sheet());
         if (entry instanceof Entry.Sense s) return instruments.sense(s).thenApply(ShouldRead.Answer::new);
+        if (entry instanceof Entry.Tester t) return instruments.test(t).thenApply(ShouldRead.Answer::new);
         if (entry instanceof Entry.Stream s) stream.accept(s.every());
         if (entry instanceof Entry.GoTo g) bench.sheet().goTo(g.point());
         if (entry instanceof Entry.Line l)

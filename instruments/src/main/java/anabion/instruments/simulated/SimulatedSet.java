@@ -33,6 +33,10 @@ final class SimulatedSet {
     /** Seconds of one step of the time at most: warming cathodes are followed in steps that grow. */
     private static final double STEP = 8;
 
+    /** Ohms of the wattmeter and its leads, and the share of the line from which they are felt. */
+    private static final double BURDEN = 0.02;
+
+    private static final double FELT = 0.002;
     private static final int HALVINGS = 14;
     /** Of the nominal line: below it is off. */
     private static final double OFF = 0.01;
@@ -227,7 +231,11 @@ final class SimulatedSet {
 
     /** Behind a lamp the set's volts and the lamp's make up the dial's: both rise with the set's, so halving finds them. */
     private Powered solved(State state) {
-        if (lamp.isEmpty()) return at(state, dial);
+        if (lamp.isEmpty()) {
+            Powered p = at(state, dial);
+            double burden = BURDEN * p.supply().amperes();
+            return burden < FELT * dial ? p : at(state, dial - burden);
+        }
         double low = 0;
         double high = dial;
         // nothing moves far from one moment to the next
