@@ -3,6 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.never;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
@@ -11,6 +12,8 @@ import anabion.core.error.InputException;
 import anabion.instruments.InstrumentException;
 import anabion.instruments.InstrumentRole;
 import anabion.instruments.Meter;
+import anabion.instruments.Variac;
+import anabion.instruments.Wattmeter;
 import java.util.concurrent.CountDownLatch;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -68,6 +71,36 @@ class InstrumentTest extends WindowCase {
         until("typed meanwhile", () -> taken("V4.2", 9.5));
         answers.countDown();
         until("and taken where it was asked for", () -> taken("V3.7", 84.7));
+    }
+
+    @Test
+    void aWattmeterThatIsGoneKeepsNoReadingBack(@Mock Wattmeter wattmeter) {
+        openHalcyon();
+        when(instruments.connect(InstrumentRole.WATTMETER, "192.0.2.9")).thenReturn(wattmeter);
+        when(wattmeter.name()).thenReturn("Watts");
+        when(wattmeter.read())
+                .thenThrow(new InstrumentException(InstrumentException.Kind.GONE, "It is gone", "Look for it"));
+        enter("connect wattmeter 192.0.2.9");
+        connected();
+        when(meter.read(eq(Measure.DC_VOLTS), any())).thenReturn(84.7);
+        key(KeyCode.F6);
+        until("taken all the same", () -> taken("V3.7", 84.7));
+        until("and said", () -> shows("gone"));
+    }
+
+    @Test
+    void aSetThatIsOffIsNotRead(@Mock Variac variac) {
+        openHalcyon();
+        when(instruments.connect(InstrumentRole.VARIAC, "192.0.2.9")).thenReturn(variac);
+        when(variac.name()).thenReturn("Variac");
+        when(variac.dial()).thenReturn(0.0);
+        enter("connect variac 192.0.2.9");
+        connected();
+        key(KeyCode.F6);
+        until("refused", () -> shows("the set is off"));
+        enter("turn 100");
+        until("not without its log", () -> shows("the log says that the set is off"));
+        verify(variac, never()).turn(100);
     }
 
     @Test

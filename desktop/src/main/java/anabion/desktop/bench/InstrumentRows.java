@@ -11,6 +11,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -37,9 +39,10 @@ public final class InstrumentRows {
         return session.instruments().all().get();
     }
 
-    List<Node> rows() {
+    /** @param narrow whether there is no room for times */
+    List<Node> rows(boolean narrow) {
         List<Node> all = new ArrayList<>();
-        for (InstrumentStatus s : states()) all.add(row(s));
+        for (InstrumentStatus s : states()) all.add(row(s, narrow));
         if (states().isEmpty()) {
             Label offer = Texts.wrapped(session.say("instrument.offer"), "soft", "small");
             offer.setPadding(new Insets(2, 12, 4, 13));
@@ -48,7 +51,7 @@ public final class InstrumentRows {
         return all;
     }
 
-    private HBox row(InstrumentStatus s) {
+    private HBox row(InstrumentStatus s, boolean narrow) {
         Mark mark = new Mark(s.trouble().isPresent() ? Mark.Kind.TRIANGLE : s.met() ? Mark.Kind.DISC : Mark.Kind.RING);
         String name = session.say("instrument.role." + s.role().code());
         Label title = Texts.label(name);
@@ -57,18 +60,25 @@ public final class InstrumentRows {
         last.setMinWidth(0);
         Label when = Texts.label(when(s), "soft", "small");
         when.setMinWidth(Label.USE_PREF_SIZE);
-        boolean seen = s.role() == InstrumentRole.HANDS && !s.last().isEmpty();
-        HBox row =
-                seen ? new HBox(6, mark, title, Texts.gap(), last) : new HBox(6, mark, title, Texts.gap(), last, when);
+        // what eyes saw is long, and its time stands in the tip
+        boolean timed = s.last().isEmpty() || !(narrow || s.role() == InstrumentRole.HANDS);
+        HBox row = new HBox(6, mark, title, Texts.gap(), last);
+        if (timed) row.getChildren().add(when);
         row.setAlignment(Pos.CENTER_LEFT);
         row.setPadding(new Insets(1, 9, 1, 13));
         row.setAccessibleText(name + " " + last.getText() + ", " + when.getText());
-        Tooltip.install(
-                row,
-                new Tooltip((s.name() + "\n" + s.address()
-                                + s.trouble().map(t -> "\n" + t).orElse(""))
-                        .strip()));
+        Tooltip.install(row, new Tooltip(whole(s, when.getText())));
         return row;
+    }
+
+    private static String whole(InstrumentStatus s, String when) {
+        return Stream.of(
+                        s.name(),
+                        (s.last() + " " + when).strip(),
+                        s.address(),
+                        s.trouble().orElse(""))
+                .filter(t -> !t.isEmpty())
+                .collect(Collectors.joining("\n"));
     }
 
     private static String gone(InstrumentStatus s) {

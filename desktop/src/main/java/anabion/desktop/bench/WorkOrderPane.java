@@ -25,6 +25,8 @@ import javafx.scene.layout.VBox;
 
 /** The steps with their state and the loose ends of the set. */
 final class WorkOrderPane extends FadingScrollPane {
+    private static final double NARROW = 180;
+
     private final Session session;
     private final VBox list;
     private final InstrumentRows instruments;
@@ -44,6 +46,7 @@ final class WorkOrderPane extends FadingScrollPane {
         session.verdict().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
+        prefWidthProperty().addListener((o, a, b) -> rebuild());
         session.instruments().all().addListener((o, a, b) -> rebuild());
         session.instruments().bench().addListener((o, a, b) -> rebuild());
         rebuild();
@@ -56,7 +59,8 @@ final class WorkOrderPane extends FadingScrollPane {
             Optional<Job> job,
             Words words,
             List<InstrumentStatus> instruments,
-            Optional<String> bench) {}
+            Optional<String> bench,
+            boolean narrow) {}
 
     private void rebuild() {
         Shown now = new Shown(
@@ -65,7 +69,8 @@ final class WorkOrderPane extends FadingScrollPane {
                 session.set().get().map(SetRecord::job),
                 session.words().get(),
                 session.instruments().all().get(),
-                session.instruments().bench().get());
+                session.instruments().bench().get(),
+                getPrefWidth() < NARROW);
         if (shown.filter(now::equals).isPresent()) return;
         shown = Optional.of(now);
         list.getChildren().clear();
@@ -81,7 +86,7 @@ final class WorkOrderPane extends FadingScrollPane {
         unsettled.forEach(l -> list.getChildren().add(loose(l)));
         if (!instruments.any()) return;
         heading(session.say("instrument.title"));
-        list.getChildren().addAll(instruments.rows());
+        list.getChildren().addAll(instruments.rows(now.narrow()));
     }
 
     private void heading(String text) {

@@ -8,6 +8,7 @@ import anabion.desktop.session.Session;
 import anabion.desktop.sheet.ReadingRequest;
 import anabion.instruments.Hands;
 import anabion.instruments.InstrumentException;
+import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -23,25 +24,26 @@ final class Follow {
     private Optional<Optional<String>> lamp = Optional.empty();
     private String band = "";
 
-    /** What was done before is done: the bench begins with the set as it is fitted. */
-    Follow(Session session) {
+    /** @param set as it is fitted when the bench begins: what was done before is done */
+    Follow(Session session, SetRecord set) {
         this.session = session;
-        session.set().get().ifPresent(s -> s.job().alterations().forEach(a -> done.add(a.id())));
+        set.job().alterations().forEach(a -> done.add(a.id()));
     }
 
     /**
      * Does with the hands what the record says, before something is read or the set is fed.
      *
+     * @param set as the record has it now
+     * @param chosen the band in hand; empty for none
      * @param request what is read; empty where the set is fed
      */
-    void record(Hands hands, Optional<ReadingRequest> request) {
-        Job job = session.need().job();
-        String now = session.condition().get().map(c -> c.band()).orElse("");
-        if (!now.isEmpty() && !now.equals(band)) {
-            hands.band(now);
-            band = now;
+    void record(Hands hands, SetRecord set, String chosen, Optional<ReadingRequest> request) {
+        Job job = set.job();
+        if (!chosen.isEmpty() && !chosen.equals(band)) {
+            hands.band(chosen);
+            band = chosen;
         }
-        List<String> parts = off(job, request);
+        List<String> parts = off(set, request);
         if (!parts.equals(off)) {
             byHand(() -> hands.lift(parts));
             off = parts;
@@ -74,11 +76,11 @@ final class Follow {
         }
     }
 
-    private List<String> off(Job job, Optional<ReadingRequest> request) {
+    private static List<String> off(SetRecord set, Optional<ReadingRequest> request) {
         List<String> all = new ArrayList<>(
-                job.fitted().openEnds().stream().map(Alteration::part).toList());
+                set.job().fitted().openEnds().stream().map(Alteration::part).toList());
         if (request.isPresent() && request.get() instanceof ReadingRequest.OfStage s)
-            all.addAll(StageTables.out(session.need().chassis(), s.stage()));
+            all.addAll(StageTables.out(set.chassis(), s.stage()));
         return all.stream().distinct().sorted().toList();
     }
 }

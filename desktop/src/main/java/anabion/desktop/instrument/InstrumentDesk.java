@@ -21,6 +21,7 @@ import anabion.instruments.Variac;
 import anabion.instruments.process.BenchProcess;
 import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
+import java.util.ArrayList;
 import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
@@ -102,7 +103,7 @@ public final class InstrumentDesk implements AutoCloseable {
 
     /** Speaks to one, or to all of a bench. */
     public CompletableFuture<String> connect(Entry.Connect c) {
-        if (c.role().isEmpty()) return c.address().isEmpty() ? own() : asked(() -> all(c.address()));
+        if (c.role().isEmpty()) return c.address().isEmpty() ? own() : all(c.address(), session.need());
         InstrumentRole role = role(c.role().get());
         return asked(() -> {
             String name = rig.connect(role, c.address()).name();
@@ -122,11 +123,15 @@ public final class InstrumentDesk implements AutoCloseable {
         session.remember(SETTING + role.code(), address);
     }
 
-    private String all(String address) {
+    private CompletableFuture<String> all(String address, SetRecord set) {
+        return asked(() -> connected(address, set));
+    }
+
+    private String connected(String address, SetRecord set) {
         List<InstrumentRole> roles = connector.roles(address);
         for (InstrumentRole r : roles)
             rig.connect(r, Address.parse(address).on(r.code()).text());
-        follow = Optional.of(new Follow(session));
+        follow = Optional.of(new Follow(session, set));
         return session.say("instrument.bench", roles.size());
     }
 
@@ -140,7 +145,7 @@ public final class InstrumentDesk implements AutoCloseable {
             bench.ifPresent(BenchProcess::close);
             BenchProcess started = benches.start(ChassisCodec.text(set.chassis()), condition);
             bench = Optional.of(started);
-            return all(started.address());
+            return connected(started.address(), set);
         });
     }
 
@@ -184,11 +189,12 @@ public final class InstrumentDesk implements AutoCloseable {
             throw InputException.at("turn " + Figures.fixed(volts, 0))
                     .because(session.say("instrument.turn-high", Figures.fixed(nominal, 0)))
                     .so(session.say("instrument.turn-high.remedy"));
+        Runnable following = following(request);
         return asked(() -> {
             Variac variac = rig.variac().orElseThrow(() -> InputException.at("turn")
                     .because(session.say("instrument.none", InstrumentRole.VARIAC.noun()))
                     .so(session.say("instrument.none.remedy", "variac", "variac")));
-            if (volts > 0) followed(request);
+            if (volts > 0) following.run();
             turned(variac, volts);
             return volts;
         });
@@ -224,7 +230,12 @@ public final class InstrumentDesk implements AutoCloseable {
         try {
             rig.variac().ifPresent(v -> turned(v, 0));
         } catch (InstrumentException | InputException e) {
-            Platform.runLater(() -> session.report(e));
+            InstrumentException failed = new InstrumentException(
+                    InstrumentException.Kind.GONE,
+                    session.say("instrument.down-failed"),
+                    session.say("instrument.down-failed.remedy"),
+                    e);
+            Platform.runLater(() -> session.report(failed));
         }
     }
 
@@ -241,8 +252,13 @@ public final class InstrumentDesk implements AutoCloseable {
 
     // --- readings ---
 
-    private void followed(Optional<ReadingRequest> request) {
-        if (follow.isPresent()) rig.hands().ifPresent(h -> follow.get().record(h, request));
+    /** The record as it is now, on the interface's thread: what is done by hand with it on the instruments'. */
+    private Runnable following(Optional<ReadingRequest> request) {
+        SetRecord set = session.need();
+        String band = session.condition().get().map(c -> c.band()).orElse("");
+        return () -> {
+            if (follow.isPresent()) rig.hands().ifPresent(h -> follow.get().record(h, set, band, request));
+        };
     }
 
     /**
@@ -255,8 +271,9 @@ public final class InstrumentDesk implements AutoCloseable {
                 .because(session.say("ui.meter.elsewhere"))
                 .so(session.say("ui.meter.elsewhere.remedy")));
         UUID set = session.need().id();
+        Runnable following = following(Optional.of(request));
         return asked(() -> {
-                    followed(Optional.of(request));
+                    following.run();
                     return readings.take(request);
                 })
                 .thenComposeAsync(
@@ -280,37 +297,37 @@ public final class InstrumentDesk implements AutoCloseable {
     private CompletableFuture<?> entered(Readings.Taken taken, Sheet sheet) {
         taken.line().ifPresent(v -> session.condition()
                 .set(session.condition().get().map(c -> c.withLine(Math.rint(v)))));
-        CompletableFuture<Void> all = CompletableFuture.completedFuture(null);
+        // all at once: between two of them another row could be lit
+        List<CompletableFuture<?>> all = new ArrayList<>();
         for (Entry e : taken.entries())
-            all = all.thenComposeAsync(
-                    x -> (e instanceof Entry.Volts v ? sheet.reading(v) : sheet.entered(((Entry.ForSheet) e).text()))
-                            .thenAccept(done -> {}),
-                    Platform::runLater);
-        return all;
+            all.add(e instanceof Entry.Volts v ? sheet.reading(v) : sheet.entered(((Entry.ForSheet) e).text()));
+        return CompletableFuture.allOf(all.toArray(CompletableFuture[]::new));
     }
 
     // --- eyes and ears of a simulated bench ---
 
-    private Hands hands() {
+    private Hands hands(Runnable following) {
         Hands hands = rig.hands().orElseThrow(() -> InputException.at("")
                 .because(session.say("instrument.no-hands"))
                 .so(session.say("instrument.no-hands.remedy")));
-        followed(Optional.empty());
+        following.run();
         return hands;
     }
 
     /** @return what a tester says of a part, in words */
     public CompletableFuture<String> test(Entry.Tester t) {
+        Runnable following = following(Optional.empty());
         return asked(() -> {
-            boolean good = hands().test(t.part());
+            boolean good = hands(following).test(t.part());
             return session.say(good ? "instrument.good" : "instrument.bad", t.part());
         });
     }
 
     /** @return what was found, in words */
     public CompletableFuture<String> sense(Entry.Sense s) {
+        Runnable following = following(Optional.empty());
         return asked(() -> {
-            Hands hands = hands();
+            Hands hands = hands(following);
             return switch (s.what()) {
                 case LOOK ->
                     rig.asked(InstrumentRole.HANDS, hands::look, all -> String.join(", ", all)).stream()

@@ -77,21 +77,9 @@ final class Readings {
                         : Figures.volts(v) + (measure == Measure.AC_VOLTS ? " V~" : " V"));
     }
 
-    private Wattmeter.Load load(Wattmeter w) {
-        return rig.asked(InstrumentRole.WATTMETER, w::read, l -> Figures.fixed(l.watts(), 1) + " W");
-    }
-
-    private OptionalDouble dial() {
-        return rig.variac()
-                .map(v -> rig.asked(InstrumentRole.VARIAC, v::dial, d -> Figures.fixed(d, 0) + " V"))
-                .map(OptionalDouble::of)
-                .orElse(OptionalDouble.empty());
-    }
-
     private Taken volts(ReadingRequest.Volts v) {
         Meter meter = meter();
-        OptionalDouble line =
-                rig.wattmeter().map(w -> OptionalDouble.of(load(w).volts())).orElseGet(this::dial);
+        OptionalDouble line = rig.line();
         if (line.isPresent() && line.getAsDouble() < OFF) throw refused("off");
         rig.hands().ifPresent(h -> h.probe(v.point(), v.against()));
         double read = read(meter, v.measure(), v.expected());
@@ -103,7 +91,7 @@ final class Readings {
 
     private String ohms(ReadingRequest.Ohms o) {
         Meter meter = meter();
-        OptionalDouble dial = dial();
+        OptionalDouble dial = rig.dial();
         if (dial.isPresent() && dial.getAsDouble() >= OFF) throw refused("on");
         rig.hands().ifPresent(h -> h.probe(o.net(), o.against()));
         double read = read(meter, Measure.OHMS, OptionalDouble.empty());
@@ -112,7 +100,7 @@ final class Readings {
     }
 
     private void at(double volts) {
-        OptionalDouble dial = dial();
+        OptionalDouble dial = rig.dial();
         if (dial.isPresent() && Math.abs(dial.getAsDouble() - volts) > Math.max(DIAL_VOLTS, DIAL * volts))
             throw refused("dial", Figures.fixed(dial.getAsDouble(), 0), Figures.fixed(volts, 0));
     }
@@ -125,7 +113,7 @@ final class Readings {
         // what eyes find comes first: it may switch the set off
         rig.hands().ifPresent(h -> lines.addAll(seen(h)));
         rig.wattmeter().ifPresent(w -> {
-            Wattmeter.Load load = load(w);
+            Wattmeter.Load load = rig.load(w);
             if (s.lamp().isPresent()) lines.add("set " + plain(load.volts()));
             lines.add(plain(load.watts()) + " W");
             if (!s.rectified()) lines.add(plain(load.amperes()) + " A");
@@ -161,10 +149,10 @@ final class Readings {
             throw refused("no-load");
         if (s.stage() != PowerStage.POLARITY) at(row.line());
         return switch (row.what()) {
-            case DIRECT_VOLTS -> plain(between(row, Measure.DC_VOLTS)) + " V";
-            case ALTERNATING_VOLTS -> plain(between(row, Measure.AC_VOLTS)) + " V AC";
-            case WATTS -> plain(load(wattmeter()).watts()) + " W";
-            case AMPERES -> plain(load(wattmeter()).amperes()) + " A";
+            case DIRECT_VOLTS -> plain(between(row, s.against(), Measure.DC_VOLTS)) + " V";
+            case ALTERNATING_VOLTS -> plain(between(row, s.against(), Measure.AC_VOLTS)) + " V AC";
+            case WATTS -> plain(rig.load(wattmeter()).watts()) + " W";
+            case AMPERES -> plain(rig.load(wattmeter()).amperes()) + " A";
             case WARMTH -> throw refused("by-hand");
         };
     }
@@ -174,12 +162,9 @@ final class Readings {
                 .orElseThrow(() -> refused("none", InstrumentRole.WATTMETER.noun(), InstrumentRole.WATTMETER.code()));
     }
 
-    private double between(StageTable.Row row, Measure measure) {
+    private double between(StageTable.Row row, String against, Measure measure) {
         Meter meter = meter();
-        rig.hands()
-                .ifPresent(h -> h.probe(
-                        row.point(),
-                        row.against().isEmpty() ? session.need().chassis().reference() : row.against()));
+        rig.hands().ifPresent(h -> h.probe(row.point(), against));
         return read(meter, measure, OptionalDouble.of(row.expected()));
     }
 

@@ -1,6 +1,7 @@
 package anabion.desktop.instrument;
 
 import anabion.core.error.InputException;
+import anabion.core.quantity.Figures;
 import anabion.desktop.session.InstrumentStates;
 import anabion.desktop.session.InstrumentStatus;
 import anabion.desktop.session.Session;
@@ -14,17 +15,25 @@ import anabion.instruments.Meter;
 import anabion.instruments.OutputMeter;
 import anabion.instruments.Variac;
 import anabion.instruments.Wattmeter;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.EnumMap;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.Supplier;
 
 /** The instruments that are spoken to, one of each role. Asked on one thread, which is not the interface's. */
 final class Rig implements AutoCloseable {
+    private static final Duration REST = Duration.ofMinutes(1);
+
     private final InstrumentConnector connector;
     private final Session session;
     private final Map<InstrumentRole, Instrument> connected = new EnumMap<>(InstrumentRole.class);
+    /** Until when those that failed are left alone. */
+    private final Map<InstrumentRole, Instant> failed = new EnumMap<>(InstrumentRole.class);
+
     /** Where those are that were connected when the program ran before. */
     private final Map<InstrumentRole, String> remembered = new EnumMap<>(InstrumentRole.class);
 
@@ -53,10 +62,11 @@ final class Rig implements AutoCloseable {
         try {
             found = connector.connect(role, where);
         } catch (InstrumentException e) {
-            states().failed(role, e.what(), session.clock().instant());
+            failed(role, e);
             throw e;
         }
         disconnect(role);
+        failed.remove(role);
         connected.put(role, found);
         remembered.put(role, where);
         states().put(new InstrumentStatus(role, found.name(), where, "", Optional.empty(), Optional.empty()));
@@ -74,6 +84,46 @@ final class Rig implements AutoCloseable {
         Instrument here = connected.get(role);
         if (here != null) return Optional.of(here);
         return remembered.containsKey(role) ? Optional.of(connect(role, "")) : Optional.empty();
+    }
+
+    /** One that a reading can do without: after it failed it is left alone for a while, since to wait for it each time would hold up the others. */
+    private Optional<Instrument> beside(InstrumentRole role) {
+        Instant again = failed.getOrDefault(role, Instant.MIN);
+        if (session.clock().instant().isBefore(again)) return Optional.empty();
+        try {
+            return get(role);
+        } catch (InstrumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** The volts at the set, by a wattmeter, else by the dial; empty where neither says them. */
+    OptionalDouble line() {
+        OptionalDouble set = beside(InstrumentRole.WATTMETER)
+                .map(w -> quiet(() -> load((Wattmeter) w).volts()))
+                .orElse(OptionalDouble.empty());
+        return set.isPresent() ? set : dial();
+    }
+
+    /** Volts of the variac's dial; empty where nothing says them. */
+    OptionalDouble dial() {
+        return beside(InstrumentRole.VARIAC)
+                .map(v ->
+                        quiet(() -> asked(InstrumentRole.VARIAC, ((Variac) v)::dial, d -> Figures.fixed(d, 0) + " V")))
+                .orElse(OptionalDouble.empty());
+    }
+
+    /** What a wattmeter shows. */
+    Wattmeter.Load load(Wattmeter w) {
+        return asked(InstrumentRole.WATTMETER, w::read, l -> Figures.fixed(l.watts(), 1) + " W");
+    }
+
+    private static OptionalDouble quiet(Supplier<Double> question) {
+        try {
+            return OptionalDouble.of(question.get());
+        } catch (InstrumentException e) {
+            return OptionalDouble.empty();
+        }
     }
 
     Optional<Meter> meter() {
@@ -110,11 +160,17 @@ final class Rig implements AutoCloseable {
         try {
             T answer = question.get();
             states().said(role, words.apply(answer), session.clock().instant());
+            failed.remove(role);
             return answer;
         } catch (InstrumentException e) {
-            states().failed(role, e.what(), session.clock().instant());
+            failed(role, e);
             throw e;
         }
+    }
+
+    private void failed(InstrumentRole role, InstrumentException e) {
+        states().failed(role, e.what(), session.clock().instant());
+        failed.put(role, session.clock().instant().plus(REST));
     }
 
     @Override

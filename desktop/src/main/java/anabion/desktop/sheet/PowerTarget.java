@@ -39,9 +39,14 @@ sealed interface PowerTarget {
 
     /** What instruments would read for it; empty for a condition. */
     default Optional<ReadingRequest> request(PowerUp p) {
-        if (this instanceof Reading r)
-            return Optional.of(new ReadingRequest.OfStage(r.stage(), r.taken().row()));
+        if (this instanceof Reading r) return Optional.of(request(p, r));
         return this instanceof Step s ? Optional.of(request(p, s.row().step())) : Optional.empty();
+    }
+
+    private static ReadingRequest request(PowerUp p, Reading r) {
+        String against = r.taken().row().against();
+        String reference = p.of().chassis().reference();
+        return new ReadingRequest.OfStage(r.stage(), r.taken().row(), against.isEmpty() ? reference : against);
     }
 
     private static ReadingRequest request(PowerUp p, PowerStep step) {

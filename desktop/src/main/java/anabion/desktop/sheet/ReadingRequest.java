@@ -3,11 +3,21 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Measure;
 import anabion.core.job.PowerStage;
 import anabion.core.power.StageTable;
+import anabion.instruments.InstrumentRole;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** What instruments would read for the row that is lit. */
 public sealed interface ReadingRequest {
+    /** Instruments without which it cannot be read. */
+    default List<InstrumentRole> from() {
+        if (this instanceof Volts || this instanceof Ohms) return List.of(InstrumentRole.METER);
+        return this instanceof Level
+                ? List.of(InstrumentRole.GENERATOR, InstrumentRole.OUTPUT_METER)
+                : List.of(InstrumentRole.METER, InstrumentRole.WATTMETER);
+    }
+
     /**
      * Volts at a point with the set at work.
      *
@@ -32,8 +42,12 @@ public sealed interface ReadingRequest {
     record Step(double dial, Optional<String> lamp, String rail, String foot, double expected, boolean rectified)
             implements ReadingRequest {}
 
-    /** A row of a stage before the whole set. */
-    record OfStage(PowerStage stage, StageTable.Row row) implements ReadingRequest {}
+    /**
+     * A row of a stage before the whole set.
+     *
+     * @param against what its point is measured against
+     */
+    record OfStage(PowerStage stage, StageTable.Row row, String against) implements ReadingRequest {}
 
     /**
      * What a generator must give at a point for the standard output.

@@ -4,8 +4,11 @@ import anabion.core.error.InputException;
 import anabion.desktop.bench.InstrumentRows;
 import anabion.desktop.instrument.InstrumentDesk;
 import anabion.desktop.session.Session;
+import anabion.desktop.sheet.ReadingRequest;
 import anabion.desktop.sheet.Sheet;
+import anabion.instruments.InstrumentRole;
 import java.time.Duration;
+import java.util.List;
 import java.util.Optional;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
@@ -16,8 +19,10 @@ import javafx.application.Platform;
 final class InstrumentTaking {
     private final Shell shell;
     private final InstrumentDesk desk;
-    /** Readings asked for so far. */
+    /** Readings asked for so far, and the newest that was answered. */
     private int taken;
+
+    private int answered;
 
     private Timeline stream = new Timeline();
 
@@ -43,6 +48,7 @@ final class InstrumentTaking {
         int mine = ++taken;
         desk.take(sheet)
                 .whenComplete((done, e) -> Platform.runLater(() -> {
+                    answered = Math.max(answered, mine);
                     // what is said of a newer one stays
                     if (e == null && mine == taken) shell.probe().say("");
                     if (e == null) return;
@@ -56,7 +62,10 @@ final class InstrumentTaking {
         stop();
         if (every.isEmpty()) return;
         stream = new Timeline(
-                new KeyFrame(javafx.util.Duration.millis((double) every.get().toMillis()), e -> shell.guarded(take)));
+                new KeyFrame(javafx.util.Duration.millis((double) every.get().toMillis()), e -> {
+                    // an instrument that is slower than the interval is not asked twice at once
+                    if (answered == taken) shell.guarded(take);
+                }));
         stream.setCycleCount(Animation.INDEFINITE);
         stream.play();
         take.run();
@@ -68,9 +77,10 @@ final class InstrumentTaking {
 
     /** What stands where a reading would be typed, while an instrument for it is gone. */
     Optional<String> gone(Optional<Sheet> sheet) {
-        if (sheet.flatMap(Sheet::request).isEmpty()) return Optional.empty();
+        List<InstrumentRole> wanted =
+                sheet.flatMap(Sheet::request).map(ReadingRequest::from).orElse(List.of());
         return session().instruments().all().get().stream()
-                .filter(s -> s.trouble().isPresent())
+                .filter(s -> s.trouble().isPresent() && wanted.contains(s.role()))
                 .findFirst()
                 .map(s -> session()
                         .say(

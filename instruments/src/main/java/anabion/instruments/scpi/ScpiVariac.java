@@ -1,6 +1,7 @@
 package anabion.instruments.scpi;
 
 import anabion.core.quantity.Unit;
+import anabion.instruments.InstrumentException;
 import anabion.instruments.Variac;
 import java.util.Locale;
 
@@ -10,9 +11,23 @@ final class ScpiVariac extends ScpiInstrument implements Variac {
         super(session);
     }
 
+    /** Off is asked for in both ways, whichever of them is understood. */
     @Override
     public void turn(double volts) {
-        session().tell(String.format(Locale.ROOT, "VOLT %.1f", volts), volts > 0 ? "OUTP ON" : "OUTP OFF");
+        if (volts > 0) session().tell(String.format(Locale.ROOT, "VOLT %.1f", volts), "OUTP ON");
+        else if (!obeys("OUTP OFF") & !obeys("VOLT 0.0"))
+            throw new InstrumentException(
+                    InstrumentException.Kind.NONSENSE, "The variac refused to switch off", "Pull the plug");
+    }
+
+    private boolean obeys(String order) {
+        try {
+            session().tell(order);
+            return true;
+        } catch (InstrumentException e) {
+            if (e.kind() != InstrumentException.Kind.NONSENSE) throw e;
+            return false;
+        }
     }
 
     @Override
