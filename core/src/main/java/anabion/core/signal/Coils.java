@@ -12,6 +12,7 @@ import anabion.core.error.InputException;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.simulation.fault.Faults;
+import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -19,7 +20,8 @@ import java.util.Optional;
 /**
  * What the windings of a chassis are to alternating currents, with usual values for what no sheet tells: an IF coil has a quality of
  * {@link #QUALITY} and, where two tuned ones share a can, nine tenths of critical coupling; an output transformer's primary has its
- * load's ohms at {@link #CORNER} Hz. (Usual designs of the time, from textbooks.) Coils of the IF are taken as aligned.
+ * load's ohms at {@link #CORNER} Hz. (Usual designs of the time, from textbooks.) Coils of the IF are taken as aligned, but for what the trims of their
+ * cores say.
  */
 final class Coils {
     static final double QUALITY = 100;
@@ -47,11 +49,13 @@ final class Coils {
     private static final double MISTUNED = 1.1;
 
     private final Chassis chassis;
+    private final Setting setting;
     private final Faults faults;
     private final Optional<Double> intermediate;
 
-    Coils(Chassis chassis, Faults faults, Optional<Double> intermediate) {
+    Coils(Chassis chassis, Setting setting, Faults faults, Optional<Double> intermediate) {
         this.chassis = chassis;
+        this.setting = setting;
         this.faults = faults;
         this.intermediate = intermediate;
     }
@@ -151,7 +155,7 @@ final class Coils {
     }
 
     private double henries(Coil c) {
-        double sound = aligned(c);
+        double sound = aligned(c) * setting.trim(Setting.core(c.part().reference(), c.winding()));
         if (faults.is(c.part().reference(), FaultMode.SHORT) && c.index() == 0) return SHORTED * sound;
         if (faults.is(c.part().reference(), FaultMode.MISTUNED) && c.index() == 0) return MISTUNED * sound;
         return sound;

@@ -27,6 +27,7 @@ final class Networks {
     private static final double STRAYING = 0.03;
 
     private final Chassis chassis;
+    private final Setting setting;
     private final Faults faults;
     private final OperatingPoint solved;
     private final Optional<Band> band;
@@ -34,6 +35,7 @@ final class Networks {
 
     Networks(Chassis chassis, Setting setting, OperatingPoint solved, Optional<Band> band) {
         this.chassis = chassis;
+        this.setting = setting;
         this.faults = new Faults(chassis, setting.faults());
         this.solved = solved;
         this.band = band;
@@ -105,7 +107,7 @@ final class Networks {
             if (e instanceof Element.Device d && d.law() instanceof BipolarLaw law)
                 new Transistor(chassis, direct, d, law).into(network);
         detector.filter(d -> !d.grid()).ifPresent(d -> load(d, direct, network));
-        new Coils(chassis, faults, Frequencies.intermediate(chassis, band)).into(network);
+        new Coils(chassis, setting, faults, Frequencies.intermediate(chassis, band)).into(network);
     }
 
     /** Elements of the direct-current circuit for which the reactances stand. */

@@ -4,7 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.Winding;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.fault.FaultList;
 import anabion.core.simulation.setting.Controls;
@@ -170,6 +172,26 @@ class GainsTest {
         assertThat(volts(gains("halcyon", "L2:open"), "V1.7", Domain.RF)).isInfinite();
         assertThat(volts(gains("halcyon", "L2:open"), "V1.7", Domain.IF))
                 .isLessThan(4 * volts(sound, "V1.7", Domain.IF));
+    }
+
+    /** A core a per cent in costs some gain, and half a per cent of frequency: the response leans to that side. */
+    @Test
+    void aCoreThatStandsElsewhereMovesItsCircuit() {
+        Chassis set = SharedSets.named("halcyon");
+        Winding secondary = ((Component.Windings) set.part("L4").orElseThrow().component())
+                .windings()
+                .get(1);
+        Setting loud = Setting.of(set.supply().volts()).withControls(Controls.volume(set, 1));
+        Setting turned = loud.withTrims(Map.of(Setting.core("L4", secondary), 1.01));
+        Gains sound = gains("halcyon");
+        Gains off = Gains.of(engine, set, turned, set.bands().get(0)).orElseThrow();
+        assertThat(volts(off, "V2.1", Domain.IF)).isBetween(1.02 * volts(sound, "V2.1", Domain.IF), 3.0);
+        List<Gains.Response> leaning = off.selectivity();
+        int middle = leaning.size() / 2;
+        assertThat(leaning.get(middle - 3).decibels())
+                .as("below")
+                .isGreaterThan(leaning.get(middle + 3).decibels());
+        assertThat(volts(off, "V3.1", Domain.AF)).isCloseTo(volts(sound, "V3.1", Domain.AF), within(1e-6));
     }
 
     @Test

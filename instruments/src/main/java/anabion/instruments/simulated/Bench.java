@@ -59,7 +59,7 @@ final class Bench {
     Bench(Chassis chassis, List<Fault> wrong, long seed, DoubleSupplier clock) {
         this.set = new SimulatedSet(chassis, wrong, seed);
         this.shown = new Shown(seed);
-        this.ear = new Ear(set, seed);
+        this.ear = new Ear(set);
         this.clock = clock;
         this.points = Points.of(chassis);
         this.last = clock.getAsDouble();

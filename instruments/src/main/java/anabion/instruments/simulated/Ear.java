@@ -15,26 +15,21 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.Random;
 
 /** What comes out of the speaker: from the air, or from a generator at some point. Not for several threads. */
 final class Ear {
-    /** Decibels by which a specimen's cores are off, one standard deviation. */
-    private static final double ALIGNED = 2;
     /** Decibels above the standard output from which a set gives more and more slowly: volume control by its carrier, and what its output stage can. */
     private static final double FREE = 12;
 
     private final SimulatedSet set;
-    private final long seed;
     private final Points points;
     private final Simulator engine = new Simulator();
     private final Map<Setting, Optional<Loudness>> loud = new HashMap<>();
     private final Map<Setting, Optional<Gains>> gains = new HashMap<>();
 
-    Ear(SimulatedSet set, long seed) {
+    Ear(SimulatedSet set) {
         this.set = set;
         this.points = Points.of(set.chassis());
-        this.seed = seed;
     }
 
     /** A generator's lead and what it gives there. */
@@ -87,18 +82,13 @@ final class Ear {
                 .filter(l -> l.domain() == s.domain() && net(l.point()).equals(net(s.point())) && l.heard())
                 .findFirst();
         if (level.isEmpty()) return 0;
-        double off = s.domain() == Domain.AF ? 0 : misaligned();
-        double decibels = 20 * Math.log10(s.volts() / level.get().volts()) + off + detuned(s, level.get(), g);
+        double decibels = 20 * Math.log10(s.volts() / level.get().volts()) + detuned(s, level.get(), g);
         double heard = decibels <= FREE ? decibels : FREE + (decibels - FREE) / 10;
         return g.output() * Math.pow(10, heard / 20);
     }
 
     private String net(String point) {
         return points.find(point).map(Point::net).orElse(point);
-    }
-
-    private double misaligned() {
-        return -Math.abs(ALIGNED * new Random(seed ^ set.band().hashCode()).nextGaussian());
     }
 
     /** Decibels by which a signal off its frequency is weaker. */
@@ -109,10 +99,9 @@ final class Ear {
         return at(g.selectivity(), middle + s.hertz() - at.hertz());
     }
 
+    /** Where the response is told from: the intermediate frequency, whatever the cores peak at. */
     private static double middle(List<Gains.Response> r) {
-        Gains.Response best = r.get(0);
-        for (Gains.Response x : r) if (x.decibels() > best.decibels()) best = x;
-        return best.hertz();
+        return r.get(r.size() / 2).hertz();
     }
 
     private static double at(List<Gains.Response> r, double hertz) {

@@ -3,6 +3,9 @@ package anabion.instruments.simulated;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.power.PlanKind;
 import anabion.core.power.PowerModel;
@@ -22,6 +25,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Random;
 
 /**
  * One specimen of a set with something wrong, on a variac behind a lamp, as time goes on.
@@ -33,6 +37,8 @@ final class SimulatedSet {
     /** Seconds of one step of the time at most: warming cathodes are followed in steps that grow. */
     private static final double STEP = 8;
 
+    /** By which the inductances of a set that has drifted for decades are off, one standard deviation. */
+    private static final double CORES = 0.008;
     /** Ohms of the wattmeter and its leads, and the share of the line from which they are felt. */
     private static final double BURDEN = 0.02;
 
@@ -90,9 +96,21 @@ final class SimulatedSet {
         this.chassis = chassis;
         this.nominal = PowerModel.sound(chassis);
         this.trims = new HashMap<>(Specimen.of(chassis, seed));
+        trims.putAll(cores(chassis, seed));
         this.wrong.addAll(wrong);
         this.cathodes = WarmCathodes.cold(chassis);
         this.heat = new Heat(chassis);
+    }
+
+    /** Where the cores of the intermediate frequency stand, as factors of their inductances. */
+    private static Map<String, Double> cores(Chassis chassis, long seed) {
+        Random random = new Random(~seed);
+        Map<String, Double> all = new HashMap<>();
+        for (Part p : chassis.parts())
+            if (p.is(PartRole.IF_TRANSFORMER) && p.component() instanceof Component.Windings w)
+                for (Winding x : w.windings())
+                    all.put(Setting.core(p.reference(), x), 1 + CORES * random.nextGaussian());
+        return all;
     }
 
     Chassis chassis() {
@@ -178,7 +196,7 @@ final class SimulatedSet {
         needOff();
         wrong.removeIf(f -> f.part().equals(part));
         heat.renewed(part);
-        trims.remove(part);
+        trims.keySet().removeIf(k -> k.equals(part) || k.startsWith(part + "."));
     }
 
     private void needOff() {

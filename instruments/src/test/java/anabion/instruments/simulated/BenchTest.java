@@ -20,6 +20,8 @@ import org.junit.jupiter.api.Test;
 class BenchTest {
     private static final Chassis HALCYON = SharedSets.named("halcyon");
 
+    private static final double INTERMEDIATE = 465e3;
+
     private static Bench bench(String... faults) {
         return new Bench(HALCYON, Stream.of(faults).map(Fault::parse).toList(), 3, () -> 0);
     }
@@ -123,6 +125,31 @@ class BenchTest {
         double loud = Double.parseDouble(bench.outputVolts());
         assertThat(quiet).isGreaterThan(3 * hum);
         assertThat(loud / quiet).isCloseTo(2, within(0.1));
+    }
+
+    /** Each specimen's cores stand elsewhere: it peaks off its frequency, and only a generator tells. */
+    @Test
+    void aSpecimensCoresStandElsewhere() {
+        assertThat(peak(3)).isNotEqualTo(peak(4));
+        assertThat(Math.abs(peak(3) - INTERMEDIATE)).isLessThan(5e3);
+    }
+
+    private static double peak(long seed) {
+        Bench bench = warm(new Bench(HALCYON, List.of(), seed, () -> 0));
+        bench.inject("V2.1", Domain.IF);
+        bench.level(0.002);
+        bench.gives(true);
+        double best = 0;
+        double at = 0;
+        for (double hertz = INTERMEDIATE - 5e3; hertz <= INTERMEDIATE + 5e3; hertz += 500) {
+            bench.frequency(hertz);
+            double out = Double.parseDouble(bench.outputVolts());
+            if (out > best) {
+                best = out;
+                at = hertz;
+            }
+        }
+        return at;
     }
 
     @Test

@@ -2,6 +2,7 @@ package anabion.core.simulation.setting;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
@@ -16,7 +17,7 @@ import java.util.Map;
  *     middle
  * @param switches reference of a switch to its position; unnamed ones stand where the band or "on" wants them
  * @param faults what is wrong with the set
- * @param trims reference of a resistor or tube, or {@code LINE}, to the factor by which this specimen differs from nominal
+ * @param trims reference of a resistor or tube, the {@link #core} of a winding, or {@code LINE}, to the factor by which this specimen differs from nominal
  * @param warm false before the heaters have warmed
  * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
  */
@@ -58,6 +59,15 @@ public record Setting(
     /** A sound, warm set at a line voltage. */
     public static Setting of(double line) {
         return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true, 0);
+    }
+
+    /**
+     * The trim of where a winding's core stands: the factor of its inductance against the aligned one.
+     *
+     * @param reference of the part
+     */
+    public static String core(String reference, Winding winding) {
+        return reference + "." + winding.name();
     }
 
     /** Factor by which a part of this specimen differs from nominal. */
