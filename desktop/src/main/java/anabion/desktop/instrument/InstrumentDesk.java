@@ -246,7 +246,7 @@ public final class InstrumentDesk implements AutoCloseable {
                     variac.turn(volts);
                     return volts;
                 },
-                v -> Figures.fixed(v, 0) + " V");
+                Rig::volts);
         up = volts > 0;
     }
 

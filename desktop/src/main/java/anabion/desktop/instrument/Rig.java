@@ -2,6 +2,8 @@ package anabion.desktop.instrument;
 
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
 import anabion.desktop.session.InstrumentStates;
 import anabion.desktop.session.InstrumentStatus;
 import anabion.desktop.session.Session;
@@ -108,14 +110,18 @@ final class Rig implements AutoCloseable {
     /** Volts of the variac's dial; empty where nothing says them. */
     OptionalDouble dial() {
         return beside(InstrumentRole.VARIAC)
-                .map(v ->
-                        quiet(() -> asked(InstrumentRole.VARIAC, ((Variac) v)::dial, d -> Figures.fixed(d, 0) + " V")))
+                .map(v -> quiet(() -> asked(InstrumentRole.VARIAC, ((Variac) v)::dial, Rig::volts)))
                 .orElse(OptionalDouble.empty());
+    }
+
+    /** Of a dial: whole volts of the mains, tenths of a battery's. */
+    static String volts(double dial) {
+        return Figures.fixed(dial, dial < 20 && dial > 0 ? 1 : 0) + " V";
     }
 
     /** What a wattmeter shows. */
     Wattmeter.Load load(Wattmeter w) {
-        return asked(InstrumentRole.WATTMETER, w::read, l -> Figures.fixed(l.watts(), 1) + " W");
+        return asked(InstrumentRole.WATTMETER, w::read, l -> Figures.si(new Quantity(l.watts(), Unit.WATT), 3));
     }
 
     private static OptionalDouble quiet(Supplier<Double> question) {

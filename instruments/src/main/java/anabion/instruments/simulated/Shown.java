@@ -17,6 +17,8 @@ final class Shown {
     private static final double DIGITS = 20000;
     private static final double OHMS_ERROR = 0.006;
     private static final double WATTS_ERROR = 0.015;
+    private static final double LEAST_AMPERES = 1e-5;
+    private static final double LEAST_WATTS = 1e-3;
     private static final double MOST_DC = 1000;
     private static final double MOST_AC = 750;
     private static final double LEAST_VOLTS = 0.2;
@@ -51,11 +53,17 @@ final class Shown {
     }
 
     String amperes(double value) {
-        return number(Math.rint(value * watts * 1e4) / 1e4);
+        return figures(value * watts, LEAST_AMPERES);
     }
 
     String watts(double value) {
-        return number(Math.rint(value * watts * 10) / 10);
+        return figures(value * watts, LEAST_WATTS);
+    }
+
+    /** To four figures, as far as the last digit goes. */
+    private static String figures(double value, double least) {
+        double step = Math.max(least, Math.pow(10, Math.floor(Math.log10(Math.max(Math.abs(value), least))) - 3));
+        return number(Math.rint(value / step) * step);
     }
 
     private static String shown(double value, OptionalDouble expected, double least, double most) {
