@@ -137,6 +137,11 @@ class SimulatedBenchTest extends WindowCase {
         until("what is heard", () -> said(InstrumentRole.HANDS).equals("loud"));
         enter("off");
         until("off at last", () -> said(InstrumentRole.VARIAC).equals("0 V"));
+        interact(() -> session.open(
+                DemoWorkshop.chassis("lark").id(), () -> session.step().set(Step.VOLTAGES)));
+        until("another set", () -> shows("Dunmarrow Lark") && shows("OC71"));
+        key(KeyCode.F6);
+        until("which is not on the bench", () -> shows("has another set on it: Tarnholt Brae"));
     }
 
     /** Late, garbled, twice or lost: each is said, and nothing is entered. The window works on meanwhile. */

@@ -19,6 +19,7 @@ import java.util.UUID;
 /** Keeps the set on a simulated bench as the record has it: what is lifted, what was renewed, which band, which lamp. On a real one hands have done it. */
 final class Follow {
     private final Session session;
+    private final SetRecord of;
     private final Set<UUID> done = new HashSet<>();
     private List<String> off = List.of();
     private Optional<Optional<String>> lamp = Optional.empty();
@@ -27,7 +28,20 @@ final class Follow {
     /** @param set as it is fitted when the bench begins: what was done before is done */
     Follow(Session session, SetRecord set) {
         this.session = session;
+        this.of = set;
         set.job().alterations().forEach(a -> done.add(a.id()));
+    }
+
+    /**
+     * What is measured on a bench belongs to the set that was in hand when it was connected.
+     *
+     * @throws InputException if that is another
+     */
+    void need(SetRecord set) {
+        if (set.id().equals(of.id())) return;
+        throw InputException.at("")
+                .because(session.say("instrument.other-set", of.chassis().name()))
+                .so(session.say("instrument.other-set.remedy"));
     }
 
     /**

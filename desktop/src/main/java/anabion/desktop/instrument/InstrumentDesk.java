@@ -53,7 +53,8 @@ public final class InstrumentDesk implements AutoCloseable {
     private boolean up;
 
     private Optional<BenchProcess> bench = Optional.empty();
-    private Optional<Follow> follow = Optional.empty();
+    /** Written on the thread of the instruments. */
+    private volatile Optional<Follow> follow = Optional.empty();
 
     /** Starts a simulated bench. A port: tests have one that runs quicker. */
     @FunctionalInterface
@@ -256,6 +257,7 @@ public final class InstrumentDesk implements AutoCloseable {
     private Runnable following(Optional<ReadingRequest> request) {
         SetRecord set = session.need();
         String band = session.condition().get().map(c -> c.band()).orElse("");
+        follow.ifPresent(f -> f.need(set));
         return () -> {
             if (follow.isPresent()) rig.hands().ifPresent(h -> follow.get().record(h, set, band, request));
         };

@@ -10,6 +10,7 @@ import anabion.instruments.InstrumentRole;
 import java.time.Duration;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -44,17 +45,17 @@ final class InstrumentTaking {
             throw InputException.at("")
                     .because(session().say("ui.meter.elsewhere"))
                     .so(session().say("ui.meter.elsewhere.remedy"));
+        CompletableFuture<?> reading = desk.take(sheet);
         shell.probe().say(session().say("ui.meter.reading"));
         int mine = ++taken;
-        desk.take(sheet)
-                .whenComplete((done, e) -> Platform.runLater(() -> {
-                    answered = Math.max(answered, mine);
-                    // what is said of a newer one stays
-                    if (e == null && mine == taken) shell.probe().say("");
-                    if (e == null) return;
-                    stop();
-                    shell.troubles().say(e, "");
-                }));
+        reading.whenComplete((done, e) -> Platform.runLater(() -> {
+            answered = Math.max(answered, mine);
+            // what is said of a newer one stays
+            if (e == null && mine == taken) shell.probe().say("");
+            if (e == null) return;
+            stop();
+            shell.troubles().say(e, "");
+        }));
     }
 
     /** @param every empty to end it */
@@ -64,11 +65,20 @@ final class InstrumentTaking {
         stream = new Timeline(
                 new KeyFrame(javafx.util.Duration.millis((double) every.get().toMillis()), e -> {
                     // an instrument that is slower than the interval is not asked twice at once
-                    if (answered == taken) shell.guarded(take);
+                    if (answered == taken) shell.guarded(() -> orStop(take));
                 }));
         stream.setCycleCount(Animation.INDEFINITE);
         stream.play();
         take.run();
+    }
+
+    private void orStop(Runnable take) {
+        try {
+            take.run();
+        } catch (InputException e) {
+            stop();
+            throw e;
+        }
     }
 
     void stop() {

@@ -9,6 +9,7 @@ import java.util.ArrayList;
 import java.util.Deque;
 import java.util.List;
 import java.util.Locale;
+import java.util.NoSuchElementException;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
@@ -43,6 +44,9 @@ final class Commands {
             failed("-221,\"" + e.getMessage().replace('"', '\'') + '"');
         } catch (NumberFormatException | IndexOutOfBoundsException e) {
             failed(PARAMETER);
+        } catch (ArithmeticException | IllegalStateException | NoSuchElementException e) {
+            // a circuit without a solution
+            failed("-300,\"Device error: " + e.getMessage() + '"');
         }
         return Optional.empty();
     }
