@@ -30,12 +30,15 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 
 /** The instruments on the bench, asked on a thread of their own so that a slow one never holds the window up. */
 public final class InstrumentDesk implements AutoCloseable {
     private static final String SETTING = "instrument.";
+    /** Milliseconds that a variac is given to go down when the program ends: as long as an answer may take, and to connect anew. */
+    private static final int DOWN_MS = 7000;
     /** A variac is turned no higher than so many nominal lines. */
     private static final double MOST = 1.1;
 
@@ -50,7 +53,7 @@ public final class InstrumentDesk implements AutoCloseable {
     private final Rig rig;
     private final Readings readings;
     /** Whether the program has turned the variac up. */
-    private boolean up;
+    private volatile boolean up;
 
     private Optional<BenchProcess> bench = Optional.empty();
     /** Written on the thread of the instruments. */
@@ -84,7 +87,7 @@ public final class InstrumentDesk implements AutoCloseable {
                         w.setting(SETTING + r.code()).filter(s -> !s.isEmpty()).ifPresent(s -> all.put(r, s));
                     return all;
                 },
-                all -> thread.execute(() -> all.forEach(rig::remember)));
+                all -> later(() -> all.forEach(rig::remember)));
     }
 
     /** Whether a simulated bench belongs to the set. */
@@ -224,7 +227,7 @@ public final class InstrumentDesk implements AutoCloseable {
         if (!was
                 || (same && is)
                 || session.instruments().of(InstrumentRole.VARIAC).isEmpty()) return;
-        thread.execute(this::down);
+        later(this::down);
     }
 
     private void down() {
@@ -349,14 +352,26 @@ public final class InstrumentDesk implements AutoCloseable {
         });
     }
 
+    /** On the thread of the instruments; not any more once they are let go. */
+    private void later(Runnable work) {
+        if (!thread.isShutdown()) thread.execute(work);
+    }
+
     /** What the program turned up it turns down when it ends. */
     @Override
     public void close() {
-        thread.execute(() -> {
+        later(() -> {
             if (up) down();
             rig.close();
+            bench.ifPresent(BenchProcess::close);
         });
-        thread.execute(() -> bench.ifPresent(BenchProcess::close));
+        boolean turning = up;
         thread.shutdown();
+        try {
+            // the program must not end before the variac is down
+            if (turning && !thread.awaitTermination(DOWN_MS, TimeUnit.MILLISECONDS)) thread.shutdownNow();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
     }
 }

@@ -64,7 +64,7 @@ final class ShellActions {
             else shell.bench().flipSocket();
         });
         a.add("next-test", "Shortcut+G", () -> shell.begin(shell.nextTest().first()));
-        a.add("meter", "F6", shell::takeFromInstruments);
+        a.add("meter", "F6", () -> shell.takeFromInstruments());
         for (int i = 1; i <= 6; i++) {
             int tab = i;
             a.add("tab-" + i, "Alt+" + i, () -> {
