@@ -14,8 +14,13 @@ final class ScpiVariac extends ScpiInstrument implements Variac {
     /** Off is asked for in both ways, whichever of them is understood. */
     @Override
     public void turn(double volts) {
-        if (volts > 0) session().tell(String.format(Locale.ROOT, "VOLT %.1f", volts), "OUTP ON");
-        else if (!obeys("OUTP OFF") & !obeys("VOLT 0.0"))
+        if (volts > 0) {
+            session().tell(String.format(Locale.ROOT, "VOLT %.1f", volts), "OUTP ON");
+            return;
+        }
+        boolean output = obeys("OUTP OFF");
+        boolean dial = obeys("VOLT 0.0");
+        if (!output && !dial)
             throw new InstrumentException(
                     InstrumentException.Kind.NONSENSE, "The variac refused to switch off", "Pull the plug");
     }
