@@ -1,10 +1,50 @@
 package anabion.instruments;
 
+import anabion.core.job.SignalKind;
+import anabion.core.json.Coded;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /** Who moves leads, turns controls, looks and listens on a simulated bench. On a real one a person does. */
 public interface Hands extends Instrument {
+    /** Kinds of what is seen and smelt. */
+    enum Sign implements Coded {
+        /** How the lamp in the line glows. */
+        LAMP,
+        /** A tube that is not lit. */
+        DARK,
+        RED_PLATE,
+        SMOKE,
+        SMELL,
+        HOT_PART,
+        /** A part that has burnt. */
+        BURNT;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /**
+     * Something seen or smelt.
+     *
+     * @param of the part, or how the lamp glows; empty for a smell
+     */
+    record Seen(Sign sign, String of) {
+        /** As it is said and sent: {@code smoke R12}. */
+        public String text() {
+            return (sign.code() + " " + of).strip();
+        }
+
+        /** What {@link #text} wrote; empty for anything else. */
+        public static Optional<Seen> parse(String text) {
+            String[] words = text.strip().split(" ", 2);
+            return Coded.find(Sign.values(), words[0]).map(s -> new Seen(s, words.length > 1 ? words[1] : ""));
+        }
+    }
+
     /**
      * Puts the meter's leads to two points.
      *
@@ -16,9 +56,9 @@ public interface Hands extends Instrument {
     /**
      * Puts the generator's lead to a point.
      *
-     * @param signal {@code af}, {@code if} or {@code rf}
+     * @param signal sound, or a carrier
      */
-    void inject(String point, String signal);
+    void inject(String point, SignalKind signal);
 
     /** Chooses a band, the volume full up. */
     void band(String name);
@@ -40,8 +80,8 @@ public interface Hands extends Instrument {
     /** What the speaker says, as the code of an outcome. */
     String listen();
 
-    /** What is seen and smelt, one sign a line: {@code dark V3}, {@code lamp dim}, {@code smoke R12}, {@code red-plate V4}. */
-    List<String> look();
+    /** What is seen and smelt; nothing where nothing is unusual. */
+    List<Seen> look();
 
     /** Whether a tester finds a part good. */
     boolean test(String part);

@@ -54,8 +54,12 @@ record Cathodes(Map<String, CathodeWarmUp.Kind> kinds, double dropped) {
     }
 
     private double share(CathodeWarmUp.Kind kind, double heat, double seconds) {
-        double last = Math.max(Heated.emission(heat), LEAST);
-        return Math.max(LEAST, CathodeWarmUp.emission(kind, heat, dropped, seconds) / last);
+        return share(CathodeWarmUp.emission(kind, heat, dropped, seconds), heat);
+    }
+
+    /** An emission as a share of that in the end. */
+    static double share(double emission, double heat) {
+        return Math.max(LEAST, emission / Math.max(Heated.emission(heat), LEAST));
     }
 
     /** Seconds until the slowest gives a share of what it gives in the end, in steps of {@value #STEP}; {@code most} where it takes longer. */

@@ -2,7 +2,6 @@ package anabion.core.power;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.device.model.CathodeWarmUp;
-import anabion.core.device.model.Heated;
 import java.util.HashMap;
 import java.util.Map;
 import java.util.TreeMap;
@@ -14,9 +13,6 @@ import java.util.TreeMap;
  * is solved: by the volts that its heater has.
  */
 public final class WarmCathodes {
-    /** A tube without any emission stops the solver: this much is none. */
-    private static final double LEAST = 1e-12;
-
     private final Cathodes cathodes;
     private final Map<CathodeWarmUp.Kind, Double> temperatures;
 
@@ -50,11 +46,11 @@ public final class WarmCathodes {
      * @param heat as in {@link #after}
      */
     public Map<String, Double> shares(double heat) {
-        double last = Math.max(Heated.emission(heat), LEAST);
         Map<String, Double> all = new HashMap<>();
+        // hotter than the line would have them, they give no more than they can
         cathodes.kinds()
                 .forEach((tube, kind) -> all.put(
-                        tube, Math.max(LEAST, Math.min(1, CathodeWarmUp.emission(temperatures.get(kind)) / last))));
+                        tube, Math.min(1, Cathodes.share(CathodeWarmUp.emission(temperatures.get(kind)), heat))));
         return all;
     }
 }

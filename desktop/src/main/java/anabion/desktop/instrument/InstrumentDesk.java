@@ -110,6 +110,7 @@ public final class InstrumentDesk implements AutoCloseable {
         if (c.role().isEmpty()) return c.address().isEmpty() ? own() : all(c.address(), session.need());
         InstrumentRole role = role(c.role().get());
         return asked(() -> {
+            if (role == InstrumentRole.VARIAC) letDown();
             String name = rig.connect(role, c.address()).name();
             if (!c.address().isEmpty())
                 remember(role, Address.parse(c.address()).text());
@@ -132,6 +133,7 @@ public final class InstrumentDesk implements AutoCloseable {
     }
 
     private String connected(String address, SetRecord set) {
+        letDown();
         List<InstrumentRole> roles = connector.roles(address);
         for (InstrumentRole r : roles)
             rig.connect(r, Address.parse(address).on(r.code()).text());
@@ -146,6 +148,7 @@ public final class InstrumentDesk implements AutoCloseable {
                 .because(session.say("instrument.no-bench"))
                 .so(session.say("instrument.no-bench.remedy")));
         return asked(() -> {
+            letDown();
             bench.ifPresent(BenchProcess::close);
             BenchProcess started = benches.start(ChassisCodec.text(set.chassis()), condition);
             bench = Optional.of(started);
@@ -157,6 +160,7 @@ public final class InstrumentDesk implements AutoCloseable {
         List<InstrumentRole> roles =
                 d.role().isPresent() ? List.of(role(d.role().get())) : List.of(InstrumentRole.values());
         return asked(() -> {
+            if (roles.contains(InstrumentRole.VARIAC)) letDown();
             for (InstrumentRole r : roles) {
                 rig.disconnect(r);
                 remember(r, "");
@@ -195,9 +199,7 @@ public final class InstrumentDesk implements AutoCloseable {
                     .so(session.say("instrument.turn-high.remedy"));
         Runnable following = following(request);
         return asked(() -> {
-            Variac variac = rig.variac().orElseThrow(() -> InputException.at("turn")
-                    .because(session.say("instrument.none", InstrumentRole.VARIAC.noun()))
-                    .so(session.say("instrument.none.remedy", "variac", "variac")));
+            Variac variac = rig.need(rig.variac(), InstrumentRole.VARIAC);
             if (volts > 0) following.run();
             turned(variac, volts);
             return volts;
@@ -228,6 +230,11 @@ public final class InstrumentDesk implements AutoCloseable {
                 || (same && is)
                 || session.instruments().of(InstrumentRole.VARIAC).isEmpty()) return;
         later(this::down);
+    }
+
+    /** A variac that is not spoken to any more must not stay up. */
+    private void letDown() {
+        if (up) down();
     }
 
     private void down() {
@@ -334,10 +341,7 @@ public final class InstrumentDesk implements AutoCloseable {
         return asked(() -> {
             Hands hands = hands(following);
             return switch (s.what()) {
-                case LOOK ->
-                    rig.asked(InstrumentRole.HANDS, hands::look, all -> String.join(", ", all)).stream()
-                            .reduce((a, b) -> a + ", " + b)
-                            .orElse("");
+                case LOOK -> rig.words(rig.looked(hands));
                 case LISTEN ->
                     rig.asked(
                             InstrumentRole.HANDS,
@@ -361,7 +365,7 @@ public final class InstrumentDesk implements AutoCloseable {
     @Override
     public void close() {
         later(() -> {
-            if (up) down();
+            letDown();
             rig.close();
             bench.ifPresent(BenchProcess::close);
         });

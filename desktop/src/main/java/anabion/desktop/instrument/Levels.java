@@ -1,6 +1,7 @@
 package anabion.desktop.instrument;
 
 import anabion.core.error.InputException;
+import anabion.core.job.SignalKind;
 import anabion.desktop.session.Session;
 import anabion.desktop.sheet.ReadingRequest;
 import anabion.instruments.Generator;
@@ -31,9 +32,9 @@ final class Levels {
 
     /** @return the line: the level, or that nothing comes */
     String level(ReadingRequest.Level at) {
-        Generator generator = rig.generator().orElseThrow(() -> none(InstrumentRole.GENERATOR));
+        Generator generator = rig.need(rig.generator(), InstrumentRole.GENERATOR);
         rig.hands().ifPresent(h -> h.inject(at.point(), at.signal()));
-        double depth = at.signal().equals("af") ? 0 : DEPTH;
+        double depth = at.signal() == SignalKind.AF ? 0 : DEPTH;
         if (rig.outputMeter().isEmpty()) {
             give(generator, at, at.volts(), depth);
             throw InputException.at(at.place())
@@ -75,11 +76,5 @@ final class Levels {
 
     private double read(OutputMeter meter) {
         return rig.asked(InstrumentRole.OUTPUT_METER, meter::volts, Readings::level);
-    }
-
-    private InputException none(InstrumentRole role) {
-        return InputException.at("")
-                .because(session.say("instrument.none", role.noun()))
-                .so(session.say("instrument.none.remedy", role.noun(), role.code()));
     }
 }

@@ -65,7 +65,7 @@ final class Readings {
     }
 
     private Meter meter() {
-        return rig.meter().orElseThrow(() -> refused("none", InstrumentRole.METER.noun(), InstrumentRole.METER.code()));
+        return rig.need(rig.meter(), InstrumentRole.METER);
     }
 
     private double read(Meter meter, Measure measure, OptionalDouble expected) {
@@ -106,8 +106,7 @@ final class Readings {
     }
 
     private List<String> step(ReadingRequest.Step s) {
-        if (rig.meter().isEmpty() && rig.wattmeter().isEmpty())
-            throw refused("none", InstrumentRole.METER.noun(), InstrumentRole.METER.code());
+        if (rig.wattmeter().isEmpty()) meter();
         at(s.dial());
         List<String> lines = new ArrayList<>();
         // what eyes find comes first: it may switch the set off
@@ -132,15 +131,24 @@ final class Readings {
 
     /** In the words of the sheet: glow, dark tubes, what stops the work. */
     private List<String> seen(Hands h) {
-        List<String> signs = rig.asked(InstrumentRole.HANDS, h::look, all -> String.join(", ", all));
-        List<String> lines = new ArrayList<>();
-        for (String sign : signs) {
-            String[] words = sign.split(" ", 2);
-            if (words[0].equals("lamp")) lines.add(words[1]);
-            String code = words[0].equals("dark") ? WatchSign.DARK_TUBE.code() : words[0];
-            WatchSign.named(code).ifPresent(s -> lines.add(String.valueOf(s.key())));
-        }
-        return lines.stream().distinct().toList();
+        return rig.looked(h).stream().flatMap(s -> line(s).stream()).distinct().toList();
+    }
+
+    private static Optional<String> line(Hands.Seen s) {
+        return switch (s.sign()) {
+            case LAMP -> Optional.of(s.of());
+            case DARK -> key(WatchSign.DARK_TUBE);
+            case RED_PLATE -> key(WatchSign.RED_PLATE);
+            case SMOKE -> key(WatchSign.SMOKE);
+            case SMELL -> key(WatchSign.SMELL);
+            case HOT_PART -> key(WatchSign.HOT_PART);
+            // it smoked before, and was seen then
+            case BURNT -> Optional.empty();
+        };
+    }
+
+    private static Optional<String> key(WatchSign sign) {
+        return Optional.of(String.valueOf(sign.key()));
     }
 
     private String stage(ReadingRequest.OfStage s) {
@@ -158,8 +166,7 @@ final class Readings {
     }
 
     private Wattmeter wattmeter() {
-        return rig.wattmeter()
-                .orElseThrow(() -> refused("none", InstrumentRole.WATTMETER.noun(), InstrumentRole.WATTMETER.code()));
+        return rig.need(rig.wattmeter(), InstrumentRole.WATTMETER);
     }
 
     private double between(StageTable.Row row, String against, Measure measure) {

@@ -20,11 +20,13 @@ import anabion.instruments.Wattmeter;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.function.Function;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 
 /** The instruments that are spoken to, one of each role. Asked on one thread, which is not the interface's. */
 final class Rig implements AutoCloseable {
@@ -124,6 +126,18 @@ final class Rig implements AutoCloseable {
         return asked(InstrumentRole.WATTMETER, w::read, l -> Figures.si(new Quantity(l.watts(), Unit.WATT), 3));
     }
 
+    /** What eyes and nose find. */
+    List<Hands.Seen> looked(Hands h) {
+        return asked(InstrumentRole.HANDS, h::look, this::words);
+    }
+
+    /** In one line. */
+    String words(List<Hands.Seen> seen) {
+        return seen.isEmpty()
+                ? session.say("instrument.nothing-seen")
+                : seen.stream().map(Hands.Seen::text).collect(Collectors.joining(", "));
+    }
+
     private static OptionalDouble quiet(Supplier<Double> question) {
         try {
             return OptionalDouble.of(question.get());
@@ -154,6 +168,13 @@ final class Rig implements AutoCloseable {
 
     Optional<Hands> hands() {
         return get(InstrumentRole.HANDS).map(Hands.class::cast);
+    }
+
+    /** @throws InputException if it is not there, saying how to connect it */
+    <T> T need(Optional<T> instrument, InstrumentRole role) {
+        return instrument.orElseThrow(() -> InputException.at("")
+                .because(session.say("instrument.none", role.noun()))
+                .so(session.say("instrument.none.remedy", role.code())));
     }
 
     /**

@@ -2,6 +2,7 @@ package anabion.desktop.sheet;
 
 import anabion.core.chassis.Measure;
 import anabion.core.job.PowerStage;
+import anabion.core.job.SignalKind;
 import anabion.core.power.StageTable;
 import anabion.instruments.InstrumentRole;
 import java.util.List;
@@ -53,11 +54,11 @@ public sealed interface ReadingRequest {
      * What a generator must give at a point for the standard output.
      *
      * @param place what the line begins with
-     * @param signal {@code af}, {@code if} or {@code rf}
+     * @param signal sound, or a carrier
      * @param hertz of the signal
      * @param volts that a good set needs
      * @param output volts at the speaker that are wanted
      */
-    record Level(String place, String point, String signal, double hertz, double volts, double output)
+    record Level(String place, String point, SignalKind signal, double hertz, double volts, double output)
             implements ReadingRequest {}
 }

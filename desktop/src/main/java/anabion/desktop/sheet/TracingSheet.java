@@ -342,7 +342,7 @@ public final class TracingSheet implements Sheet {
                 .map(r -> new ReadingRequest.Level(
                         r.signal().code() + " " + r.point(),
                         r.point(),
-                        r.signal().code(),
+                        r.signal(),
                         r.at().hertz(),
                         r.at().volts(),
                         TraceTable.output(session.need().chassis())));

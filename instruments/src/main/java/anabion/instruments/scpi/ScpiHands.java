@@ -1,5 +1,6 @@
 package anabion.instruments.scpi;
 
+import anabion.core.job.SignalKind;
 import anabion.instruments.Hands;
 import java.util.List;
 import java.util.Locale;
@@ -21,8 +22,8 @@ final class ScpiHands extends ScpiInstrument implements Hands {
     }
 
     @Override
-    public void inject(String point, String signal) {
-        session().tell("HAND:INJ " + quoted(point) + "," + signal);
+    public void inject(String point, SignalKind signal) {
+        session().tell("HAND:INJ " + quoted(point) + "," + signal.code());
     }
 
     @Override
@@ -58,10 +59,9 @@ final class ScpiHands extends ScpiInstrument implements Hands {
     }
 
     @Override
-    public List<String> look() {
+    public List<Seen> look() {
         return Stream.of(plain(session().ask("HAND:LOOK?")).split(";"))
-                .map(String::strip)
-                .filter(s -> !s.isEmpty())
+                .flatMap(s -> Seen.parse(s).stream())
                 .toList();
     }
 

@@ -4,6 +4,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
@@ -12,6 +13,8 @@ import anabion.core.signal.Domain;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
+import anabion.instruments.Hands.Seen;
+import anabion.instruments.Hands.Sign;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -79,8 +82,19 @@ final class Bench {
     // --- hands ---
 
     synchronized void probe(String one, String other) {
-        plus = points.need(one).net();
-        minus = points.need(other).net();
+        String first = net(one);
+        minus = net(other);
+        plus = first;
+    }
+
+    /** Of a net, a pin, or the terminal of any part, as transformers have them. */
+    private String net(String point) {
+        int dot = point.indexOf('.');
+        Optional<String> terminal = dot < 0
+                ? Optional.empty()
+                : set.chassis().part(point.substring(0, dot)).map(p -> p.nets().get(point.substring(dot + 1)));
+        return points.find(point).map(Point::net).or(() -> terminal).orElseGet(() -> points.need(point)
+                .net());
     }
 
     synchronized void inject(String point, Domain signal) {
@@ -143,20 +157,19 @@ final class Bench {
         return !f.plain() || f.mode() == FaultMode.GASSY || Double.parseDouble(f.amount()) < REJECTED;
     }
 
-    synchronized List<String> look() {
+    synchronized List<Seen> look() {
         pass();
-        List<String> all = new ArrayList<>();
+        List<Seen> all = new ArrayList<>();
         set.lamp()
                 .filter(l -> set.on())
-                .ifPresent(l ->
-                        all.add("lamp " + l.glow(l.across(set.load().amperes())).code()));
+                .ifPresent(l -> all.add(new Seen(
+                        Sign.LAMP, l.glow(l.across(set.load().amperes())).code())));
         set.point()
                 .filter(o -> set.load().volts() > LOOKED * set.nominalVolts())
                 .ifPresent(o -> set.chassis().parts().forEach(p -> {
-                    if (dark(p, o)) all.add("dark " + p.reference());
+                    if (dark(p, o)) all.add(new Seen(Sign.DARK, p.reference()));
                 }));
         all.addAll(set.heat().signs());
-        if (all.isEmpty()) all.add("nothing unusual");
         return all;
     }
 

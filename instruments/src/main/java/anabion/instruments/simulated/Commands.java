@@ -3,6 +3,7 @@ package anabion.instruments.simulated;
 import anabion.core.error.InputException;
 import anabion.core.json.Coded;
 import anabion.core.signal.Domain;
+import anabion.instruments.Hands;
 import anabion.instruments.InstrumentRole;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -183,7 +184,8 @@ final class Commands {
             case "HAND:PAUS" ->
                 done(() -> bench.pause(Math.max(0, Math.min(LONGEST_PAUSE, Double.parseDouble(p.get(0))))));
             case "HAND:EAR?" -> Optional.of('"' + bench.listen() + '"');
-            case "HAND:LOOK?" -> Optional.of('"' + String.join(";", bench.look()) + '"');
+            case "HAND:LOOK?" ->
+                Optional.of('"' + bench.look().stream().map(Hands.Seen::text).collect(Collectors.joining(";")) + '"');
             case "HAND:TEST?" -> Optional.of(bench.test(p.get(0)) ? "\"good\"" : "\"bad\"");
             default -> unknown();
         };

@@ -8,11 +8,16 @@ import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.power.PowerModel;
 import anabion.core.power.SupplyPoint;
+import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.Overload;
+import anabion.instruments.Hands.Seen;
+import anabion.instruments.Hands.Sign;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /**
  * How hot parts are that take more than they are rated for, and which of them have burnt.
@@ -25,6 +30,8 @@ final class Heat {
     private static final double SMOKES = 2;
 
     private static final double RED = 1.6;
+    /** From which a finger notices. */
+    private static final double HOT = 1.2;
     /** A mains transformer that gives so many times its usual current, for so many seconds. */
     private static final double WINDING = 2.5;
 
@@ -51,7 +58,7 @@ final class Heat {
     void warm(SupplyPoint at, PowerModel nominal, double seconds) {
         Map<Spot, Double> ratios = new HashMap<>();
         for (Overload o : at.overloads())
-            ratios.merge(new Spot(part(o.part()), o.place()), o.watts() / o.limit(), Math::max);
+            ratios.merge(new Spot(OperatingPoint.reference(o.part()), o.place()), o.watts() / o.limit(), Math::max);
         for (Spot s : ratios.keySet()) warmth.putIfAbsent(s, 1.0);
         for (Spot s : List.copyOf(warmth.keySet())) {
             double x = towards(warmth.get(s), ratios.getOrDefault(s, 1.0), seconds, seconds(s.place()));
@@ -111,11 +118,6 @@ final class Heat {
         if (!burnt.contains(f)) burnt.add(f);
     }
 
-    private static String part(String element) {
-        int dot = element.indexOf('.');
-        return dot < 0 ? element : element.substring(0, dot);
-    }
-
     List<Fault> burnt() {
         return List.copyOf(burnt);
     }
@@ -125,16 +127,19 @@ final class Heat {
         warmth.keySet().removeIf(s -> s.part().equals(part));
     }
 
-    /** What eyes and nose find, one sign a word and a part. */
-    List<String> signs() {
-        List<String> all = new ArrayList<>();
-        warmth.forEach((s, x) -> {
-            if (s.place() != Overload.Place.BODY && x > RED) all.add("red-plate " + s.part());
-            else if (x > SMOKES) all.add("smoke " + s.part());
-            else if (x > 1.2) all.add("hot-part " + s.part());
-        });
-        if (winding > SMOKES) all.add("smell");
-        burnt.forEach(f -> all.add("burnt " + f.part()));
-        return all.stream().sorted().toList();
+    /** What eyes and nose find, by kind and part. */
+    List<Seen> signs() {
+        List<Seen> all = new ArrayList<>();
+        warmth.forEach((s, x) -> sign(s, x).ifPresent(k -> all.add(new Seen(k, s.part()))));
+        if (winding > SMOKES) all.add(new Seen(Sign.SMELL, ""));
+        burnt.forEach(f -> all.add(new Seen(Sign.BURNT, f.part())));
+        all.sort(Comparator.comparing(Seen::text));
+        return all;
+    }
+
+    private static Optional<Sign> sign(Spot s, double warmth) {
+        if (s.place() != Overload.Place.BODY && warmth > RED) return Optional.of(Sign.RED_PLATE);
+        if (warmth > SMOKES) return Optional.of(Sign.SMOKE);
+        return warmth > HOT ? Optional.of(Sign.HOT_PART) : Optional.empty();
     }
 }

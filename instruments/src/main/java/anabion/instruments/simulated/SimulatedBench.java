@@ -10,6 +10,7 @@ import java.io.PrintWriter;
 import java.util.List;
 import java.util.Optional;
 import java.util.Random;
+import java.util.SplittableRandom;
 
 /**
  * A bench to try instruments on, as a program of its own: one specimen of a set, with something wrong that only measurements tell.
@@ -25,9 +26,15 @@ public record SimulatedBench(Chassis chassis, List<Fault> faults, boolean sound,
         faults = List.copyOf(faults);
     }
 
-    private List<Fault> wrong() {
+    /** What is wrong with it. */
+    List<Fault> wrong() {
         if (sound || !faults.isEmpty()) return faults;
-        return List.of(FaultDraw.of(chassis, new Random(seed)));
+        return List.of(FaultDraw.of(chassis, new Random(mixed())));
+    }
+
+    /** Seeds that people give are small and alike, and the first numbers drawn from such hardly differ. */
+    private long mixed() {
+        return new SplittableRandom(seed).nextLong();
     }
 
     /**
@@ -39,7 +46,7 @@ public record SimulatedBench(Chassis chassis, List<Fault> faults, boolean sound,
      * @throws IOException if the port is taken
      */
     public void run(PrintWriter out, Optional<InputStream> in) throws IOException {
-        Bench bench = new Bench(chassis, wrong(), seed, () -> System.nanoTime() / 1e9 * speed);
+        Bench bench = new Bench(chassis, wrong(), mixed(), () -> System.nanoTime() / 1e9 * speed);
         try (BenchServer server = new BenchServer(bench, port)) {
             in.ifPresent(i -> until(i, server));
             out.println("bench 127.0.0.1:" + server.port());

@@ -6,6 +6,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
+import anabion.core.coldcheck.Discharge;
 import anabion.core.error.InputException;
 import anabion.core.power.PlanKind;
 import anabion.core.power.PowerModel;
@@ -59,6 +60,8 @@ final class SimulatedSet {
     private final Map<String, Double> trims;
     private final List<Fault> wrong = new ArrayList<>();
     private final Heat heat;
+    /** Of the filters that stand high. */
+    private final double farads;
 
     private List<String> lifted = List.of();
     private double dial;
@@ -100,6 +103,7 @@ final class SimulatedSet {
         this.wrong.addAll(wrong);
         this.cathodes = WarmCathodes.cold(chassis);
         this.heat = new Heat(chassis);
+        this.farads = Discharge.of(chassis).map(Discharge::farads).orElse(0.0);
     }
 
     /** Where the cores of the intermediate frequency stand, as factors of their inductances. */
@@ -153,12 +157,6 @@ final class SimulatedSet {
 
     private Left filters() {
         OperatingPoint o = powered().point();
-        double farads = chassis.parts().stream()
-                .filter(p -> p.component() instanceof Component.Capacitor)
-                .flatMap(p -> ((Component.Capacitor) p.component()).farads().stream())
-                .mapToDouble(Double::doubleValue)
-                .filter(f -> f >= 1e-6)
-                .sum();
         double volts = 0;
         double amperes = 1e-5;
         for (var c : o.supplies().values())

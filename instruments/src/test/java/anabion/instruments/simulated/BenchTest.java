@@ -7,11 +7,17 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.error.InputException;
+import anabion.core.job.PowerStage;
+import anabion.core.power.PowerModel;
+import anabion.core.power.StageTable;
+import anabion.core.power.StageTables;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.SharedSets;
+import anabion.instruments.Hands;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
@@ -32,6 +38,10 @@ class BenchTest {
         return bench;
     }
 
+    private static List<String> look(Bench bench) {
+        return bench.look().stream().map(Hands.Seen::text).toList();
+    }
+
     private static double volts(Bench bench, String point) {
         bench.probe(point, "CHASSIS");
         return Double.parseDouble(bench.directVolts(OptionalDouble.empty()));
@@ -44,7 +54,7 @@ class BenchTest {
                 new Simulator().solve(HALCYON, Setting.of(230)).volts("B1").orElseThrow();
         assertThat(volts(bench, "B1")).as("tolerances and a meter").isCloseTo(rail, within(0.08 * rail));
         assertThat(Double.parseDouble(bench.watts())).isBetween(33.0, 45.0);
-        assertThat(bench.look()).containsExactly("nothing unusual");
+        assertThat(bench.look()).isEmpty();
         assertThat(bench.listen()).isEqualTo("loud");
     }
 
@@ -90,12 +100,12 @@ class BenchTest {
         bench.lamp("100W");
         bench.turn(230);
         bench.pause(120);
-        assertThat(bench.look()).anyMatch(s -> s.matches("lamp (half|bright)"));
-        assertThat(bench.look()).noneMatch(s -> s.startsWith("burnt"));
+        assertThat(look(bench)).anyMatch(s -> s.matches("lamp (half|bright)"));
+        assertThat(look(bench)).noneMatch(s -> s.startsWith("burnt"));
         Bench bare = bench("C18.1:short");
         bare.turn(230);
         bare.pause(300);
-        assertThat(bare.look()).anyMatch(s -> s.startsWith("burnt"));
+        assertThat(look(bare)).anyMatch(s -> s.startsWith("burnt"));
     }
 
     @Test
@@ -154,15 +164,34 @@ class BenchTest {
 
     @Test
     void aDarkTubeIsSeen() {
-        assertThat(warm(bench("V2:heater-open")).look()).contains("dark V2");
+        assertThat(look(warm(bench("V2:heater-open")))).contains("dark V2");
     }
 
     @Test
-    void whatIsWrongIsDrawnBySeed() {
-        assertThat(new Bench(HALCYON, List.of(), 7, () -> 0).look()).isNotEmpty();
+    void whatMakesNoSenseIsRefused() {
         assertThatThrownBy(() -> bench("X9:open")).isInstanceOf(InputException.class);
         assertThatThrownBy(() -> bench().turn(1000)).isInstanceOf(InputException.class);
         assertThatThrownBy(() -> bench().probe("V9.9", "CHASSIS")).isInstanceOf(InputException.class);
+        assertThatThrownBy(() -> bench().lamp("candle")).isInstanceOf(InputException.class);
+        assertThatThrownBy(() -> bench().band("UHF")).isInstanceOf(InputException.class);
+    }
+
+    /** The transformer alone: its terminals are probed like pins, and all tubes are out. */
+    @Test
+    void aTransformersWindingsAreReadWithTheTubesOut() {
+        StageTable.Row heaters =
+                StageTables.of(HALCYON, PowerModel.sound(HALCYON), Optional.empty()).get(0).rows().stream()
+                        .filter(r -> r.point().equals("T1.6"))
+                        .findFirst()
+                        .orElseThrow();
+        Bench bench = bench();
+        bench.lift(StageTables.out(HALCYON, PowerStage.TRANSFORMER));
+        bench.turn(230);
+        bench.pause(5);
+        bench.probe(heaters.point(), heaters.against());
+        assertThat(Double.parseDouble(bench.alternatingVolts(OptionalDouble.of(heaters.expected()))))
+                .isBetween(heaters.least(), heaters.most());
+        assertThat(volts(bench, "B1")).as("no rectifier").isCloseTo(0, within(0.1));
     }
 
     /** A car's six volts, a portable's batteries, a hot chassis: each is fed by its own volts. */
@@ -173,7 +202,7 @@ class BenchTest {
             Bench bench = new Bench(set, List.of(), 5, () -> 0);
             bench.turn(set.supply().volts());
             bench.pause(60);
-            assertThat(bench.look()).as(name).containsExactly("nothing unusual");
+            assertThat(bench.look()).as(name).isEmpty();
             assertThat(bench.listen()).as(name).isEqualTo("loud");
         }
     }

@@ -255,7 +255,8 @@ public final class Evidence {
         for (List<PowerEntry> run : job.power().whole())
             for (PowerEntry p : run) {
                 if (outdated(p.state())) continue;
-                if (p.kind() == PowerEntry.Kind.GLOW) glow = glow(run, p);
+                Optional<Observation> before = glow;
+                if (p.kind() == PowerEntry.Kind.GLOW) glow = glow(run, p).or(() -> before);
                 double line = PowerLog.atSet(run, p);
                 if (!warm(line, FULLY_WARM)) continue;
                 if (p.kind() == PowerEntry.Kind.RAIL) rail(p, line).ifPresent(all::add);
