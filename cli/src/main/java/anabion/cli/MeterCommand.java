@@ -14,6 +14,7 @@ import anabion.instruments.scpi.ScpiConnector;
 import java.util.LinkedHashMap;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.concurrent.Callable;
 import picocli.CommandLine.Command;
@@ -69,8 +70,10 @@ final class MeterCommand implements Callable<Integer> {
         try (Instrument instrument = new ScpiConnector().connect(wanted, address)) {
             Map<String, Object> all = new LinkedHashMap<>();
             all.put("name", instrument.name());
-            readings(instrument, measured).forEach((k, v) -> all.put(k, Double.isInfinite(v) ? null : (Object) v));
-            output.say(all, plain(all));
+            Map<String, Double> readings = readings(instrument, measured);
+            // beyond its range
+            readings.forEach((k, v) -> all.put(k, Optional.of(v).filter(Double::isFinite)));
+            output.say(all, plain(instrument.name(), readings));
             return Main.FINE;
         } catch (InstrumentException e) {
             throw InputException.at(address).because(e.what()).so(e.remedy());
@@ -92,14 +95,11 @@ final class MeterCommand implements Callable<Integer> {
         return all;
     }
 
-    private static String plain(Map<String, Object> all) {
-        StringBuilder text = new StringBuilder();
-        all.forEach((k, v) -> text.append(k)
+    private static String plain(String name, Map<String, Double> readings) {
+        StringBuilder text = new StringBuilder("name: ").append(name).append('\n');
+        readings.forEach((k, v) -> text.append(k)
                 .append(": ")
-                .append(
-                        v == null
-                                ? "beyond its range"
-                                : v instanceof Double d ? String.format(Locale.ROOT, "%.6g", d) : v)
+                .append(Double.isInfinite(v) ? "beyond its range" : String.format(Locale.ROOT, "%.6g", v))
                 .append('\n'));
         return text.toString();
     }

@@ -4,7 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.format.ChassisCodec;
 import anabion.core.testing.SharedSets;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.Variac;
 import anabion.instruments.process.BenchProcess;
+import anabion.instruments.scpi.ScpiConnector;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import org.junit.jupiter.api.Test;
@@ -28,6 +31,9 @@ class InstrumentCommandsTest extends Headless {
             assertThat(out).contains("watts: ", "amperes: ", "volts: ");
             assertThat(run("meter", at + "/variac", "read", "--role", "variac")).isZero();
             assertThat(out).contains("volts: 0");
+            ((Variac) new ScpiConnector().connect(InstrumentRole.VARIAC, at + "/variac")).turn(100);
+            assertThat(run("meter", at, "read", "--measure", "ohms", "--json")).isZero();
+            assertThat(out).as("ohms of a set that is on").contains("\"ohms\" : null");
             assertThat(run("meter", at, "write")).isEqualTo(2);
             assertThat(run("meter", at, "read", "--role", "generator")).isEqualTo(2);
             assertThat(run("meter", at, "read", "--measure", "henries")).isEqualTo(2);
