@@ -27,8 +27,9 @@ final class Startup {
         }
         window(root, folder, ""); // writes the archive, if there is none
         Map<String, Object> results = new LinkedHashMap<>();
-        results.put("usable window, ms", usable(root, folder, "-Xshare:off"));
-        results.put("usable window with class-data sharing, ms", usable(root, folder, ""));
+        results.put("usable window, ms", usual(() -> usable(root, folder, "-Xshare:off")));
+        results.put("usable window with class-data sharing, ms", usual(() -> usable(root, folder, "")));
+        results.put("empty JavaFX window with class-data sharing, ms", usual(() -> empty(root, folder)));
         return results;
     }
 
@@ -41,10 +42,23 @@ final class Startup {
         return new LinkedHashMap<>(said(root, "work", folder, "", " MB"));
     }
 
-    private static long usable(Path root, Path folder, String options) throws IOException, InterruptedException {
+    private interface Run {
+        long milliseconds() throws IOException, InterruptedException;
+    }
+
+    /** The median of some runs. */
+    private static long usual(Run run) throws IOException, InterruptedException {
         List<Long> times = new ArrayList<>();
-        for (int i = 0; i < RUNS; i++) times.add(window(root, folder, options).getOrDefault("usable window", -1L));
+        for (int i = 0; i < RUNS; i++) times.add(run.milliseconds());
         return times.stream().sorted().toList().get(RUNS / 2);
+    }
+
+    private static long usable(Path root, Path folder, String options) throws IOException, InterruptedException {
+        return window(root, folder, options).getOrDefault("usable window", -1L);
+    }
+
+    private static long empty(Path root, Path folder) throws IOException, InterruptedException {
+        return said(root, "empty", folder, "", " ms").getOrDefault("empty window", -1L);
     }
 
     /**

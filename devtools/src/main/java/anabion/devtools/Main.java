@@ -13,7 +13,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.BiConsumer;
 
-/** {@code shots FOLDER} takes the pictures of the documentation, {@code measure WORKSHOP} times the window and closes it, {@code work WORKSHOP} says what it holds after a minute. */
+/** {@code shots FOLDER} takes the pictures of the documentation, {@code measure WORKSHOP} times the window and closes it, {@code empty WORKSHOP} times one without content, {@code work WORKSHOP} says what it holds after a minute. */
 public final class Main {
     private static final int BAD_INPUT = 2;
 
@@ -25,9 +25,10 @@ public final class Main {
         switch (command) {
             case "shots" -> Shots.take(Path.of(args[1]));
             case "measure" -> window(Path.of(args[1]), (shell, session) -> new MeasuredWindow(shell, session).start());
+            case "empty" -> Toolkit.run(MeasuredWindow::empty);
             case "work" -> window(Path.of(args[1]), (shell, session) -> new MeasuredWork(shell, session).start());
             default -> {
-                System.err.println("devtools: shots FOLDER, measure WORKSHOP or work WORKSHOP");
+                System.err.println("devtools: shots FOLDER, measure WORKSHOP, empty WORKSHOP or work WORKSHOP");
                 System.exit(BAD_INPUT);
             }
         }
@@ -36,11 +37,6 @@ public final class Main {
     private static void window(Path folder, BiConsumer<Shell, Session> whenShown) {
         Toolkit.begin();
         Workshop workshop = Workshop.open(folder, Clock.system(ZoneId.systemDefault()));
-        if (workshop.sets().summaries().stream().noneMatch(s -> s.charted() > 0)) {
-            workshop.close();
-            System.err.println(folder + ": no set with a chart is in this workshop; use that of ./anabion demo");
-            System.exit(BAD_INPUT);
-        }
         AnabionApp.start(workshop, Optional.empty(), whenShown);
     }
 }

@@ -75,7 +75,9 @@ public final class BenchPlace extends BorderPane {
         session.set().addListener((o, a, b) -> show());
         session.verdict().addListener((o, a, b) -> showSafety());
         session.isolation().addListener((o, a, b) -> showSafety());
-        show();
+        sceneProperty().addListener((o, a, b) -> {
+            if (b != null && middle.getChildren().isEmpty()) show();
+        });
     }
 
     private void columns(double width) {
