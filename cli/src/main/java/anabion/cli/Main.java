@@ -34,6 +34,9 @@ public final class Main {
             "ohms",
             "gains",
             "spread",
+            "align",
+            "track",
+            "response",
             "supply",
             "power",
             "recap",
@@ -91,6 +94,9 @@ public final class Main {
             case "ohms" -> new OhmsCommand();
             case "gains" -> new GainsCommand();
             case "spread" -> new SpreadCommand();
+            case "align" -> new AlignCommand();
+            case "track" -> new TrackCommand();
+            case "response" -> new ResponseCommand();
             case "supply" -> new SupplyCommand();
             case "power" -> new PowerCommand();
             case "recap" -> new RecapCommand();

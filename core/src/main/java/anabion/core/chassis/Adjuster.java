@@ -1,7 +1,49 @@
 package anabion.core.chassis;
 
 import anabion.core.json.Extra;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 
-/** A trimmer, core or padder of the alignment table: its letter there, its part, and where the tool goes in. */
-public record Adjuster(UUID id, String letter, String part, String what, String side, String place, Extra extra) {}
+/**
+ * A trimmer, core or padder of the alignment table.
+ *
+ * @param letter there
+ * @param part the coil or capacitor that it changes
+ * @param winding the name of the winding whose core it is; empty for a capacitor, and for a core that is common to all windings of its part
+ * @param what in words for people: no rule reads them
+ * @param side from which the tool goes in
+ */
+public record Adjuster(
+        UUID id,
+        String letter,
+        String part,
+        Optional<String> winding,
+        String what,
+        String side,
+        String place,
+        Extra extra) {
+    /** The windings of a part whose inductance it changes; empty for a capacitor. */
+    public List<Winding> windings(Part p) {
+        if (!(p.component() instanceof Component.Windings w)) return List.of();
+        return w.windings().stream()
+                .filter(x -> winding.isEmpty() || winding.get().equals(x.name()))
+                .toList();
+    }
+
+    /** Of one winding's core. */
+    public Adjuster of(String name) {
+        return new Adjuster(id, letter, part, Optional.of(name), what, side, place, extra);
+    }
+
+    /** The winding that the words of an entered line begin with; empty where they name none of the part. */
+    public static Optional<String> named(Part p, String words) {
+        if (!(p.component() instanceof Component.Windings w)) return Optional.empty();
+        String lower = words.toLowerCase(Locale.ROOT);
+        return w.windings().stream()
+                .map(Winding::name)
+                .filter(n -> !n.isEmpty() && lower.startsWith(n.toLowerCase(Locale.ROOT)))
+                .findFirst();
+    }
+}

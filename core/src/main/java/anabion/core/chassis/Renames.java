@@ -41,6 +41,7 @@ public final class Renames {
                         a.id(),
                         a.letter(),
                         a.part().equals(from) ? to : a.part(),
+                        a.winding(),
                         a.what(),
                         a.side(),
                         a.place(),

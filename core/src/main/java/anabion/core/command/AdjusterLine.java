@@ -11,7 +11,10 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 
-/** A quick line for an adjuster: {@code LETTER PART [top|bottom|side] WHAT [@ PLACE]}, such as {@code A1 L4 top secondary core @ second IF can}. */
+/**
+ * A quick line for an adjuster: {@code LETTER PART [top|bottom|side] WHAT [@ PLACE]}, such as {@code A1 L4 top secondary core @ second IF can}. Where
+ * WHAT begins with the name of a winding, its core is meant.
+ */
 public final class AdjusterLine {
     private static final Set<String> SIDES = Set.of("top", "bottom", "side");
 
@@ -47,6 +50,7 @@ public final class AdjusterLine {
                 before.map(Adjuster::id).orElseGet(UUID::randomUUID),
                 letter,
                 part,
+                Adjuster.named(chassis.part(part).orElseThrow(), String.join(" ", words)),
                 String.join(" ", words),
                 side,
                 place,

@@ -189,6 +189,7 @@ public final class StudyLine {
                 name,
                 display ? BandKind.DISPLAY : before.map(Band::kind).orElse(BandKind.AM),
                 stages,
+                before.flatMap(Band::dial),
                 before.map(Band::extra).orElse(Extra.NONE));
         return chassis.withStages(
                 chassis.stages(), replaced(chassis.bands(), band, b -> b.name().equals(name)));
@@ -219,12 +220,8 @@ public final class StudyLine {
         }
         if (c.stage(name).isPresent()) {
             List<Band> bands = c.bands().stream()
-                    .map(b -> new Band(
-                            b.id(),
-                            b.name(),
-                            b.kind(),
-                            b.stages().stream().filter(s -> !s.equals(name)).toList(),
-                            b.extra()))
+                    .map(b -> b.withStages(
+                            b.stages().stream().filter(s -> !s.equals(name)).toList()))
                     .toList();
             return c.withStages(
                     c.stages().stream().filter(s -> !s.name().equals(name)).toList(), bands);

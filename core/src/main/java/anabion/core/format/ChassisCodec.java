@@ -17,6 +17,7 @@ import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
 import anabion.core.chassis.Supply;
+import anabion.core.chassis.TuningRange;
 import anabion.core.error.InputException;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
@@ -27,6 +28,7 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -61,7 +63,19 @@ public final class ChassisCodec {
                     "version " + version + " is newer than this program, which knows up to " + Chassis.FORMAT,
                     "use a newer release to open it");
         }
-        return ChassisCheck.sound(chassis(f));
+        return ChassisCheck.sound(named(chassis(f)));
+    }
+
+    /** Files of before said in words alone which winding an adjuster turns. */
+    private static Chassis named(Chassis c) {
+        return c.withAdjusters(c.adjusters().stream()
+                .map(a -> a.winding().isPresent()
+                        ? a
+                        : c.part(a.part())
+                                .flatMap(p -> Adjuster.named(p, a.what()))
+                                .map(a::of)
+                                .orElse(a))
+                .toList());
     }
 
     /** @throws InputException as {@link #read(InputStream)} */
@@ -175,7 +189,18 @@ public final class ChassisCodec {
 
     private static Band band(Fields f) {
         return new Band(
-                f.id(), f.text("name"), f.code("kind", BandKind.values(), BandKind.AM), f.strings("stages"), f.extra());
+                f.id(),
+                f.text("name"),
+                f.code("kind", BandKind.values(), BandKind.AM),
+                f.strings("stages"),
+                f.has("dial") ? Optional.of(range(f)) : Optional.empty(),
+                f.extra());
+    }
+
+    private static TuningRange range(Fields f) {
+        List<Double> ends = f.numbers("dial");
+        if (ends.size() != 2) throw f.trouble("dial", "a dial has two ends", "write [lowest, highest] in hertz");
+        return new TuningRange(ends.get(0), ends.get(1));
     }
 
     private static Adjuster adjuster(Fields f) {
@@ -183,6 +208,7 @@ public final class ChassisCodec {
                 f.id(),
                 f.text("letter"),
                 f.text("part", ""),
+                f.maybeText("winding"),
                 f.text("what", ""),
                 f.text("side", ""),
                 f.text("place", ""),
@@ -266,6 +292,7 @@ public final class ChassisCodec {
                 .put("name", b.name())
                 .put("kind", b.kind())
                 .list("stages", b.stages())
+                .put("dial", b.dial().map(r -> List.of(r.low(), r.high())))
                 .with(b.extra());
     }
 
@@ -274,6 +301,7 @@ public final class ChassisCodec {
                 .put("id", a.id())
                 .put("letter", a.letter())
                 .text("part", a.part())
+                .put("winding", a.winding())
                 .text("what", a.what())
                 .text("side", a.side())
                 .text("place", a.place())

@@ -63,6 +63,7 @@ public final class JobCodec {
                 f.list("trials", JobCodec::trial),
                 f.list("compared", JobCodec::compared),
                 new PowerLog(f.list("power", JobCodec::power)),
+                f.list("alignment", AlignmentCodec::read),
                 f.extra());
     }
 
@@ -257,6 +258,9 @@ public final class JobCodec {
                 .list(
                         "power",
                         job.power().entries().stream().map(JobCodec::power).toList())
+                .list(
+                        "alignment",
+                        job.alignment().stream().map(AlignmentCodec::write).toList())
                 .with(job.extra());
     }
 

@@ -11,6 +11,7 @@ import java.util.UUID;
 /**
  * Everything that happened to one set here, but for its readings and photos.
  *
+ * @param alignment what was done to its adjusters, in that order
  * @param steps those that somebody marked by hand, in the order of the work; the others are derived
  */
 @RecordBuilder
@@ -26,6 +27,7 @@ public record Job(
         List<Trial> trials,
         List<Compared> compared,
         PowerLog power,
+        List<AlignmentEntry> alignment,
         Extra extra)
         implements JobBuilder.With {
     public static final int FORMAT = 2;
@@ -40,6 +42,7 @@ public record Job(
             List.of(),
             List.of(),
             PowerLog.NONE,
+            List.of(),
             Extra.NONE);
 
     public Job {
@@ -49,6 +52,7 @@ public record Job(
         heard = List.copyOf(heard);
         trials = List.copyOf(trials);
         compared = List.copyOf(compared);
+        alignment = List.copyOf(alignment);
     }
 
     /** What somebody marked the step as. */
@@ -123,6 +127,13 @@ public record Job(
     /** With one more line in the log of power-ups. */
     public Job with(PowerEntry entry) {
         return withPower(power.with(entry));
+    }
+
+    /** With one more line in the log of alignments. */
+    public Job with(AlignmentEntry entry) {
+        List<AlignmentEntry> more = new ArrayList<>(alignment);
+        more.add(entry);
+        return withAlignment(more);
     }
 
     /** After a part got another reference: what was heard at its pins, its trials, and its rails. */

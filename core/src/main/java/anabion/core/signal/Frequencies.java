@@ -35,7 +35,7 @@ public final class Frequencies {
     }
 
     /** The frequency printed on a part, in hertz. */
-    static Optional<Double> printed(Part p) {
+    public static Optional<Double> printed(Part p) {
         Matcher m = PRINTED.matcher(p.printed());
         if (m.find())
             return Optional.of(Double.parseDouble(m.group(1)) * (m.group(2).equals("M") ? 1e6 : 1e3));

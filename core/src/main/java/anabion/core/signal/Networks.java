@@ -25,6 +25,8 @@ import java.util.Optional;
 final class Networks {
     /** Some 30 dB below a station that is tuned in. */
     private static final double STRAYING = 0.03;
+    /** Siemens across a dry socket's pin: what hangs in the air without its tube is solved, too. */
+    private static final double DRY = 1e-10;
 
     private final Chassis chassis;
     private final Setting setting;
@@ -91,6 +93,14 @@ final class Networks {
         return network;
     }
 
+    /** Coils, capacitors and resistors without tubes, transistors and gang: what is tuned, and to what. */
+    SmallSignal passive() {
+        SmallSignal network = SmallSignal.about(solved.direct(), e -> e instanceof Element.Device || replaced(e));
+        network.circuit().nets().forEach(n -> network.capacitor(n, chassis.reference(), 0, DRY));
+        passive(network, 0);
+        return network;
+    }
+
     /** All that only alternating currents see, outside of tune. */
     void fill(Reactances network) {
         fill(network, 0);
@@ -98,15 +108,19 @@ final class Networks {
 
     private void fill(Reactances network, double tuning) {
         Solution direct = solved.direct();
+        passive(network, tuning);
+        for (Element e : direct.circuit().elements())
+            if (e instanceof Element.Device d && d.law() instanceof BipolarLaw law)
+                new Transistor(chassis, direct, d, law).into(network);
+        detector.filter(d -> !d.grid()).ifPresent(d -> load(d, direct, network));
+    }
+
+    private void passive(Reactances network, double tuning) {
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Capacitor c) capacitor(p, c, tuning, network);
             if (p.component() instanceof Component.Speaker s && !faults.is(p.reference(), FaultMode.OPEN))
                 network.capacitor(faults.net(p, "1"), faults.net(p, "2"), 0, 1 / Math.max(0.5, s.ohms()));
         }
-        for (Element e : direct.circuit().elements())
-            if (e instanceof Element.Device d && d.law() instanceof BipolarLaw law)
-                new Transistor(chassis, direct, d, law).into(network);
-        detector.filter(d -> !d.grid()).ifPresent(d -> load(d, direct, network));
         new Coils(chassis, setting, faults, Frequencies.intermediate(chassis, band)).into(network);
     }
 
@@ -126,7 +140,7 @@ final class Networks {
         boolean gang = p.is(PartRole.TUNING_GANG);
         String common = faults.net(p, String.valueOf(c.farads().size() + 1));
         for (int n = 1; n <= c.farads().size(); n++) {
-            double farads = faults.farads(p, n, c.farads().get(n - 1));
+            double farads = faults.farads(p, n, c.farads().get(n - 1)) * setting.trim(p.reference());
             if (gang) farads = sections(p).contains(n) ? tuning : 0;
             network.capacitor(faults.net(p, String.valueOf(n)), common, farads, 0);
         }

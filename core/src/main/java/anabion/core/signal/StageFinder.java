@@ -288,7 +288,7 @@ public final class StageFinder {
                                     .contains(s))
                             .toList()
                     : signal;
-            all.add(new Band(b.id(), b.name(), b.kind(), own, b.extra()));
+            all.add(b.withStages(own));
         }
         return all;
     }

@@ -119,7 +119,13 @@ public enum TypicalCircuit implements Coded {
                     : b.name().equals("Pick-up")
                             ? BandKind.PICK_UP
                             : old.map(Band::kind).orElse(b.kind());
-            all.add(new Band(old.map(Band::id).orElseGet(UUID::randomUUID), b.name(), kind, b.stages(), b.extra()));
+            all.add(new Band(
+                    old.map(Band::id).orElseGet(UUID::randomUUID),
+                    b.name(),
+                    kind,
+                    b.stages(),
+                    old.flatMap(Band::dial).or(b::dial),
+                    b.extra()));
         }
         return all;
     }

@@ -26,6 +26,7 @@ import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
 import anabion.core.chassis.Supply;
+import anabion.core.chassis.TuningRange;
 import anabion.core.chassis.Winding;
 import anabion.core.json.Extra;
 import java.util.ArrayList;
@@ -61,6 +62,7 @@ class RandomChassisTest {
                             .map(Stage::name)
                             .filter(s -> r.nextBoolean())
                             .toList(),
+                    r.nextBoolean() ? Optional.of(new TuningRange(150e3, 1e6 + r.nextInt(1000))) : Optional.empty(),
                     extra(r)));
         }
         Identity identity = new Identity(
@@ -86,7 +88,7 @@ class RandomChassisTest {
                 stages,
                 bands,
                 Optional.empty(),
-                List.of(new Adjuster(id(r), "A1", "", text(r), "top", text(r), extra(r))),
+                List.of(new Adjuster(id(r), "A1", "", Optional.empty(), text(r), "top", text(r), extra(r))),
                 extra(r));
         return parts.isEmpty() || r.nextBoolean() ? bare : bare.withChart(chart(r, bare));
     }

@@ -5,6 +5,7 @@ import anabion.core.job.Step;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import anabion.desktop.sheet.AlignSheet;
 import anabion.desktop.sheet.ArrivalSheet;
 import anabion.desktop.sheet.ColdChecksSheet;
 import anabion.desktop.sheet.FirstPowerSheet;
@@ -58,7 +59,8 @@ public final class BenchPlace extends BorderPane {
                 });
             case TRACE -> new TracingSheet(session, () -> whenShown.run());
             case FIRST_POWER -> new FirstPowerSheet(session, () -> whenShown.run());
-            case ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
+            case ALIGN -> new AlignSheet(session, () -> whenShown.run());
+            case SOAK, DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
         };
         safety.getStyleClass().add("safety");
         safety.setAlignment(Pos.CENTER_LEFT);

@@ -73,6 +73,7 @@ final class VerdictPane extends BorderPane {
         session.stage().addListener((o, a, b) -> rebuild());
         session.isolation().addListener((o, a, b) -> rebuild());
         session.power().shown().addListener((o, a, b) -> rebuild());
+        session.alignments().shown().addListener((o, a, b) -> rebuild());
         session.step().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
         arithmetic.addListener((o, a, b) -> rebuild());
@@ -98,18 +99,23 @@ final class VerdictPane extends BorderPane {
         foot.getChildren().clear();
         boolean power = session.step().get() == Step.FIRST_POWER
                 && session.power().shown().get().isPresent();
-        add(Texts.label(session.say(power ? "power.verdict" : "ui.verdict"), "soft", "small"));
+        boolean align = session.step().get() == Step.ALIGN
+                && session.alignments().shown().get().isPresent();
+        add(Texts.label(
+                session.say(power ? "power.verdict" : align ? "align.verdict" : "ui.verdict"), "soft", "small"));
         List<Finding> findings = findings();
         if (arithmetic.get()) showArithmetic();
         Optional<Found> found = session.stage().get().isPresent()
                 ? Optional.empty()
                 : session.diagnoses().found().get();
         if (power) add(new PowerPane(session, session.power().shown().get().get()));
+        else if (align)
+            add(new AlignPane(session, session.alignments().shown().get().get()));
         else if (found.isPresent()) weighed(found.get(), findings);
         else if (findings.isEmpty()) nothing();
         else findings(findings);
         // the chains of a display, and stages traced beside charted volts
-        if (session.step().get() != Step.FIRST_POWER && (found.isPresent() || !findings.isEmpty()))
+        if (!power && !align && (found.isPresent() || !findings.isEmpty()))
             alone().ifPresent(o -> add(
                     Texts.rule(),
                     Texts.wrapped(StagesPane.headline(session, o), "medium"),

@@ -44,6 +44,7 @@ public final class ComputeScheduler implements AutoCloseable {
         CIRCUIT(Lane.SHEET),
         POWER(Lane.SHEET),
         CURVES(Lane.SHEET),
+        ALIGNMENT(Lane.SHEET),
         SUMMARIES(Lane.SHELF),
         DIAGNOSIS(Lane.SEARCH);
 

@@ -72,6 +72,7 @@ public final class Session implements AutoCloseable {
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
     private final PowerUps power = new PowerUps(this);
+    private final Alignments alignments = new Alignments(this);
     private final InstrumentStates instruments = new InstrumentStates();
     private Consumer<Throwable> trouble = t -> {};
     private Optional<SetRecord> ahead = Optional.empty();
@@ -154,6 +155,10 @@ public final class Session implements AutoCloseable {
 
     public Diagnoses diagnoses() {
         return diagnoses;
+    }
+
+    public Alignments alignments() {
+        return alignments;
     }
 
     public PowerUps power() {

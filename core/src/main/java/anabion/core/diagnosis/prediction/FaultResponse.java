@@ -33,7 +33,8 @@ public final class FaultResponse {
     private final Set<String> tubes;
     private final Predicate<String> decided;
     private final Map<List<Object>, Double> loaded = new HashMap<>();
-    private final Map<String, double[]> moves = new HashMap<>();
+    /** Seven digits are enough for a spread, and hundreds of states keep one of every net. */
+    private final Map<String, float[]> moves = new HashMap<>();
 
     private FaultResponse(
             double line,
@@ -111,9 +112,10 @@ public final class FaultResponse {
 
     /** Volts by which one standard deviation of each part, tube and the line moves the reading, in the order of {@link Sensitivity#parts}. */
     public double[] spread(String net, double ohms) {
-        double[] shares = moves(net).clone();
+        float[] moves = moves(net);
+        double[] shares = new double[moves.length];
         double share = share(net, ohms);
-        for (int k = 0; k < shares.length; k++) shares[k] *= share;
+        for (int k = 0; k < shares.length; k++) shares[k] = moves[k] * share;
         return shares;
     }
 
@@ -124,13 +126,14 @@ public final class FaultResponse {
         return all;
     }
 
-    private double[] moves(String net) {
+    private float[] moves(String net) {
         return moves.computeIfAbsent(net, n -> {
             double[] all = spread.moves(n);
+            float[] kept = new float[all.length];
             List<String> parts = spread.parts();
             for (int k = 0; k < all.length; k++)
-                all[k] *= tubes.contains(parts.get(k)) ? AGED : decided.test(parts.get(k)) ? 0 : 1;
-            return all;
+                kept[k] = (float) (all[k] * (tubes.contains(parts.get(k)) ? AGED : decided.test(parts.get(k)) ? 0 : 1));
+            return kept;
         });
     }
 }

@@ -17,7 +17,7 @@ import java.util.Map;
  *     middle
  * @param switches reference of a switch to its position; unnamed ones stand where the band or "on" wants them
  * @param faults what is wrong with the set
- * @param trims reference of a resistor or tube, the {@link #core} of a winding, or {@code LINE}, to the factor by which this specimen differs from nominal
+ * @param trims reference of a resistor, capacitor or tube, the {@link #core} of a winding, or {@code LINE}, to the factor by which this specimen differs from nominal
  * @param warm false before the heaters have warmed
  * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
  */

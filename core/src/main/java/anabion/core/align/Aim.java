@@ -1,0 +1,17 @@
+package anabion.core.align;
+
+import anabion.core.json.Coded;
+import java.util.Locale;
+
+/** What an adjuster is turned to. */
+public enum Aim implements Coded {
+    PEAK,
+    DIP,
+    /** Through zero, between two peaks of opposite sign. */
+    ZERO;
+
+    @Override
+    public String code() {
+        return name().toLowerCase(Locale.ROOT);
+    }
+}

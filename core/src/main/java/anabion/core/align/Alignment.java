@@ -1,0 +1,90 @@
+package anabion.core.align;
+
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
+import anabion.core.error.InputException;
+import anabion.core.job.Job;
+import anabion.core.signal.FrontEnd;
+import anabion.core.signal.IfResponse;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * All that is known of one band's alignment.
+ *
+ * @param response the selectivity of the aligned set; empty where it cannot be computed
+ * @param advice what the stations say; empty without one, or where the circuit of the oscillator does not tell
+ * @param curve error of the dial along it, as the stations say; empty without advice
+ */
+public record Alignment(
+        AlignmentTable table, Optional<IfResponse> response, Optional<TrackingAdvice> advice, List<DialError> curve) {
+    private static final int SAMPLES = 25;
+
+    /** Where the dial shows a frequency, by how much what is heard lies above it; in hertz. */
+    public record DialError(double dial, double error) {}
+
+    /** What the circuit says, whatever was done to it: to be computed once for a circuit. */
+    public record Computed(Chassis chassis, AlignmentProcedure procedure, Optional<IfResponse> response) {
+        /** @param setting with the volume full up */
+        public static Computed of(Simulator engine, Chassis chassis, Setting setting, Band band) {
+            AlignmentProcedure p = AlignmentProcedure.of(engine, chassis, setting, band);
+            Optional<IfResponse> response;
+            try {
+                response = Optional.of(IfResponse.of(engine, chassis, setting, band, Optional.empty()));
+            } catch (InputException | ArithmeticException e) {
+                response = Optional.empty(); // a straight set has none, and one that does not settle none to tell
+            }
+            return new Computed(chassis, p, response);
+        }
+
+        /** With what was done. */
+        public Alignment with(Job job) {
+            AlignmentTable table = AlignmentTable.of(procedure, job);
+            Optional<TrackingAdvice> advice = procedure
+                    .frontEnd()
+                    .filter(f -> !table.stations().isEmpty())
+                    .map(f -> TrackingAdvice.of(chassis, f, table.stations()));
+            List<DialError> curve = new ArrayList<>();
+            if (advice.isPresent()) {
+                FrontEnd f = procedure.frontEnd().orElseThrow();
+                var heard = f.receives(advice.get().found());
+                for (int n = 0; n < SAMPLES; n++) {
+                    double dial = f.range().at(n / (SAMPLES - 1.0));
+                    double error = heard.apply(dial) - dial;
+                    if (Double.isFinite(error)) curve.add(new DialError(dial, error));
+                }
+            }
+            return new Alignment(table, response, advice, curve);
+        }
+    }
+
+    public Alignment {
+        curve = List.copyOf(curve);
+    }
+
+    /** The parts that a line which does not come to its peak accuses: the coil, and what is joined across its winding. */
+    public static List<Part> suspects(Chassis chassis, AlignmentLine line) {
+        List<Part> all = new ArrayList<>();
+        for (Adjuster a : line.adjusters()) {
+            Optional<Part> own = chassis.part(a.part());
+            if (own.isEmpty()) continue;
+            if (own.get().component() instanceof Component.Windings)
+                a.windings(own.get()).forEach(w -> chassis.parts().stream()
+                        .filter(c -> c.component() instanceof Capacitor
+                                && c.joins(
+                                        own.get().nets().getOrDefault(w.from(), ""),
+                                        own.get().nets().getOrDefault(w.to(), "")))
+                        .filter(c -> !all.contains(c))
+                        .forEach(all::add));
+            if (!all.contains(own.get())) all.add(own.get());
+        }
+        return all;
+    }
+}

@@ -1,0 +1,216 @@
+package anabion.core.align;
+
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.chassis.SetKind;
+import anabion.core.isolation.Isolation;
+import anabion.core.job.AlignmentPurpose;
+import anabion.core.signal.Domain;
+import anabion.core.signal.Frequencies;
+import anabion.core.signal.FrontEnd;
+import anabion.core.signal.Gains;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * How a band is aligned, made from its circuit: intermediate frequency, oscillator at both ends, then the circuits of the carrier; to be
+ * repeated until nothing is gained.
+ *
+ * @param preparations what holds before
+ * @param lines in the order of the work
+ * @param fixed tuned coils of which no adjuster is entered: they stay as they are
+ * @param frontEnd what the gang tunes, where the circuit tells
+ */
+public record AlignmentProcedure(
+        Band band,
+        Set<Preparation> preparations,
+        List<AlignmentLine> lines,
+        List<Part> fixed,
+        Optional<FrontEnd> frontEnd) {
+    public AlignmentProcedure {
+        preparations = Set.copyOf(preparations);
+        lines = List.copyOf(lines);
+        fixed = List.copyOf(fixed);
+    }
+
+    /**
+     * The procedure of a band.
+     *
+     * @param setting with the volume full up
+     * @return without lines where no adjuster of the band is entered
+     */
+    public static AlignmentProcedure of(Simulator engine, Chassis chassis, Setting setting, Band band) {
+        return new Making(engine, chassis, setting, band).made();
+    }
+
+    private static final class Making {
+        private final Chassis chassis;
+        private final Band band;
+        private final Levels levels;
+        private final Optional<FrontEnd> frontEnd;
+        private final List<AlignmentLine> lines = new ArrayList<>();
+        private final List<Part> fixed = new ArrayList<>();
+
+        Making(Simulator engine, Chassis chassis, Setting setting, Band band) {
+            this.chassis = chassis;
+            this.band = band;
+            this.levels = new Levels(Gains.of(engine, chassis, setting, band));
+            this.frontEnd = FrontEnd.of(engine, chassis, setting, band);
+        }
+
+        AlignmentProcedure made() {
+            if (band.kind() == BandKind.AM || band.kind() == BandKind.FM) {
+                Frequencies.intermediate(chassis, Optional.of(band)).ifPresent(this::intermediate);
+                if (frontEnd.isPresent()) gang(frontEnd.get());
+                else if (band.kind() == BandKind.FM) fm();
+                else if (Frequencies.intermediate(chassis, Optional.of(band)).isEmpty()) straight();
+            }
+            return new AlignmentProcedure(band, preparations(), lines, fixed, frontEnd);
+        }
+
+        private Set<Preparation> preparations() {
+            EnumSet<Preparation> all = EnumSet.of(
+                    Preparation.VOLTAGES_FIRST,
+                    Preparation.WARM_UP,
+                    Preparation.VOLUME_FULL_UP,
+                    Preparation.LOAD_CONNECTED,
+                    Preparation.INSULATED_TOOL);
+            if (Isolation.of(chassis).mayBeLive()) all.add(Preparation.ISOLATE);
+            if (lead() == Lead.LOOP) all.add(Preparation.LOOP_IN_PLACE);
+            if (band.kind() == BandKind.FM) all.add(Preparation.AFC_OFF);
+            if (chassis.identity().kind() == SetKind.CAR) all.add(Preparation.LAST_IN_THE_CAR);
+            return all;
+        }
+
+        private void intermediate(double hertz) {
+            IntermediateLines own = new IntermediateLines(chassis, band, levels, hertz);
+            lines.addAll(own.lines());
+            own.transformers().stream().filter(p -> own.adjusters(p).isEmpty()).forEach(fixed::add);
+        }
+
+        // --- what the gang tunes ---
+
+        private void gang(FrontEnd f) {
+            for (FrontEnd.Circuit c : f.circuits()) {
+                boolean oscillator = c.kind() == FrontEnd.Kind.OSCILLATOR;
+                List<Adjuster> high = adjusters(c.trimmer());
+                List<Adjuster> low = adjusters(c.padder());
+                if (low.isEmpty()) low = cores(c.coil(), c.winding());
+                if (high.isEmpty() && low.isEmpty()) fixed.add(c.coil());
+                line(
+                        oscillator ? AlignmentPurpose.OSCILLATOR_HIGH : AlignmentPurpose.SIGNAL_HIGH,
+                        f.high(),
+                        high,
+                        false);
+                line(
+                        oscillator ? AlignmentPurpose.OSCILLATOR_LOW : AlignmentPurpose.SIGNAL_LOW,
+                        f.low(),
+                        low,
+                        oscillator);
+            }
+        }
+
+        private List<Adjuster> adjusters(Optional<Part> part) {
+            return chassis.adjusters().stream()
+                    .filter(a ->
+                            part.filter(p -> p.reference().equals(a.part())).isPresent())
+                    .toList();
+        }
+
+        private List<Adjuster> cores(Part coil, String winding) {
+            return chassis.adjusters().stream()
+                    .filter(a -> a.part().equals(coil.reference()))
+                    .filter(a ->
+                            a.windings(coil).stream().anyMatch(w -> w.name().equals(winding)))
+                    .toList();
+        }
+
+        private void line(AlignmentPurpose purpose, double hertz, List<Adjuster> turned, boolean rocked) {
+            if (turned.isEmpty()) return;
+            Optional<Gains.Level> at = levels.first(Domain.RF);
+            Lead lead = lead();
+            lines.add(new AlignmentLine(
+                    purpose,
+                    lead == Lead.LOOP ? "" : at.map(Gains.Level::point).orElse(""),
+                    lead,
+                    hertz,
+                    Optional.of(hertz),
+                    lead == Lead.LOOP ? Optional.empty() : at.flatMap(l -> levels.at(l.point(), Domain.RF)),
+                    turned,
+                    Aim.PEAK,
+                    band.kind() == BandKind.FM ? Indicator.STABILISER_VOLTS : Indicator.OUTPUT_METER,
+                    rocked));
+        }
+
+        /** A coupling winding leads to an aerial's socket; without one the coil itself hears. */
+        private Lead lead() {
+            if (band.kind() == BandKind.FM) return Lead.DIPOLE_SOCKET;
+            boolean socket = chassis.parts().stream()
+                    .anyMatch(p -> p.is(PartRole.AERIAL_COUPLING_COIL)
+                            || (p.is(PartRole.AERIAL_COIL)
+                                    && p.component() instanceof Component.Windings w
+                                    && w.windings().stream()
+                                            .anyMatch(x -> outside(p, x.from()) || outside(p, x.to()))));
+            if (!socket) return Lead.LOOP;
+            return chassis.identity().kind() == SetKind.CAR ? Lead.CAR_AERIAL : Lead.DUMMY_AERIAL;
+        }
+
+        /** A terminal on which nothing else hangs. */
+        private boolean outside(Part coil, String terminal) {
+            String net = coil.nets().getOrDefault(terminal, "");
+            return !net.isEmpty()
+                    && !net.equals(chassis.reference())
+                    && chassis.parts().stream().filter(p -> p.touches(net)).count() == 1;
+        }
+
+        // --- FM and straight sets ---
+
+        private void fm() {
+            of(PartRole.FM_OSCILLATOR_COIL, AlignmentPurpose.OSCILLATOR_HIGH, AlignmentPurpose.OSCILLATOR_LOW);
+            of(PartRole.FM_RF_COIL, AlignmentPurpose.SIGNAL_HIGH, AlignmentPurpose.SIGNAL_LOW);
+        }
+
+        /** The trimmers of all circuits at the high end, the one before the detector first; their coils at the low end. */
+        private void straight() {
+            List<Adjuster> trimmers = new ArrayList<>();
+            List<Adjuster> coils = new ArrayList<>();
+            for (Adjuster a : chassis.adjusters()) {
+                Optional<Part> p = chassis.part(a.part());
+                if (p.flatMap(Part::role).filter(PartRole::isTrimmer).isPresent()) trimmers.add(0, a);
+                else if (p.filter(x -> x.component() instanceof Component.Windings)
+                        .isPresent()) coils.add(0, a);
+            }
+            line(AlignmentPurpose.SIGNAL_HIGH, band.range().at(0.93), trimmers, false);
+            line(AlignmentPurpose.SIGNAL_LOW, band.range().at(0.07), coils, false);
+        }
+
+        private void of(PartRole coil, AlignmentPurpose high, AlignmentPurpose low) {
+            List<Adjuster> trimmers = new ArrayList<>();
+            List<Adjuster> cores = new ArrayList<>();
+            for (Part c : chassis.parts()) {
+                if (!c.is(coil)) continue;
+                for (Adjuster a : chassis.adjusters()) {
+                    Optional<Part> p = chassis.part(a.part());
+                    if (p.isEmpty()) continue;
+                    if (p.get().equals(c)) cores.add(a);
+                    else if (p.get().component() instanceof Component.Capacitor
+                            && p.get().nets().values().stream()
+                                    .anyMatch(n -> !n.equals(chassis.reference()) && c.touches(n))) trimmers.add(a);
+                }
+                if (trimmers.isEmpty() && cores.isEmpty()) fixed.add(c);
+            }
+            line(high, band.range().at(0.93), trimmers, false);
+            line(low, band.range().at(0.07), cores, false);
+        }
+    }
+}

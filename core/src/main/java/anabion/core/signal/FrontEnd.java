@@ -1,0 +1,237 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.chassis.TuningRange;
+import anabion.core.signal.Tank.Change;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Function;
+
+/**
+ * The circuits of a band that the gang tunes: the oscillator, and those that tune the carrier.
+ *
+ * <p>The printed scale is taken as drawn for the aligned set: the gang closed at its lower end, open at the upper, the oscillator above the
+ * signal by the intermediate frequency. What the sheets leave out is inferred from that: {@link Circuit#inferredCore}, {@link Circuit#inferredStray}.
+ * Signal circuits of a gang whose sections differ and that has no padder follow by the shape of their plates, which no sheet gives; they are
+ * taken as following.
+ */
+public final class FrontEnd {
+    /** Share of a section's capacitance that is left when it is open, as catalogues of gangs say. */
+    public static final double OPEN = 0.03;
+    /** Sections that differ by less are alike. */
+    private static final double ALIKE = 0.02;
+    /** Half the root of three: where the error of a fit at three points is the least (Chebyshev's nodes). */
+    private static final double NODE = Math.sqrt(3) / 2;
+
+    private static final int HALVINGS = 60;
+
+    /** What a circuit of the gang does. */
+    public enum Kind {
+        OSCILLATOR,
+        SIGNAL
+    }
+
+    /**
+     * One of the gang's circuits.
+     *
+     * @param inferredCore factor of the sheet's inductance at which it covers the dial
+     * @param inferredStray farads of wiring and tubes with which it does; a trimmer stands in the middle of its travel
+     */
+    public record Circuit(
+            Kind kind,
+            String net,
+            Part coil,
+            String winding,
+            Optional<Part> trimmer,
+            Optional<Part> padder,
+            double inferredCore,
+            double inferredStray) {}
+
+    /** Something turned in the oscillator's circuit: factor of its coil's inductance, farads more of its trimmer, factor of its padder. */
+    public record Turned(double core, double trimmer, double padder) {
+        public static final Turned NOTHING = new Turned(1, 0, 1);
+
+        private Change change() {
+            return new Change(core, trimmer, padder);
+        }
+    }
+
+    private record Section(Part gang, int number, String net, double farads) {}
+
+    private final TuningRange range;
+    private final double intermediate;
+    private final Tank oscillator;
+    private final double closed;
+    private final List<Signal> signals;
+
+    private record Signal(Tank tank, double closed, boolean shaped) {}
+
+    private FrontEnd(TuningRange range, double intermediate, Tank oscillator, double closed, List<Signal> signals) {
+        this.range = range;
+        this.intermediate = intermediate;
+        this.oscillator = oscillator;
+        this.closed = closed;
+        this.signals = signals;
+    }
+
+    /**
+     * The front end of a superhet's band.
+     *
+     * @return empty for a straight set, on FM and pick-up, and where gang, coil or intermediate frequency are not entered or do not cover the dial
+     */
+    public static Optional<FrontEnd> of(Simulator engine, Chassis chassis, Setting setting, Band band) {
+        if (band.kind() != BandKind.AM) return Optional.empty();
+        Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
+        List<Section> sections = sections(chassis);
+        if (between.isEmpty() || sections.isEmpty()) return Optional.empty();
+        Setting here = setting.withBand(band.name());
+        OperatingPoint solved = engine.solve(chassis, here);
+        Function<Setting, Networks> networks = s -> new Networks(chassis, s, solved, Optional.of(band));
+        TuningRange range = band.range();
+        double f = between.get();
+        Optional<Section> own =
+                sections.stream().filter(s -> oscillates(chassis, s)).findFirst();
+        Optional<Tank> oscillator = own.flatMap(
+                        s -> Tank.at(s.net(), FrontEnd::ofOscillator, range.at(0.5) + f, chassis, networks, here))
+                .flatMap(t -> t.fitted(
+                        range.low() + f,
+                        own.get().farads(),
+                        range.high() + f,
+                        OPEN * own.get().farads()));
+        if (oscillator.isEmpty()) return Optional.empty();
+        double closed = own.get().farads();
+        FrontEnd alone = new FrontEnd(range, f, oscillator.get(), closed, List.of());
+        List<Signal> signals = new ArrayList<>();
+        for (Section s : sections) {
+            if (s.equals(own.get())) continue;
+            boolean shaped = Math.abs(s.farads() / closed - 1) > ALIKE
+                    && oscillator.get().padder().isEmpty();
+            double low = alone.low();
+            double high = alone.high();
+            Tank.at(s.net(), p -> !ofOscillator(p), range.at(0.5), chassis, networks, here)
+                    .flatMap(t -> t.fitted(low, alone.share(low) * s.farads(), high, alone.share(high) * s.farads()))
+                    .ifPresent(t -> signals.add(new Signal(t, s.farads(), shaped)));
+        }
+        return Optional.of(new FrontEnd(range, f, oscillator.get(), closed, signals));
+    }
+
+    private static boolean ofOscillator(Part p) {
+        return p.role().filter(PartRole::isOfOscillator).isPresent();
+    }
+
+    private static boolean oscillates(Chassis chassis, Section s) {
+        return chassis.parts().stream().anyMatch(p -> !p.equals(s.gang()) && p.touches(s.net()) && ofOscillator(p));
+    }
+
+    private static List<Section> sections(Chassis chassis) {
+        List<Section> all = new ArrayList<>();
+        for (Part p : chassis.parts()) {
+            if (!p.is(PartRole.TUNING_GANG)) continue;
+            List<Double> farads = ((Capacitor) p.component()).farads();
+            for (int n = 1; n <= farads.size(); n++) {
+                String net = p.nets().getOrDefault(String.valueOf(n), "");
+                if (!net.isEmpty()) all.add(new Section(p, n, net, farads.get(n - 1)));
+            }
+        }
+        return all;
+    }
+
+    public TuningRange range() {
+        return range;
+    }
+
+    /** The intermediate frequency in hertz. */
+    public double intermediate() {
+        return intermediate;
+    }
+
+    /** Where the low end is set: the lowest of the three frequencies at which a fit at three points leaves the least error between. */
+    public double low() {
+        return round(range.at((1 - NODE) / 2));
+    }
+
+    public double middle() {
+        return round(range.at(0.5));
+    }
+
+    public double high() {
+        return round(range.at((1 + NODE) / 2));
+    }
+
+    /** To two figures of the range, as dials are read. */
+    private double round(double hertz) {
+        double step = Math.pow(10, Math.floor(Math.log10(range.high() - range.low()))) / 50;
+        return Math.round(hertz / step) * step;
+    }
+
+    public List<Circuit> circuits() {
+        List<Circuit> all = new ArrayList<>();
+        all.add(circuit(Kind.OSCILLATOR, oscillator));
+        signals.forEach(s -> all.add(circuit(Kind.SIGNAL, s.tank())));
+        return all;
+    }
+
+    private static Circuit circuit(Kind kind, Tank t) {
+        return new Circuit(kind, t.net(), t.coil(), t.winding().name(), t.trimmer(), t.padder(), t.core(), t.stray());
+    }
+
+    /** The share of its capacitance that the gang has where the dial shows a frequency: 1 closed. */
+    public double share(double dial) {
+        return oscillator.changed(Change.NONE).apply(dial + intermediate) / closed;
+    }
+
+    /**
+     * The frequency that is heard where the dial shows another.
+     *
+     * @return hertz; NaN where the oscillator is off by more than half
+     */
+    public double heard(double dial, Turned turned) {
+        return receives(turned).apply(dial);
+    }
+
+    /** What is heard at each place of the dial while something is turned. */
+    public Function<Double, Double> receives(Turned turned) {
+        Function<Double, Double> aligned = oscillator.changed(Change.NONE);
+        Function<Double, Double> now = oscillator.changed(turned.change());
+        return dial -> solve(now, aligned.apply(dial + intermediate), dial + intermediate) - intermediate;
+    }
+
+    /** Where a circuit that needs less capacitance the higher the frequency needs this much, by bisection. */
+    private static double solve(Function<Double, Double> needed, double farads, double near) {
+        double low = near / 1.5;
+        double high = near * 1.5;
+        if (needed.apply(low) < farads || needed.apply(high) > farads) return Double.NaN;
+        for (int n = 0; n < HALVINGS && high - low > 1e-9 * near; n++) {
+            double middle = (low + high) / 2;
+            if (needed.apply(middle) > farads) low = middle;
+            else high = middle;
+        }
+        return (low + high) / 2;
+    }
+
+    /**
+     * How far the circuits of the carrier are beside it where the dial shows a frequency: of the worst of them, in hertz; 0 without one.
+     */
+    public double mistracks(double dial) {
+        return signals.stream()
+                .filter(s -> !s.shaped())
+                .map(s -> solve(s.tank().changed(Change.NONE), share(dial) * s.closed(), dial) - dial)
+                .max(Comparator.comparingDouble(Math::abs))
+                .orElse(0.0);
+    }
+
+    /** Largest farads of the oscillator's trimmer; 0 without one. */
+    public double trimmerSpan() {
+        return oscillator.span();
+    }
+}

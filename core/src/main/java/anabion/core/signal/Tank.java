@@ -1,0 +1,253 @@
+package anabion.core.signal;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.chassis.Winding;
+import anabion.core.circuit.SmallSignal;
+import anabion.core.numeric.Phasor;
+import anabion.core.simulation.setting.Setting;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
+import java.util.stream.Stream;
+
+/**
+ * One circuit of a band that a section of the gang tunes: the coil that counts most there, a trimmer and a padder where it has them.
+ *
+ * <p>Method: with the section out, the network of coils and capacitors has an admittance at the section's net; it is in tune where the section's
+ * capacitance cancels its imaginary part. So each frequency names the capacitance that it needs, and no resonance has to be sought. What no
+ * sheet tells (the capacitance of wiring and tubes) is added across the coil by {@link #fitted}.
+ */
+final class Tank {
+    private static final double STEP = 0.01;
+    private static final double PICO = 1e-12;
+    /** Farads by which a part must move the tuning for a small step of its own to belong here. */
+    private static final double COUNTS = 5e-14;
+    /** Where a trimmer stands of which nothing is known: the middle of its travel, as it left the works. */
+    static final double MIDDLE = 0.5;
+
+    private static final int STEPS = 40;
+    private static final int HALVINGS = 6;
+    /** The longest step of the fit: a fifth of the inductance, 50 pF. */
+    private static final double MOST_LOGARITHM = 0.2;
+
+    private static final double MOST_FARADS = 50e-12;
+
+    /**
+     * What was turned, against the aligned circuit.
+     *
+     * @param core factor of the coil's inductance
+     * @param trimmer farads more
+     * @param padder factor of its capacitance
+     */
+    record Change(double core, double trimmer, double padder) {
+        static final Change NONE = new Change(1, 0, 1);
+    }
+
+    private final Chassis chassis;
+    private final Function<Setting, Networks> networks;
+    private final Setting setting;
+    private final String net;
+    private final Part coil;
+    private final Winding winding;
+    private final Optional<Part> trimmer;
+    private final Optional<Part> padder;
+    private final String hot;
+    /** The factor of the coil's inductance and the farads across it that are added to what the sheet says. */
+    private final double core;
+
+    private final double stray;
+
+    private Tank(
+            Chassis chassis,
+            Function<Setting, Networks> networks,
+            Setting setting,
+            String net,
+            Part coil,
+            Winding winding,
+            Optional<Part> trimmer,
+            Optional<Part> padder,
+            String hot,
+            double core,
+            double stray) {
+        this.chassis = chassis;
+        this.networks = networks;
+        this.setting = setting;
+        this.net = net;
+        this.coil = coil;
+        this.winding = winding;
+        this.trimmer = trimmer;
+        this.padder = padder;
+        this.hot = hot;
+        this.core = core;
+        this.stray = stray;
+    }
+
+    private record Coil(Part part, Winding winding) {}
+
+    /**
+     * The circuit at a net of the gang.
+     *
+     * @param own whether a part may belong to it
+     * @param hertz somewhere in its range
+     * @return empty where no coil of which the inductance is known tunes it
+     */
+    static Optional<Tank> at(
+            String net,
+            Predicate<Part> own,
+            double hertz,
+            Chassis chassis,
+            Function<Setting, Networks> networks,
+            Setting setting) {
+        List<Part> parts = chassis.parts().stream().filter(own).toList();
+        SmallSignal plain = networks.apply(setting).passive();
+        if (plain.circuit().node(net).isEmpty()) return Optional.empty();
+        double before = needed(plain, net, chassis, hertz);
+        Function<String, Double> moved = trim -> Math.abs(
+                needed(networks.apply(trimmed(setting, Map.of(trim, 1 + STEP))).passive(), net, chassis, hertz)
+                        - before);
+        Optional<Coil> coil = parts.stream()
+                .flatMap(p -> p.component() instanceof Component.Windings w
+                        ? w.windings().stream().filter(x -> x.henries() > 0).map(x -> new Coil(p, x))
+                        : Stream.empty())
+                .filter(c -> moved.apply(Setting.core(c.part().reference(), c.winding())) > COUNTS)
+                .max(Comparator.comparingDouble(
+                        c -> moved.apply(Setting.core(c.part().reference(), c.winding()))));
+        if (coil.isEmpty()) return Optional.empty();
+        Function<Predicate<Part>, Optional<Part>> effective = kind -> parts.stream()
+                .filter(kind)
+                .filter(p -> moved.apply(p.reference()) > COUNTS / 2)
+                .max(Comparator.comparingDouble(p -> moved.apply(p.reference())));
+        Part part = coil.get().part();
+        Winding winding = coil.get().winding();
+        SmallSignal.Volts volts = plain.at(hertz).driven(net, chassis.reference());
+        String hot = Stream.of(winding.from(), winding.to())
+                .map(t -> part.nets().getOrDefault(t, chassis.reference()))
+                .filter(n -> plain.circuit().node(n).isPresent())
+                .max(Comparator.comparingDouble(n -> volts.at(n).size()))
+                .orElse(net);
+        return Optional.of(new Tank(
+                chassis,
+                networks,
+                setting,
+                net,
+                part,
+                winding,
+                effective.apply(p -> p.role().filter(PartRole::isTrimmer).isPresent()),
+                effective.apply(p -> p.is(PartRole.PADDER)),
+                hot,
+                1,
+                0));
+    }
+
+    private static Setting trimmed(Setting setting, Map<String, Double> more) {
+        Map<String, Double> trims = new HashMap<>(setting.trims());
+        more.forEach((k, v) -> trims.merge(k, v, (a, b) -> a * b));
+        return setting.withTrims(trims);
+    }
+
+    private static double needed(SmallSignal network, String net, Chassis chassis, double hertz) {
+        Phasor z = network.at(hertz).driven(net, chassis.reference()).at(net);
+        return z.im() / (z.size() * z.size()) / (2 * Math.PI * hertz);
+    }
+
+    String net() {
+        return net;
+    }
+
+    Part coil() {
+        return coil;
+    }
+
+    Winding winding() {
+        return winding;
+    }
+
+    Optional<Part> trimmer() {
+        return trimmer;
+    }
+
+    Optional<Part> padder() {
+        return padder;
+    }
+
+    /** The factor of the sheet's inductance at which it is aligned. */
+    double core() {
+        return core;
+    }
+
+    /** Farads of wiring and tubes across the coil where it is aligned. */
+    double stray() {
+        return stray;
+    }
+
+    /** The largest farads of its trimmer. */
+    double span() {
+        return trimmer.map(p -> ((Capacitor) p.component()).farads().get(0)).orElse(0.0);
+    }
+
+    /** The circuit with something turned, ready to be asked at many frequencies. */
+    Function<Double, Double> changed(Change c) {
+        Map<String, Double> trims = new HashMap<>();
+        trims.put(Setting.core(coil.reference(), winding), core * c.core());
+        double across = stray;
+        if (trimmer.isPresent()) trims.put(trimmer.get().reference(), Math.max(0, MIDDLE + c.trimmer() / span()));
+        else across += c.trimmer();
+        padder.ifPresent(p -> trims.put(p.reference(), c.padder()));
+        SmallSignal network = networks.apply(trimmed(setting, trims)).passive();
+        network.capacitor(hot, chassis.reference(), across, 0);
+        return hertz -> needed(network, net, chassis, hertz);
+    }
+
+    /**
+     * The circuit with its core and stray capacitance such that it needs two capacitances at two frequencies (Newton's method in the
+     * logarithm of the inductance and in the capacitance, halving a step that does not come nearer).
+     *
+     * @return empty where it does not come there
+     */
+    Optional<Tank> fitted(double lowHertz, double lowFarads, double highHertz, double highFarads) {
+        double logarithm = 0;
+        double farads = 10 * PICO;
+        for (int n = 0; n < STEPS; n++) {
+            double[] e = errors(logarithm, farads, lowHertz, lowFarads, highHertz, highFarads);
+            if (Math.abs(e[0]) + Math.abs(e[1]) < 1e-5 * PICO) return Optional.of(with(Math.exp(logarithm), farads));
+            double[] a = errors(logarithm + 1e-4, farads, lowHertz, lowFarads, highHertz, highFarads);
+            double[] b = errors(logarithm, farads + 0.01 * PICO, lowHertz, lowFarads, highHertz, highFarads);
+            double a0 = (a[0] - e[0]) / 1e-4;
+            double a1 = (a[1] - e[1]) / 1e-4;
+            double b0 = (b[0] - e[0]) / (0.01 * PICO);
+            double b1 = (b[1] - e[1]) / (0.01 * PICO);
+            double determinant = a0 * b1 - a1 * b0;
+            if (determinant == 0 || !Double.isFinite(determinant)) return Optional.empty();
+            double x = -(e[0] * b1 - e[1] * b0) / determinant;
+            double y = -(a0 * e[1] - a1 * e[0]) / determinant;
+            double size = Math.hypot(e[0], e[1]);
+            double share = Math.min(1, Math.min(MOST_LOGARITHM / Math.abs(x), MOST_FARADS / Math.abs(y)));
+            for (int half = 0; half < HALVINGS; half++, share /= 2) {
+                double[] there =
+                        errors(logarithm + share * x, farads + share * y, lowHertz, lowFarads, highHertz, highFarads);
+                if (Math.hypot(there[0], there[1]) < size) break;
+            }
+            logarithm += share * x;
+            farads += share * y;
+        }
+        return Optional.empty();
+    }
+
+    private double[] errors(
+            double logarithm, double farads, double lowHertz, double lowFarads, double highHertz, double highFarads) {
+        var at = with(Math.exp(logarithm), farads).changed(Change.NONE);
+        return new double[] {at.apply(lowHertz) - lowFarads, at.apply(highHertz) - highFarads};
+    }
+
+    private Tank with(double otherCore, double otherStray) {
+        return new Tank(chassis, networks, setting, net, coil, winding, trimmer, padder, hot, otherCore, otherStray);
+    }
+}

@@ -1,0 +1,165 @@
+package anabion.desktop.bench;
+
+import anabion.core.align.Alignment;
+import anabion.core.align.AlignmentProcedure;
+import anabion.core.align.AlignmentTable;
+import anabion.core.align.Preparation;
+import anabion.core.align.TrackingAdvice;
+import anabion.core.align.TrackingAdvice.Turn;
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.quantity.Figures;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Alignments.Shown;
+import anabion.desktop.session.Session;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import javafx.scene.layout.GridPane;
+import javafx.scene.layout.VBox;
+
+/** What an alignment says so far: how the dial is off and what mends it, what is wrong beside it, what to do next. */
+final class AlignPane extends VBox {
+    /** Hertz of the dial within which nobody turns anything. */
+    private static final double NEAR = 2e3;
+
+    private final Session session;
+    private final Chassis chassis;
+    private final Alignment alignment;
+    private final AlignmentTable table;
+
+    AlignPane(Session session, Shown shown) {
+        super(8);
+        this.session = session;
+        this.chassis = shown.of().chassis();
+        this.alignment = shown.alignment();
+        this.table = alignment.table();
+        getChildren().add(Texts.wrapped(headline(), "headline"));
+        boolean unread = session.verdict().get().map(v -> v.read() == 0).orElse(true);
+        if (unread) getChildren().add(Texts.wrapped(session.say("align.voltages-first"), "out"));
+        off().ifPresent(this::advice);
+        table.rows().stream().filter(AlignmentTable.Row::finding).forEach(this::finding);
+        found();
+        getChildren().addAll(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"));
+        next();
+        if (table.rows().stream().allMatch(r -> r.entries().isEmpty())) before();
+    }
+
+    /** What the stations say, where they lie off by more than nobody minds. */
+    private Optional<TrackingAdvice> off() {
+        return alignment.advice().filter(a -> a.before().stream().anyMatch(e -> Math.abs(e) > NEAR));
+    }
+
+    private String headline() {
+        if (table.rows().isEmpty()) return session.say("align.nothing");
+        Optional<TrackingAdvice> off = off();
+        if (off.isPresent()) {
+            int worst = off.get().worst();
+            double error = off.get().before().get(worst);
+            return session.say(
+                    error > 0 ? "align.runs-high" : "align.runs-low",
+                    Figures.fixed(Math.abs(error) / 1e3, 0),
+                    Figures.fixed(off.get().points().get(worst).dial() / 1e3, 0));
+        }
+        Optional<AlignmentTable.Row> bad =
+                table.rows().stream().filter(AlignmentTable.Row::finding).findFirst();
+        if (bad.isPresent())
+            return session.say(
+                    "align.finding." + bad.get().last().orElseThrow().kind().code(),
+                    bad.get().line().letters());
+        if (table.leftAlone().isPresent())
+            return session.say("align.left-alone", table.leftAlone().get());
+        if (table.next().isEmpty()) return session.say(table.again() ? "align.again" : "align.aligned");
+        return session.say("align.turn-next", table.next().get().line().letters());
+    }
+
+    private void advice(TrackingAdvice a) {
+        GridPane grid = new GridPane();
+        grid.setHgap(8);
+        grid.setVgap(4);
+        int row = 0;
+        for (Turn t : a.turns()) {
+            String name = t.adjuster().map(Adjuster::letter).orElse("") + " "
+                    + t.part().reference();
+            grid.add(Texts.label(name.strip(), "medium"), 0, row);
+            grid.add(
+                    Texts.wrapped(session.say(
+                            !t.reached()
+                                    ? t.adjuster().isPresent() ? "align.turn.beyond" : "align.turn.none"
+                                    : "align.turn." + (t.way() == TrackingAdvice.Way.IN ? "in" : "out"),
+                            turns(t.turns()))),
+                    1,
+                    row++);
+        }
+        getChildren().add(grid);
+        double left = a.after().stream().mapToDouble(Math::abs).max().orElse(0);
+        getChildren().add(Texts.wrapped(session.say("align.leaves", Figures.fixed(left / 1e3, 1)), "soft"));
+    }
+
+    /** In eighths, as hands turn. */
+    private String turns(double turns) {
+        long eighths = Math.round(turns * 8);
+        if (eighths == 0) return session.say("align.turns.little");
+        return session.say(
+                "align.turns", Figures.fixed(eighths / 8.0, eighths % 8 == 0 ? 0 : eighths % 4 == 0 ? 1 : 2));
+    }
+
+    private void finding(AlignmentTable.Row r) {
+        String parts = Alignment.suspects(chassis, r.line()).stream()
+                .map(Part::reference)
+                .collect(Collectors.joining(", "));
+        getChildren()
+                .add(Texts.wrapped(session.say(
+                        "align.explains." + r.last().orElseThrow().kind().code(),
+                        r.line().letters(),
+                        parts)));
+    }
+
+    private void found() {
+        Optional<Double> gained = table.gained();
+        if (gained.isEmpty()) return;
+        getChildren()
+                .addAll(
+                        Texts.rule(),
+                        Texts.label(session.say("align.found"), "soft", "small"),
+                        Texts.wrapped(session.say("align.gained-all", Figures.fixed(gained.get(), 1))));
+        table.rows().stream().filter(AlignmentTable.Row::moved).forEach(r -> getChildren()
+                .add(Texts.wrapped(session.say(
+                        "align.moved",
+                        r.line().letters(),
+                        Figures.fixed(r.gained().orElseThrow(), 0)))));
+    }
+
+    private void next() {
+        table.next()
+                .ifPresentOrElse(
+                        r -> getChildren()
+                                .add(Texts.wrapped(session.say(
+                                        r.line().dial().isPresent() ? "align.do.dial" : "align.do",
+                                        r.line()
+                                                .dial()
+                                                .map(d -> Figures.fixed(d / (d >= 3e6 ? 1e6 : 1e3), d >= 3e6 ? 1 : 0))
+                                                .orElse(""),
+                                        r.line().letters(),
+                                        session.say("align.to." + r.line().aim().code())))),
+                        () -> {
+                            if (!table.rows().isEmpty())
+                                getChildren().add(Texts.wrapped(session.say("align.do.stations")));
+                        });
+        AlignmentProcedure p = table.procedure();
+        if (!p.fixed().isEmpty())
+            getChildren()
+                    .add(Texts.wrapped(
+                            session.say(
+                                    "align.fixed-all",
+                                    p.fixed().stream().map(Part::reference).collect(Collectors.joining(", "))),
+                            "soft"));
+    }
+
+    private void before() {
+        getChildren().addAll(Texts.rule(), Texts.label(session.say("align.before"), "soft", "small"));
+        for (Preparation x : Preparation.values())
+            if (table.procedure().preparations().contains(x))
+                getChildren().add(Texts.wrapped(session.say("align.before." + x.code())));
+    }
+}

@@ -1,0 +1,402 @@
+package anabion.desktop.sheet;
+
+import anabion.core.align.Alignment;
+import anabion.core.align.AlignmentLine;
+import anabion.core.align.AlignmentTable;
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.TuningRange;
+import anabion.core.command.AlignRequest;
+import anabion.core.error.InputException;
+import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentPurpose;
+import anabion.core.json.Extra;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.reading.Standing;
+import anabion.desktop.control.LitRows;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Alignments.Shown;
+import anabion.desktop.session.Session;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** The lines of an alignment, what came of them, and two drawings: selectivity, and the error of the dial. */
+public final class AlignSheet implements Sheet {
+    /** A bare number below this is meant in the dial's own unit. */
+    private static final double BARE = 50e3;
+
+    private static final double MEGAHERTZ = 3e6;
+    private static final double BEYOND = 0.2;
+
+    private final Session session;
+    private final BorderPane pane = new BorderPane();
+    private final Label how = Texts.label("", "soft");
+    private final VBox header = new VBox();
+    private final LitRows list;
+    private final Label detail = Texts.wrapped("");
+    private final AlignPictures pictures;
+    private Optional<Alignment> alignment = Optional.empty();
+
+    public AlignSheet(Session session, Runnable whenShown) {
+        this.session = session;
+        this.pictures = new AlignPictures(session);
+        this.list = new LitRows(() -> {
+            detail.setText(detail());
+            whenShown.run();
+        });
+        pane.getStyleClass().add("sheet");
+        Label title = Texts.label(session.say("step.align"), "title");
+        title.setMinWidth(Label.USE_PREF_SIZE);
+        how.setMinWidth(0);
+        HBox top = new HBox(10, title, how);
+        top.setAlignment(Pos.BASELINE_LEFT);
+        top.setPadding(new Insets(12, 14, 8, 14));
+        detail.setPadding(new Insets(6, 14, 10, 14));
+        pane.setTop(new VBox(top, header));
+        pane.setCenter(list.node());
+        pane.setBottom(new VBox(pictures, Texts.rule(), detail));
+        pane.heightProperty().addListener((o, a, b) -> pictures.fit(b.doubleValue()));
+        session.alignments().shown().addListener((o, a, b) -> show(a, b));
+        session.alignments()
+                .trouble()
+                .addListener((o, a, b) ->
+                        show(Optional.empty(), session.alignments().shown().get()));
+        session.words()
+                .addListener((o, a, b) -> show(
+                        session.alignments().shown().get(),
+                        session.alignments().shown().get()));
+        show(Optional.empty(), session.alignments().shown().get());
+    }
+
+    private void show(Optional<Shown> before, Optional<Shown> now) {
+        alignment = now.map(Shown::alignment);
+        boolean same = before.map(s -> s.alignment().table().procedure().band())
+                .equals(alignment.map(a -> a.table().procedure().band()));
+        int lit = list.lit();
+        list.clear();
+        header.getChildren().setAll(head());
+        String trouble = session.alignments().trouble().get();
+        how.setText(alignment
+                .map(a -> session.say("align.how", a.table().procedure().band().name()))
+                .orElse(trouble));
+        List<AlignmentTable.Row> rows = rows();
+        rows.forEach(r -> list.add(List.of(r, session.words().get()), () -> row(r)));
+        if (rows.isEmpty() && trouble.isEmpty())
+            list.empty(session.say(alignment.isPresent() ? "align.no-lines" : "align.computing"));
+        list.light(same ? lit : next().map(rows::indexOf).orElse(0));
+        alignment.ifPresent(pictures::show);
+        pictures.setVisible(alignment.isPresent());
+        detail.setText(detail());
+    }
+
+    private List<AlignmentTable.Row> rows() {
+        return alignment.map(a -> a.table().rows()).orElse(List.of());
+    }
+
+    private Optional<AlignmentTable.Row> next() {
+        return alignment.flatMap(a -> a.table().next());
+    }
+
+    private Optional<AlignmentTable.Row> litRow() {
+        return list.lit() < rows().size() ? Optional.of(rows().get(list.lit())) : Optional.empty();
+    }
+
+    // --- rows ---
+
+    private HBox head() {
+        HBox head = columns(
+                Texts.label(""),
+                session.say("align.column.at"),
+                session.say("align.column.through"),
+                session.say("align.column.frequency"),
+                session.say("align.column.dial"),
+                session.say("align.column.turn"),
+                session.say("align.column.to"),
+                session.say("align.column.level"),
+                session.say("align.column.gained"),
+                Texts.label(""));
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    private static HBox columns(
+            Node mark,
+            String at,
+            String through,
+            String frequency,
+            String dial,
+            String turn,
+            String to,
+            String level,
+            String gained,
+            Label word) {
+        HBox place = new HBox(mark);
+        place.setMinWidth(24);
+        place.setAlignment(Pos.CENTER_LEFT);
+        HBox.setHgrow(word, Priority.ALWAYS);
+        word.setMaxWidth(Double.MAX_VALUE);
+        word.setMinWidth(0);
+        HBox.setMargin(word, new Insets(0, 0, 0, 12));
+        Label turned = Texts.column(turn, 58, false, "medium");
+        HBox.setMargin(turned, new Insets(0, 0, 0, 10));
+        HBox row = new HBox(
+                place,
+                Texts.column(at, 52, false),
+                Texts.column(through, 132, false, "soft"),
+                Texts.column(frequency, 74, true),
+                indented(Texts.column(dial, 82, false)),
+                turned,
+                Texts.column(to, 42, false),
+                Texts.column(level, 64, true),
+                Texts.column(gained, 66, true, "medium"),
+                word);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static Label indented(Label label) {
+        HBox.setMargin(label, new Insets(0, 0, 0, 14));
+        return label;
+    }
+
+    private HBox row(AlignmentTable.Row r) {
+        AlignmentLine l = r.line();
+        String word = word(r);
+        Standing standing = r.finding() ? Standing.OUT : r.done() ? Standing.WITHIN : Standing.NOT_TAKEN;
+        HBox box = columns(
+                new Mark(Mark.of(standing)),
+                l.point().isEmpty() ? session.say("align.beside") : l.point(),
+                session.say("align.lead." + l.lead().code()),
+                hertz(l.hertz()),
+                l.dial()
+                        .map(d -> session.say(l.rocked() ? "align.dial.rocked" : "align.dial.at", bare(d)))
+                        .orElse(session.say("align.dial.open")),
+                l.letters(),
+                session.say("align.aim." + l.aim().code()),
+                l.level().map(AlignSheet::volts).orElse(""),
+                r.gained().map(this::decibels).orElse(""),
+                Texts.label(word, r.finding() ? "out" : "soft"));
+        box.setAccessibleText(l.letters() + ", " + hertz(l.hertz()) + ", " + word);
+        return box;
+    }
+
+    private String word(AlignmentTable.Row r) {
+        if (r.last().isEmpty()) return next().filter(r::equals).isPresent() ? session.say("align.word.next") : "";
+        return session.say("align.word." + r.last().get().kind().code());
+    }
+
+    private String decibels(double gained) {
+        return session.say("align.gained", (gained < 0 ? "−" : "+") + Figures.fixed(Math.abs(gained), 1));
+    }
+
+    private static String hertz(double hertz) {
+        return Figures.si(Quantity.hertz(hertz));
+    }
+
+    private static String volts(double volts) {
+        return Figures.si(Quantity.volts(volts), 2);
+    }
+
+    /** As dials are printed: kilohertz, megahertz on high bands. */
+    private static String bare(double hertz) {
+        return hertz >= MEGAHERTZ ? Figures.fixed(hertz / 1e6, 1) : Figures.fixed(hertz / 1e3, 0);
+    }
+
+    // --- the lit line in words ---
+
+    private String detail() {
+        return litRow().map(this::detail).orElse("");
+    }
+
+    private String detail(AlignmentTable.Row r) {
+        StringBuilder text = new StringBuilder();
+        for (Adjuster a : r.line().adjusters())
+            text.append(session.say(
+                            a.side().isEmpty() ? "align.adjuster" : "align.adjuster.side",
+                            a.letter(),
+                            a.what().isEmpty() ? a.part() : a.what(),
+                            a.place().isEmpty() ? a.part() : a.place(),
+                            a.side()))
+                    .append(' ');
+        text.append(session.say("align.watch." + r.line().indicator().code()));
+        if (r.line().level().isPresent())
+            text.append(' ')
+                    .append(session.say(
+                            "align.begin-level", volts(r.line().level().get())));
+        if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)
+            text.append(' ').append(session.say("align.image"));
+        if (r.line().rocked()) text.append(' ').append(session.say("align.rock"));
+        if (r.turned() != 0)
+            text.append(' ')
+                    .append(session.say(
+                            r.turned() > 0 ? "align.stood-out" : "align.stood-in",
+                            Figures.fixed(Math.abs(r.turned()), 2)));
+        return text.toString();
+    }
+
+    // --- typed lines ---
+
+    @Override
+    public CompletableFuture<?> entered(String line) {
+        AlignRequest request = AlignRequest.parse(line);
+        if (request instanceof AlignRequest.Take t) return taken(line, t);
+        if (request instanceof AlignRequest.Station x) return heard(line, x);
+        String reason = ((AlignRequest.Leave) request).reason();
+        return put(
+                session.say("ui.change.left-alone", band(line)),
+                entry(AlignmentEntry.Kind.LEFT_ALONE, band(line), Optional.empty(), 0, 0, 0, reason));
+    }
+
+    private String band(String line) {
+        return alignment.map(a -> a.table().procedure().band().name()).orElseThrow(() -> InputException.at(line)
+                .because(session.say("align.no-band"))
+                .so(session.say("align.no-band.remedy")));
+    }
+
+    private CompletableFuture<?> taken(String line, AlignRequest.Take t) {
+        String band = band(line);
+        AlignmentTable.Row row = (t.adjuster().isPresent() ? of(t.adjuster().get()) : litRow())
+                .orElseThrow(() -> InputException.at(line)
+                        .because(session.say("align.no-row"))
+                        .so(session.say("align.no-row.remedy")));
+        AlignmentEntry e = entry(t.kind(), band, Optional.of(row.line()), t.before(), t.after(), t.turns(), "");
+        int at = rows().indexOf(row);
+        return put(session.say("ui.change.aligned", row.line().letters()), e).thenApply(x -> {
+            javafx.application.Platform.runLater(() -> {
+                if (!e.kind().finding() && at + 1 < rows().size()) list.light(at + 1);
+            });
+            return x;
+        });
+    }
+
+    private Optional<AlignmentTable.Row> of(String letter) {
+        return rows().stream()
+                .filter(r ->
+                        r.line().adjusters().stream().anyMatch(a -> a.letter().equalsIgnoreCase(letter)))
+                .findFirst();
+    }
+
+    private CompletableFuture<?> heard(String line, AlignRequest.Station s) {
+        String band = band(line);
+        TuningRange range = alignment.orElseThrow().table().procedure().band().range();
+        double station = hertz(line, s.station(), range);
+        double dial = hertz(line, s.dial(), range);
+        return put(
+                session.say("ui.change.station", bare(station)),
+                entry(AlignmentEntry.Kind.STATION, band, Optional.empty(), dial, station, 0, ""));
+    }
+
+    private double hertz(String line, double typed, TuningRange range) {
+        double hertz = typed >= BARE ? typed : typed * (range.low() >= MEGAHERTZ ? 1e6 : 1e3);
+        if (hertz < range.low() * (1 - BEYOND) || hertz > range.high() * (1 + BEYOND))
+            throw InputException.at(line)
+                    .because(session.say("align.beyond", bare(range.low()), bare(range.high())))
+                    .so(session.say("align.beyond.remedy"));
+        return hertz;
+    }
+
+    private AlignmentEntry entry(
+            AlignmentEntry.Kind kind,
+            String band,
+            Optional<AlignmentLine> line,
+            double before,
+            double after,
+            double turns,
+            String text) {
+        return new AlignmentEntry(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                kind,
+                band,
+                line.map(AlignmentLine::purpose),
+                line.map(AlignmentLine::letters).orElse(""),
+                before,
+                after,
+                turns,
+                text,
+                session.need().job().fitted().id(),
+                Extra.NONE);
+    }
+
+    private CompletableFuture<?> put(String label, AlignmentEntry entry) {
+        return session.putJob(label, session.need().job().with(entry));
+    }
+
+    // --- what every sheet has ---
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return litRow().map(r -> r.line().dial().isPresent()
+                        ? session.say(
+                                "align.where.dial",
+                                r.line().letters(),
+                                bare(r.line().dial().get()))
+                        : session.say(
+                                "align.where",
+                                r.line().letters(),
+                                hertz(r.line().hertz())))
+                .orElse(session.say("step.align"));
+    }
+
+    @Override
+    public String prompt() {
+        return session.say(litRow().isPresent() ? "align.prompt" : "align.empty-prompt");
+    }
+
+    @Override
+    public void goTo(String name) {
+        list.light(of(name).map(rows()::indexOf).orElseThrow(() -> InputException.at(name)
+                .because(session.say("align.no-row"))
+                .so(session.say("align.no-row.remedy"))));
+    }
+
+    @Override
+    public void moved(KeyCode key) {
+        list.moved(key);
+    }
+
+    @Override
+    public String copy() {
+        StringBuilder text = new StringBuilder("at\tthrough\tfrequency\tdial\tadjusters\tto\tlevel\tgained\n");
+        for (AlignmentTable.Row r : rows()) {
+            AlignmentLine l = r.line();
+            text.append(String.join(
+                            "\t",
+                            l.point(),
+                            session.say("align.lead." + l.lead().code()),
+                            hertz(l.hertz()),
+                            l.dial().map(AlignSheet::bare).orElse(""),
+                            l.letters(),
+                            session.say("align.aim." + l.aim().code()),
+                            l.level().map(AlignSheet::volts).orElse(""),
+                            r.gained().map(this::decibels).orElse("")))
+                    .append('\n');
+        }
+        return text.toString();
+    }
+
+    @Override
+    public List<String[]> hints() {
+        return List.of(
+                new String[] {"1.2 2.0", session.say("align.hint.volts")},
+                new String[] {"P N W E", session.say("align.hint.outcomes")},
+                new String[] {"600 reads 580", session.say("align.hint.station")});
+    }
+}
