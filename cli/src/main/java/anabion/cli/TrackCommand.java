@@ -76,7 +76,14 @@ final class TrackCommand implements Callable<Integer> {
     }
 
     private static double hertz(String text, TuningRange range) {
-        double value = Notation.exact(text.strip(), Unit.HERTZ);
+        double value;
+        try {
+            value = Notation.exact(text.strip(), Unit.HERTZ);
+        } catch (InputException e) {
+            throw InputException.at("--points " + text.strip())
+                    .because(e.what())
+                    .so("give it like 600:580");
+        }
         double hertz = value >= 50e3 ? value : value * (range.low() > 3e6 ? 1e6 : 1e3);
         if (!(hertz > range.low() * 0.8 && hertz < range.high() * 1.2))
             throw InputException.at("--points " + text.strip())

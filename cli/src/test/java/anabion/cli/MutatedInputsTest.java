@@ -91,7 +91,7 @@ class MutatedInputsTest extends Headless {
         String point = one(ODD_POINTS, random);
         Path out = folder.resolve("out");
         return new ArrayList<>(
-                switch (random.nextInt(isSmall(chassis) ? 19 : 16)) {
+                switch (random.nextInt(isSmall(chassis) ? 22 : 16)) {
                     case 0 -> List.<Object>of("solve", chassis);
                     case 1 -> List.<Object>of("solve", chassis, "--line", number);
                     case 2 -> List.<Object>of("solve", chassis, "--fault", point + ":leaky:" + number);
@@ -113,6 +113,9 @@ class MutatedInputsTest extends Headless {
                     case 16 -> List.<Object>of("diagnose", chassis, "--evidence", EVIDENCE);
                     case 17 -> List.<Object>of("next", chassis, "--evidence", EVIDENCE);
                     case 18 -> List.<Object>of("power", chassis, "--lamp", number);
+                    case 19 -> List.<Object>of("align", chassis);
+                    case 20 -> List.<Object>of("track", chassis, "--points", number + ":" + one(ODD_NUMBERS, random));
+                    case 21 -> List.<Object>of("response", chassis, "--at", point);
                     default -> List.<Object>of("export", chassis, "--to", "csv", "--force", "--out", out);
                 });
     }

@@ -3,9 +3,9 @@ package anabion.core.align;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.job.Job;
 import anabion.core.signal.FrontEnd;
@@ -13,8 +13,10 @@ import anabion.core.signal.IfResponse;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * All that is known of one band's alignment.
@@ -69,22 +71,30 @@ public record Alignment(
         curve = List.copyOf(curve);
     }
 
-    /** The parts that a line which does not come to its peak accuses: the coil, and what is joined across its winding. */
-    public static List<Part> suspects(Chassis chassis, AlignmentLine line) {
-        List<Part> all = new ArrayList<>();
+    /**
+     * The parts that a line which does not come to its peak accuses: what is joined across its winding, or stands in its circuit of the gang, and the coil.
+     */
+    public static List<Part> suspects(Chassis chassis, AlignmentProcedure procedure, AlignmentLine line) {
+        Set<Part> all = new LinkedHashSet<>();
         for (Adjuster a : line.adjusters()) {
             Optional<Part> own = chassis.part(a.part());
             if (own.isEmpty()) continue;
-            if (own.get().component() instanceof Component.Windings)
-                a.windings(own.get()).forEach(w -> chassis.parts().stream()
-                        .filter(c -> c.component() instanceof Capacitor
-                                && c.joins(
-                                        own.get().nets().getOrDefault(w.from(), ""),
-                                        own.get().nets().getOrDefault(w.to(), "")))
-                        .filter(c -> !all.contains(c))
-                        .forEach(all::add));
-            if (!all.contains(own.get())) all.add(own.get());
+            for (Winding w : a.windings(own.get())) all.addAll(across(chassis, own.get(), w));
+            procedure.frontEnd().stream()
+                    .flatMap(f -> f.circuits().stream())
+                    .map(FrontEnd.Circuit::parts)
+                    .filter(parts -> parts.contains(own.get()))
+                    .forEach(all::addAll);
+            all.add(own.get());
         }
-        return all;
+        return List.copyOf(all);
+    }
+
+    private static List<Part> across(Chassis chassis, Part coil, Winding w) {
+        String from = coil.nets().getOrDefault(w.from(), "");
+        String to = coil.nets().getOrDefault(w.to(), "");
+        return chassis.parts().stream()
+                .filter(c -> c.component() instanceof Capacitor && c.joins(from, to))
+                .toList();
     }
 }

@@ -32,10 +32,14 @@ public record TrackingAdvice(
 
     private static final double TRIMMER_TURNS = 0.5;
     private static final double PADDER_TURNS = 3;
-    private static final int STEPS = 20;
+    private static final int STEPS = 40;
     private static final double NUDGE = 1e-4;
     /** Picofarads of a nudge of the trimmer. */
     private static final double PICO = 1e-14;
+    /** The longest step of the fit. */
+    private static final double MOST_SHARE = 0.05;
+
+    private static final double MOST_FARADS = 5e-12;
     /** A turn that no hand makes. */
     private static final double LEAST = 0.005;
     /** Of a trimmer that stands in the middle of its travel. */
@@ -139,8 +143,9 @@ public record TrackingAdvice(
             double[] b = high ? slope(frontEnd, points, errors, off, 1, PICO, byPadder) : new double[points.size()];
             double[] step = step(a, b, errors);
             if (!Double.isFinite(step[0] + step[1])) return off;
-            off[0] = Math.max(-0.5, Math.min(1, off[0] + step[0]));
-            off[1] += step[1];
+            double share = Math.min(1, Math.min(MOST_SHARE / Math.abs(step[0]), MOST_FARADS / Math.abs(step[1])));
+            off[0] += share * step[0];
+            off[1] += share * step[1];
             if (Math.abs(step[0]) < 1e-7 && Math.abs(step[1]) < 1e-17) return off;
         }
         return off;

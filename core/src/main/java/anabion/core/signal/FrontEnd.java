@@ -15,7 +15,10 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Function;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * The circuits of a band that the gang tunes: the oscillator, and those that tune the carrier.
@@ -33,7 +36,13 @@ public final class FrontEnd {
     /** Half the root of three: where the error of a fit at three points is the least (Chebyshev's nodes). */
     private static final double NODE = Math.sqrt(3) / 2;
 
+    private static final double OTHER = 3;
     private static final int HALVINGS = 60;
+    private static final double EXACT = 1e-9;
+    /** The bracket of a search grows by this factor, so many times: a quarter of the frequency in all. */
+    private static final double WIDER = 1.03;
+
+    private static final int WIDENINGS = 8;
 
     /** What a circuit of the gang does. */
     public enum Kind {
@@ -44,6 +53,7 @@ public final class FrontEnd {
     /**
      * One of the gang's circuits.
      *
+     * @param trimmer empty where there is none, or where it belongs to a band of higher frequency; {@code padder} likewise
      * @param inferredCore factor of the sheet's inductance at which it covers the dial
      * @param inferredStray farads of wiring and tubes with which it does; a trimmer stands in the middle of its travel
      */
@@ -55,7 +65,16 @@ public final class FrontEnd {
             Optional<Part> trimmer,
             Optional<Part> padder,
             double inferredCore,
-            double inferredStray) {}
+            double inferredStray) {
+        /** Padder, trimmer and coil. */
+        public List<Part> parts() {
+            List<Part> all = new ArrayList<>();
+            padder.ifPresent(all::add);
+            trimmer.ifPresent(all::add);
+            all.add(coil);
+            return all;
+        }
+    }
 
     /** Something turned in the oscillator's circuit: factor of its coil's inductance, farads more of its trimmer, factor of its padder. */
     public record Turned(double core, double trimmer, double padder) {
@@ -73,10 +92,19 @@ public final class FrontEnd {
     private final Tank oscillator;
     private final double closed;
     private final List<Signal> signals;
+    /** What a band of higher frequency is aligned with: it is in the way of this band, too, and stays where that band wants it. */
+    private final Set<Part> shared;
 
     private record Signal(Tank tank, double closed, boolean shaped) {}
 
-    private FrontEnd(TuningRange range, double intermediate, Tank oscillator, double closed, List<Signal> signals) {
+    private FrontEnd(
+            TuningRange range,
+            double intermediate,
+            Tank oscillator,
+            double closed,
+            List<Signal> signals,
+            Set<Part> shared) {
+        this.shared = shared;
         this.range = range;
         this.intermediate = intermediate;
         this.oscillator = oscillator;
@@ -108,9 +136,9 @@ public final class FrontEnd {
                         own.get().farads(),
                         range.high() + f,
                         OPEN * own.get().farads()));
-        if (oscillator.isEmpty()) return Optional.empty();
+        if (oscillator.filter(FrontEnd::plausible).isEmpty()) return Optional.empty();
         double closed = own.get().farads();
-        FrontEnd alone = new FrontEnd(range, f, oscillator.get(), closed, List.of());
+        FrontEnd alone = new FrontEnd(range, f, oscillator.get(), closed, List.of(), Set.of());
         List<Signal> signals = new ArrayList<>();
         for (Section s : sections) {
             if (s.equals(own.get())) continue;
@@ -120,9 +148,26 @@ public final class FrontEnd {
             double high = alone.high();
             Tank.at(s.net(), p -> !ofOscillator(p), range.at(0.5), chassis, networks, here)
                     .flatMap(t -> t.fitted(low, alone.share(low) * s.farads(), high, alone.share(high) * s.farads()))
+                    .filter(FrontEnd::plausible)
                     .ifPresent(t -> signals.add(new Signal(t, s.farads(), shaped)));
         }
-        return Optional.of(new FrontEnd(range, f, oscillator.get(), closed, signals));
+        return Optional.of(
+                new FrontEnd(range, f, oscillator.get(), closed, signals, higher(engine, chassis, setting, band)));
+    }
+
+    private static Set<Part> higher(Simulator engine, Chassis chassis, Setting setting, Band band) {
+        return chassis.bands().stream()
+                .filter(b -> b.kind() == BandKind.AM
+                        && b.range().low() > band.range().low())
+                .flatMap(b -> of(engine, chassis, setting, b).stream())
+                .flatMap(f -> f.circuits().stream())
+                .flatMap(c -> Stream.of(c.trimmer(), c.padder()).flatMap(Optional::stream))
+                .collect(Collectors.toSet());
+    }
+
+    /** A coil that would have to be so much other than its sheet says is not the one that tunes this band. */
+    private static boolean plausible(Tank t) {
+        return t.core() > 1 / OTHER && t.core() < OTHER;
     }
 
     private static boolean ofOscillator(Part p) {
@@ -181,8 +226,16 @@ public final class FrontEnd {
         return all;
     }
 
-    private static Circuit circuit(Kind kind, Tank t) {
-        return new Circuit(kind, t.net(), t.coil(), t.winding().name(), t.trimmer(), t.padder(), t.core(), t.stray());
+    private Circuit circuit(Kind kind, Tank t) {
+        return new Circuit(
+                kind,
+                t.net(),
+                t.coil(),
+                t.winding().name(),
+                t.trimmer().filter(p -> !shared.contains(p)),
+                t.padder().filter(p -> !shared.contains(p)),
+                t.core(),
+                t.stray());
     }
 
     /** The share of its capacitance that the gang has where the dial shows a frequency: 1 closed. */
@@ -206,12 +259,17 @@ public final class FrontEnd {
         return dial -> solve(now, aligned.apply(dial + intermediate), dial + intermediate) - intermediate;
     }
 
-    /** Where a circuit that needs less capacitance the higher the frequency needs this much, by bisection. */
+    /**
+     * Where a circuit needs this much capacitance, by bisection: the more, the lower the frequency. Far below, a padder in series with its coil turns
+     * that about, so that the bracket grows from the dial's own place.
+     */
     private static double solve(Function<Double, Double> needed, double farads, double near) {
-        double low = near / 1.5;
-        double high = near * 1.5;
-        if (needed.apply(low) < farads || needed.apply(high) > farads) return Double.NaN;
-        for (int n = 0; n < HALVINGS && high - low > 1e-9 * near; n++) {
+        double low = near;
+        for (int n = 0; n < WIDENINGS && !(needed.apply(low) >= farads); n++) low /= WIDER;
+        double high = near;
+        for (int n = 0; n < WIDENINGS && !(needed.apply(high) <= farads); n++) high *= WIDER;
+        if (!(needed.apply(low) >= farads && needed.apply(high) <= farads)) return Double.NaN;
+        for (int n = 0; n < HALVINGS && high - low > EXACT * near; n++) {
             double middle = (low + high) / 2;
             if (needed.apply(middle) > farads) low = middle;
             else high = middle;
@@ -228,10 +286,5 @@ public final class FrontEnd {
                 .map(s -> solve(s.tank().changed(Change.NONE), share(dial) * s.closed(), dial) - dial)
                 .max(Comparator.comparingDouble(Math::abs))
                 .orElse(0.0);
-    }
-
-    /** Largest farads of the oscillator's trimmer; 0 without one. */
-    public double trimmerSpan() {
-        return oscillator.span();
     }
 }

@@ -198,7 +198,7 @@ final class Tank {
         Map<String, Double> trims = new HashMap<>();
         trims.put(Setting.core(coil.reference(), winding), core * c.core());
         double across = stray;
-        if (trimmer.isPresent()) trims.put(trimmer.get().reference(), Math.max(0, MIDDLE + c.trimmer() / span()));
+        if (trimmer.isPresent()) trims.put(trimmer.get().reference(), MIDDLE + c.trimmer() / span());
         else across += c.trimmer();
         padder.ifPresent(p -> trims.put(p.reference(), c.padder()));
         SmallSignal network = networks.apply(trimmed(setting, trims)).passive();

@@ -10,9 +10,11 @@ import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
 import anabion.desktop.session.Session;
+import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.layout.GridPane;
@@ -22,6 +24,8 @@ import javafx.scene.layout.VBox;
 final class AlignPane extends VBox {
     /** Hertz of the dial within which nobody turns anything. */
     private static final double NEAR = 2e3;
+
+    private static final List<String> EIGHTHS = List.of("", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞");
 
     private final Session session;
     private final Chassis chassis;
@@ -36,7 +40,11 @@ final class AlignPane extends VBox {
         this.table = alignment.table();
         getChildren().add(Texts.wrapped(headline(), "headline"));
         boolean unread = session.verdict().get().map(v -> v.read() == 0).orElse(true);
-        if (unread) getChildren().add(Texts.wrapped(session.say("align.voltages-first"), "out"));
+        boolean wrong =
+                session.verdict().get().filter(v -> !v.findings().isEmpty()).isPresent();
+        if (unread || wrong)
+            getChildren()
+                    .add(Texts.wrapped(session.say(unread ? "align.voltages-first" : "align.voltages-off"), "out"));
         off().ifPresent(this::advice);
         table.rows().stream().filter(AlignmentTable.Row::finding).forEach(this::finding);
         found();
@@ -100,12 +108,13 @@ final class AlignPane extends VBox {
     private String turns(double turns) {
         long eighths = Math.round(turns * 8);
         if (eighths == 0) return session.say("align.turns.little");
-        return session.say(
-                "align.turns", Figures.fixed(eighths / 8.0, eighths % 8 == 0 ? 0 : eighths % 4 == 0 ? 1 : 2));
+        long whole = eighths / 8;
+        String part = EIGHTHS.get((int) (eighths % 8));
+        return session.say(eighths > 8 ? "align.turns" : "align.turns.one", (whole > 0 ? whole : "") + part);
     }
 
     private void finding(AlignmentTable.Row r) {
-        String parts = Alignment.suspects(chassis, r.line()).stream()
+        String parts = Alignment.suspects(chassis, table.procedure(), r.line()).stream()
                 .map(Part::reference)
                 .collect(Collectors.joining(", "));
         getChildren()
@@ -136,10 +145,7 @@ final class AlignPane extends VBox {
                         r -> getChildren()
                                 .add(Texts.wrapped(session.say(
                                         r.line().dial().isPresent() ? "align.do.dial" : "align.do",
-                                        r.line()
-                                                .dial()
-                                                .map(d -> Figures.fixed(d / (d >= 3e6 ? 1e6 : 1e3), d >= 3e6 ? 1 : 0))
-                                                .orElse(""),
+                                        Figures.si(Quantity.hertz(r.line().hertz())),
                                         r.line().letters(),
                                         session.say("align.to." + r.line().aim().code())))),
                         () -> {

@@ -15,7 +15,6 @@ public final class AlignmentView extends Plot {
     private static final double TOP = 8;
     private static final double BOTTOM = 24;
     private static final double DEEP = 60;
-    private static final int LINES = 3;
     private static final int MARKS = 4;
     private static final double HALF = 5;
     private static final double KILO = 1e3;
@@ -27,6 +26,7 @@ public final class AlignmentView extends Plot {
     private double to = 1;
     private double low;
     private double high = 1;
+    private int lines = 1;
 
     public AlignmentView() {
         super(LEFT, RIGHT, TOP, BOTTOM);
@@ -42,6 +42,7 @@ public final class AlignmentView extends Plot {
         points = List.of();
         low = -DEEP;
         high = 0;
+        lines = 3;
         span(response.isEmpty() ? 0 : response.get(0).hertz(), response.isEmpty() ? 1 : last(response));
     }
 
@@ -62,6 +63,7 @@ public final class AlignmentView extends Plot {
         for (double[] p : points) most = Math.max(most, Math.abs(p[1]));
         high = round(most);
         low = -high;
+        lines = 4;
         span(lowest, highest);
     }
 
@@ -93,8 +95,8 @@ public final class AlignmentView extends Plot {
         getChildren().clear();
         if (getWidth() < LEFT + RIGHT + 60 || getHeight() < TOP + BOTTOM + 30) return;
         boolean mega = from >= 3 * MEGA;
-        for (int n = 0; n <= LINES; n++) {
-            double value = upward() * n / LINES;
+        for (int n = 0; n <= lines; n++) {
+            double value = upward() * n / lines;
             line("curve-grid", 0, value, across(), value);
             beside(signed(low + value), value);
         }

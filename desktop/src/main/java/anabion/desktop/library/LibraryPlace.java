@@ -1,12 +1,17 @@
 package anabion.desktop.library;
 
+import anabion.core.chassis.Chassis;
 import anabion.core.command.LibraryRequest;
 import anabion.core.command.TypeLine;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.DeviceType;
 import anabion.core.error.InputException;
+import anabion.core.reading.Condition;
+import anabion.core.signal.PlateCircuit;
+import anabion.core.simulation.setting.Setting;
 import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.ComputeScheduler;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
@@ -17,6 +22,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -142,7 +148,7 @@ public final class LibraryPlace extends BorderPane {
         if (filter.isEmpty() && !rebuilding) lit = type.name();
         card.show(type, own(type), List.of());
         if (!inSet(type)) return;
-        session.working(type.name(), w -> {
+        working(type.name(), w -> {
             if (chosen().filter(type::equals).isPresent()) card.show(type, own(type), w);
         });
     }
@@ -254,5 +260,17 @@ public final class LibraryPlace extends BorderPane {
             label.setMinWidth(Label.USE_PREF_SIZE);
             return label;
         }
+    }
+
+    /** How the devices of a type work in the set on the bench; none without a set. */
+    private void working(String type, Consumer<List<PlateCircuit>> answer) {
+        if (session.set().get().isEmpty()) return;
+        Chassis chassis = session.need().chassis();
+        Condition now = session.condition().get().orElseThrow();
+        session.compute()
+                .ask(
+                        ComputeScheduler.Job.CURVES,
+                        () -> PlateCircuit.all(chassis, Setting.of(now.line()).withBand(now.band()), type),
+                        answer);
     }
 }

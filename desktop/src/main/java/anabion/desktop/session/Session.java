@@ -16,9 +16,7 @@ import anabion.core.reading.Condition;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.recap.Plan;
 import anabion.core.signal.CircuitCheck;
-import anabion.core.signal.PlateCircuit;
 import anabion.core.simulation.chart.CircuitPredictor;
-import anabion.core.simulation.setting.Setting;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.History;
@@ -183,17 +181,6 @@ public final class Session implements AutoCloseable {
     /** Where all is computed that the window shows. */
     public ComputeScheduler compute() {
         return compute;
-    }
-
-    /** How the devices of a type work in the set on the bench; none without a set. */
-    public void working(String type, Consumer<List<PlateCircuit>> answer) {
-        if (set.get().isEmpty()) return;
-        Chassis chassis = need().chassis();
-        Condition now = condition.get().orElseThrow();
-        compute.ask(
-                ComputeScheduler.Job.CURVES,
-                () -> PlateCircuit.all(chassis, Setting.of(now.line()).withBand(now.band()), type),
-                answer);
     }
 
     public ObjectProperty<Optional<String>> stage() {

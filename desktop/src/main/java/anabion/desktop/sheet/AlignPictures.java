@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.align.Alignment;
 import anabion.core.chassis.TuningRange;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import anabion.desktop.control.AlignmentView;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -54,8 +55,8 @@ final class AlignPictures extends VBox {
         selective.setText(a.response()
                 .map(r -> session.say(
                         r.width().isPresent() ? "align.picture.selectivity" : "align.picture.selectivity-only",
-                        Figures.fixed(r.centre() / 1e3, 1),
-                        r.width().map(w -> Figures.fixed(w / 1e3, 1)).orElse("")))
+                        Figures.si(Quantity.hertz(r.centre()), 4),
+                        r.width().map(w -> Figures.si(Quantity.hertz(w), 2)).orElse("")))
                 .orElse(session.say("align.picture.no-selectivity")));
         TuningRange range = a.table().procedure().band().range();
         tracking.tracking(range.low(), range.high(), a.curve(), a.table().stations());

@@ -4,6 +4,7 @@ import anabion.core.align.Alignment;
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentTable;
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.TuningRange;
 import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
@@ -11,10 +12,7 @@ import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Figures;
-import anabion.core.quantity.Quantity;
-import anabion.core.reading.Standing;
 import anabion.desktop.control.LitRows;
-import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
 import anabion.desktop.session.Session;
@@ -29,7 +27,6 @@ import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
-import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
 /** The lines of an alignment, what came of them, and two drawings: selectivity, and the error of the dial. */
@@ -47,11 +44,13 @@ public final class AlignSheet implements Sheet {
     private final LitRows list;
     private final Label detail = Texts.wrapped("");
     private final AlignPictures pictures;
+    private final AlignRows drawn;
     private Optional<Alignment> alignment = Optional.empty();
 
     public AlignSheet(Session session, Runnable whenShown) {
         this.session = session;
         this.pictures = new AlignPictures(session);
+        this.drawn = new AlignRows(session);
         this.list = new LitRows(() -> {
             detail.setText(detail());
             whenShown.run();
@@ -86,13 +85,17 @@ public final class AlignSheet implements Sheet {
                 .equals(alignment.map(a -> a.table().procedure().band()));
         int lit = list.lit();
         list.clear();
-        header.getChildren().setAll(head());
+        header.getChildren().setAll(drawn.head());
         String trouble = session.alignments().trouble().get();
         how.setText(alignment
-                .map(a -> session.say("align.how", a.table().procedure().band().name()))
+                .map(a -> session.say(
+                        fm() ? "align.how.fm" : "align.how",
+                        a.table().procedure().band().name()))
                 .orElse(trouble));
         List<AlignmentTable.Row> rows = rows();
-        rows.forEach(r -> list.add(List.of(r, session.words().get()), () -> row(r)));
+        rows.forEach(r -> list.add(
+                List.of(r, next().filter(r::equals).isPresent(), session.words().get()),
+                () -> drawn.row(r, next().filter(r::equals).isPresent())));
         if (rows.isEmpty() && trouble.isEmpty())
             list.empty(session.say(alignment.isPresent() ? "align.no-lines" : "align.computing"));
         list.light(same ? lit : next().map(rows::indexOf).orElse(0));
@@ -111,107 +114,6 @@ public final class AlignSheet implements Sheet {
 
     private Optional<AlignmentTable.Row> litRow() {
         return list.lit() < rows().size() ? Optional.of(rows().get(list.lit())) : Optional.empty();
-    }
-
-    // --- rows ---
-
-    private HBox head() {
-        HBox head = columns(
-                Texts.label(""),
-                session.say("align.column.at"),
-                session.say("align.column.through"),
-                session.say("align.column.frequency"),
-                session.say("align.column.dial"),
-                session.say("align.column.turn"),
-                session.say("align.column.to"),
-                session.say("align.column.level"),
-                session.say("align.column.gained"),
-                Texts.label(""));
-        head.getStyleClass().add("head");
-        return head;
-    }
-
-    private static HBox columns(
-            Node mark,
-            String at,
-            String through,
-            String frequency,
-            String dial,
-            String turn,
-            String to,
-            String level,
-            String gained,
-            Label word) {
-        HBox place = new HBox(mark);
-        place.setMinWidth(24);
-        place.setAlignment(Pos.CENTER_LEFT);
-        HBox.setHgrow(word, Priority.ALWAYS);
-        word.setMaxWidth(Double.MAX_VALUE);
-        word.setMinWidth(0);
-        HBox.setMargin(word, new Insets(0, 0, 0, 12));
-        Label turned = Texts.column(turn, 58, false, "medium");
-        HBox.setMargin(turned, new Insets(0, 0, 0, 10));
-        HBox row = new HBox(
-                place,
-                Texts.column(at, 52, false),
-                Texts.column(through, 132, false, "soft"),
-                Texts.column(frequency, 74, true),
-                indented(Texts.column(dial, 82, false)),
-                turned,
-                Texts.column(to, 42, false),
-                Texts.column(level, 64, true),
-                Texts.column(gained, 66, true, "medium"),
-                word);
-        row.setAlignment(Pos.CENTER_LEFT);
-        return row;
-    }
-
-    private static Label indented(Label label) {
-        HBox.setMargin(label, new Insets(0, 0, 0, 14));
-        return label;
-    }
-
-    private HBox row(AlignmentTable.Row r) {
-        AlignmentLine l = r.line();
-        String word = word(r);
-        Standing standing = r.finding() ? Standing.OUT : r.done() ? Standing.WITHIN : Standing.NOT_TAKEN;
-        HBox box = columns(
-                new Mark(Mark.of(standing)),
-                l.point().isEmpty() ? session.say("align.beside") : l.point(),
-                session.say("align.lead." + l.lead().code()),
-                hertz(l.hertz()),
-                l.dial()
-                        .map(d -> session.say(l.rocked() ? "align.dial.rocked" : "align.dial.at", bare(d)))
-                        .orElse(session.say("align.dial.open")),
-                l.letters(),
-                session.say("align.aim." + l.aim().code()),
-                l.level().map(AlignSheet::volts).orElse(""),
-                r.gained().map(this::decibels).orElse(""),
-                Texts.label(word, r.finding() ? "out" : "soft"));
-        box.setAccessibleText(l.letters() + ", " + hertz(l.hertz()) + ", " + word);
-        return box;
-    }
-
-    private String word(AlignmentTable.Row r) {
-        if (r.last().isEmpty()) return next().filter(r::equals).isPresent() ? session.say("align.word.next") : "";
-        return session.say("align.word." + r.last().get().kind().code());
-    }
-
-    private String decibels(double gained) {
-        return session.say("align.gained", (gained < 0 ? "−" : "+") + Figures.fixed(Math.abs(gained), 1));
-    }
-
-    private static String hertz(double hertz) {
-        return Figures.si(Quantity.hertz(hertz));
-    }
-
-    private static String volts(double volts) {
-        return Figures.si(Quantity.volts(volts), 2);
-    }
-
-    /** As dials are printed: kilohertz, megahertz on high bands. */
-    private static String bare(double hertz) {
-        return hertz >= MEGAHERTZ ? Figures.fixed(hertz / 1e6, 1) : Figures.fixed(hertz / 1e3, 0);
     }
 
     // --- the lit line in words ---
@@ -234,7 +136,8 @@ public final class AlignSheet implements Sheet {
         if (r.line().level().isPresent())
             text.append(' ')
                     .append(session.say(
-                            "align.begin-level", volts(r.line().level().get())));
+                            "align.begin-level",
+                            AlignRows.volts(r.line().level().get())));
         if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)
             text.append(' ').append(session.say("align.image"));
         if (r.line().rocked()) text.append(' ').append(session.say("align.rock"));
@@ -294,7 +197,7 @@ public final class AlignSheet implements Sheet {
         double station = hertz(line, s.station(), range);
         double dial = hertz(line, s.dial(), range);
         return put(
-                session.say("ui.change.station", bare(station)),
+                session.say("ui.change.station", AlignRows.bare(station)),
                 entry(AlignmentEntry.Kind.STATION, band, Optional.empty(), dial, station, 0, ""));
     }
 
@@ -302,7 +205,7 @@ public final class AlignSheet implements Sheet {
         double hertz = typed >= BARE ? typed : typed * (range.low() >= MEGAHERTZ ? 1e6 : 1e3);
         if (hertz < range.low() * (1 - BEYOND) || hertz > range.high() * (1 + BEYOND))
             throw InputException.at(line)
-                    .because(session.say("align.beyond", bare(range.low()), bare(range.high())))
+                    .because(session.say("align.beyond", AlignRows.bare(range.low()), AlignRows.bare(range.high())))
                     .so(session.say("align.beyond.remedy"));
         return hertz;
     }
@@ -347,11 +250,11 @@ public final class AlignSheet implements Sheet {
                         ? session.say(
                                 "align.where.dial",
                                 r.line().letters(),
-                                bare(r.line().dial().get()))
+                                AlignRows.bare(r.line().dial().get()))
                         : session.say(
                                 "align.where",
                                 r.line().letters(),
-                                hertz(r.line().hertz())))
+                                AlignRows.hertz(r.line().hertz())))
                 .orElse(session.say("step.align"));
     }
 
@@ -381,12 +284,12 @@ public final class AlignSheet implements Sheet {
                             "\t",
                             l.point(),
                             session.say("align.lead." + l.lead().code()),
-                            hertz(l.hertz()),
-                            l.dial().map(AlignSheet::bare).orElse(""),
+                            AlignRows.hertz(l.hertz()),
+                            l.dial().map(AlignRows::bare).orElse(""),
                             l.letters(),
                             session.say("align.aim." + l.aim().code()),
-                            l.level().map(AlignSheet::volts).orElse(""),
-                            r.gained().map(this::decibels).orElse("")))
+                            l.level().map(AlignRows::volts).orElse(""),
+                            r.gained().map(drawn::decibels).orElse("")))
                     .append('\n');
         }
         return text.toString();
@@ -397,6 +300,12 @@ public final class AlignSheet implements Sheet {
         return List.of(
                 new String[] {"1.2 2.0", session.say("align.hint.volts")},
                 new String[] {"P N W E", session.say("align.hint.outcomes")},
-                new String[] {"600 reads 580", session.say("align.hint.station")});
+                new String[] {fm() ? "98.5 reads 98" : "600 reads 580", session.say("align.hint.station")});
+    }
+
+    private boolean fm() {
+        return alignment
+                .filter(a -> a.table().procedure().band().kind() == BandKind.FM)
+                .isPresent();
     }
 }

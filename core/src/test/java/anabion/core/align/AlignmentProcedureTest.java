@@ -1,0 +1,151 @@
+package anabion.core.align;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.job.AlignmentPurpose;
+import anabion.core.signal.Gains;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Controls;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.CircuitFixtures;
+import anabion.core.testing.SharedSets;
+import anabion.core.typical.TypicalCircuit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** The lines of an alignment. Some 15 s: the levels of every band of thirteen superhets are computed, each once. */
+class AlignmentProcedureTest {
+    private static final Map<List<Object>, AlignmentProcedure> MADE = new ConcurrentHashMap<>();
+
+    static AlignmentProcedure of(Chassis set, String band) {
+        return MADE.computeIfAbsent(
+                List.of(set, band),
+                k -> AlignmentProcedure.of(
+                        new Simulator(),
+                        set,
+                        Setting.fed(set).withControls(Controls.volume(set, 1)),
+                        set.band(band).orElseThrow()));
+    }
+
+    private static List<String> letters(AlignmentProcedure p) {
+        return p.lines().stream().map(AlignmentLine::letters).toList();
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "halcyon|AM|A1 A2, A3 A4, A5, A6, A7",
+                "brae|MW|1 2, 3 4, 7, 5, 6",
+                "brae|LW|1 2, 3 4, 8, 9",
+                "concerto|MW|A1 A2, A3 A4, A6, A5, A7",
+                "concerto|LW|A1 A2, A3 A4, A8, A9",
+                "concerto|FM|F2, F3, F4, F1, F5, F6",
+                "lark|MW|1, 2, 3, 6, 4, 5",
+                "rover|MW|1 2, 3 4, 6, 5, 7",
+                "trunk-road|MW|1 2, 3 4, 6, 5, 7"
+            })
+    void lastTransformerFirstThenOscillatorThenAerial(String set, String band, String order) {
+        assertThat(letters(of(SharedSets.named(set), band))).containsExactly(order.split(", "));
+    }
+
+    @Test
+    void theWordsBesideAnAdjusterDecideNothing() {
+        Chassis set = SharedSets.named("concerto");
+        Chassis mute = set.withAdjusters(set.adjusters().stream()
+                .map(a -> new Adjuster(a.id(), a.letter(), a.part(), a.winding(), "", a.side(), a.place(), a.extra()))
+                .toList());
+        for (String band : List.of("FM", "MW", "LW"))
+            assertThat(letters(of(mute, band))).isEqualTo(letters(of(set, band)));
+    }
+
+    @Test
+    void theDetectorOfFmPeaksFirstAndIsBalancedLast() {
+        AlignmentProcedure p = of(SharedSets.named("concerto"), "FM");
+        AlignmentLine primary = p.lines().get(0);
+        assertThat(primary.purpose()).isEqualTo(AlignmentPurpose.DETECTOR);
+        assertThat(primary.indicator()).isEqualTo(Indicator.STABILISER_VOLTS);
+        AlignmentLine secondary = p.lines().get(3);
+        assertThat(secondary.purpose()).isEqualTo(AlignmentPurpose.BALANCE);
+        assertThat(secondary.aim()).isEqualTo(Aim.ZERO);
+        assertThat(secondary.indicator()).isEqualTo(Indicator.DETECTOR_VOLTS);
+        assertThat(p.preparations()).contains(Preparation.AFC_OFF);
+    }
+
+    @ParameterizedTest
+    @CsvSource({"halcyon,AM,LOOP", "brae,MW,DUMMY_AERIAL", "lark,MW,LOOP", "trunk-road,MW,CAR_AERIAL"})
+    void theGeneratorReachesTheSetAsItsAerialDoes(String name, String band, Lead lead) {
+        AlignmentProcedure p = of(SharedSets.named(name), band);
+        assertThat(p.lines().get(p.lines().size() - 1).lead()).isEqualTo(lead);
+        assertThat(p.preparations().contains(Preparation.LOOP_IN_PLACE)).isEqualTo(lead == Lead.LOOP);
+        assertThat(p.preparations().contains(Preparation.LAST_IN_THE_CAR)).isEqualTo(lead == Lead.CAR_AERIAL);
+    }
+
+    @Test
+    void aChassisThatMayBeLiveIsIsolatedFirst() {
+        assertThat(of(SharedSets.named("brae"), "MW").preparations()).contains(Preparation.ISOLATE);
+        assertThat(of(SharedSets.named("halcyon"), "AM").preparations()).doesNotContain(Preparation.ISOLATE);
+    }
+
+    /** The level leaves the AVC at rest: at it, the set gives what it would without AVC, but for half a decibel. */
+    @Test
+    void noLevelIsAboveTheKneeOfTheAvc() {
+        Chassis set = SharedSets.named("halcyon");
+        Setting loud = Setting.fed(set).withControls(Controls.volume(set, 1));
+        Gains g = Gains.of(new Simulator(), set, loud, set.band("AM").orElseThrow())
+                .orElseThrow();
+        double knee = Levels.knee(g);
+        double free = g.control().get(0).detector() / g.control().get(0).input();
+        for (Gains.Control c : g.control())
+            if (c.detector() < knee)
+                assertThat(20 * Math.log10(free / (c.detector() / c.input()))).isLessThan(Levels.COMPRESSION);
+        double level = of(set, "AM").lines().get(0).level().orElseThrow();
+        Gains.Level whole = g.levels().stream()
+                .filter(l -> l.point().equals("V1.7") && l.hertz() == 465e3)
+                .findFirst()
+                .orElseThrow();
+        assertThat(level).isLessThanOrEqualTo(whole.volts());
+        assertThat(level * g.carrier() / whole.volts()).isLessThanOrEqualTo(knee * 1.0001);
+    }
+
+    @Test
+    void aTunedRadioFrequencySetHasItsTrimmersFromTheDetectorBack() {
+        Chassis moor = SharedSets.named("true/moor");
+        List<Part> trimmers = moor.parts().stream()
+                .filter(p -> p.role().filter(r -> r.isTrimmer()).isPresent())
+                .toList();
+        Chassis with = moor;
+        int n = 0;
+        for (Part p : trimmers)
+            with = anabion.core.command.AdjusterLine.put("T" + ++n + " " + p.reference() + " top trimmer", with);
+        AlignmentProcedure p = of(with, with.bands().get(0).name());
+        assertThat(p.frontEnd()).isEmpty();
+        if (trimmers.isEmpty()) assertThat(p.lines()).isEmpty();
+        else assertThat(p.lines().get(0).purpose()).isEqualTo(AlignmentPurpose.SIGNAL_HIGH);
+    }
+
+    /** A new user's circuit has no adjusters yet: each can without one is named, and nothing throws. */
+    @ParameterizedTest
+    @EnumSource(TypicalCircuit.class)
+    void aTypicalCircuitWithoutAdjustersNamesWhatHasNone(TypicalCircuit typical) {
+        Chassis set = CircuitFixtures.typical(typical);
+        List<Part> fixed = new ArrayList<>();
+        for (var band : set.bands()) {
+            AlignmentProcedure p = of(set, band.name());
+            assertThat(p.lines()).isEmpty();
+            fixed.addAll(p.fixed());
+        }
+        boolean superhet = set.parts().stream().anyMatch(x -> x.is(PartRole.IF_TRANSFORMER));
+        assertThat(fixed.stream().anyMatch(x -> x.is(PartRole.IF_TRANSFORMER))).isEqualTo(superhet);
+    }
+}

@@ -1,0 +1,164 @@
+package anabion.core.align;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.command.AlignRequest;
+import anabion.core.error.InputException;
+import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentEntry.Kind;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.Job;
+import anabion.core.json.Extra;
+import anabion.core.testing.SharedSets;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
+
+/** What was done on the lines of an alignment, and the lines that are typed for it. */
+class AlignmentTableTest {
+    private static final Chassis SET = SharedSets.named("halcyon");
+    private static final AlignmentProcedure PROCEDURE = AlignmentProcedureTest.of(SET, "AM");
+
+    private static AlignmentEntry entry(Job job, int line, Kind kind, double before, double after, double turns) {
+        AlignmentLine l = PROCEDURE.lines().get(line);
+        return new AlignmentEntry(
+                UUID.randomUUID(),
+                Instant.EPOCH,
+                kind,
+                "AM",
+                Optional.of(l.purpose()),
+                l.letters(),
+                before,
+                after,
+                turns,
+                "",
+                job.fitted().id(),
+                Extra.NONE);
+    }
+
+    private static AlignmentEntry station(Job job, double dial, double heard) {
+        return new AlignmentEntry(
+                UUID.randomUUID(),
+                Instant.EPOCH,
+                Kind.STATION,
+                "AM",
+                Optional.empty(),
+                "",
+                dial,
+                heard,
+                0,
+                "",
+                job.fitted().id(),
+                Extra.NONE);
+    }
+
+    @Test
+    void gainsAddUpAndMuchFromOneAdjusterWasSomebody() {
+        Job job = Job.NEW;
+        job = job.with(entry(job, 0, Kind.READ, 0.4, 2.0, 0.5));
+        job = job.with(entry(job, 1, Kind.PEAK, 1.0, 1.2, 0));
+        job = job.with(entry(job, 0, Kind.READ, 1.2, 1.3, -0.125));
+        AlignmentTable t = AlignmentTable.of(PROCEDURE, job);
+        assertThat(t.rows().get(0).gained().orElseThrow()).isCloseTo(14.67, within(0.01));
+        assertThat(t.rows().get(0).moved()).isTrue();
+        assertThat(t.rows().get(0).turned()).isEqualTo(0.375);
+        assertThat(t.rows().get(1).moved()).isFalse();
+        assertThat(t.next().orElseThrow()).isEqualTo(t.rows().get(2));
+        assertThat(t.gained().orElseThrow()).isCloseTo(14.67 + 1.58, within(0.02));
+    }
+
+    @Test
+    void aPassThatGainedAsksForAnother() {
+        Job job = Job.NEW;
+        for (int n = 0; n < PROCEDURE.lines().size(); n++) job = job.with(entry(job, n, Kind.READ, 1, 1.3, 0));
+        assertThat(AlignmentTable.of(PROCEDURE, job).again()).isTrue();
+        for (int n = 0; n < PROCEDURE.lines().size(); n++) job = job.with(entry(job, n, Kind.READ, 1.3, 1.35, 0));
+        assertThat(AlignmentTable.of(PROCEDURE, job).again()).isFalse();
+    }
+
+    @Test
+    void aPartThatIsRenewedAsksForItsLinesAgain() {
+        Job job = Job.NEW;
+        job = job.with(entry(job, 0, Kind.PEAK, 0, 0, 0));
+        Job after = job.altered(
+                new Alteration(UUID.randomUUID(), Instant.EPOCH, "C9", AlterationKind.RENEWED, "", Extra.NONE));
+        assertThat(AlignmentTable.of(PROCEDURE, job).rows().get(0).done()).isTrue();
+        assertThat(AlignmentTable.of(PROCEDURE, after).rows().get(0).done()).isFalse();
+    }
+
+    @Test
+    void stationsHeardBeforeTheOscillatorWasTurnedCountNoMore() {
+        Job job = Job.NEW;
+        job = job.with(station(job, 580e3, 600e3));
+        assertThat(AlignmentTable.of(PROCEDURE, job).stations()).hasSize(1);
+        job = job.with(entry(job, 3, Kind.PEAK, 0, 0, 0));
+        assertThat(AlignmentTable.of(PROCEDURE, job).stations()).isEmpty();
+        job = job.with(station(job, 600e3, 600e3));
+        Alignment a = new Alignment.Computed(SET, PROCEDURE, Optional.empty()).with(job);
+        assertThat(a.table().stations()).hasSize(1);
+        assertThat(a.advice().orElseThrow().turns()).isEmpty();
+    }
+
+    @Test
+    void aLineWithoutAPeakAccusesWhatTunesIt() {
+        assertThat(Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(0)))
+                .extracting(Part::reference)
+                .contains("L4");
+        assertThat(Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(3)))
+                .extracting(Part::reference)
+                .containsExactly("C5", "C6", "L2");
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "1.2 2.0|READ|1.2|2.0|0",
+                "1.2V → 2V|READ|1.2|2|0",
+                "800mV > 1.1|READ|0.8|1.1|0",
+                "2.0|READ|0|2|0",
+                "peak|PEAK|0|0|0",
+                "P|PEAK|0|0|0",
+                "peak 1 1.4|PEAK|1|1.4|0",
+                "no effect|NO_EFFECT|0|0|0",
+                "no peak|NO_PEAK|0|0|0",
+                "w|WORSE|0|0|0",
+                "end|END|0|0|0",
+                "broken core|BROKEN_CORE|0|0|0",
+                "turned 1/2 right|READ|0|0|0.5",
+                "turned 1 1/4 out 1.2 2|READ|1.2|2|-1.25",
+                "turned 2 left peak|PEAK|0|0|-2"
+            })
+    void aTypedLine(String line, Kind kind, double before, double after, double turns) {
+        assertThat(AlignRequest.parse(line))
+                .isEqualTo(new AlignRequest.Take(Optional.empty(), kind, before, after, turns));
+    }
+
+    @Test
+    void aLetterNamesAnotherLineAndAStationIsNoReading() {
+        assertThat(AlignRequest.parse("a5 no peak"))
+                .isEqualTo(new AlignRequest.Take(Optional.of("A5"), Kind.NO_PEAK, 0, 0, 0));
+        assertThat(AlignRequest.parse("7 1.2 2"))
+                .isEqualTo(new AlignRequest.Take(Optional.of("7"), Kind.READ, 1.2, 2, 0));
+        assertThat(AlignRequest.parse("600 reads 580")).isEqualTo(new AlignRequest.Station(600, 580));
+        assertThat(AlignRequest.parse("leave as good as the reference set"))
+                .isEqualTo(new AlignRequest.Leave("as good as the reference set"));
+    }
+
+    @ParameterizedTest
+    @ValueSource(
+            strings = {"", "leave", "better", "A5", "turned", "turned 1/0 in", "0 0", "1 2 3 4", "600 reads", "peak x y"
+            })
+    void whatSaysNothingIsRefused(String line) {
+        assertThatThrownBy(() -> AlignRequest.parse(line)).isInstanceOf(InputException.class);
+    }
+}

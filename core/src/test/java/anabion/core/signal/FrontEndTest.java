@@ -1,0 +1,148 @@
+package anabion.core.signal;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.command.StudyLine;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.SharedSets;
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.DoubleRange;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** What the gang tunes. */
+class FrontEndTest {
+    private static final FrontEnd HALCYON = of("halcyon", "AM").orElseThrow();
+
+    static Optional<FrontEnd> of(String name, String band) {
+        return of(SharedSets.named(name), band);
+    }
+
+    static Optional<FrontEnd> of(Chassis set, String band) {
+        return FrontEnd.of(
+                new Simulator(), set, Setting.fed(set), set.band(band).orElseThrow());
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "halcyon,AM,L2,C6,C5,16",
+        "brae,MW,L2,C25,C5,9",
+        "brae,LW,L6,,,9",
+        "concerto,MW,L3,C54,C9,9",
+        "concerto,LW,L4,,,9",
+        "lark,MW,L2,C22,,1",
+        "rover,MW,L2,C25,C24,9",
+        "trunk-road,MW,L2,C24,C23,9"
+    })
+    void everySuperhetCoversItsDialWithItsOwnPartsAndTracks(
+            String name, String band, String coil, String trimmer, String padder, double kilohertz) {
+        FrontEnd f = of(name, band).orElseThrow();
+        FrontEnd.Circuit oscillator = f.circuits().get(0);
+        assertThat(oscillator.kind()).isEqualTo(FrontEnd.Kind.OSCILLATOR);
+        assertThat(oscillator.coil().reference()).isEqualTo(coil);
+        assertThat(oscillator.trimmer().map(Part::reference)).isEqualTo(Optional.ofNullable(trimmer));
+        assertThat(oscillator.padder().map(Part::reference)).isEqualTo(Optional.ofNullable(padder));
+        assertThat(oscillator.inferredCore())
+                .as("what the sheet says of the coil")
+                .isCloseTo(1, within(0.05));
+        assertThat(f.share(f.range().low())).isCloseTo(1, within(1e-6));
+        assertThat(f.share(f.range().high())).isCloseTo(FrontEnd.OPEN, within(1e-6));
+        for (int n = 0; n <= 10; n++) {
+            double dial = f.range().at(n / 10.0);
+            assertThat(f.heard(dial, FrontEnd.Turned.NOTHING)).isCloseTo(dial, within(1.0));
+            assertThat(Math.abs(f.mistracks(dial))).as(dial + " Hz").isLessThan(kilohertz * 1e3);
+        }
+        assertThat(Math.abs(f.mistracks(f.low()))).isLessThan(1e3);
+        assertThat(Math.abs(f.mistracks(f.high()))).isLessThan(1e3);
+    }
+
+    /** One winding, a padder in series with the gang, a trimmer across: by the formula of any textbook. */
+    @Test
+    void theTankIsThatOfTheFormula() {
+        Chassis brae = SharedSets.named("brae");
+        FrontEnd f = of(brae, "MW").orElseThrow();
+        FrontEnd.Circuit c = f.circuits().get(0);
+        double henries = 84e-6 * c.inferredCore();
+        double across = c.inferredStray() + Tank.MIDDLE * 30e-12;
+        for (double share : new double[] {0.05, 0.2, 0.6, 1}) {
+            double gang = share * 490e-12;
+            double farads = across + gang * 520e-12 / (gang + 520e-12);
+            double dial = 1 / (2 * Math.PI * Math.sqrt(henries * farads)) - f.intermediate();
+            // the feedback winding of 10 µH, open to radio frequency behind 200 pF, detunes by a part in some hundred
+            assertThat(f.share(dial)).isCloseTo(share, within(0.06 * share));
+        }
+    }
+
+    @Property(tries = 60)
+    void theFartherAnythingIsTurnedInTheLowerItHears(
+            @ForAll @DoubleRange(min = 0.02, max = 0.98) double place,
+            @ForAll @DoubleRange(min = 0.01, max = 0.08) double more) {
+        double dial = HALCYON.range().at(place);
+        assertThat(HALCYON.heard(dial, new FrontEnd.Turned(1 + more, 0, 1))).isLessThan(dial);
+        assertThat(HALCYON.heard(dial, new FrontEnd.Turned(1, more * 1e-10, 1))).isLessThan(dial);
+        assertThat(HALCYON.heard(dial, new FrontEnd.Turned(1, 0, 1 + more))).isLessThan(dial);
+    }
+
+    @Test
+    void aTrimmerCountsAtTheHighEndAndAPadderAtTheLow() {
+        var trimmer = HALCYON.receives(new FrontEnd.Turned(1, 2e-12, 1));
+        var padder = HALCYON.receives(new FrontEnd.Turned(1, 0, 1.05));
+        assertThat(600e3 - trimmer.apply(600e3)).isLessThan((1500e3 - trimmer.apply(1500e3)) / 4);
+        assertThat(600e3 - padder.apply(600e3)).isGreaterThan(1.5 * (1500e3 - padder.apply(1500e3)));
+    }
+
+    @Test
+    void aBandWhoseCoilsCannotReachItsDialIsRefused() {
+        assertThat(of("rover", "LW")).isEmpty();
+        assertThat(of("halcyon", "Pick-up")).isEmpty();
+        assertThat(of("concerto", "FM")).isEmpty();
+        Chassis without = StudyLine.drop("C1", SharedSets.named("halcyon"));
+        assertThat(of(without, "AM")).isEmpty();
+    }
+
+    /** Nets are named by people: nothing may hang on the names. */
+    @Test
+    void namesOfNetsDoNotMatter() {
+        Chassis brae = SharedSets.named("brae");
+        Chassis renamed = brae.withParts(brae.parts().stream()
+                .map(p -> p.withNets(p.nets().entrySet().stream()
+                        .collect(java.util.stream.Collectors.toMap(
+                                java.util.Map.Entry::getKey,
+                                e -> switch (e.getValue()) {
+                                    case "OSC" -> "X17";
+                                    case "OSG" -> "green wire";
+                                    case "OL" -> "tag 4";
+                                    default -> e.getValue();
+                                },
+                                (a, b) -> a,
+                                java.util.LinkedHashMap::new))))
+                .toList());
+        FrontEnd f = of(renamed, "MW").orElseThrow();
+        assertThat(f.circuits().get(0).coil().reference()).isEqualTo("L2");
+        assertThat(f.circuits().get(0).inferredStray())
+                .isCloseTo(of("brae", "MW").orElseThrow().circuits().get(0).inferredStray(), within(1e-15));
+    }
+
+    @Test
+    void theIntermediateFrequencyIsHighestWhereItsCoresStand() {
+        Chassis set = SharedSets.named("halcyon");
+        Band am = set.band("AM").orElseThrow();
+        IfResponse aligned = IfResponse.of(new Simulator(), set, Setting.fed(set), am, Optional.empty());
+        assertThat(aligned.centre()).isCloseTo(465e3, within(500.0));
+        assertThat(aligned.width().orElseThrow()).isBetween(3e3, 12e3);
+        Part first = set.part("L3").orElseThrow();
+        var windings = ((anabion.core.chassis.Component.Windings) first.component()).windings();
+        java.util.Map<String, Double> trims = new java.util.HashMap<>();
+        for (String l : new String[] {"L3", "L4"}) for (var w : windings) trims.put(Setting.core(l, w), 1.04);
+        IfResponse in = IfResponse.of(new Simulator(), set, Setting.fed(set).withTrims(trims), am, Optional.empty());
+        assertThat(in.centre()).as("2 % lower with 4 % more").isCloseTo(465e3 / Math.sqrt(1.04), within(700.0));
+    }
+}

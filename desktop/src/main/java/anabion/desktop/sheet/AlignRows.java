@@ -1,0 +1,128 @@
+package anabion.desktop.sheet;
+
+import anabion.core.align.AlignmentLine;
+import anabion.core.align.AlignmentTable;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.reading.Standing;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+
+/** The rows of the Align sheet. */
+final class AlignRows {
+    private static final double MEGAHERTZ = 3e6;
+
+    private final Session session;
+
+    AlignRows(Session session) {
+        this.session = session;
+    }
+
+    HBox head() {
+        HBox head = columns(
+                Texts.label(""),
+                session.say("align.column.at"),
+                session.say("align.column.through"),
+                session.say("align.column.frequency"),
+                session.say("align.column.dial"),
+                session.say("align.column.turn"),
+                session.say("align.column.to"),
+                session.say("align.column.level"),
+                session.say("align.column.gained"),
+                Texts.label(""));
+        head.getStyleClass().add("head");
+        head.getChildren().forEach(n -> n.getStyleClass().remove("medium"));
+        return head;
+    }
+
+    private static HBox columns(
+            Node mark,
+            String at,
+            String through,
+            String frequency,
+            String dial,
+            String turn,
+            String to,
+            String level,
+            String gained,
+            Label word) {
+        HBox place = new HBox(mark);
+        place.setMinWidth(24);
+        place.setAlignment(Pos.CENTER_LEFT);
+        HBox.setHgrow(word, Priority.ALWAYS);
+        word.setMaxWidth(Double.MAX_VALUE);
+        word.setMinWidth(0);
+        HBox.setMargin(word, new Insets(0, 0, 0, 12));
+        Label turned = Texts.column(turn, 58, false, "medium");
+        HBox.setMargin(turned, new Insets(0, 0, 0, 10));
+        HBox row = new HBox(
+                place,
+                Texts.column(at, 52, false),
+                Texts.column(through, 132, false, "soft"),
+                Texts.column(frequency, 74, true),
+                indented(Texts.column(dial, 82, false)),
+                turned,
+                Texts.column(to, 42, false),
+                Texts.column(level, 64, true),
+                Texts.column(gained, 66, true, "medium"),
+                word);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static Label indented(Label label) {
+        HBox.setMargin(label, new Insets(0, 0, 0, 14));
+        return label;
+    }
+
+    /** @param next whether it is the next to be done */
+    HBox row(AlignmentTable.Row r, boolean next) {
+        AlignmentLine l = r.line();
+        String word = word(r, next);
+        Standing standing = r.finding() ? Standing.OUT : r.done() ? Standing.WITHIN : Standing.NOT_TAKEN;
+        HBox box = columns(
+                new Mark(Mark.of(standing)),
+                l.point().isEmpty() ? session.say("align.beside") : l.point(),
+                session.say("align.lead." + l.lead().code()),
+                hertz(l.hertz()),
+                l.dial()
+                        .map(d -> session.say(l.rocked() ? "align.dial.rocked" : "align.dial.at", bare(d)))
+                        .orElse(session.say("align.dial.open")),
+                l.letters(),
+                session.say("align.aim." + l.aim().code()),
+                l.level().map(AlignRows::volts).orElse(""),
+                r.gained().map(this::decibels).orElse(""),
+                Texts.label(word, r.finding() ? "out" : "soft"));
+        box.setAccessibleText(l.letters() + ", " + hertz(l.hertz()) + ", " + word);
+        return box;
+    }
+
+    private String word(AlignmentTable.Row r, boolean next) {
+        if (r.last().isEmpty()) return next ? session.say("align.word.next") : "";
+        return session.say("align.word." + r.last().get().kind().code());
+    }
+
+    String decibels(double gained) {
+        return session.say("align.gained", (gained < 0 ? "−" : "+") + Figures.fixed(Math.abs(gained), 1));
+    }
+
+    static String hertz(double hertz) {
+        return Figures.si(Quantity.hertz(hertz));
+    }
+
+    static String volts(double volts) {
+        return Figures.si(Quantity.volts(volts), 2);
+    }
+
+    /** As dials are printed: kilohertz, megahertz on high bands. */
+    static String bare(double hertz) {
+        return hertz >= MEGAHERTZ ? Figures.fixed(hertz / 1e6, 1) : Figures.fixed(hertz / 1e3, 0);
+    }
+}

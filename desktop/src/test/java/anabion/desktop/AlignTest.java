@@ -1,0 +1,77 @@
+package anabion.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.job.AlignmentEntry;
+import anabion.core.job.Step;
+import anabion.desktop.shell.Shell;
+import anabion.workshop.demo.DemoWorkshop;
+import java.util.List;
+import javafx.scene.input.KeyCode;
+import org.junit.jupiter.api.Test;
+
+/** A set is aligned by keyboard: lines, stations, advice, what has no peak. */
+class AlignTest extends WindowCase {
+    private void align(String name, String first) {
+        interact(() -> session.open(DemoWorkshop.chassis(name).id(), () -> {
+            session.step().set(Step.ALIGN);
+            shell.go(Shell.Where.BENCH);
+        }));
+        until("its lines", () -> shows(first));
+    }
+
+    private List<AlignmentEntry> entries() {
+        return session.need().job().alignment();
+    }
+
+    @Test
+    void aPassIsTypedAndTheDialIsMended() {
+        align("halcyon", "A1 A2");
+        until("how", () -> shows("A1: secondary core, second IF can, from the top."));
+        enter("0.4 1.9");
+        until("gained, and the next line is lit", () -> shows("+13.5 dB") && shows("A3: secondary core"));
+        assertThat(shows("A1 A2 gave 14 dB: somebody had moved it.")).isTrue();
+        enter("peak");
+        until("the oscillator", () -> shows("A5: oscillator trimmer"));
+        enter("600 reads 580");
+        enter("1400 reads 1420");
+        until("what is off", () -> shows("The oscillator runs 20 kHz high at 580"));
+        until("what mends it", () -> shows("A6 C5") && shows("in, ¾ turn"));
+        enter("A6 turned 3/4 in");
+        until("the stations are of before", () -> !shows("The oscillator runs"));
+        enter("A7 no peak");
+        until("a finding", () -> shows("A7 has no peak") && shows("Suspects: C2, L1."));
+        assertThat(entries())
+                .extracting(e -> e.kind().code())
+                .containsExactly("read", "peak", "station", "station", "read", "no-peak");
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("undone", () -> entries().size() == 5);
+    }
+
+    @Test
+    void whatSaysNothingIsRefusedAndChangesNothing() {
+        align("brae", "200 pF and 25 ohms");
+        assertThat(shows("Hot chassis")).isTrue();
+        enter("better");
+        until("refused", () -> shows("neither a reading nor how an adjuster went"));
+        enter("Z9 peak");
+        until("no such line", () -> shows("there is no line for this adjuster"));
+        enter("9000 reads 600");
+        until("beyond", () -> shows("this lies beyond the dial, 520 to 1620"));
+        enter("leave");
+        until("a reason", () -> shows("left alone for a reason"));
+        assertThat(entries()).isEmpty();
+        enter("leave as good as the reference set");
+        until("left", () -> shows("Left as it is: as good as the reference set"));
+    }
+
+    @Test
+    void anotherBandHasItsOwnLines() {
+        align("concerto", "F1");
+        assertThat(shows("detector volts") || shows("zero")).isTrue();
+        enter("band MW");
+        until("medium waves", () -> shows("A6") && !shows("F1"));
+        enter("band LW");
+        until("long waves", () -> shows("A8") && !shows("A6"));
+    }
+}
