@@ -1,7 +1,6 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Arrangement;
-import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.SetKind;
@@ -110,9 +109,7 @@ public final class ArrivalSheet implements Sheet {
         kind.setAccessibleText(session.say("arrival.kind"));
         grid.add(kind, 3, 2);
         form.field(grid, 0, 4, "owner", set.job().arrival().owner(), t -> putArrival(a -> a.withOwner(t)));
-        String bands =
-                String.join(", ", set.chassis().bands().stream().map(Band::name).toList());
-        form.field(grid, 1, 4, "bands", bands, this::putBands);
+        form.field(grid, 1, 4, "bands", BandsLine.text(set.chassis()), this::putBands);
         form.wide(grid, 5, "price", set.job().arrival().price(), t -> putArrival(a -> a.withPrice(t)));
     }
 
