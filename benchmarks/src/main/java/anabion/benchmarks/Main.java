@@ -1,5 +1,6 @@
 package anabion.benchmarks;
 
+import anabion.benchmarks.alignment.AlignmentBenchmark;
 import anabion.benchmarks.diagnosis.DiagnosisBenchmark;
 import anabion.benchmarks.power.PowerBenchmark;
 import anabion.core.chassis.Chassis;
@@ -34,12 +35,16 @@ public final class Main {
                     case "power" ->
                         PowerBenchmark.measure(
                                 (int) number(words(args), "--cases", 300), number(words(args), "--seed", 1));
+                    case "alignment" ->
+                        AlignmentBenchmark.measure(
+                                (int) number(words(args), "--cases", words(args).contains("--quick") ? 30 : 500),
+                                number(words(args), "--seed", 1));
                     case "diagnosis" -> diagnosis(words(args));
                     default -> Map.of();
                 };
         if (results.isEmpty()) {
             System.err.println("anabion: there is no benchmark \"" + name
-                    + "\"\n  Use one of startup, memory, workshop, judge, engine, power, diagnosis.");
+                    + "\"\n  Use one of startup, memory, workshop, judge, engine, power, alignment, diagnosis.");
             System.exit(2);
         }
         if (json) System.out.print(TreeWriter.text(results));

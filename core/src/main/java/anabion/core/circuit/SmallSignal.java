@@ -56,6 +56,11 @@ public final class SmallSignal implements Reactances {
         return new SmallSignal(rest, equations.size(), equations.jacobian(solution.unknowns()));
     }
 
+    /** Another network on the same direct-current circuit, without any of its reactances: to work out the slopes of all laws is half the work. */
+    public SmallSignal again() {
+        return new SmallSignal(circuit, size, conductance);
+    }
+
     @Override
     public void capacitor(String a, String b, double farads, double siemens) {
         if (known(a) && known(b)) capacitances.add(new Capacitance(node(a), node(b), farads, siemens));

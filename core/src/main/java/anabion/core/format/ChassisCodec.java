@@ -66,7 +66,7 @@ public final class ChassisCodec {
         return ChassisCheck.sound(named(chassis(f)));
     }
 
-    /** Files of before said in words alone which winding an adjuster turns. */
+    /** Where a file does not say which winding an adjuster turns, its words may: as with roles, nothing is written that nobody said. */
     private static Chassis named(Chassis c) {
         return c.withAdjusters(c.adjusters().stream()
                 .map(a -> a.winding().isPresent()
@@ -234,7 +234,7 @@ public final class ChassisCodec {
                 .put("chart", c.chart().map(ChartCodec::write))
                 .list(
                         "adjusters",
-                        c.adjusters().stream().map(ChassisCodec::adjuster).toList())
+                        c.adjusters().stream().map(a -> adjuster(a, c)).toList())
                 .with(c.extra());
     }
 
@@ -296,12 +296,13 @@ public final class ChassisCodec {
                 .with(b.extra());
     }
 
-    private static Map<String, Object> adjuster(Adjuster a) {
+    private static Map<String, Object> adjuster(Adjuster a, Chassis c) {
+        Optional<String> named = c.part(a.part()).flatMap(p -> Adjuster.named(p, a.what()));
         return new Writing()
                 .put("id", a.id())
                 .put("letter", a.letter())
                 .text("part", a.part())
-                .put("winding", a.winding())
+                .put("winding", a.winding().filter(w -> named.filter(w::equals).isEmpty()))
                 .text("what", a.what())
                 .text("side", a.side())
                 .text("place", a.place())

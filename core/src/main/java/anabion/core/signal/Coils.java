@@ -14,7 +14,9 @@ import anabion.core.quantity.Unit;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
+import java.util.IdentityHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -52,6 +54,8 @@ final class Coils {
     private final Setting setting;
     private final Faults faults;
     private final Optional<Double> intermediate;
+    private final Map<Winding, Double> henries = new IdentityHashMap<>();
+    private final Map<Winding, Double> across = new IdentityHashMap<>();
 
     Coils(Chassis chassis, Setting setting, Faults faults, Optional<Double> intermediate) {
         this.chassis = chassis;
@@ -129,7 +133,7 @@ final class Coils {
                 henries[i][j] = i == j
                         ? henries(c)
                         : coupling(known, c, known.get(j)) * Math.sqrt(henries(c) * henries(known.get(j)));
-            if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(c, henries(c)), 0);
+            if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(c, aligned(c)), 0);
         }
         network.coils(known.stream().map(c -> new String[] {c.from(), c.to()}).toList(), ohms, loss, henries);
     }
@@ -155,6 +159,10 @@ final class Coils {
     }
 
     private double henries(Coil c) {
+        return henries.computeIfAbsent(c.winding(), w -> computed(c));
+    }
+
+    private double computed(Coil c) {
         double sound = aligned(c) * setting.trim(Setting.core(c.part().reference(), c.winding()));
         if (faults.is(c.part().reference(), FaultMode.SHORT) && c.index() == 0) return SHORTED * sound;
         if (faults.is(c.part().reference(), FaultMode.MISTUNED) && c.index() == 0) return MISTUNED * sound;
@@ -204,6 +212,10 @@ final class Coils {
     }
 
     private double across(Coil c) {
+        return across.computeIfAbsent(c.winding(), w -> tuning(c));
+    }
+
+    private double tuning(Coil c) {
         double sum = 0;
         for (Part p : chassis.parts()) {
             if (!(p.component() instanceof Capacitor k)

@@ -18,6 +18,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -95,6 +96,9 @@ public final class FrontEnd {
     /** What a band of higher frequency is aligned with: it is in the way of this band, too, and stays where that band wants it. */
     private final Set<Part> shared;
 
+    /** Farads that the oscillator needs at a frequency, as aligned. */
+    private final Function<Double, Double> aligned;
+
     private record Signal(Tank tank, double closed, boolean shaped) {}
 
     private FrontEnd(
@@ -110,6 +114,7 @@ public final class FrontEnd {
         this.oscillator = oscillator;
         this.closed = closed;
         this.signals = signals;
+        this.aligned = oscillator.changed(Change.NONE);
     }
 
     /**
@@ -240,7 +245,7 @@ public final class FrontEnd {
 
     /** The share of its capacitance that the gang has where the dial shows a frequency: 1 closed. */
     public double share(double dial) {
-        return oscillator.changed(Change.NONE).apply(dial + intermediate) / closed;
+        return aligned.apply(dial + intermediate) / closed;
     }
 
     /**
@@ -254,7 +259,6 @@ public final class FrontEnd {
 
     /** What is heard at each place of the dial while something is turned. */
     public Function<Double, Double> receives(Turned turned) {
-        Function<Double, Double> aligned = oscillator.changed(Change.NONE);
         Function<Double, Double> now = oscillator.changed(turned.change());
         return dial -> solve(now, aligned.apply(dial + intermediate), dial + intermediate) - intermediate;
     }
@@ -277,13 +281,32 @@ public final class FrontEnd {
         return (low + high) / 2;
     }
 
+    /** How many circuits tune the carrier. */
+    public int signals() {
+        return signals.size();
+    }
+
     /**
-     * How far the circuits of the carrier are beside it where the dial shows a frequency: of the worst of them, in hertz; 0 without one.
+     * The frequency to which a circuit of the carrier is tuned where the dial shows another.
+     *
+     * @param n from 0
      */
+    public double tuned(int n, double dial, Turned turned) {
+        return tunes(n, turned).apply(dial);
+    }
+
+    /** Likewise, at each place of the dial. */
+    public Function<Double, Double> tunes(int n, Turned turned) {
+        Signal s = signals.get(n);
+        Function<Double, Double> still = s.shaped() ? s.tank().changed(Change.NONE) : d -> share(d) * s.closed();
+        Function<Double, Double> now = s.tank().changed(turned.change());
+        return dial -> solve(now, still.apply(dial), dial);
+    }
+
+    /** How far the circuits of the carrier are beside it where the dial shows a frequency: of the worst of them, in hertz; 0 without one. */
     public double mistracks(double dial) {
-        return signals.stream()
-                .filter(s -> !s.shaped())
-                .map(s -> solve(s.tank().changed(Change.NONE), share(dial) * s.closed(), dial) - dial)
+        return IntStream.range(0, signals.size())
+                .mapToObj(n -> tuned(n, dial, Turned.NOTHING) - dial)
                 .max(Comparator.comparingDouble(Math::abs))
                 .orElse(0.0);
     }

@@ -49,6 +49,13 @@ final class Networks {
         return network(0);
     }
 
+    /** Likewise, where one of the same set is at hand that differs in coils and capacitors alone. */
+    SmallSignal aligned(SmallSignal like) {
+        SmallSignal network = like.again();
+        fill(network, 0);
+        return network;
+    }
+
     /** With the gang where the coil before the converter is in tune. */
     SmallSignal carrier(double hertz) {
         Optional<Part> gang = gang();
@@ -95,7 +102,12 @@ final class Networks {
 
     /** Coils, capacitors and resistors without tubes, transistors and gang: what is tuned, and to what. */
     SmallSignal passive() {
-        SmallSignal network = SmallSignal.about(solved.direct(), e -> e instanceof Element.Device || replaced(e));
+        return passive(SmallSignal.about(solved.direct(), e -> e instanceof Element.Device || replaced(e)));
+    }
+
+    /** Likewise, where one of the same set is at hand that differs in coils and capacitors alone. */
+    SmallSignal passive(SmallSignal like) {
+        SmallSignal network = like.again();
         network.circuit().nets().forEach(n -> network.capacitor(n, chassis.reference(), 0, DRY));
         passive(network, 0);
         return network;

@@ -54,6 +54,9 @@ final class Tank {
     private final Chassis chassis;
     private final Function<Setting, Networks> networks;
     private final Setting setting;
+    /** Of the sheet's values: others share its direct-current circuit. */
+    private final SmallSignal base;
+
     private final String net;
     private final Part coil;
     private final Winding winding;
@@ -69,6 +72,7 @@ final class Tank {
             Chassis chassis,
             Function<Setting, Networks> networks,
             Setting setting,
+            SmallSignal base,
             String net,
             Part coil,
             Winding winding,
@@ -80,6 +84,7 @@ final class Tank {
         this.chassis = chassis;
         this.networks = networks;
         this.setting = setting;
+        this.base = base;
         this.net = net;
         this.coil = coil;
         this.winding = winding;
@@ -111,7 +116,7 @@ final class Tank {
         if (plain.circuit().node(net).isEmpty()) return Optional.empty();
         double before = needed(plain, net, chassis, hertz);
         Function<String, Double> moved = trim -> Math.abs(
-                needed(networks.apply(trimmed(setting, Map.of(trim, 1 + STEP))).passive(), net, chassis, hertz)
+                needed(networks.apply(trimmed(setting, Map.of(trim, 1 + STEP))).passive(plain), net, chassis, hertz)
                         - before);
         Optional<Coil> coil = parts.stream()
                 .flatMap(p -> p.component() instanceof Component.Windings w
@@ -137,6 +142,7 @@ final class Tank {
                 chassis,
                 networks,
                 setting,
+                plain,
                 net,
                 part,
                 winding,
@@ -201,7 +207,7 @@ final class Tank {
         if (trimmer.isPresent()) trims.put(trimmer.get().reference(), MIDDLE + c.trimmer() / span());
         else across += c.trimmer();
         padder.ifPresent(p -> trims.put(p.reference(), c.padder()));
-        SmallSignal network = networks.apply(trimmed(setting, trims)).passive();
+        SmallSignal network = networks.apply(trimmed(setting, trims)).passive(base);
         network.capacitor(hot, chassis.reference(), across, 0);
         return hertz -> needed(network, net, chassis, hertz);
     }
@@ -248,6 +254,7 @@ final class Tank {
     }
 
     private Tank with(double otherCore, double otherStray) {
-        return new Tank(chassis, networks, setting, net, coil, winding, trimmer, padder, hot, otherCore, otherStray);
+        return new Tank(
+                chassis, networks, setting, base, net, coil, winding, trimmer, padder, hot, otherCore, otherStray);
     }
 }

@@ -145,4 +145,36 @@ class FrontEndTest {
         IfResponse in = IfResponse.of(new Simulator(), set, Setting.fed(set).withTrims(trims), am, Optional.empty());
         assertThat(in.centre()).as("2 % lower with 4 % more").isCloseTo(465e3 / Math.sqrt(1.04), within(700.0));
     }
+
+    /** The capacitor of a winding may be inside its can and on no drawing: it stays what it is when the core is turned. */
+    @ParameterizedTest
+    @CsvSource({"brae,MW,L4,secondary", "brae,MW,L4,primary", "halcyon,AM,L3,primary", "lark,MW,L5,primary"})
+    void aCoreThatIsTurnedTakesFromTheOutput(String name, String band, String can, String winding) {
+        Chassis set = SharedSets.named(name);
+        TunedSet tuned = TunedSet.of(
+                        new Simulator(), set, Setting.fed(set), set.band(band).orElseThrow())
+                .orElseThrow();
+        double f = tuned.frontEnd().intermediate();
+        assertThat(tuned.intermediate(java.util.Map.of(), f)).isCloseTo(1, within(1e-9));
+        for (double factor : new double[] {0.9, 1.1})
+            assertThat(tuned.intermediate(java.util.Map.of(can + "." + winding, factor), f))
+                    .as(can + " times " + factor)
+                    .isLessThan(0.5);
+    }
+
+    @Test
+    void aStationComesWhereTheDialSaysAndFallsBesideIt() {
+        Chassis set = SharedSets.named("halcyon");
+        TunedSet tuned = TunedSet.of(
+                        new Simulator(), set, Setting.fed(set), set.band("AM").orElseThrow())
+                .orElseThrow();
+        var signals = java.util.List.of(FrontEnd.Turned.NOTHING);
+        double at = tuned.frontEnd().low();
+        double there = tuned.carrier(java.util.Map.of(), FrontEnd.Turned.NOTHING, signals, at, at);
+        assertThat(there).isBetween(0.9, 1.01);
+        assertThat(tuned.carrier(java.util.Map.of(), FrontEnd.Turned.NOTHING, signals, at, at + 20e3))
+                .isLessThan(0.1 * there);
+        assertThat(tuned.carrier(java.util.Map.of(), new FrontEnd.Turned(1.1, 0, 1), signals, at, at))
+                .isLessThan(0.1 * there);
+    }
 }

@@ -140,6 +140,7 @@ public final class AlignSheet implements Sheet {
                             AlignRows.volts(r.line().level().get())));
         if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)
             text.append(' ').append(session.say("align.image"));
+        if (r.line().purpose().ofOscillator()) text.append(' ').append(session.say("align.in-turn"));
         if (r.line().rocked()) text.append(' ').append(session.say("align.rock"));
         if (r.turned() != 0)
             text.append(' ')

@@ -1,0 +1,203 @@
+package anabion.benchmarks.alignment;
+
+import anabion.core.align.AlignmentLine;
+import anabion.core.align.AlignmentProcedure;
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Winding;
+import anabion.core.signal.FrontEnd;
+import anabion.core.signal.FrontEnd.Circuit;
+import anabion.core.signal.FrontEnd.Turned;
+import anabion.core.signal.TunedSet;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Random;
+
+/**
+ * A specimen whose adjusters stand anywhere within their travel, with parts that differ from their sheet; perhaps with a fault. Who aligns it turns adjusters, sets the dial
+ * and reads an indicator, and sees nothing else.
+ */
+final class HiddenSet {
+    /** Share by which a core changes its inductance from the middle of its travel to an end. */
+    private static final double CORE = 0.15;
+
+    private static final double PADDER = 0.3;
+    /** Standard deviation of coils and small capacitors. */
+    private static final double SCATTER = 0.02;
+
+    private static final double METER = 0.02;
+    /** What an indicator shows of itself, against the aligned set. */
+    private static final double NOISE = 3e-4;
+
+    /** What is left of a change by a factor of e above the knee of the AVC. */
+    private static final double FLAT = 0.15;
+
+    private static final int TURNS = 8;
+    private static final int HALVINGS = 24;
+
+    private final Chassis chassis;
+    private final TunedSet set;
+    private final List<Circuit> circuits;
+    private final Random random;
+    /** Where each adjuster stands, from −1 to 1. */
+    private final Map<String, Double> stands = new LinkedHashMap<>();
+    /** By how much the circuits are off with every adjuster in the middle: of a coil or capacitor a factor. */
+    private final Map<String, Double> off = new HashMap<>();
+
+    private final Optional<Part> fault;
+
+    /** @param wrong a capacitor that is off by a fifth; empty for a sound specimen */
+    HiddenSet(Chassis chassis, TunedSet set, AlignmentProcedure procedure, Optional<Part> wrong, Random random) {
+        this.chassis = chassis;
+        this.set = set;
+        this.circuits = set.frontEnd().circuits();
+        this.random = random;
+        this.fault = wrong;
+        for (Part p : chassis.parts()) {
+            if (p.component() instanceof Component.Windings w && p.role().isPresent())
+                for (Winding x : w.windings())
+                    off.put(Setting.core(p.reference(), x), 1 + SCATTER * random.nextGaussian());
+            else if (p.component() instanceof Component.Capacitor c
+                    && c.farads().size() == 1
+                    && c.farads().get(0) < 2e-9) off.put(p.reference(), 1 + SCATTER * random.nextGaussian());
+        }
+        wrong.ifPresent(p -> off.put(p.reference(), random.nextBoolean() ? 1.2 : 0.8));
+        for (AlignmentLine l : procedure.lines())
+            for (Adjuster a : l.adjusters()) stands.put(a.letter(), 1.6 * random.nextDouble() - 0.8);
+    }
+
+    Optional<Part> fault() {
+        return fault;
+    }
+
+    double stands(Adjuster a) {
+        return stands.get(a.letter());
+    }
+
+    void turn(Adjuster a, double to) {
+        stands.put(a.letter(), Math.max(-1, Math.min(1, to)));
+    }
+
+    private Map<String, Double> trims() {
+        Map<String, Double> trims = new HashMap<>(off);
+        for (Adjuster a : chassis.adjusters()) {
+            Optional<Part> p = chassis.part(a.part());
+            if (p.isEmpty() || !stands.containsKey(a.letter())) continue;
+            for (Winding w : a.windings(p.get()))
+                trims.merge(Setting.core(a.part(), w), 1 + CORE * stands.get(a.letter()), (x, y) -> x * y);
+        }
+        return trims;
+    }
+
+    /** How a circuit of the gang stands. */
+    private Turned turned(Circuit c) {
+        double core = 1;
+        double padder = 1;
+        double trimmer = 0;
+        for (Adjuster a : chassis.adjusters()) {
+            Double at = stands.get(a.letter());
+            if (at == null) continue;
+            boolean own = a.part().equals(c.coil().reference());
+            if (own && a.windings(c.coil()).stream().anyMatch(w -> w.name().equals(c.winding()))) core *= 1 + CORE * at;
+            if (is(c.padder(), a)) padder *= 1 + PADDER * at;
+            if (is(c.trimmer(), a)) trimmer += at * farads(c.trimmer().orElseThrow()) / 2;
+        }
+        double coil = off.getOrDefault(c.coil().reference() + "." + c.winding(), 1.0);
+        double padded =
+                c.padder().map(p -> off.getOrDefault(p.reference(), 1.0)).orElse(1.0);
+        return new Turned(core * coil, trimmer, padder * padded);
+    }
+
+    private static boolean is(Optional<Part> part, Adjuster a) {
+        return part.filter(p -> p.reference().equals(a.part())).isPresent();
+    }
+
+    private static double farads(Part p) {
+        return ((Component.Capacitor) p.component()).farads().get(0);
+    }
+
+    private Turned oscillator() {
+        return turned(circuits.get(0));
+    }
+
+    private List<Turned> signals() {
+        List<Turned> all = new ArrayList<>();
+        for (Circuit c : circuits.subList(1, circuits.size())) all.add(turned(c));
+        return all;
+    }
+
+    /**
+     * What the output meter shows on a line.
+     *
+     * @param level of the generator, against the one that the sheet begins with; the AVC flattens what is above the standard output
+     */
+    double read(AlignmentLine l, double dial, double level) {
+        double is = level * is(l, dial);
+        double shown = is <= 1 ? is : 1 + FLAT * Math.log(is);
+        return shown * (1 + METER * random.nextGaussian()) + NOISE * Math.abs(random.nextGaussian());
+    }
+
+    private double is(AlignmentLine l, double dial) {
+        return l.dial().isEmpty()
+                ? set.intermediate(trims(), l.hertz())
+                : set.carrier(trims(), oscillator(), signals(), dial, l.hertz());
+    }
+
+    /** What is heard at a place of the dial, as somebody finds it who looks for stations. */
+    double heard(double dial) {
+        return set.heard(dial, oscillator());
+    }
+
+    /** Output at a place of the dial where a station is tuned in, against the aligned set. */
+    double output(double dial) {
+        double hertz = heard(dial);
+        return Double.isFinite(hertz) ? set.carrier(trims(), oscillator(), signals(), dial, hertz) : 0;
+    }
+
+    /**
+     * The best that its adjusters let it have there: oscillator and intermediate frequency right, each circuit of the carrier with its trimmer in tune at the high end and its
+     * core at the low; what has no adjuster stays as this specimen has it.
+     */
+    double best(double dial) {
+        FrontEnd f = set.frontEnd();
+        double best = 1;
+        for (int n = 0; n < f.signals(); n++) {
+            Circuit c = circuits.get(n + 1);
+            double[] found = {off.getOrDefault(c.coil().reference() + "." + c.winding(), 1.0), 0};
+            boolean trimmed = chassis.adjusters().stream().anyMatch(a -> is(c.trimmer(), a));
+            boolean cored = chassis.adjusters().stream()
+                    .anyMatch(a -> a.part().equals(c.coil().reference()));
+            for (int turn = 0; turn < TURNS; turn++) {
+                if (trimmed) found[1] = inTune(f, n, f.high(), found, 1, 20e-12);
+                if (cored) found[0] = inTune(f, n, f.low(), found, 0, 0.2);
+            }
+            best *= TunedSet.response(dial, f.tuned(n, dial, new Turned(found[0], found[1], 1)));
+        }
+        return best;
+    }
+
+    /** One of a circuit's two adjusters where it meets the dial, by bisection: more of either tunes it lower. */
+    private static double inTune(FrontEnd f, int n, double dial, double[] found, int which, double reach) {
+        double low = found[which] - reach;
+        double high = found[which] + reach;
+        for (int k = 0; k < HALVINGS; k++) {
+            double[] there = found.clone();
+            there[which] = (low + high) / 2;
+            double tuned = f.tuned(n, dial, new Turned(there[0], there[1], 1));
+            if (tuned > dial || Double.isNaN(tuned)) low = there[which];
+            else high = there[which];
+        }
+        return (low + high) / 2;
+    }
+
+    FrontEnd frontEnd() {
+        return set.frontEnd();
+    }
+}
