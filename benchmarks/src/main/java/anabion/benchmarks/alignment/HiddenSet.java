@@ -19,6 +19,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Random;
+import java.util.function.Function;
 
 /**
  * A specimen whose adjusters stand anywhere within their travel, with parts that differ from their sheet; perhaps with a fault. Who aligns it turns adjusters, sets the dial
@@ -32,7 +33,11 @@ final class HiddenSet {
     /** Standard deviation of coils and small capacitors. */
     private static final double SCATTER = 0.02;
 
+    /** The meter's own error, the same at every reading … */
     private static final double METER = 0.02;
+    /** … and what differs from one to the next. */
+    private static final double JITTER = 0.005;
+
     /** What an indicator shows of itself, against the aligned set. */
     private static final double NOISE = 3e-4;
 
@@ -52,6 +57,7 @@ final class HiddenSet {
     private final Map<String, Double> off = new HashMap<>();
 
     private final Optional<Part> fault;
+    private final double meter;
 
     /** @param wrong a capacitor that is off by a fifth; empty for a sound specimen */
     HiddenSet(Chassis chassis, TunedSet set, AlignmentProcedure procedure, Optional<Part> wrong, Random random) {
@@ -60,6 +66,7 @@ final class HiddenSet {
         this.circuits = set.frontEnd().circuits();
         this.random = random;
         this.fault = wrong;
+        this.meter = 1 + METER * random.nextGaussian();
         for (Part p : chassis.parts()) {
             if (p.component() instanceof Component.Windings w && p.role().isPresent())
                 for (Winding x : w.windings())
@@ -141,7 +148,7 @@ final class HiddenSet {
     double read(AlignmentLine l, double dial, double level) {
         double is = level * is(l, dial);
         double shown = is <= 1 ? is : 1 + FLAT * Math.log(is);
-        return shown * (1 + METER * random.nextGaussian()) + NOISE * Math.abs(random.nextGaussian());
+        return shown * meter * (1 + JITTER * random.nextGaussian()) + NOISE * Math.abs(random.nextGaussian());
     }
 
     private double is(AlignmentLine l, double dial) {
@@ -162,39 +169,68 @@ final class HiddenSet {
     }
 
     /**
-     * The best that its adjusters let it have there: oscillator and intermediate frequency right, each circuit of the carrier with its trimmer in tune at the high end and its
-     * core at the low; what has no adjuster stays as this specimen has it.
+     * The best that its adjusters let it have at places of the dial: each circuit of the gang with its trimmer in tune at the high end and its core or padder at the low;
+     * what has no adjuster, and what lies between, stays as this specimen has it.
      */
-    double best(double dial) {
+    List<Double> best(double... dials) {
         FrontEnd f = set.frontEnd();
-        double best = 1;
+        Turned oscillator = inTune(circuits.get(0), t -> f.receives(t));
+        List<Turned> signals = new ArrayList<>();
         for (int n = 0; n < f.signals(); n++) {
-            Circuit c = circuits.get(n + 1);
-            double[] found = {off.getOrDefault(c.coil().reference() + "." + c.winding(), 1.0), 0};
-            boolean trimmed = chassis.adjusters().stream().anyMatch(a -> is(c.trimmer(), a));
-            boolean cored = chassis.adjusters().stream()
-                    .anyMatch(a -> a.part().equals(c.coil().reference()));
-            for (int turn = 0; turn < TURNS; turn++) {
-                if (trimmed) found[1] = inTune(f, n, f.high(), found, 1, 20e-12);
-                if (cored) found[0] = inTune(f, n, f.low(), found, 0, 0.2);
-            }
-            best *= TunedSet.response(dial, f.tuned(n, dial, new Turned(found[0], found[1], 1)));
+            int which = n;
+            signals.add(inTune(circuits.get(n + 1), t -> f.tunes(which, t)));
         }
-        return best;
+        List<Double> all = new ArrayList<>();
+        for (double dial : dials) {
+            double heard = f.heard(dial, oscillator);
+            double best = 1;
+            for (int n = 0; n < signals.size(); n++) best *= TunedSet.response(heard, f.tuned(n, dial, signals.get(n)));
+            all.add(best);
+        }
+        return all;
     }
 
-    /** One of a circuit's two adjusters where it meets the dial, by bisection: more of either tunes it lower. */
-    private static double inTune(FrontEnd f, int n, double dial, double[] found, int which, double reach) {
-        double low = found[which] - reach;
-        double high = found[which] + reach;
-        for (int k = 0; k < HALVINGS; k++) {
-            double[] there = found.clone();
-            there[which] = (low + high) / 2;
-            double tuned = f.tuned(n, dial, new Turned(there[0], there[1], 1));
-            if (tuned > dial || Double.isNaN(tuned)) low = there[which];
-            else high = there[which];
+    /** @param tunes where a circuit is in tune at each place of the dial */
+    private Turned inTune(Circuit c, Function<Turned, Function<Double, Double>> tunes) {
+        FrontEnd f = set.frontEnd();
+        Turned now = new Turned(
+                off.getOrDefault(c.coil().reference() + "." + c.winding(), 1.0),
+                0,
+                c.padder().map(p -> off.getOrDefault(p.reference(), 1.0)).orElse(1.0));
+        boolean trimmed = chassis.adjusters().stream().anyMatch(a -> is(c.trimmer(), a));
+        boolean padded = chassis.adjusters().stream().anyMatch(a -> is(c.padder(), a));
+        boolean cored = chassis.adjusters().stream()
+                .anyMatch(a -> a.part().equals(c.coil().reference())
+                        && a.windings(c.coil()).stream().anyMatch(w -> w.name().equals(c.winding())));
+        for (int turn = 0; turn < TURNS; turn++) {
+            Turned from = now;
+            if (trimmed)
+                now = halved(x -> new Turned(from.core(), x, from.padder()), from.trimmer(), 20e-12, f.high(), tunes);
+            Turned then = now;
+            if (padded)
+                now = halved(x -> new Turned(then.core(), then.trimmer(), x), then.padder(), 0.3, f.low(), tunes);
+            else if (cored)
+                now = halved(x -> new Turned(x, then.trimmer(), then.padder()), then.core(), 0.2, f.low(), tunes);
         }
-        return (low + high) / 2;
+        return now;
+    }
+
+    /** One adjuster where it meets the dial, by bisection: more of it tunes lower. */
+    private static Turned halved(
+            Function<Double, Turned> turned,
+            double middle,
+            double reach,
+            double dial,
+            Function<Turned, Function<Double, Double>> tunes) {
+        double low = middle - reach;
+        double high = middle + reach;
+        for (int k = 0; k < HALVINGS; k++) {
+            double at = (low + high) / 2;
+            double tuned = tunes.apply(turned.apply(at)).apply(dial);
+            if (tuned > dial || Double.isNaN(tuned)) low = at;
+            else high = at;
+        }
+        return turned.apply((low + high) / 2);
     }
 
     FrontEnd frontEnd() {

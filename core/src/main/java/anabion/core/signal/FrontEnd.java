@@ -38,7 +38,7 @@ public final class FrontEnd {
     private static final double NODE = Math.sqrt(3) / 2;
 
     private static final double OTHER = 3;
-    private static final int HALVINGS = 60;
+    private static final int MOST_STEPS = 60;
     private static final double EXACT = 1e-9;
     /** The bracket of a search grows by this factor, so many times: a quarter of the frequency in all. */
     private static final double WIDER = 1.03;
@@ -264,21 +264,44 @@ public final class FrontEnd {
     }
 
     /**
-     * Where a circuit needs this much capacitance, by bisection: the more, the lower the frequency. Far below, a padder in series with its coil turns
-     * that about, so that the bracket grows from the dial's own place.
+     * Where a circuit needs this much capacitance: the more, the lower the frequency. Far below, a padder in series with its coil turns that about, so that
+     * the bracket grows from the dial's own place; then by the Illinois method (false position that halves the end which stays).
      */
     private static double solve(Function<Double, Double> needed, double farads, double near) {
         double low = near;
-        for (int n = 0; n < WIDENINGS && !(needed.apply(low) >= farads); n++) low /= WIDER;
+        double over = needed.apply(near) - farads;
         double high = near;
-        for (int n = 0; n < WIDENINGS && !(needed.apply(high) <= farads); n++) high *= WIDER;
-        if (!(needed.apply(low) >= farads && needed.apply(high) <= farads)) return Double.NaN;
-        for (int n = 0; n < HALVINGS && high - low > EXACT * near; n++) {
-            double middle = (low + high) / 2;
-            if (needed.apply(middle) > farads) low = middle;
-            else high = middle;
+        double under = over;
+        for (int n = 0; n < WIDENINGS && !(over >= 0); n++) {
+            low /= WIDER;
+            over = needed.apply(low) - farads;
         }
-        return (low + high) / 2;
+        for (int n = 0; n < WIDENINGS && !(under <= 0); n++) {
+            high *= WIDER;
+            under = needed.apply(high) - farads;
+        }
+        if (!(over >= 0 && under <= 0)) return Double.NaN;
+        if (over == 0) return low;
+        double last = low;
+        boolean lower = false;
+        for (int n = 0; n < MOST_STEPS; n++) {
+            double at = (low * under - high * over) / (under - over);
+            if (Math.abs(at - last) < EXACT * near) return at;
+            last = at;
+            double left = needed.apply(at) - farads;
+            if (left > 0) {
+                low = at;
+                over = left;
+                if (lower) under /= 2;
+                lower = true;
+            } else {
+                high = at;
+                under = left;
+                if (n > 0 && !lower) over /= 2;
+                lower = false;
+            }
+        }
+        return last;
     }
 
     /** How many circuits tune the carrier. */
