@@ -37,7 +37,7 @@ final class AlignCommand implements Callable<Integer> {
         Chassis chassis = options.chassis();
         AlignmentProcedure p =
                 AlignmentProcedure.of(new Simulator(), chassis, options.loud(chassis), options.band(chassis));
-        if (p.lines().isEmpty())
+        if (p.lines().isEmpty() && p.untold().isEmpty())
             throw InputException.at(p.band().name())
                     .because("no adjuster of this band is entered")
                     .so("type the adjusters on the Study sheet, like A1 L4 top secondary core");
@@ -55,6 +55,7 @@ final class AlignCommand implements Callable<Integer> {
                         .toList());
         all.put("lines", p.lines().stream().map(l -> tree(p, l)).toList());
         all.put("fixed", p.fixed().stream().map(Part::reference).toList());
+        all.put("untold", p.untold().stream().map(Adjuster::letter).toList());
         return all;
     }
 
@@ -94,6 +95,11 @@ final class AlignCommand implements Callable<Integer> {
                     l.level().map(v -> Figures.si(Quantity.volts(v))).orElse("")));
         for (Part x : p.fixed())
             text.append(words.say("align.fixed", x.reference())).append(System.lineSeparator());
+        if (!p.untold().isEmpty())
+            text.append(words.say(
+                            "align.untold",
+                            p.untold().stream().map(Adjuster::letter).collect(Collectors.joining(", "))))
+                    .append(System.lineSeparator());
         return text.toString();
     }
 }

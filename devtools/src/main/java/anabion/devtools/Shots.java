@@ -3,6 +3,9 @@ package anabion.devtools;
 import anabion.core.chassis.Chassis;
 import anabion.core.command.WiringLine;
 import anabion.core.format.ListCodec;
+import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentEntry.Kind;
+import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
 import anabion.core.job.Step;
@@ -134,7 +137,9 @@ final class Shots {
                 1280,
                 800,
                 () -> open(DemoWorkshop.chassis("brae").id(), Step.TRACE)));
+        shots.add(new Shot("align", false, 1280, 800, () -> aligned(halcyon)));
         if (extra) {
+            shots.add(new Shot("x-align-small", true, 1024, 700, () -> {}));
             shots.add(new Shot("x-every-band", false, 1280, 800, () -> {
                 open(DemoWorkshop.chassis("concerto").id(), Step.VOLTAGES);
                 session.open(DemoWorkshop.chassis("concerto").id(), () -> {
@@ -345,5 +350,44 @@ final class Shots {
             Thread.currentThread().interrupt();
         }
         if (failure[0].isPresent()) throw (RuntimeException) failure[0].get();
+    }
+
+    /** Half way through an alignment, with two stations on the dial. */
+    private void aligned(UUID set) {
+        open(set, Step.ALIGN);
+        session.open(set, () -> {
+            Job job = session.need().job();
+            for (AlignmentEntry e : List.of(
+                    turned(job, Kind.READ, "A1 A2", 0.42, 2.0),
+                    turned(job, Kind.PEAK, "A3 A4", 0.8, 1.3),
+                    station(job, 580e3, 600e3),
+                    station(job, 1404e3, 1400e3))) job = job.with(e);
+            session.putJob("aligned", job);
+        });
+    }
+
+    private static AlignmentEntry turned(Job job, Kind kind, String letters, double before, double after) {
+        return entry(job, kind, Optional.of(AlignmentPurpose.INTERMEDIATE), letters, before, after);
+    }
+
+    private static AlignmentEntry station(Job job, double dial, double heard) {
+        return entry(job, Kind.STATION, Optional.empty(), "", dial, heard);
+    }
+
+    private static AlignmentEntry entry(
+            Job job, Kind kind, Optional<AlignmentPurpose> purpose, String letters, double before, double after) {
+        return new AlignmentEntry(
+                UUID.randomUUID(),
+                NOW,
+                kind,
+                "AM",
+                purpose,
+                letters,
+                before,
+                after,
+                0,
+                "",
+                job.fitted().id(),
+                Extra.NONE);
     }
 }

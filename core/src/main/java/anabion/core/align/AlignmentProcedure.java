@@ -29,6 +29,8 @@ import java.util.Set;
  * @param preparations what holds before
  * @param lines in the order of the work
  * @param fixed tuned coils of which no adjuster is entered: they stay as they are
+ * @param untold adjusters of oscillator and aerial of which the circuit does not tell what they do on this band: its coils, its gang or their values are not entered, or do
+ *     not cover the dial
  * @param frontEnd what the gang tunes, where the circuit tells
  */
 public record AlignmentProcedure(
@@ -36,11 +38,13 @@ public record AlignmentProcedure(
         Set<Preparation> preparations,
         List<AlignmentLine> lines,
         List<Part> fixed,
+        List<Adjuster> untold,
         Optional<FrontEnd> frontEnd) {
     public AlignmentProcedure {
         preparations = Set.copyOf(preparations);
         lines = List.copyOf(lines);
         fixed = List.copyOf(fixed);
+        untold = List.copyOf(untold);
     }
 
     /**
@@ -54,17 +58,21 @@ public record AlignmentProcedure(
     }
 
     private static final class Making {
+        /** Share of a dial between its end and the place where it is set. */
+        private static final double END = 0.07;
+
         private final Chassis chassis;
         private final Band band;
-        private final Levels levels;
+        private final GeneratorLevels levels;
         private final Optional<FrontEnd> frontEnd;
         private final List<AlignmentLine> lines = new ArrayList<>();
         private final List<Part> fixed = new ArrayList<>();
+        private final List<Adjuster> untold = new ArrayList<>();
 
         Making(Simulator engine, Chassis chassis, Setting setting, Band band) {
             this.chassis = chassis;
             this.band = band;
-            this.levels = new Levels(Gains.of(engine, chassis, setting, band));
+            this.levels = new GeneratorLevels(Gains.of(engine, chassis, setting, band));
             this.frontEnd = FrontEnd.of(engine, chassis, setting, band);
         }
 
@@ -74,8 +82,9 @@ public record AlignmentProcedure(
                 if (frontEnd.isPresent()) gang(frontEnd.get());
                 else if (band.kind() == BandKind.FM) fm();
                 else if (Frequencies.intermediate(chassis, Optional.of(band)).isEmpty()) straight();
+                else byRoles();
             }
-            return new AlignmentProcedure(band, preparations(), lines, fixed, frontEnd);
+            return new AlignmentProcedure(band, preparations(), lines, fixed, untold, frontEnd);
         }
 
         private Set<Preparation> preparations() {
@@ -173,6 +182,52 @@ public record AlignmentProcedure(
                     && chassis.parts().stream().filter(p -> p.touches(net)).count() == 1;
         }
 
+        /** A superhet of which coils or gang are not known: on its only band the roles of the parts tell, on one of several nothing does. */
+        private void byRoles() {
+            boolean only = chassis.bands().stream()
+                            .filter(b -> b.kind() == BandKind.AM)
+                            .count()
+                    == 1;
+            List<Adjuster> front = chassis.adjusters().stream()
+                    .filter(a -> chassis.part(a.part())
+                            .flatMap(Part::role)
+                            .filter(Making::ofFront)
+                            .isPresent())
+                    .toList();
+            if (!only) {
+                untold.addAll(front);
+                return;
+            }
+            line(AlignmentPurpose.OSCILLATOR_HIGH, high(), with(front, PartRole.OSCILLATOR_TRIMMER), false);
+            List<Adjuster> padders = with(front, PartRole.PADDER);
+            line(
+                    AlignmentPurpose.OSCILLATOR_LOW,
+                    low(),
+                    padders.isEmpty() ? with(front, PartRole.OSCILLATOR_COIL) : padders,
+                    true);
+            line(AlignmentPurpose.SIGNAL_HIGH, high(), with(front, PartRole.TRIMMER), false);
+            line(AlignmentPurpose.SIGNAL_LOW, low(), with(front, PartRole.AERIAL_COIL), false);
+        }
+
+        private static boolean ofFront(PartRole r) {
+            return r.isTrimmer() || r == PartRole.PADDER || r == PartRole.OSCILLATOR_COIL || r == PartRole.AERIAL_COIL;
+        }
+
+        private List<Adjuster> with(List<Adjuster> all, PartRole role) {
+            return all.stream()
+                    .filter(a -> chassis.part(a.part()).filter(p -> p.is(role)).isPresent())
+                    .toList();
+        }
+
+        /** Near the ends of the dial. */
+        private double high() {
+            return band.range().at(1 - END);
+        }
+
+        private double low() {
+            return band.range().at(END);
+        }
+
         // --- FM and straight sets ---
 
         private void fm() {
@@ -190,8 +245,8 @@ public record AlignmentProcedure(
                 else if (p.filter(x -> x.component() instanceof Component.Windings)
                         .isPresent()) coils.add(0, a);
             }
-            line(AlignmentPurpose.SIGNAL_HIGH, band.range().at(0.93), trimmers, false);
-            line(AlignmentPurpose.SIGNAL_LOW, band.range().at(0.07), coils, false);
+            line(AlignmentPurpose.SIGNAL_HIGH, high(), trimmers, false);
+            line(AlignmentPurpose.SIGNAL_LOW, low(), coils, false);
         }
 
         private void of(PartRole coil, AlignmentPurpose high, AlignmentPurpose low) {
@@ -209,8 +264,8 @@ public record AlignmentProcedure(
                 }
                 if (trimmers.isEmpty() && cores.isEmpty()) fixed.add(c);
             }
-            line(high, band.range().at(0.93), trimmers, false);
-            line(low, band.range().at(0.07), cores, false);
+            line(high, high(), trimmers, false);
+            line(low, low(), cores, false);
         }
     }
 }

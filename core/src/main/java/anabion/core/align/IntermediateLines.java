@@ -26,10 +26,10 @@ final class IntermediateLines {
 
     private final Chassis chassis;
     private final Band band;
-    private final Levels levels;
+    private final GeneratorLevels levels;
     private final double hertz;
 
-    IntermediateLines(Chassis chassis, Band band, Levels levels, double hertz) {
+    IntermediateLines(Chassis chassis, Band band, GeneratorLevels levels, double hertz) {
         this.chassis = chassis;
         this.band = band;
         this.levels = levels;

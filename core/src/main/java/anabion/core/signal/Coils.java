@@ -16,7 +16,6 @@ import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -54,8 +53,8 @@ final class Coils {
     private final Setting setting;
     private final Faults faults;
     private final Optional<Double> intermediate;
-    private final Map<Winding, Double> henries = new IdentityHashMap<>();
-    private final Map<Winding, Double> across = new IdentityHashMap<>();
+    private final IdentityHashMap<Winding, Double> henries = new IdentityHashMap<>();
+    private final IdentityHashMap<Winding, Double> across = new IdentityHashMap<>();
 
     Coils(Chassis chassis, Setting setting, Faults faults, Optional<Double> intermediate) {
         this.chassis = chassis;

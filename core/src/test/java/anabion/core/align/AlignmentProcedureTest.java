@@ -4,8 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
+import anabion.core.chassis.Winding;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.signal.Gains;
 import anabion.core.simulation.Simulator;
@@ -104,11 +106,11 @@ class AlignmentProcedureTest {
         Setting loud = Setting.fed(set).withControls(Controls.volume(set, 1));
         Gains g = Gains.of(new Simulator(), set, loud, set.band("AM").orElseThrow())
                 .orElseThrow();
-        double knee = Levels.knee(g);
+        double knee = GeneratorLevels.knee(g);
         double free = g.control().get(0).detector() / g.control().get(0).input();
         for (Gains.Control c : g.control())
             if (c.detector() < knee)
-                assertThat(20 * Math.log10(free / (c.detector() / c.input()))).isLessThan(Levels.COMPRESSION);
+                assertThat(20 * Math.log10(free / (c.detector() / c.input()))).isLessThan(GeneratorLevels.COMPRESSION);
         double level = of(set, "AM").lines().get(0).level().orElseThrow();
         Gains.Level whole = g.levels().stream()
                 .filter(l -> l.point().equals("V1.7") && l.hertz() == 465e3)
@@ -147,5 +149,30 @@ class AlignmentProcedureTest {
         }
         boolean superhet = set.parts().stream().anyMatch(x -> x.is(PartRole.IF_TRANSFORMER));
         assertThat(fixed.stream().anyMatch(x -> x.is(PartRole.IF_TRANSFORMER))).isEqualTo(superhet);
+    }
+
+    /** Without the inductance of its coil the circuit does not tell; the roles of a single band's parts do, and nothing is dropped in silence. */
+    @Test
+    void withoutItsCoilsASetIsAlignedByRolesOrSaysWhatItCannotTell() {
+        Chassis halcyon = withoutHenries(SharedSets.named("halcyon"), "L2");
+        AlignmentProcedure one = of(halcyon, "AM");
+        assertThat(one.frontEnd()).isEmpty();
+        assertThat(letters(one)).containsExactly("A1 A2", "A3 A4", "A5", "A6", "A7");
+        assertThat(one.untold()).isEmpty();
+        AlignmentProcedure several = of(withoutHenries(SharedSets.named("brae"), "L2"), "MW");
+        assertThat(several.untold()).extracting(Adjuster::letter).contains("5", "6", "7");
+        AlignmentProcedure beyond = of(SharedSets.named("rover"), "LW");
+        assertThat(beyond.untold()).extracting(Adjuster::letter).containsExactly("5", "6", "7");
+    }
+
+    private static Chassis withoutHenries(Chassis set, String coil) {
+        return set.withParts(set.parts().stream()
+                .map(p -> p.reference().equals(coil) && p.component() instanceof Component.Windings w
+                        ? p.withComponent(new Component.Windings(w.windings().stream()
+                                .map(x -> new Winding(
+                                        x.id(), x.name(), x.from(), x.to(), x.ohms(), 0, x.volts(), x.extra()))
+                                .toList()))
+                        : p)
+                .toList());
     }
 }

@@ -153,6 +153,11 @@ final class AlignPane extends VBox {
                                 getChildren().add(Texts.wrapped(session.say("align.do.stations")));
                         });
         AlignmentProcedure p = table.procedure();
+        if (!p.untold().isEmpty())
+            getChildren()
+                    .add(Texts.wrapped(session.say(
+                            "align.untold",
+                            p.untold().stream().map(Adjuster::letter).collect(Collectors.joining(", ")))));
         if (!p.fixed().isEmpty())
             getChildren()
                     .add(Texts.wrapped(

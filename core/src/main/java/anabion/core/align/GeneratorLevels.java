@@ -6,13 +6,13 @@ import java.util.List;
 import java.util.Optional;
 
 /** The level to give at a point: what brings the standard output, and no more than leaves the AVC at rest. */
-final class Levels {
+final class GeneratorLevels {
     /** Decibels by which the AVC may lessen the gain: more would flatten a peak. */
     static final double COMPRESSION = 0.5;
 
     private final Optional<Gains> gains;
 
-    Levels(Optional<Gains> gains) {
+    GeneratorLevels(Optional<Gains> gains) {
         this.gains = gains;
     }
 
