@@ -1,14 +1,22 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.anyDouble;
+import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.verify;
+import static org.mockito.Mockito.when;
 
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.Step;
 import anabion.desktop.shell.Shell;
+import anabion.instruments.Generator;
+import anabion.instruments.InstrumentRole;
+import anabion.instruments.OutputMeter;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.List;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
+import org.mockito.Mock;
 
 /** A set is aligned by keyboard: lines, stations, advice, what has no peak. */
 class AlignTest extends WindowCase {
@@ -46,6 +54,33 @@ class AlignTest extends WindowCase {
                 .containsExactly("read", "peak", "station", "station", "read", "no-peak");
         key(KeyCode.CONTROL, KeyCode.Z);
         until("undone", () -> entries().size() == 5);
+    }
+
+    @Mock
+    private Generator generator;
+
+    @Mock
+    private OutputMeter output;
+
+    /** F6 sets the generator as the line says and takes what comes, before and after the adjusters are turned. */
+    @Test
+    void theInstrumentsFillInALine() {
+        align("brae", "200 pF and 25 ohms");
+        when(instruments.connect(InstrumentRole.GENERATOR, "192.0.2.8")).thenReturn(generator);
+        when(instruments.connect(InstrumentRole.OUTPUT_METER, "192.0.2.9")).thenReturn(output);
+        when(generator.name()).thenReturn("Bench,Generator");
+        when(output.name()).thenReturn("Bench,Output");
+        when(output.volts()).thenReturn(0.2, 0.4);
+        enter("connect generator 192.0.2.8");
+        enter("connect output-meter 192.0.2.9");
+        until("the key shows", () -> texts().contains("F6"));
+        key(KeyCode.F6);
+        until("once", () -> entries().size() == 1);
+        verify(generator).give(eq(473e3), anyDouble(), eq(0.3));
+        until("nothing was turned yet: the line stays lit", () -> shows("1: secondary core"));
+        key(KeyCode.F6);
+        until("twice", () -> shows("+6.0 dB"));
+        until("and on", () -> shows("3: secondary core"));
     }
 
     @Test

@@ -126,6 +126,9 @@ public record AlignmentProcedure(
                         f.low(),
                         low,
                         oscillator);
+                // with a padder of its own the core sets the middle of the dial
+                List<Adjuster> core = cores(c.coil(), c.winding());
+                if (!low.equals(core)) line(AlignmentPurpose.OSCILLATOR_LOW, f.middle(), core, false);
             }
         }
 

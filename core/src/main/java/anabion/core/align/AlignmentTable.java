@@ -35,9 +35,11 @@ public record AlignmentTable(
             return entries.isEmpty() ? Optional.empty() : Optional.of(entries.get(entries.size() - 1));
         }
 
-        /** Whether the last word on it says that it is in tune. */
+        /** Whether the last word on it says that it is in tune: a first reading alone says nothing yet. */
         public boolean done() {
-            return last().map(AlignmentEntry::kind).filter(Kind::done).isPresent();
+            return last().map(AlignmentEntry::kind)
+                    .filter(k -> k.done() && (k != Kind.READ || gained().isPresent() || turned() != 0))
+                    .isPresent();
         }
 
         /** Whether the last word on it says that something else is wrong. */
@@ -45,9 +47,17 @@ public record AlignmentTable(
             return last().map(AlignmentEntry::kind).filter(Kind::finding).isPresent();
         }
 
-        /** Decibels gained by all that was done on it; empty where nothing was read twice. */
+        /** Decibels gained by all that was done on it, from one reading to the next where one was typed at a time; empty where nothing was read twice. */
         public Optional<Double> gained() {
-            return entries.stream().flatMap(e -> e.gained().stream()).reduce(Double::sum);
+            Optional<Double> all = Optional.empty();
+            double last = 0;
+            for (AlignmentEntry e : entries) {
+                double before = e.before() > 0 ? e.before() : last;
+                if (before > 0 && e.after() > 0)
+                    all = Optional.of(all.orElse(0.0) + 20 * Math.log10(e.after() / before));
+                if (e.after() > 0) last = e.after();
+            }
+            return all;
         }
 
         /** Whether it stood so far off that somebody must have turned it. */

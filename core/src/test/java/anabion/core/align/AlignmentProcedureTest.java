@@ -8,6 +8,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
+import anabion.core.command.AdjusterLine;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.signal.Gains;
 import anabion.core.simulation.Simulator;
@@ -128,8 +129,7 @@ class AlignmentProcedureTest {
                 .toList();
         Chassis with = moor;
         int n = 0;
-        for (Part p : trimmers)
-            with = anabion.core.command.AdjusterLine.put("T" + ++n + " " + p.reference() + " top trimmer", with);
+        for (Part p : trimmers) with = AdjusterLine.put("T" + ++n + " " + p.reference() + " top trimmer", with);
         AlignmentProcedure p = of(with, with.bands().get(0).name());
         assertThat(p.frontEnd()).isEmpty();
         if (trimmers.isEmpty()) assertThat(p.lines()).isEmpty();
@@ -149,6 +149,14 @@ class AlignmentProcedureTest {
         }
         boolean superhet = set.parts().stream().anyMatch(x -> x.is(PartRole.IF_TRANSFORMER));
         assertThat(fixed.stream().anyMatch(x -> x.is(PartRole.IF_TRANSFORMER))).isEqualTo(superhet);
+    }
+
+    @Test
+    void besideAPadderTheCoreSetsTheMiddleOfTheDial() {
+        Chassis set = AdjusterLine.put("A8 L2 top upper core", SharedSets.named("halcyon"));
+        AlignmentProcedure p = of(set, "AM");
+        assertThat(letters(p)).containsExactly("A1 A2", "A3 A4", "A5", "A6", "A8", "A7");
+        assertThat(p.lines().get(4).dial()).contains(p.frontEnd().orElseThrow().middle());
     }
 
     /** Without the inductance of its coil the circuit does not tell; the roles of a single band's parts do, and nothing is dropped in silence. */

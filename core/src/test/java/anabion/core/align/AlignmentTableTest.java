@@ -77,6 +77,19 @@ class AlignmentTableTest {
     }
 
     @Test
+    void oneReadingAfterTheOtherCountsAsTwo() {
+        Job job = Job.NEW;
+        job = job.with(entry(job, 0, Kind.READ, 0, 0.5, 0));
+        assertThat(AlignmentTable.of(PROCEDURE, job).rows().get(0).done())
+                .as("nothing was turned yet")
+                .isFalse();
+        job = job.with(entry(job, 0, Kind.READ, 0, 1.0, 0));
+        AlignmentTable.Row row = AlignmentTable.of(PROCEDURE, job).rows().get(0);
+        assertThat(row.done()).isTrue();
+        assertThat(row.gained().orElseThrow()).isCloseTo(6.02, within(0.01));
+    }
+
+    @Test
     void aPassThatGainedAsksForAnother() {
         Job job = Job.NEW;
         for (int n = 0; n < PROCEDURE.lines().size(); n++) job = job.with(entry(job, n, Kind.READ, 1, 1.3, 0));

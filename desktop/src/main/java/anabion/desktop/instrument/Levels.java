@@ -64,11 +64,24 @@ final class Levels {
         return at.place() + " nothing";
     }
 
+    /** @return the line: what the output meter shows at the level of an alignment */
+    String output(ReadingRequest.Output at) {
+        Generator generator = rig.need(rig.generator(), InstrumentRole.GENERATOR);
+        OutputMeter meter = rig.need(rig.outputMeter(), InstrumentRole.OUTPUT_METER);
+        rig.hands().ifPresent(h -> h.inject(at.point(), at.signal()));
+        give(generator, at.hertz(), at.volts(), DEPTH);
+        return Readings.level(read(meter)).replace(" ", "");
+    }
+
     private void give(Generator generator, ReadingRequest.Level at, double volts, double depth) {
+        give(generator, at.hertz(), volts, depth);
+    }
+
+    private void give(Generator generator, double hertz, double volts, double depth) {
         rig.asked(
                 InstrumentRole.GENERATOR,
                 () -> {
-                    generator.give(at.hertz(), volts, depth);
+                    generator.give(hertz, volts, depth);
                     return 0;
                 },
                 x -> Readings.level(volts));

@@ -55,6 +55,7 @@ final class Readings {
         if (request instanceof ReadingRequest.Ohms o) return Taken.lines(List.of(ohms(o)));
         if (request instanceof ReadingRequest.Step s) return Taken.lines(step(s));
         if (request instanceof ReadingRequest.OfStage s) return Taken.lines(List.of(stage(s)));
+        if (request instanceof ReadingRequest.Output o) return Taken.lines(List.of(new Levels(session, rig).output(o)));
         return Taken.lines(List.of(new Levels(session, rig).level((ReadingRequest.Level) request)));
     }
 

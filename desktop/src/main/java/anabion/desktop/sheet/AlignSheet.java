@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.align.Alignment;
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentTable;
+import anabion.core.align.Indicator;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.TuningRange;
@@ -10,6 +11,7 @@ import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentPurpose;
+import anabion.core.job.SignalKind;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Figures;
 import anabion.desktop.control.LitRows;
@@ -20,6 +22,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
+import java.util.stream.Stream;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -177,9 +180,13 @@ public final class AlignSheet implements Sheet {
                         .so(session.say("align.no-row.remedy")));
         AlignmentEntry e = entry(t.kind(), band, Optional.of(row.line()), t.before(), t.after(), t.turns(), "");
         int at = rows().indexOf(row);
+        boolean closes = new AlignmentTable.Row(
+                        row.line(),
+                        Stream.concat(row.entries().stream(), Stream.of(e)).toList())
+                .done();
         return put(session.say("ui.change.aligned", row.line().letters()), e).thenApply(x -> {
             javafx.application.Platform.runLater(() -> {
-                if (!e.kind().finding() && at + 1 < rows().size()) list.light(at + 1);
+                if (closes && at + 1 < rows().size()) list.light(at + 1);
             });
             return x;
         });
@@ -236,6 +243,20 @@ public final class AlignSheet implements Sheet {
 
     private CompletableFuture<?> put(String label, AlignmentEntry entry) {
         return session.putJob(label, session.need().job().with(entry));
+    }
+
+    /** Where the output meter is the indicator, and a lead goes in. */
+    @Override
+    public Optional<ReadingRequest> request() {
+        return litRow().map(AlignmentTable.Row::line)
+                .filter(l ->
+                        l.indicator() == Indicator.OUTPUT_METER && !l.point().isEmpty())
+                .filter(l -> l.level().isPresent())
+                .map(l -> new ReadingRequest.Output(
+                        l.point(),
+                        l.dial().isPresent() ? SignalKind.RF : SignalKind.IF,
+                        l.hertz(),
+                        l.level().orElseThrow()));
     }
 
     // --- what every sheet has ---

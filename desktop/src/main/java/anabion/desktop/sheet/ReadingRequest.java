@@ -14,7 +14,7 @@ public sealed interface ReadingRequest {
     /** Instruments without which it cannot be read. */
     default List<InstrumentRole> from() {
         if (this instanceof Volts || this instanceof Ohms) return List.of(InstrumentRole.METER);
-        return this instanceof Level
+        return this instanceof Level || this instanceof Output
                 ? List.of(InstrumentRole.GENERATOR, InstrumentRole.OUTPUT_METER)
                 : List.of(InstrumentRole.METER, InstrumentRole.WATTMETER);
     }
@@ -61,4 +61,14 @@ public sealed interface ReadingRequest {
      */
     record Level(String place, String point, SignalKind signal, double hertz, double volts, double output)
             implements ReadingRequest {}
+
+    /**
+     * What an output meter shows while a generator gives a level.
+     *
+     * @param point a pin or net
+     * @param signal the carrier, or the intermediate frequency
+     * @param hertz of it; it is modulated
+     * @param volts of the generator
+     */
+    record Output(String point, SignalKind signal, double hertz, double volts) implements ReadingRequest {}
 }
