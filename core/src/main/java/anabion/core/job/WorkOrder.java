@@ -43,7 +43,14 @@ public final class WorkOrder {
                     case STUDY -> study(chassis);
                     case RECAP -> recap(job);
                     case VOLTAGES -> voltages(read, charted);
-                    case COLD_CHECKS, FIRST_POWER, TRACE, ALIGN, SOAK, DRIVE_AND_CASE, HAND_BACK ->
+                    case ALIGN ->
+                        new Item(
+                                step,
+                                job.alignment().isEmpty() ? StepState.OPEN : StepState.UNDER_WAY,
+                                0,
+                                0,
+                                Phrase.of("next." + step.code()));
+                    case COLD_CHECKS, FIRST_POWER, TRACE, SOAK, DRIVE_AND_CASE, HAND_BACK ->
                         new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
         StepState state = job.marked(step).map(Marked::state).orElse(derived.state());

@@ -8,11 +8,15 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
+import anabion.core.format.JobCodec;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
+import anabion.core.job.Step;
+import anabion.core.job.StepState;
+import anabion.core.job.WorkOrder;
 import anabion.core.json.Extra;
 import anabion.core.testing.SharedSets;
 import java.time.Instant;
@@ -74,6 +78,22 @@ class AlignmentTableTest {
         assertThat(t.rows().get(1).moved()).isFalse();
         assertThat(t.next().orElseThrow()).isEqualTo(t.rows().get(2));
         assertThat(t.gained().orElseThrow()).isCloseTo(14.67 + 1.58, within(0.02));
+    }
+
+    @Test
+    void theStepIsUnderWayFromTheFirstLineOn() {
+        Job begun = Job.NEW.with(entry(Job.NEW, 0, Kind.PEAK, 0, 0, 0));
+        assertThat(state(Job.NEW)).isEqualTo(StepState.OPEN);
+        assertThat(state(begun)).isEqualTo(StepState.UNDER_WAY);
+        assertThat(JobCodec.read(JobCodec.text(begun))).isEqualTo(begun);
+    }
+
+    private static StepState state(Job job) {
+        return WorkOrder.of(SET, job, 0, 0).stream()
+                .filter(i -> i.step() == Step.ALIGN)
+                .findFirst()
+                .orElseThrow()
+                .state();
     }
 
     @Test
