@@ -40,7 +40,7 @@ class AlignCommandsTest extends Headless {
         assertThat(lines.get(3).flag("rocked", false)).isTrue();
         assertThat(json(out).strings("before")).contains("isolate", "warm-up");
         run("align", set("brae"), "--band", "MW");
-        assertThat(out).contains("isolating transformer", "dial at 600 kHz", "200 pF and 25 ohms");
+        assertThat(out).contains("isolating transformer", "dial at 600 kHz", "200 pF, 25 Ω");
     }
 
     @Test

@@ -65,7 +65,7 @@ class AlignTest extends WindowCase {
     /** F6 sets the generator as the line says and takes what comes, before and after the adjusters are turned. */
     @Test
     void theInstrumentsFillInALine() {
-        align("brae", "200 pF and 25 ohms");
+        align("brae", "200 pF, 25 Ω");
         when(instruments.connect(InstrumentRole.GENERATOR, "192.0.2.8")).thenReturn(generator);
         when(instruments.connect(InstrumentRole.OUTPUT_METER, "192.0.2.9")).thenReturn(output);
         when(generator.name()).thenReturn("Bench,Generator");
@@ -85,7 +85,7 @@ class AlignTest extends WindowCase {
 
     @Test
     void whatSaysNothingIsRefusedAndChangesNothing() {
-        align("brae", "200 pF and 25 ohms");
+        align("brae", "200 pF, 25 Ω");
         assertThat(shows("Hot chassis")).isTrue();
         enter("better");
         until("refused", () -> shows("neither a reading nor how an adjuster went"));

@@ -40,7 +40,7 @@ final class AlignPictures extends VBox {
         HBox both = new HBox(14, left, right);
         both.setPadding(new Insets(4, 14, 4, 14));
         getChildren().setAll(Texts.rule(), both);
-        fit(HEIGHT / SHARE);
+        fit(0);
     }
 
     /** @param sheet height of the sheet at whose foot they stand */

@@ -60,18 +60,18 @@ final class AlignRows {
         word.setMaxWidth(Double.MAX_VALUE);
         word.setMinWidth(0);
         HBox.setMargin(word, new Insets(0, 0, 0, 12));
-        Label turned = Texts.column(turn, 58, false, "medium");
+        Label turned = Texts.column(turn, 50, false, "medium");
         HBox.setMargin(turned, new Insets(0, 0, 0, 10));
         HBox row = new HBox(
                 place,
-                Texts.column(at, 52, false),
-                Texts.column(through, 132, false, "soft"),
-                Texts.column(frequency, 74, true),
-                indented(Texts.column(dial, 82, false)),
+                Texts.column(at, 48, false),
+                Texts.column(through, 90, false, "soft"),
+                Texts.column(frequency, 70, true),
+                indented(Texts.column(dial, 66, false)),
                 turned,
-                Texts.column(to, 42, false),
-                Texts.column(level, 64, true),
-                Texts.column(gained, 66, true, "medium"),
+                Texts.column(to, 38, false),
+                Texts.column(level, 58, true),
+                Texts.column(gained, 62, true, "medium"),
                 word);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;

@@ -104,6 +104,7 @@ public final class AlignSheet implements Sheet {
         list.light(same ? lit : next().map(rows::indexOf).orElse(0));
         alignment.ifPresent(pictures::show);
         pictures.setVisible(alignment.isPresent());
+        pictures.setManaged(alignment.isPresent());
         detail.setText(detail());
     }
 
