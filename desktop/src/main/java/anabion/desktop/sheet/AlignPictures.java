@@ -17,7 +17,7 @@ import javafx.scene.layout.VBox;
 /** Selectivity of the aligned set, and the error of the dial as its stations tell it, side by side. */
 final class AlignPictures extends VBox {
     private static final double HEIGHT = 180;
-    private static final double SHARE = 0.3;
+    private static final double SHARE = 0.24;
 
     private final Session session;
     private final Label selective = Texts.label("", "soft", "small");
@@ -55,7 +55,6 @@ final class AlignPictures extends VBox {
         selective.setText(a.response()
                 .map(r -> session.say(
                         r.width().isPresent() ? "align.picture.selectivity" : "align.picture.selectivity-only",
-                        Figures.si(Quantity.hertz(r.centre()), 4),
                         r.width().map(w -> Figures.si(Quantity.hertz(w), 2)).orElse("")))
                 .orElse(session.say("align.picture.no-selectivity")));
         TuningRange range = a.table().procedure().band().range();
