@@ -33,8 +33,7 @@ public final class FaultResponse {
     private final Set<String> tubes;
     private final Predicate<String> decided;
     private final Map<List<Object>, Double> loaded = new HashMap<>();
-    /** Seven digits are enough for a spread, and hundreds of states keep one of every net. */
-    private final Map<String, float[]> moves = new HashMap<>();
+    private final Map<String, double[]> moves = new HashMap<>();
 
     private FaultResponse(
             double line,
@@ -112,10 +111,9 @@ public final class FaultResponse {
 
     /** Volts by which one standard deviation of each part, tube and the line moves the reading, in the order of {@link Sensitivity#parts}. */
     public double[] spread(String net, double ohms) {
-        float[] moves = moves(net);
-        double[] shares = new double[moves.length];
+        double[] shares = moves(net).clone();
         double share = share(net, ohms);
-        for (int k = 0; k < shares.length; k++) shares[k] = moves[k] * share;
+        for (int k = 0; k < shares.length; k++) shares[k] *= share;
         return shares;
     }
 
@@ -126,14 +124,13 @@ public final class FaultResponse {
         return all;
     }
 
-    private float[] moves(String net) {
+    private double[] moves(String net) {
         return moves.computeIfAbsent(net, n -> {
             double[] all = spread.moves(n);
-            float[] kept = new float[all.length];
             List<String> parts = spread.parts();
             for (int k = 0; k < all.length; k++)
-                kept[k] = (float) (all[k] * (tubes.contains(parts.get(k)) ? AGED : decided.test(parts.get(k)) ? 0 : 1));
-            return kept;
+                all[k] *= tubes.contains(parts.get(k)) ? AGED : decided.test(parts.get(k)) ? 0 : 1;
+            return all;
         });
     }
 }
