@@ -44,7 +44,7 @@ class AlignTest extends WindowCase {
         enter("600 reads 580");
         enter("1400 reads 1420");
         until("what is off", () -> shows("The oscillator runs 20 kHz high at 580"));
-        until("what mends it", () -> shows("A6 C5") && shows("in, ¾ turn"));
+        until("what mends it", () -> shows("A6 C5") && shows("in, ⅜ turn"));
         enter("A6 turned 3/4 in");
         until("the stations are of before", () -> !shows("The oscillator runs"));
         enter("A7 no peak");
@@ -93,6 +93,8 @@ class AlignTest extends WindowCase {
         until("no such line", () -> shows("there is no line for this adjuster"));
         enter("9000 reads 600");
         until("beyond", () -> shows("this lies beyond the dial, 520 to 1620"));
+        enter("1 0.4");
+        until("two meanings", () -> shows("1 is an adjuster here, and could be volts"));
         enter("leave");
         until("a reason", () -> shows("left alone for a reason"));
         assertThat(entries()).isEmpty();

@@ -48,7 +48,7 @@ public record Alignment(
 
         /** With what was done. */
         public Alignment with(Job job) {
-            AlignmentTable table = AlignmentTable.of(procedure, job);
+            AlignmentTable table = AlignmentTable.of(chassis, procedure, job);
             Optional<TrackingAdvice> advice = procedure
                     .frontEnd()
                     .filter(f -> !table.stations().isEmpty())

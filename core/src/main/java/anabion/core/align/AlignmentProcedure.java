@@ -29,8 +29,8 @@ import java.util.Set;
  * @param preparations what holds before
  * @param lines in the order of the work
  * @param fixed tuned coils of which no adjuster is entered: they stay as they are
- * @param untold adjusters of oscillator and aerial of which the circuit does not tell what they do on this band: its coils, its gang or their values are not entered, or do
- *     not cover the dial
+ * @param untold adjusters of which the circuit does not tell what they do: on this band, since its coils, its gang or their values are not entered or do not cover the dial, or on
+ *     any
  * @param frontEnd what the gang tunes, where the circuit tells
  */
 public record AlignmentProcedure(
@@ -54,7 +54,23 @@ public record AlignmentProcedure(
      * @return without lines where no adjuster of the band is entered
      */
     public static AlignmentProcedure of(Simulator engine, Chassis chassis, Setting setting, Band band) {
-        return new Making(engine, chassis, setting, band).made();
+        AlignmentProcedure own =
+                new Making(chassis, band, Gains.of(engine, chassis, setting, band), engine, setting).made();
+        // what no line of any band turns is named, too
+        List<Adjuster> left = new ArrayList<>(chassis.adjusters());
+        left.removeAll(own.turned());
+        for (Band other : chassis.bands())
+            if (!left.isEmpty() && !other.equals(band))
+                left.removeAll(new Making(chassis, other, Optional.empty(), engine, setting)
+                        .made()
+                        .turned());
+        left.removeAll(own.untold());
+        left.addAll(0, own.untold());
+        return new AlignmentProcedure(band, own.preparations(), own.lines(), own.fixed(), left, own.frontEnd());
+    }
+
+    private List<Adjuster> turned() {
+        return lines.stream().flatMap(l -> l.adjusters().stream()).toList();
     }
 
     private static final class Making {
@@ -69,10 +85,11 @@ public record AlignmentProcedure(
         private final List<Part> fixed = new ArrayList<>();
         private final List<Adjuster> untold = new ArrayList<>();
 
-        Making(Simulator engine, Chassis chassis, Setting setting, Band band) {
+        /** @param gains empty where no level is asked for */
+        Making(Chassis chassis, Band band, Optional<Gains> gains, Simulator engine, Setting setting) {
             this.chassis = chassis;
             this.band = band;
-            this.levels = new GeneratorLevels(Gains.of(engine, chassis, setting, band));
+            this.levels = new GeneratorLevels(gains);
             this.frontEnd = FrontEnd.of(engine, chassis, setting, band);
         }
 
@@ -128,7 +145,7 @@ public record AlignmentProcedure(
                         oscillator);
                 // with a padder of its own the core sets the middle of the dial
                 List<Adjuster> core = cores(c.coil(), c.winding());
-                if (!low.equals(core)) line(AlignmentPurpose.OSCILLATOR_LOW, f.middle(), core, false);
+                if (oscillator && !low.equals(core)) line(AlignmentPurpose.OSCILLATOR_LOW, f.middle(), core, false);
             }
         }
 
@@ -160,7 +177,7 @@ public record AlignmentProcedure(
                     lead == Lead.LOOP ? Optional.empty() : at.flatMap(l -> levels.at(l.point(), Domain.RF)),
                     turned,
                     Aim.PEAK,
-                    band.kind() == BandKind.FM ? Indicator.STABILISER_VOLTS : Indicator.OUTPUT_METER,
+                    Indicator.of(chassis, band),
                     rocked));
         }
 
@@ -203,17 +220,22 @@ public record AlignmentProcedure(
             }
             line(AlignmentPurpose.OSCILLATOR_HIGH, high(), with(front, PartRole.OSCILLATOR_TRIMMER), false);
             List<Adjuster> padders = with(front, PartRole.PADDER);
-            line(
-                    AlignmentPurpose.OSCILLATOR_LOW,
-                    low(),
-                    padders.isEmpty() ? with(front, PartRole.OSCILLATOR_COIL) : padders,
-                    true);
+            List<Adjuster> cores = with(front, PartRole.OSCILLATOR_COIL);
+            line(AlignmentPurpose.OSCILLATOR_LOW, low(), padders.isEmpty() ? cores : padders, true);
+            if (!padders.isEmpty())
+                line(AlignmentPurpose.OSCILLATOR_LOW, band.range().at(0.5), cores, false);
             line(AlignmentPurpose.SIGNAL_HIGH, high(), with(front, PartRole.TRIMMER), false);
-            line(AlignmentPurpose.SIGNAL_LOW, low(), with(front, PartRole.AERIAL_COIL), false);
+            List<Adjuster> coils = new ArrayList<>(with(front, PartRole.RF_TRANSFORMER));
+            coils.addAll(with(front, PartRole.AERIAL_COIL));
+            line(AlignmentPurpose.SIGNAL_LOW, low(), coils, false);
         }
 
         private static boolean ofFront(PartRole r) {
-            return r.isTrimmer() || r == PartRole.PADDER || r == PartRole.OSCILLATOR_COIL || r == PartRole.AERIAL_COIL;
+            return r.isTrimmer()
+                    || r == PartRole.PADDER
+                    || r == PartRole.OSCILLATOR_COIL
+                    || r == PartRole.RF_TRANSFORMER
+                    || r == PartRole.AERIAL_COIL;
         }
 
         private List<Adjuster> with(List<Adjuster> all, PartRole role) {

@@ -1,13 +1,18 @@
 package anabion.core.align;
 
 import anabion.core.align.TrackingAdvice.Point;
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Kind;
+import anabion.core.job.AlignmentPurpose;
+import anabion.core.job.Alteration;
+import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
 
 /**
  * The lines of a band with what came of them.
@@ -24,7 +29,7 @@ public record AlignmentTable(
     /**
      * One line.
      *
-     * @param entries on it, oldest first, in the state that the set is in
+     * @param entries on it, oldest first, since a part of its circuit was changed
      */
     public record Row(AlignmentLine line, List<AlignmentEntry> entries) {
         public Row {
@@ -47,17 +52,27 @@ public record AlignmentTable(
             return last().map(AlignmentEntry::kind).filter(Kind::finding).isPresent();
         }
 
-        /** Decibels gained by all that was done on it, from one reading to the next where one was typed at a time; empty where nothing was read twice. */
-        public Optional<Double> gained() {
-            Optional<Double> all = Optional.empty();
+        /** Decibels from each reading to the next, those of one entry or of two that followed each other. */
+        private List<Double> gains() {
+            List<Double> all = new ArrayList<>();
             double last = 0;
             for (AlignmentEntry e : entries) {
                 double before = e.before() > 0 ? e.before() : last;
-                if (before > 0 && e.after() > 0)
-                    all = Optional.of(all.orElse(0.0) + 20 * Math.log10(e.after() / before));
+                if (before > 0 && e.after() > 0) all.add(20 * Math.log10(e.after() / before));
                 if (e.after() > 0) last = e.after();
             }
             return all;
+        }
+
+        /** Decibels gained by all that was done on it; empty where nothing was read twice. */
+        public Optional<Double> gained() {
+            return gains().stream().reduce(Double::sum);
+        }
+
+        /** Whether what was done last on it gained enough for another pass. */
+        private boolean gaining() {
+            List<Double> gains = gains();
+            return !gains.isEmpty() && gains.get(gains.size() - 1) > WORTH;
         }
 
         /** Whether it stood so far off that somebody must have turned it. */
@@ -76,27 +91,28 @@ public record AlignmentTable(
         stations = List.copyOf(stations);
     }
 
-    /** What a job says of a procedure, in the state that the set is in now: a part that is renewed asks for its lines again. */
-    public static AlignmentTable of(AlignmentProcedure p, Job job) {
-        UUID state = job.fitted().id();
+    /** What a job says of a procedure: a part that was changed since asks for the lines of its circuit again, and for its stations. */
+    public static AlignmentTable of(Chassis chassis, AlignmentProcedure p, Job job) {
         List<AlignmentEntry> own = job.alignment().stream()
                 .filter(e -> e.band().equals(p.band().name()))
                 .toList();
         List<Row> rows = new ArrayList<>();
-        for (AlignmentLine l : p.lines())
+        for (AlignmentLine l : p.lines()) {
+            List<Part> tuning = Alignment.suspects(chassis, p, l);
             rows.add(new Row(
                     l,
                     own.stream()
-                            .filter(e -> e.state().equals(state))
-                            .filter(e -> e.purpose().equals(Optional.of(l.purpose()))
-                                    && e.adjusters().equals(l.letters()))
+                            .filter(e -> of(e, l) && untouched(tuning, e, job))
                             .toList()));
+        }
         // an adjuster that was turned makes the stations heard before it those of another set
         int turned = -1;
         for (int n = 0; n < own.size(); n++)
-            if (own.get(n).purpose().filter(x -> x.ofOscillator()).isPresent()) turned = n;
+            if (own.get(n).purpose().filter(AlignmentPurpose::ofOscillator).isPresent()) turned = n;
+        List<Part> oscillator =
+                p.frontEnd().map(f -> f.circuits().get(0).parts()).orElse(List.of());
         List<Point> stations = own.subList(turned + 1, own.size()).stream()
-                .filter(e -> e.kind() == Kind.STATION && e.state().equals(state))
+                .filter(e -> e.kind() == Kind.STATION && untouched(oscillator, e, job))
                 .map(e -> new Point(e.before(), e.after()))
                 .toList();
         Optional<String> left = own.stream()
@@ -104,6 +120,20 @@ public record AlignmentTable(
                 .map(AlignmentEntry::text)
                 .reduce((a, b) -> b);
         return new AlignmentTable(p, rows, stations, left);
+    }
+
+    /** By one of its adjusters: a line may have got another since. */
+    private static boolean of(AlignmentEntry e, AlignmentLine l) {
+        List<String> letters = List.of(e.adjusters().split(" "));
+        return e.purpose().equals(Optional.of(l.purpose()))
+                && l.adjusters().stream().map(Adjuster::letter).anyMatch(letters::contains);
+    }
+
+    /** Whether no part of a circuit was changed since something was done on it. */
+    private static boolean untouched(List<Part> circuit, AlignmentEntry e, Job job) {
+        List<Alteration> since = FittedState.since(e.state(), job.alterations());
+        return circuit.stream()
+                .noneMatch(p -> since.stream().anyMatch(a -> a.part().equals(p.reference())));
     }
 
     /** The first line on which nothing is done; empty where all are. */
@@ -118,10 +148,6 @@ public record AlignmentTable(
 
     /** Whether another pass is worth while: all is done, and the last pass gained something. */
     public boolean again() {
-        return next().isEmpty()
-                && rows.stream()
-                        .flatMap(r -> r.last().stream())
-                        .flatMap(e -> e.gained().stream())
-                        .anyMatch(g -> g > WORTH);
+        return next().isEmpty() && rows.stream().anyMatch(Row::gaining);
     }
 }

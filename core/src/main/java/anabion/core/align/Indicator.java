@@ -1,7 +1,15 @@
 package anabion.core.align;
 
+import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Part;
 import anabion.core.json.Coded;
+import anabion.core.simulation.dc.Detector;
 import java.util.Locale;
+import java.util.Optional;
 
 /** What shows how near an adjuster is. */
 public enum Indicator implements Coded {
@@ -14,8 +22,39 @@ public enum Indicator implements Coded {
     /** Direct volts where an FM detector gives its sound: zero in tune. */
     DETECTOR_VOLTS;
 
+    /** Farads from which a capacitor at an FM detector holds its volts: it is a ratio detector. */
+    private static final double STABILISES = 1e-6;
+
     @Override
     public String code() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    /** What a band's circuits are peaked on: on FM a large capacitor at the detector's pins tells a ratio detector. */
+    static Indicator of(Chassis chassis, Band band) {
+        if (band.kind() != BandKind.FM) return OUTPUT_METER;
+        Optional<Part> device = Detector.of(chassis, band).flatMap(d -> chassis.part(reference(d.element())));
+        boolean ratio = device.isPresent()
+                && chassis.parts().stream()
+                        .filter(p -> p.component() instanceof Capacitor c
+                                && c.farads().stream().anyMatch(f -> f >= STABILISES))
+                        .flatMap(p -> p.nets().values().stream())
+                        .anyMatch(n -> !n.equals(chassis.reference()) && reaches(chassis, n, device.get()));
+        return ratio ? STABILISER_VOLTS : LIMITER_VOLTS;
+    }
+
+    /** Of the part to which an element of the circuit belongs. */
+    private static String reference(String element) {
+        int dot = element.indexOf('.');
+        return dot < 0 ? element : element.substring(0, dot);
+    }
+
+    /** At a pin of the device, at most behind one resistor. */
+    private static boolean reaches(Chassis chassis, String net, Part device) {
+        if (device.touches(net)) return true;
+        return chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Resistor && p.touches(net))
+                .flatMap(p -> p.nets().values().stream())
+                .anyMatch(n -> !n.equals(net) && !n.equals(chassis.reference()) && device.touches(n));
     }
 }

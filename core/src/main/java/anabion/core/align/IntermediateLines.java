@@ -21,9 +21,6 @@ import java.util.Optional;
 
 /** The lines of the intermediate frequency: the last transformer first, and in each the winding nearer to the detector first. */
 final class IntermediateLines {
-    /** Farads from which a capacitor at an FM detector holds its volts: it is a ratio detector. */
-    private static final double STABILISES = 1e-6;
-
     private final Chassis chassis;
     private final Band band;
     private final GeneratorLevels levels;
@@ -41,7 +38,7 @@ final class IntermediateLines {
         boolean fm = band.kind() == BandKind.FM;
         return chassis.parts().stream()
                 .filter(p -> p.is(PartRole.IF_TRANSFORMER))
-                .filter(p -> Frequencies.printed(p).map(f -> f > 2e6 == fm).orElse(!fm))
+                .filter(p -> Frequencies.serves(p, fm))
                 .filter(p -> place(p) >= 0)
                 .sorted(Comparator.comparingInt(this::place).reversed())
                 .toList();
@@ -58,63 +55,44 @@ final class IntermediateLines {
 
     List<AlignmentLine> lines() {
         boolean fm = band.kind() == BandKind.FM;
-        Optional<Gains.Level> at = levels.first(Domain.IF);
-        String point = at.map(Gains.Level::point).orElse("");
-        Optional<Double> level = at.flatMap(l -> levels.at(l.point(), Domain.IF));
         Optional<String> detecting = fm ? Detector.of(chassis, band).map(Detector::coil) : Optional.empty();
-        Indicator indicator = fm ? held() : Indicator.OUTPUT_METER;
-        Lead lead = fm ? Lead.SMALL_CAPACITOR : Lead.BLOCKING_CAPACITOR;
+        List<AlignmentLine> first = new ArrayList<>();
         List<AlignmentLine> all = new ArrayList<>();
+        // the secondary of an FM detector comes when all before it is in tune
+        List<AlignmentLine> last = new ArrayList<>();
         for (Part p : transformers()) {
             List<Adjuster> own = adjusters(p);
-            if (own.isEmpty()) continue;
-            boolean last = detecting.filter(p.reference()::equals).isPresent();
-            if (!last) {
-                all.add(new AlignmentLine(
-                        AlignmentPurpose.INTERMEDIATE,
-                        point,
-                        lead,
-                        hertz,
-                        Optional.empty(),
-                        level,
-                        own,
-                        Aim.PEAK,
-                        indicator,
-                        false));
-                continue;
-            }
-            List<Adjuster> primary = own.stream().filter(a -> first(p, a)).toList();
-            List<Adjuster> rest = own.stream().filter(a -> !first(p, a)).toList();
-            if (!primary.isEmpty())
-                all.add(
-                        0,
-                        new AlignmentLine(
-                                AlignmentPurpose.DETECTOR,
-                                point,
-                                lead,
-                                hertz,
-                                Optional.empty(),
-                                level,
-                                primary,
-                                Aim.PEAK,
-                                indicator,
-                                false));
-            if (!rest.isEmpty())
-                all.add(new AlignmentLine(
+            if (detecting.filter(p.reference()::equals).isPresent()) {
+                add(
+                        first,
+                        AlignmentPurpose.DETECTOR,
+                        own.stream().filter(a -> first(p, a)).toList());
+                add(
+                        last,
                         AlignmentPurpose.BALANCE,
-                        point,
-                        lead,
-                        hertz,
-                        Optional.empty(),
-                        level,
-                        rest,
-                        Aim.ZERO,
-                        Indicator.DETECTOR_VOLTS,
-                        false));
+                        own.stream().filter(a -> !first(p, a)).toList());
+            } else add(all, AlignmentPurpose.INTERMEDIATE, own);
         }
-        // the secondary of the detector comes when all before it is in tune
-        all.sort(Comparator.comparing(l -> l.purpose() == AlignmentPurpose.BALANCE));
-        return all;
+        first.addAll(all);
+        first.addAll(last);
+        return first;
+    }
+
+    private void add(List<AlignmentLine> to, AlignmentPurpose purpose, List<Adjuster> turned) {
+        if (turned.isEmpty()) return;
+        Optional<Gains.Level> at = levels.first(Domain.IF);
+        boolean balance = purpose == AlignmentPurpose.BALANCE;
+        to.add(new AlignmentLine(
+                purpose,
+                at.map(Gains.Level::point).orElse(""),
+                band.kind() == BandKind.FM ? Lead.SMALL_CAPACITOR : Lead.BLOCKING_CAPACITOR,
+                hertz,
+                Optional.empty(),
+                at.flatMap(l -> levels.at(l.point(), Domain.IF)),
+                turned,
+                balance ? Aim.ZERO : Aim.PEAK,
+                balance ? Indicator.DETECTOR_VOLTS : Indicator.of(chassis, band),
+                false));
     }
 
     /** What turns a transformer: its cores, and capacitors across a winding; the winding nearer to the detector first. */
@@ -144,29 +122,5 @@ final class IntermediateLines {
                                 transformer.nets().getOrDefault(w.from(), ""),
                                 transformer.nets().getOrDefault(w.to(), "")))
                         .findFirst());
-    }
-
-    /** A large capacitor at the detector's nets shows the carrier of a ratio detector; without one a limiter's grid does. */
-    private Indicator held() {
-        Optional<Detector> d = Detector.of(chassis, band);
-        if (d.isEmpty()) return Indicator.LIMITER_VOLTS;
-        boolean ratio = chassis.parts().stream()
-                .anyMatch(p -> p.component() instanceof Capacitor c
-                        && c.farads().stream().anyMatch(f -> f >= STABILISES)
-                        && chassis.parts().stream()
-                                .filter(x -> x.device().isPresent()
-                                        && d.get().element().startsWith(x.reference()))
-                                .anyMatch(x -> p.nets().values().stream()
-                                        .anyMatch(n -> !n.equals(chassis.reference()) && reaches(n, x))));
-        return ratio ? Indicator.STABILISER_VOLTS : Indicator.LIMITER_VOLTS;
-    }
-
-    /** At a pin of the device, at most behind one resistor. */
-    private boolean reaches(String net, Part device) {
-        if (device.touches(net)) return true;
-        return chassis.parts().stream()
-                .filter(p -> p.component() instanceof Component.Resistor && p.touches(net))
-                .flatMap(p -> p.nets().values().stream())
-                .anyMatch(n -> !n.equals(net) && !n.equals(chassis.reference()) && device.touches(n));
     }
 }

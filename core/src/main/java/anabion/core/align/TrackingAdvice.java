@@ -4,6 +4,7 @@ import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.TuningRange;
 import anabion.core.signal.FrontEnd;
 import anabion.core.signal.FrontEnd.Circuit;
 import anabion.core.signal.FrontEnd.Turned;
@@ -30,6 +31,9 @@ public record TrackingAdvice(
     /** Share by which one turn of a core changes an inductance. */
     static final double CORE_TURN = 0.025;
 
+    /** Share by which a core changes its coil from the middle of its travel to an end. */
+    private static final double CORE_REACH = 0.15;
+
     private static final double TRIMMER_TURNS = 0.5;
     private static final double PADDER_TURNS = 3;
     private static final int STEPS = 40;
@@ -40,9 +44,11 @@ public record TrackingAdvice(
     private static final double MOST_SHARE = 0.05;
 
     private static final double MOST_FARADS = 5e-12;
+    /** Share of the dial by which two stations must lie apart to tell of both ends. */
+    private static final double APART = 0.1;
     /** A turn that no hand makes. */
     private static final double LEAST = 0.005;
-    /** Of a trimmer that stands in the middle of its travel. */
+    /** Of the whole travel, from the middle of it: of a trimmer its farads, of a padder as much as it has in the middle. */
     private static final double HALF = 0.5;
 
     /** Which way. */
@@ -91,15 +97,22 @@ public record TrackingAdvice(
                 .findFirst();
         Optional<Adjuster> trimmer = adjuster(chassis, oscillator.trimmer());
         boolean byPadder = padder.isPresent();
-        boolean low = byPadder || core.isPresent() || trimmer.isEmpty();
-        boolean high = trimmer.isPresent();
+        boolean atLow = byPadder || core.isPresent() || trimmer.isEmpty();
+        boolean atHigh = trimmer.isPresent();
+        // stations at one place of the dial tell of one adjuster: of that of their end
+        TuningRange range = frontEnd.range();
+        boolean apart =
+                points.get(points.size() - 1).dial() - points.get(0).dial() > APART * (range.high() - range.low());
+        boolean upper = points.get(0).dial() > range.at(HALF);
+        boolean low = atLow && (apart || !upper || !atHigh);
+        boolean high = atHigh && (apart || upper || !atLow);
         double[] off = fitted(frontEnd, points, byPadder, low, high);
         Turned now = turned(off, byPadder);
         List<Turn> turns = new ArrayList<>();
         double first = 1 / (1 + off[0]) - 1;
         if (low && byPadder)
-            turns.add(turn(padder, oscillator.padder().orElseThrow(), first, first / HALF * PADDER_TURNS, HALF));
-        else if (low) turns.add(turn(core, oscillator.coil(), first, first / CORE_TURN, 0.15));
+            turns.add(turn(padder, oscillator.padder().orElseThrow(), first, first * PADDER_TURNS, HALF));
+        else if (low) turns.add(turn(core, oscillator.coil(), first, first / CORE_TURN, CORE_REACH));
         if (high) {
             Part part = oscillator.trimmer().orElseThrow();
             double span = ((Capacitor) part.component()).farads().get(0);
@@ -185,8 +198,6 @@ public record TrackingAdvice(
         if (bb == 0) return new double[] {aa == 0 ? 0 : ae / aa, 0};
         if (aa == 0) return new double[] {0, be / bb};
         double determinant = aa * bb - ab * ab;
-        // one station, or two at one place, tell of one adjuster only: of the one that counts most there
-        if (determinant < 1e-9 * aa * bb) return new double[] {0, be / bb};
         return new double[] {(ae * bb - be * ab) / determinant, (be * aa - ae * ab) / determinant};
     }
 

@@ -1,6 +1,7 @@
 package anabion.core.chassis;
 
 import anabion.core.json.Extra;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -44,6 +45,6 @@ public record Adjuster(
         return w.windings().stream()
                 .map(Winding::name)
                 .filter(n -> !n.isEmpty() && lower.startsWith(n.toLowerCase(Locale.ROOT)))
-                .findFirst();
+                .max(Comparator.comparingInt(String::length));
     }
 }

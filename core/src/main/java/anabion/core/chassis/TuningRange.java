@@ -32,10 +32,6 @@ public record TuningRange(double low, double high) {
         return MEDIUM;
     }
 
-    public boolean contains(double hertz) {
-        return hertz >= low && hertz <= high;
-    }
-
     /** A frequency between its ends, 0 at the lower. */
     public double at(double share) {
         return low + (high - low) * share;

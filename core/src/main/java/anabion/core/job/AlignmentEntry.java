@@ -61,11 +61,4 @@ public record AlignmentEntry(
             return this == NO_PEAK || this == NO_EFFECT || this == END || this == BROKEN_CORE;
         }
     }
-
-    /** Decibels by which the indicator rose; empty where it was not read twice. */
-    public Optional<Double> gained() {
-        return kind != Kind.STATION && before > 0 && after > 0
-                ? Optional.of(20 * Math.log10(after / before))
-                : Optional.empty();
-    }
 }

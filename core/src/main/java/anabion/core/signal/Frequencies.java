@@ -20,6 +20,9 @@ public final class Frequencies {
     /** In the middle of the FM band. */
     static final double FM = 98e6;
 
+    /** No intermediate frequency of AM is higher, in hertz. */
+    private static final double HIGHEST_AM = 2e6;
+
     private static final Pattern PRINTED = Pattern.compile("([\\d.]+)\\s*([kM])Hz");
 
     private Frequencies() {}
@@ -29,13 +32,18 @@ public final class Frequencies {
         boolean fm = band.map(Band::kind).filter(k -> k == BandKind.FM).isPresent();
         return chassis.parts().stream()
                 .filter(p -> p.is(PartRole.IF_TRANSFORMER))
+                .filter(p -> serves(p, fm))
                 .flatMap(p -> printed(p).stream())
-                .filter(f -> f > 2e6 == fm)
                 .findFirst();
     }
 
+    /** Whether an IF transformer is one of FM, or of AM: by what is printed on it; without a print it is one of AM. */
+    public static boolean serves(Part transformer, boolean fm) {
+        return printed(transformer).map(f -> f > HIGHEST_AM).orElse(false) == fm;
+    }
+
     /** The frequency printed on a part, in hertz. */
-    public static Optional<Double> printed(Part p) {
+    static Optional<Double> printed(Part p) {
         Matcher m = PRINTED.matcher(p.printed());
         if (m.find())
             return Optional.of(Double.parseDouble(m.group(1)) * (m.group(2).equals("M") ? 1e6 : 1e3));

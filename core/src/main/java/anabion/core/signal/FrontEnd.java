@@ -7,18 +7,15 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.TuningRange;
-import anabion.core.signal.Tank.Change;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /**
@@ -77,13 +74,9 @@ public final class FrontEnd {
         }
     }
 
-    /** Something turned in the oscillator's circuit: factor of its coil's inductance, farads more of its trimmer, factor of its padder. */
+    /** How a circuit stands against the aligned one: factor of its coil's inductance, farads more of its trimmer, factor of its padder. */
     public record Turned(double core, double trimmer, double padder) {
         public static final Turned NOTHING = new Turned(1, 0, 1);
-
-        private Change change() {
-            return new Change(core, trimmer, padder);
-        }
     }
 
     private record Section(Part gang, int number, String net, double farads) {}
@@ -114,7 +107,7 @@ public final class FrontEnd {
         this.oscillator = oscillator;
         this.closed = closed;
         this.signals = signals;
-        this.aligned = oscillator.changed(Change.NONE);
+        this.aligned = oscillator.changed(Turned.NOTHING);
     }
 
     /**
@@ -251,7 +244,7 @@ public final class FrontEnd {
     /**
      * The frequency that is heard where the dial shows another.
      *
-     * @return hertz; NaN where the oscillator is off by more than half
+     * @return hertz; NaN where the oscillator is off by more than a quarter
      */
     public double heard(double dial, Turned turned) {
         return receives(turned).apply(dial);
@@ -259,7 +252,7 @@ public final class FrontEnd {
 
     /** What is heard at each place of the dial while something is turned. */
     public Function<Double, Double> receives(Turned turned) {
-        Function<Double, Double> now = oscillator.changed(turned.change());
+        Function<Double, Double> now = oscillator.changed(turned);
         return dial -> solve(now, aligned.apply(dial + intermediate), dial + intermediate) - intermediate;
     }
 
@@ -321,16 +314,8 @@ public final class FrontEnd {
     /** Likewise, at each place of the dial. */
     public Function<Double, Double> tunes(int n, Turned turned) {
         Signal s = signals.get(n);
-        Function<Double, Double> still = s.shaped() ? s.tank().changed(Change.NONE) : d -> share(d) * s.closed();
-        Function<Double, Double> now = s.tank().changed(turned.change());
+        Function<Double, Double> still = s.shaped() ? s.tank().changed(Turned.NOTHING) : d -> share(d) * s.closed();
+        Function<Double, Double> now = s.tank().changed(turned);
         return dial -> solve(now, still.apply(dial), dial);
-    }
-
-    /** How far the circuits of the carrier are beside it where the dial shows a frequency: of the worst of them, in hertz; 0 without one. */
-    public double mistracks(double dial) {
-        return IntStream.range(0, signals.size())
-                .mapToObj(n -> tuned(n, dial, Turned.NOTHING) - dial)
-                .max(Comparator.comparingDouble(Math::abs))
-                .orElse(0.0);
     }
 }

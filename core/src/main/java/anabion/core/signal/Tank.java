@@ -8,6 +8,7 @@ import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.numeric.Phasor;
+import anabion.core.signal.FrontEnd.Turned;
 import anabion.core.simulation.setting.Setting;
 import java.util.Comparator;
 import java.util.HashMap;
@@ -39,17 +40,6 @@ final class Tank {
     private static final double MOST_LOGARITHM = 0.2;
 
     private static final double MOST_FARADS = 50e-12;
-
-    /**
-     * What was turned, against the aligned circuit.
-     *
-     * @param core factor of the coil's inductance
-     * @param trimmer farads more
-     * @param padder factor of its capacitance
-     */
-    record Change(double core, double trimmer, double padder) {
-        static final Change NONE = new Change(1, 0, 1);
-    }
 
     private final Chassis chassis;
     private final Function<Setting, Networks> networks;
@@ -118,18 +108,18 @@ final class Tank {
         Function<String, Double> moved = trim -> Math.abs(
                 needed(networks.apply(trimmed(setting, Map.of(trim, 1 + STEP))).passive(plain), net, chassis, hertz)
                         - before);
-        Optional<Coil> coil = parts.stream()
-                .flatMap(p -> p.component() instanceof Component.Windings w
-                        ? w.windings().stream().filter(x -> x.henries() > 0).map(x -> new Coil(p, x))
-                        : Stream.empty())
-                .filter(c -> moved.apply(Setting.core(c.part().reference(), c.winding())) > COUNTS)
-                .max(Comparator.comparingDouble(
-                        c -> moved.apply(Setting.core(c.part().reference(), c.winding()))));
+        Optional<Coil> coil = strongest(
+                parts.stream()
+                        .flatMap(p -> p.component() instanceof Component.Windings w
+                                ? w.windings().stream()
+                                        .filter(x -> x.henries() > 0)
+                                        .map(x -> new Coil(p, x))
+                                : Stream.empty()),
+                c -> moved.apply(Setting.core(c.part().reference(), c.winding())),
+                COUNTS);
         if (coil.isEmpty()) return Optional.empty();
-        Function<Predicate<Part>, Optional<Part>> effective = kind -> parts.stream()
-                .filter(kind)
-                .filter(p -> moved.apply(p.reference()) > COUNTS / 2)
-                .max(Comparator.comparingDouble(p -> moved.apply(p.reference())));
+        Function<Predicate<Part>, Optional<Part>> effective =
+                kind -> strongest(parts.stream().filter(kind), p -> moved.apply(p.reference()), COUNTS / 2);
         Part part = coil.get().part();
         Winding winding = coil.get().winding();
         SmallSignal.Volts volts = plain.at(hertz).driven(net, chassis.reference());
@@ -151,6 +141,14 @@ final class Tank {
                 hot,
                 1,
                 0));
+    }
+
+    /** What counts most, each looked at once; empty where nothing counts enough. */
+    private static <T> Optional<T> strongest(Stream<T> all, Function<T, Double> counts, double least) {
+        return all.map(x -> Map.entry(x, counts.apply(x)))
+                .filter(e -> e.getValue() > least)
+                .max(Map.Entry.comparingByValue())
+                .map(Map.Entry::getKey);
     }
 
     private static Setting trimmed(Setting setting, Map<String, Double> more) {
@@ -200,7 +198,7 @@ final class Tank {
     }
 
     /** The circuit with something turned, ready to be asked at many frequencies. */
-    Function<Double, Double> changed(Change c) {
+    Function<Double, Double> changed(Turned c) {
         Map<String, Double> trims = new HashMap<>();
         trims.put(Setting.core(coil.reference(), winding), core * c.core());
         double across = stray;
@@ -249,7 +247,7 @@ final class Tank {
 
     private double[] errors(
             double logarithm, double farads, double lowHertz, double lowFarads, double highHertz, double highFarads) {
-        var at = with(Math.exp(logarithm), farads).changed(Change.NONE);
+        var at = with(Math.exp(logarithm), farads).changed(Turned.NOTHING);
         return new double[] {at.apply(lowHertz) - lowFarads, at.apply(highHertz) - highFarads};
     }
 

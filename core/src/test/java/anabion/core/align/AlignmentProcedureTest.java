@@ -121,19 +121,34 @@ class AlignmentProcedureTest {
         assertThat(level * g.carrier() / whole.volts()).isLessThanOrEqualTo(knee * 1.0001);
     }
 
+    /** Its trimmers from the detector back; adjusters without a part are named, not dropped. */
     @Test
-    void aTunedRadioFrequencySetHasItsTrimmersFromTheDetectorBack() {
+    void aTunedRadioFrequencySetIsAlignedSectionToSection() {
         Chassis moor = SharedSets.named("true/moor");
-        List<Part> trimmers = moor.parts().stream()
-                .filter(p -> p.role().filter(r -> r.isTrimmer()).isPresent())
+        assertThat(moor.adjusters()).isNotEmpty();
+        String band = moor.bands().get(0).name();
+        assertThat(of(moor, band).untold()).containsExactlyElementsOf(moor.adjusters());
+        List<String> coils = moor.parts().stream()
+                .filter(p -> p.is(PartRole.AERIAL_COIL) || p.is(PartRole.RF_TRANSFORMER))
+                .map(Part::reference)
                 .toList();
-        Chassis with = moor;
-        int n = 0;
-        for (Part p : trimmers) with = AdjusterLine.put("T" + ++n + " " + p.reference() + " top trimmer", with);
-        AlignmentProcedure p = of(with, with.bands().get(0).name());
+        assertThat(coils).isNotEmpty();
+        Chassis with = AdjusterLine.put("T1 " + coils.get(0) + " top core", moor.withAdjusters(List.of()));
+        AlignmentProcedure p = of(with, band);
         assertThat(p.frontEnd()).isEmpty();
-        if (trimmers.isEmpty()) assertThat(p.lines()).isEmpty();
-        else assertThat(p.lines().get(0).purpose()).isEqualTo(AlignmentPurpose.SIGNAL_HIGH);
+        assertThat(p.lines()).singleElement().satisfies(l -> assertThat(l.purpose())
+                .isEqualTo(AlignmentPurpose.SIGNAL_LOW));
+    }
+
+    @Test
+    void anAdjusterThatTheCircuitDoesNotKnowIsNamedBesideItsLines() {
+        Chassis set = AdjusterLine.put("X1 R15 top hum balance", SharedSets.named("brae"));
+        AlignmentProcedure p = of(set, "MW");
+        assertThat(letters(p)).containsExactly("1 2", "3 4", "7", "5", "6");
+        assertThat(p.untold())
+                .as("those of LW are told there")
+                .extracting(Adjuster::letter)
+                .containsExactly("X1");
     }
 
     /** A new user's circuit has no adjusters yet: each can without one is named, and nothing throws. */

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.command.AdjusterLine;
 import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.JobCodec;
@@ -71,7 +72,7 @@ class AlignmentTableTest {
         job = job.with(entry(job, 0, Kind.READ, 0.4, 2.0, 0.5));
         job = job.with(entry(job, 1, Kind.PEAK, 1.0, 1.2, 0));
         job = job.with(entry(job, 0, Kind.READ, 1.2, 1.3, -0.125));
-        AlignmentTable t = AlignmentTable.of(PROCEDURE, job);
+        AlignmentTable t = AlignmentTable.of(SET, PROCEDURE, job);
         assertThat(t.rows().get(0).gained().orElseThrow()).isCloseTo(14.67, within(0.01));
         assertThat(t.rows().get(0).moved()).isTrue();
         assertThat(t.rows().get(0).turned()).isEqualTo(0.375);
@@ -100,11 +101,11 @@ class AlignmentTableTest {
     void oneReadingAfterTheOtherCountsAsTwo() {
         Job job = Job.NEW;
         job = job.with(entry(job, 0, Kind.READ, 0, 0.5, 0));
-        assertThat(AlignmentTable.of(PROCEDURE, job).rows().get(0).done())
+        assertThat(AlignmentTable.of(SET, PROCEDURE, job).rows().get(0).done())
                 .as("nothing was turned yet")
                 .isFalse();
         job = job.with(entry(job, 0, Kind.READ, 0, 1.0, 0));
-        AlignmentTable.Row row = AlignmentTable.of(PROCEDURE, job).rows().get(0);
+        AlignmentTable.Row row = AlignmentTable.of(SET, PROCEDURE, job).rows().get(0);
         assertThat(row.done()).isTrue();
         assertThat(row.gained().orElseThrow()).isCloseTo(6.02, within(0.01));
     }
@@ -113,28 +114,50 @@ class AlignmentTableTest {
     void aPassThatGainedAsksForAnother() {
         Job job = Job.NEW;
         for (int n = 0; n < PROCEDURE.lines().size(); n++) job = job.with(entry(job, n, Kind.READ, 1, 1.3, 0));
-        assertThat(AlignmentTable.of(PROCEDURE, job).again()).isTrue();
+        assertThat(AlignmentTable.of(SET, PROCEDURE, job).again()).isTrue();
         for (int n = 0; n < PROCEDURE.lines().size(); n++) job = job.with(entry(job, n, Kind.READ, 1.3, 1.35, 0));
-        assertThat(AlignmentTable.of(PROCEDURE, job).again()).isFalse();
+        assertThat(AlignmentTable.of(SET, PROCEDURE, job).again()).isFalse();
     }
 
     @Test
-    void aPartThatIsRenewedAsksForItsLinesAgain() {
+    void aPartThatIsRenewedAsksForTheLinesOfItsCircuitAgainAndForNoOthers() {
         Job job = Job.NEW;
-        job = job.with(entry(job, 0, Kind.PEAK, 0, 0, 0));
-        Job after = job.altered(
-                new Alteration(UUID.randomUUID(), Instant.EPOCH, "C9", AlterationKind.RENEWED, "", Extra.NONE));
-        assertThat(AlignmentTable.of(PROCEDURE, job).rows().get(0).done()).isTrue();
-        assertThat(AlignmentTable.of(PROCEDURE, after).rows().get(0).done()).isFalse();
+        for (int n = 0; n < PROCEDURE.lines().size(); n++) job = job.with(entry(job, n, Kind.PEAK, 0, 0, 0));
+        job = job.with(station(job, 600e3, 600e3));
+        String can = Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(0))
+                .get(0)
+                .reference();
+        AlignmentTable first = AlignmentTable.of(SET, PROCEDURE, renewed(job, can));
+        assertThat(first.rows()).extracting(AlignmentTable.Row::done).containsExactly(false, true, true, true, true);
+        assertThat(first.stations()).hasSize(1);
+        AlignmentTable padder = AlignmentTable.of(SET, PROCEDURE, renewed(job, "C5"));
+        assertThat(padder.rows()).extracting(AlignmentTable.Row::done).containsExactly(true, true, false, false, true);
+        assertThat(padder.stations()).as("of another oscillator").isEmpty();
+        assertThat(AlignmentTable.of(SET, PROCEDURE, renewed(job, "C14")).next())
+                .isEmpty();
+    }
+
+    private static Job renewed(Job job, String part) {
+        return job.altered(
+                new Alteration(UUID.randomUUID(), Instant.EPOCH, part, AlterationKind.RENEWED, "", Extra.NONE));
+    }
+
+    @Test
+    void aLineThatGotAnotherAdjusterKeepsWhatWasDoneOnIt() {
+        Chassis more = AdjusterLine.put("A9 L4 side primary core", SET);
+        AlignmentProcedure now = AlignmentProcedureTest.of(more, "AM");
+        Job job = Job.NEW.with(entry(Job.NEW, 0, Kind.READ, 0.5, 1, 0));
+        assertThat(now.lines().get(0).letters()).contains("A9");
+        assertThat(AlignmentTable.of(more, now, job).rows().get(0).gained()).isPresent();
     }
 
     @Test
     void stationsHeardBeforeTheOscillatorWasTurnedCountNoMore() {
         Job job = Job.NEW;
         job = job.with(station(job, 580e3, 600e3));
-        assertThat(AlignmentTable.of(PROCEDURE, job).stations()).hasSize(1);
+        assertThat(AlignmentTable.of(SET, PROCEDURE, job).stations()).hasSize(1);
         job = job.with(entry(job, 3, Kind.PEAK, 0, 0, 0));
-        assertThat(AlignmentTable.of(PROCEDURE, job).stations()).isEmpty();
+        assertThat(AlignmentTable.of(SET, PROCEDURE, job).stations()).isEmpty();
         job = job.with(station(job, 600e3, 600e3));
         Alignment a = new Alignment.Computed(SET, PROCEDURE, Optional.empty()).with(job);
         assertThat(a.table().stations()).hasSize(1);

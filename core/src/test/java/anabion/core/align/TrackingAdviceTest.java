@@ -19,6 +19,8 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What the errors of a dial say. */
 class TrackingAdviceTest {
@@ -59,10 +61,13 @@ class TrackingAdviceTest {
         assertThat(a.turns()).isEmpty();
     }
 
-    @Test
-    void oneStationTellsOfOneAdjuster() {
-        TrackingAdvice a = TrackingAdvice.of(HALCYON, TUNED, List.of(new Point(1500e3, 1510e3)));
-        assertThat(a.turns()).hasSize(1);
+    @ParameterizedTest
+    @CsvSource({"1500, 1510, A5", "600, 610, A6"})
+    void oneStationTellsOfTheAdjusterOfItsEnd(double dial, double heard, String letter) {
+        TrackingAdvice a = TrackingAdvice.of(HALCYON, TUNED, List.of(new Point(dial * 1e3, heard * 1e3)));
+        assertThat(a.turns())
+                .singleElement()
+                .satisfies(t -> assertThat(t.adjuster().map(Adjuster::letter)).contains(letter));
         assertThat(a.after().get(0)).isCloseTo(0, within(50.0));
     }
 

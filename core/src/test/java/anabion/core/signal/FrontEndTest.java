@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.command.StudyLine;
 import anabion.core.simulation.Simulator;
@@ -58,27 +59,46 @@ class FrontEndTest {
         for (int n = 0; n <= 10; n++) {
             double dial = f.range().at(n / 10.0);
             assertThat(f.heard(dial, FrontEnd.Turned.NOTHING)).isCloseTo(dial, within(1.0));
-            assertThat(Math.abs(f.mistracks(dial))).as(dial + " Hz").isLessThan(kilohertz * 1e3);
+            assertThat(Math.abs(mistracks(f, dial))).as(dial + " Hz").isLessThan(kilohertz * 1e3);
         }
-        assertThat(Math.abs(f.mistracks(f.low()))).isLessThan(1e3);
-        assertThat(Math.abs(f.mistracks(f.high()))).isLessThan(1e3);
+        assertThat(Math.abs(mistracks(f, f.low()))).isLessThan(1e3);
+        assertThat(Math.abs(mistracks(f, f.high()))).isLessThan(1e3);
+    }
+
+    /** By how much the circuits of the carrier lie beside it. */
+    private static double mistracks(FrontEnd f, double dial) {
+        double worst = 0;
+        for (int n = 0; n < f.signals(); n++)
+            worst = Math.max(worst, Math.abs(f.tuned(n, dial, FrontEnd.Turned.NOTHING) - dial));
+        return worst;
     }
 
     /** One winding, a padder in series with the gang, a trimmer across: by the formula of any textbook. */
     @Test
     void theTankIsThatOfTheFormula() {
-        Chassis brae = SharedSets.named("brae");
-        FrontEnd f = of(brae, "MW").orElseThrow();
+        // without the grid's capacitor: behind it the grid leak adds a quarter of a picofarad
+        Chassis brae = StudyLine.drop("C3", SharedSets.named("brae"));
+        Chassis plain = brae.withParts(brae.parts().stream()
+                .map(p -> p.reference().equals("L2") ? p.withComponent(first(p)) : p)
+                .toList());
+        FrontEnd f = of(plain, "MW").orElseThrow();
         FrontEnd.Circuit c = f.circuits().get(0);
         double henries = 84e-6 * c.inferredCore();
         double across = c.inferredStray() + Tank.MIDDLE * 30e-12;
         for (double share : new double[] {0.05, 0.2, 0.6, 1}) {
             double gang = share * 490e-12;
             double farads = across + gang * 520e-12 / (gang + 520e-12);
-            double dial = 1 / (2 * Math.PI * Math.sqrt(henries * farads)) - f.intermediate();
-            // the feedback winding of 10 µH, open to radio frequency behind 200 pF, detunes by a part in some hundred
-            assertThat(f.share(dial)).isCloseTo(share, within(0.06 * share));
+            double oscillator = 1 / (2 * Math.PI * Math.sqrt(henries * farads));
+            double moved = f.share(oscillator * 1.0005 - f.intermediate());
+            double other = f.share(oscillator * 0.9995 - f.intermediate());
+            assertThat(share).as("within 0.05 % in frequency").isBetween(moved, other);
         }
+    }
+
+    /** A coil without its feedback winding. */
+    private static Component.Windings first(Part p) {
+        return new Component.Windings(
+                ((Component.Windings) p.component()).windings().subList(0, 1));
     }
 
     @Property(tries = 60)
@@ -139,7 +159,7 @@ class FrontEndTest {
         assertThat(aligned.centre()).isCloseTo(465e3, within(500.0));
         assertThat(aligned.width().orElseThrow()).isBetween(3e3, 12e3);
         Part first = set.part("L3").orElseThrow();
-        var windings = ((anabion.core.chassis.Component.Windings) first.component()).windings();
+        var windings = ((Component.Windings) first.component()).windings();
         java.util.Map<String, Double> trims = new java.util.HashMap<>();
         for (String l : new String[] {"L3", "L4"}) for (var w : windings) trims.put(Setting.core(l, w), 1.04);
         IfResponse in = IfResponse.of(new Simulator(), set, Setting.fed(set).withTrims(trims), am, Optional.empty());

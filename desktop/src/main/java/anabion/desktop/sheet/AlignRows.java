@@ -2,6 +2,7 @@ package anabion.desktop.sheet;
 
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentTable;
+import anabion.core.align.Lead;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
@@ -89,7 +90,7 @@ final class AlignRows {
         Standing standing = r.finding() ? Standing.OUT : r.done() ? Standing.WITHIN : Standing.NOT_TAKEN;
         HBox box = columns(
                 new Mark(Mark.of(standing)),
-                l.point().isEmpty() ? session.say("align.beside") : l.point(),
+                point(l),
                 session.say("align.lead." + l.lead().code()),
                 hertz(l.hertz()),
                 l.dial()
@@ -102,6 +103,13 @@ final class AlignRows {
                 Texts.label(word, r.finding() ? "out" : "soft"));
         box.setAccessibleText(l.letters() + ", " + hertz(l.hertz()) + ", " + word);
         return box;
+    }
+
+    /** Beside a loop; elsewhere a pin or net, where the circuit tells one. */
+    private String point(AlignmentLine l) {
+        if (!l.point().isEmpty()) return l.point();
+        return session.say(
+                l.lead() == Lead.LOOP ? "align.beside" : l.dial().isEmpty() ? "align.mixer" : "align.aerial");
     }
 
     private String word(AlignmentTable.Row r, boolean next) {

@@ -23,6 +23,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.stream.Stream;
+import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -175,6 +176,11 @@ public final class AlignSheet implements Sheet {
 
     private CompletableFuture<?> taken(String line, AlignRequest.Take t) {
         String band = band(line);
+        String first = line.strip().split("\\s+")[0];
+        if (t.adjuster().isEmpty() && t.before() > 0 && of(first).isPresent())
+            throw InputException.at(line)
+                    .because(session.say("align.two-meanings", first))
+                    .so(session.say("align.two-meanings.remedy", first));
         AlignmentTable.Row row = (t.adjuster().isPresent() ? of(t.adjuster().get()) : litRow())
                 .orElseThrow(() -> InputException.at(line)
                         .because(session.say("align.no-row"))
@@ -186,7 +192,7 @@ public final class AlignSheet implements Sheet {
                         Stream.concat(row.entries().stream(), Stream.of(e)).toList())
                 .done();
         return put(session.say("ui.change.aligned", row.line().letters()), e).thenApply(x -> {
-            javafx.application.Platform.runLater(() -> {
+            Platform.runLater(() -> {
                 if (closes && at + 1 < rows().size()) list.light(at + 1);
             });
             return x;
