@@ -64,4 +64,15 @@ public final class LinearizedCircuit {
     public double[] driven(int into, int outOf, double amperes) {
         return equations.answer(into, outOf, amperes);
     }
+
+    /** What ohms lie between every two nets; for circuits of resistances, filaments and windings only. */
+    public TransferResistances resistances() {
+        int nets = circuit.nets().size();
+        double[] lower = new double[nets * (nets + 1) / 2];
+        for (int column = 0; column < nets; column++) {
+            double[] volts = driven(column, Circuit.REFERENCE, 1);
+            for (int row = column; row < nets; row++) lower[row * (row + 1) / 2 + column] = volts[row];
+        }
+        return new TransferResistances(nets, lower);
+    }
 }

@@ -38,6 +38,21 @@ class LinearizedCircuitTest {
         assertThat(at(c).driven(Circuit.REFERENCE, out, 1e-3)[out]).isCloseTo(-6, within(1e-6));
     }
 
+    /** Between two nets, neither the reference, lie the 10 kΩ beside the path through the source. */
+    @Test
+    void theTriangleOfResistancesSaysWhatTheEquationsSay() {
+        Circuit c = divider(15e3).more().resistor("R3", "out", "far", 1e6).build();
+        LinearizedCircuit t = at(c);
+        TransferResistances kept = t.resistances();
+        for (int into = -1; into < c.nets().size(); into++)
+            for (int outOf = -1; outOf < c.nets().size(); outOf++) {
+                double[] all = t.driven(into, outOf, 1);
+                double[] volts = kept.driven(into, outOf);
+                for (int n = 0; n < volts.length; n++)
+                    assertThat(volts[n]).isCloseTo(all[n], within(1e-6 * Math.max(1, Math.abs(all[n]))));
+            }
+    }
+
     /** What a pair of nets senses of a current elsewhere is what that current does to the pair; a triode makes the two directions differ. */
     @Test
     void sensedFromOneSideIsDrivenFromTheOther() {

@@ -6,6 +6,7 @@ import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.LinearizedCircuit;
 import anabion.core.circuit.Solution;
+import anabion.core.circuit.TransferResistances;
 import anabion.core.device.model.FilamentLaw;
 import anabion.core.simulation.setting.Setting;
 import java.util.Collections;
@@ -19,21 +20,21 @@ import java.util.concurrent.ConcurrentHashMap;
  * A set with the power off, in one state of its faults, ready for many questions.
  *
  * <p>Method: without junctions every path is a resistance (filaments are cold), and the ohms between two nets follow from one factored matrix:
- * R = (J⁻¹)aa + (J⁻¹)bb − (J⁻¹)ab − (J⁻¹)ba. With junctions each pair is solved for itself, as {@link ColdOhms} does, starting from the answer of a like set. Not for several threads.
+ * R = (J⁻¹)aa + (J⁻¹)bb − 2·(J⁻¹)ab. With junctions each pair is solved for itself, as {@link ColdOhms} does, starting from the answer of a like set. Not for several threads.
  */
 public final class ColdSet {
     private static final double LEAST_SHARE = 1e-3;
 
     private final Circuit circuit;
-    private final Optional<LinearizedCircuit> tangent;
+    private final Optional<TransferResistances> resistances;
     private final Optional<ColdSet> like;
     private final Map<String, Double> known = new HashMap<>();
     private final Map<String, Map<String, Double>> shares = new HashMap<>();
     private final Map<String, double[]> starts = new ConcurrentHashMap<>();
 
-    private ColdSet(Circuit circuit, Optional<LinearizedCircuit> tangent, Optional<ColdSet> like) {
+    private ColdSet(Circuit circuit, Optional<TransferResistances> resistances, Optional<ColdSet> like) {
         this.circuit = circuit;
-        this.tangent = tangent;
+        this.resistances = resistances;
         this.like = like;
     }
 
@@ -53,14 +54,15 @@ public final class ColdSet {
                 .build();
         boolean junctions = circuit.elements().stream()
                 .anyMatch(e -> e instanceof Element.Device d && !(d.law() instanceof FilamentLaw));
-        Optional<LinearizedCircuit> tangent =
-                junctions ? Optional.empty() : LinearizedCircuit.at(new DcSolver().solve(circuit));
-        return new ColdSet(circuit, tangent, like);
+        Optional<TransferResistances> resistances = junctions
+                ? Optional.empty()
+                : LinearizedCircuit.at(new DcSolver().solve(circuit)).map(LinearizedCircuit::resistances);
+        return new ColdSet(circuit, resistances, like);
     }
 
     /** Whether an answer costs next to nothing. */
     public boolean quick() {
-        return tangent.isPresent();
+        return resistances.isPresent();
     }
 
     /**
@@ -70,7 +72,7 @@ public final class ColdSet {
      */
     public double between(String a, String b, double test) {
         if (a.equals(b)) return 0;
-        if (tangent.isPresent()) return straight(tangent.get(), a, b);
+        if (resistances.isPresent()) return straight(resistances.get(), a, b);
         return known.computeIfAbsent(key(a, b, test), k -> ColdOhms.shown(solved(a, b, test), a, b));
     }
 
@@ -82,7 +84,7 @@ public final class ColdSet {
     public Map<String, Double> shares(String a, String b, double test) {
         if (a.equals(b)) return Map.of();
         // without junctions it costs less to compute them again than hundreds of states to keep them
-        if (tangent.isPresent()) return thatMatter(powers(tangent.get(), a, b));
+        if (resistances.isPresent()) return thatMatter(powers(resistances.get(), a, b));
         return shares.computeIfAbsent(key(a, b, test), k -> thatMatter(probed(a, b, test)));
     }
 
@@ -112,8 +114,8 @@ public final class ColdSet {
         return s;
     }
 
-    private Map<String, Double> powers(LinearizedCircuit t, String a, String b) {
-        double[] volts = driven(t, a, b);
+    private Map<String, Double> powers(TransferResistances all, String a, String b) {
+        double[] volts = driven(all, a, b);
         double ohms = at(volts, circuit.node(a)) - at(volts, circuit.node(b));
         if (!(ohms > 0) || ohms > ColdOhms.OPEN) return Map.of();
         Map<String, Double> powers = new HashMap<>();
@@ -125,9 +127,9 @@ public final class ColdSet {
         return powers;
     }
 
-    private double[] driven(LinearizedCircuit t, String a, String b) {
-        return t.driven(
-                circuit.node(a).orElse(Circuit.REFERENCE), circuit.node(b).orElse(Circuit.REFERENCE), 1);
+    private double[] driven(TransferResistances r, String a, String b) {
+        return r.driven(
+                circuit.node(a).orElse(Circuit.REFERENCE), circuit.node(b).orElse(Circuit.REFERENCE));
     }
 
     private static double at(double[] volts, OptionalInt node) {
@@ -135,8 +137,8 @@ public final class ColdSet {
         return n < 0 ? 0 : volts[n];
     }
 
-    private double straight(LinearizedCircuit t, String a, String b) {
-        double[] volts = driven(t, a, b);
+    private double straight(TransferResistances r, String a, String b) {
+        double[] volts = driven(r, a, b);
         return Math.min(at(volts, circuit.node(a)) - at(volts, circuit.node(b)), ColdOhms.OPEN);
     }
 }
