@@ -183,6 +183,12 @@ public final class LitRows {
             }
             Region drawn = item.drawn().get();
             drawn.prefWidthProperty().bind(widthProperty());
+            // what is known need not be asked of every label in the row
+            drawn.setMinWidth(0);
+            if (!item.tall()) {
+                drawn.setMinHeight(HEIGHT);
+                drawn.setPrefHeight(HEIGHT);
+            }
             if (item.row() >= 0 && !drawn.getStyleClass().contains("row"))
                 drawn.getStyleClass().add("row");
             setGraphic(drawn);
