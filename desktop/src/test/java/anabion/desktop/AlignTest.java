@@ -3,6 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.ArgumentMatchers.anyDouble;
 import static org.mockito.ArgumentMatchers.eq;
+import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
@@ -14,6 +15,8 @@ import anabion.instruments.InstrumentRole;
 import anabion.instruments.OutputMeter;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.List;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicReference;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mock;
@@ -70,7 +73,22 @@ class AlignTest extends WindowCase {
         when(instruments.connect(InstrumentRole.OUTPUT_METER, "192.0.2.9")).thenReturn(output);
         when(generator.name()).thenReturn("Bench,Generator");
         when(output.name()).thenReturn("Bench,Output");
-        when(output.volts()).thenReturn(0.2, 0.4);
+        // a set that hums, and passes twice as much from the second time on
+        AtomicReference<Double> level = new AtomicReference<>(0.0);
+        AtomicInteger given = new AtomicInteger();
+        doAnswer(call -> {
+                    level.set(call.getArgument(1));
+                    return given.incrementAndGet();
+                })
+                .when(generator)
+                .give(anyDouble(), anyDouble(), anyDouble());
+        doAnswer(call -> {
+                    level.set(0.0);
+                    return null;
+                })
+                .when(generator)
+                .rest();
+        when(output.volts()).thenAnswer(call -> Math.hypot(0.1, level.get() * 2e4 * given.get()));
         enter("connect generator 192.0.2.8");
         enter("connect output-meter 192.0.2.9");
         until("the key shows", () -> texts().contains("F6"));
@@ -87,7 +105,7 @@ class AlignTest extends WindowCase {
     void whatSaysNothingIsRefusedAndChangesNothing() {
         align("brae", "200 pF, 25 Ω");
         assertThat(shows("Hot chassis")).isTrue();
-        enter("better");
+        enter("bitter");
         until("refused", () -> shows("neither a reading nor how an adjuster went"));
         enter("Z9 peak");
         until("no such line", () -> shows("there is no line for this adjuster"));

@@ -386,6 +386,7 @@ final class Shots {
                 before,
                 after,
                 0,
+                AlignmentEntry.Given.NOT_SAID,
                 "",
                 job.fitted().id(),
                 Extra.NONE);

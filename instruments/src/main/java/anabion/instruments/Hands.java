@@ -60,6 +60,21 @@ public interface Hands extends Instrument {
      */
     void inject(String point, SignalKind signal);
 
+    /**
+     * Turns the gang.
+     *
+     * @param hertz that the dial shows
+     */
+    void tune(double hertz);
+
+    /**
+     * Turns an adjuster, as far as it goes.
+     *
+     * @param letter in the table of the set
+     * @param turns positive inwards
+     */
+    void adjust(String letter, double turns);
+
     /** Chooses a band, the volume full up. */
     void band(String name);
 

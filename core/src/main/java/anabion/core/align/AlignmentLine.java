@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
  * @param hertz of the generator
  * @param dial what the dial shows, in hertz; empty where the gang stands open, away from stations
  * @param level effective volts to begin with, at most what leaves the AVC at rest; empty where the circuit does not tell
+ * @param knee effective volts above which the AVC takes part; empty where it never does, or the circuit does not tell
  * @param adjusters in the order in which they are turned
  * @param rocked whether the gang is moved to and fro while the adjuster is turned
  */
@@ -24,12 +25,29 @@ public record AlignmentLine(
         double hertz,
         Optional<Double> dial,
         Optional<Double> level,
+        Optional<Double> knee,
         List<Adjuster> adjusters,
         Aim aim,
         Indicator indicator,
         boolean rocked) {
     public AlignmentLine {
         adjusters = List.copyOf(adjusters);
+    }
+
+    /** How many times the volts of the knee make an indicator move that lives on the AVC: ten decibels. */
+    private static final double ABOVE = Math.sqrt(10);
+    /** How much weaker an ear wants it: loud and louder sound alike. */
+    private static final double QUIET = 1 / Math.sqrt(10);
+
+    /**
+     * The same with another indicator, and the level for that.
+     *
+     * @return itself where its own indicator is no output meter: on FM the detector says what is watched
+     */
+    public AlignmentLine watching(Indicator other) {
+        if (indicator != Indicator.OUTPUT_METER || other == indicator) return this;
+        Optional<Double> wanted = other.wantsControl() ? knee.map(k -> k * ABOVE) : level.map(l -> l * QUIET);
+        return new AlignmentLine(purpose, point, lead, hertz, dial, wanted, knee, adjusters, aim, other, rocked);
     }
 
     /** The letters of its adjusters, with spaces between. */

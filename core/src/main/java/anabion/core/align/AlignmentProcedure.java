@@ -32,6 +32,7 @@ import java.util.Set;
  * @param untold adjusters of which the circuit does not tell what they do: on this band, since its coils, its gang or their values are not entered or do not cover the dial, or on
  *     any
  * @param frontEnd what the gang tunes, where the circuit tells
+ * @param output what the speaker gets, where the circuit tells
  */
 public record AlignmentProcedure(
         Band band,
@@ -39,7 +40,21 @@ public record AlignmentProcedure(
         List<AlignmentLine> lines,
         List<Part> fixed,
         List<Adjuster> untold,
-        Optional<FrontEnd> frontEnd) {
+        Optional<FrontEnd> frontEnd,
+        Optional<Output> output) {
+    /**
+     * Volts at the speaker, the volume full up.
+     *
+     * @param standard at the standard output
+     * @param knee from which on the AVC takes part; empty where it never does
+     */
+    public record Output(double standard, Optional<Double> knee) {
+        /** At which to work: the standard output, or less where the AVC takes part before. */
+        public double wanted() {
+            return Math.min(standard, knee.orElse(standard));
+        }
+    }
+
     public AlignmentProcedure {
         preparations = Set.copyOf(preparations);
         lines = List.copyOf(lines);
@@ -54,8 +69,8 @@ public record AlignmentProcedure(
      * @return without lines where no adjuster of the band is entered
      */
     public static AlignmentProcedure of(Simulator engine, Chassis chassis, Setting setting, Band band) {
-        AlignmentProcedure own =
-                new Making(chassis, band, Gains.of(engine, chassis, setting, band), engine, setting).made();
+        Optional<Gains> gains = Gains.of(engine, chassis, setting, band);
+        AlignmentProcedure own = new Making(chassis, band, gains, engine, setting).made();
         // what no line of any band turns is named, too
         List<Adjuster> left = new ArrayList<>(chassis.adjusters());
         left.removeAll(own.turned());
@@ -66,7 +81,8 @@ public record AlignmentProcedure(
                         .turned());
         left.removeAll(own.untold());
         left.addAll(0, own.untold());
-        return new AlignmentProcedure(band, own.preparations(), own.lines(), own.fixed(), left, own.frontEnd());
+        return new AlignmentProcedure(
+                band, own.preparations(), own.lines(), own.fixed(), left, own.frontEnd(), gains.map(Making::output));
     }
 
     private List<Adjuster> turned() {
@@ -93,6 +109,11 @@ public record AlignmentProcedure(
             this.frontEnd = FrontEnd.of(engine, chassis, setting, band);
         }
 
+        static Output output(Gains g) {
+            double knee = g.output() * GeneratorLevels.knee(g) / g.carrier();
+            return new Output(g.output(), Double.isFinite(knee) ? Optional.of(knee) : Optional.empty());
+        }
+
         AlignmentProcedure made() {
             if (band.kind() == BandKind.AM || band.kind() == BandKind.FM) {
                 Frequencies.intermediate(chassis, Optional.of(band)).ifPresent(this::intermediate);
@@ -101,7 +122,7 @@ public record AlignmentProcedure(
                 else if (Frequencies.intermediate(chassis, Optional.of(band)).isEmpty()) straight();
                 else byRoles();
             }
-            return new AlignmentProcedure(band, preparations(), lines, fixed, untold, frontEnd);
+            return new AlignmentProcedure(band, preparations(), lines, fixed, untold, frontEnd, Optional.empty());
         }
 
         private Set<Preparation> preparations() {
@@ -175,6 +196,7 @@ public record AlignmentProcedure(
                     hertz,
                     Optional.of(hertz),
                     lead == Lead.LOOP ? Optional.empty() : at.flatMap(l -> levels.at(l.point(), Domain.RF)),
+                    lead == Lead.LOOP ? Optional.empty() : at.flatMap(l -> levels.knee(l.point(), Domain.RF)),
                     turned,
                     Aim.PEAK,
                     Indicator.of(chassis, band),

@@ -1,18 +1,23 @@
 package anabion.core.align;
 
+import anabion.core.align.AlignmentProcedure.Output;
 import anabion.core.align.TrackingAdvice.Point;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.Alteration;
 import anabion.core.job.FittedState;
 import anabion.core.job.Job;
+import anabion.core.json.Coded;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 
 /**
  * The lines of a band with what came of them.
@@ -25,6 +30,13 @@ public record AlignmentTable(
     public static final double MOVED = 10;
     /** Decibels below which another pass is not worth while. */
     public static final double WORTH = 1;
+
+    /** By how much a generator is turned up at once. */
+    private static final double STEP = 10;
+    /** Volts that usual generators give. */
+    private static final double STRONGEST = 1;
+    /** What models and meters differ by. */
+    private static final double TOLERANCE = 1.5;
 
     /**
      * One line.
@@ -43,7 +55,7 @@ public record AlignmentTable(
         /** Whether the last word on it says that it is in tune: a first reading alone says nothing yet. */
         public boolean done() {
             return last().map(AlignmentEntry::kind)
-                    .filter(k -> k.done() && (k != Kind.READ || gained().isPresent() || turned() != 0))
+                    .filter(k -> k.done() && (k != Kind.READ || compared() || turned()))
                     .isPresent();
         }
 
@@ -52,14 +64,28 @@ public record AlignmentTable(
             return last().map(AlignmentEntry::kind).filter(Kind::finding).isPresent();
         }
 
-        /** Decibels from each reading to the next, those of one entry or of two that followed each other. */
+        /** Whether the indicator was read before and after. */
+        private boolean compared() {
+            return entries.stream().anyMatch(e -> e.before() > 0 && e.after() > 0)
+                    || entries.stream().filter(e -> e.after() > 0).count() > 1;
+        }
+
+        /** Decibels from each reading to the next, those of one entry or of two that followed each other; the signal's own are taken off. */
         private List<Double> gains() {
             List<Double> all = new ArrayList<>();
+            if (!line.indicator().proportional()) return all;
             double last = 0;
+            Given given = Given.NOT_SAID;
             for (AlignmentEntry e : entries) {
                 double before = e.before() > 0 ? e.before() : last;
-                if (before > 0 && e.after() > 0) all.add(20 * Math.log10(e.after() / before));
-                if (e.after() > 0) last = e.after();
+                Optional<Double> stronger =
+                        e.before() > 0 ? Optional.of(0.0) : e.given().above(given);
+                if (before > 0 && e.after() > 0 && stronger.isPresent())
+                    all.add(20 * Math.log10(e.after() / before) - stronger.get());
+                if (e.after() > 0) {
+                    last = e.after();
+                    given = e.given();
+                }
             }
             return all;
         }
@@ -80,9 +106,53 @@ public record AlignmentTable(
             return gained().filter(g -> g > MOVED).isPresent();
         }
 
-        /** Turns from where it stood at first, positive inwards. */
-        public double turned() {
-            return entries.stream().mapToDouble(AlignmentEntry::turns).sum();
+        /** Turns of each adjuster from where it stood at first, positive inwards; of those that were turned. */
+        public Map<String, Double> turns() {
+            Map<String, Double> all = new TreeMap<>();
+            for (AlignmentEntry e : entries) if (e.moved() != 0) all.merge(e.letter(), e.moved(), Double::sum);
+            return all;
+        }
+
+        private boolean turned() {
+            return entries.stream().anyMatch(e -> e.moved() != 0);
+        }
+
+        /** How strong the signal was when it was last said. */
+        public Given given() {
+            Given last = Given.NOT_SAID;
+            for (AlignmentEntry e : entries) if (!e.given().equals(Given.NOT_SAID)) last = e.given();
+            return last;
+        }
+
+        /**
+         * The level to give now: where a reading was taken at a known one, what brings the wanted output from there, else that of the line. A set that is far out of tune
+         * wants more than one that is aligned, and its AVC bears more.
+         *
+         * @param output what the speaker gets; empty where the circuit does not tell
+         */
+        public Optional<Double> level(Optional<Output> output) {
+            Optional<Double> now = line.level();
+            if (line.indicator() == Indicator.OUTPUT_METER && output.isPresent())
+                for (AlignmentEntry e : entries)
+                    if (e.given().volts() > 0 && e.after() > 0) {
+                        double factor = output.get().wanted() / e.after();
+                        double most = STRONGEST / e.given().volts();
+                        now = Optional.of(e.given().volts() * Math.min(most, Math.min(STEP, factor)));
+                    }
+            return now;
+        }
+
+        /** Whether the last reading was so strong that the AVC flattens the peak. */
+        public boolean flattened(Optional<Output> output) {
+            if (!line.indicator().proportional()) return false;
+            Optional<Double> read = entries.stream()
+                    .filter(e -> e.after() > 0)
+                    .map(AlignmentEntry::after)
+                    .reduce((a, b) -> b);
+            Optional<Double> knee = output.flatMap(Output::knee);
+            if (line.indicator() == Indicator.OUTPUT_METER && read.isPresent() && knee.isPresent())
+                return read.get() > knee.get() * TOLERANCE;
+            return line.knee().filter(k -> given().volts() > k).isPresent();
         }
     }
 
@@ -97,7 +167,12 @@ public record AlignmentTable(
                 .filter(e -> e.band().equals(p.band().name()))
                 .toList();
         List<Row> rows = new ArrayList<>();
-        for (AlignmentLine l : p.lines()) {
+        Optional<Indicator> watched = own.stream()
+                .filter(e -> e.kind() == Kind.WATCH)
+                .reduce((a, b) -> b)
+                .flatMap(e -> Coded.find(Indicator.values(), e.text()));
+        for (AlignmentLine made : p.lines()) {
+            AlignmentLine l = watched.map(made::watching).orElse(made);
             List<Part> tuning = Alignment.suspects(chassis, p, l);
             rows.add(new Row(
                     l,

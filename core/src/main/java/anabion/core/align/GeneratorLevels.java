@@ -24,6 +24,14 @@ final class GeneratorLevels {
                 .findFirst());
     }
 
+    /** Effective volts of a generator at a point from which on the AVC takes part; empty where it never does. */
+    Optional<Double> knee(String point, Domain domain) {
+        return gains.filter(g -> Double.isFinite(knee(g))).flatMap(g -> g.levels().stream()
+                .filter(l -> l.domain() == domain && l.point().equals(point) && l.heard())
+                .map(l -> l.volts() * knee(g) / g.carrier())
+                .findFirst());
+    }
+
     /** The pin where the generator goes on the intermediate frequency: of its first stage. */
     Optional<Gains.Level> first(Domain domain) {
         return gains.flatMap(g -> {

@@ -20,10 +20,26 @@ public enum Indicator implements Coded {
     /** Direct volts at the grid of the limiter before a discriminator. */
     LIMITER_VOLTS,
     /** Direct volts where an FM detector gives its sound: zero in tune. */
-    DETECTOR_VOLTS;
+    DETECTOR_VOLTS,
+    /** Volts of the control line, under an unmodulated carrier that is strong enough to make them. */
+    AVC_VOLTS,
+    /** A tuning indicator, likewise: its shadow is narrowest. */
+    EYE,
+    /** No instrument: the loudness of the tone. */
+    EAR;
 
     /** Farads from which a capacitor at an FM detector holds its volts: it is a ratio detector. */
     private static final double STABILISES = 1e-6;
+
+    /** Whether what it shows grows in proportion to the signal, so that decibels can be told. */
+    public boolean proportional() {
+        return this == OUTPUT_METER || this == STABILISER_VOLTS || this == LIMITER_VOLTS;
+    }
+
+    /** Whether it shows nothing before the automatic volume control takes part. */
+    public boolean wantsControl() {
+        return this == AVC_VOLTS || this == EYE;
+    }
 
     @Override
     public String code() {

@@ -89,6 +89,7 @@ final class IntermediateLines {
                 hertz,
                 Optional.empty(),
                 at.flatMap(l -> levels.at(l.point(), Domain.IF)),
+                at.flatMap(l -> levels.knee(l.point(), Domain.IF)),
                 turned,
                 balance ? Aim.ZERO : Aim.PEAK,
                 balance ? Indicator.DETECTOR_VOLTS : Indicator.of(chassis, band),

@@ -17,8 +17,7 @@ import java.util.Optional;
  * What a dial's errors say about the oscillator: how far its adjusters are off, and what will be left when they are turned back.
  *
  * <p>Method: least squares of the heard frequencies in the adjusters that there are (Gauss and Newton); at the low end a padder, else the core, at the
- * high end the trimmer. Turns are those of usual parts: a trimmer goes from least to most in half a turn, a padder in three, a core changes its coil by
- * {@value #CORE_TURN} in one.
+ * high end the trimmer. Turns are those of usual parts ({@link Travel}).
  *
  * @param turns in the order of the work
  * @param points from which it was told, the lowest first
@@ -28,14 +27,6 @@ import java.util.Optional;
  */
 public record TrackingAdvice(
         List<Turn> turns, List<Point> points, List<Double> before, List<Double> after, Turned found) {
-    /** Share by which one turn of a core changes an inductance. */
-    static final double CORE_TURN = 0.025;
-
-    /** Share by which a core changes its coil from the middle of its travel to an end. */
-    private static final double CORE_REACH = 0.15;
-
-    private static final double TRIMMER_TURNS = 0.5;
-    private static final double PADDER_TURNS = 3;
     private static final int STEPS = 40;
     private static final double NUDGE = 1e-4;
     /** Picofarads of a nudge of the trimmer. */
@@ -48,7 +39,7 @@ public record TrackingAdvice(
     private static final double APART = 0.1;
     /** A turn that no hand makes. */
     private static final double LEAST = 0.005;
-    /** Of the whole travel, from the middle of it: of a trimmer its farads, of a padder as much as it has in the middle. */
+
     private static final double HALF = 0.5;
 
     /** Which way. */
@@ -110,13 +101,12 @@ public record TrackingAdvice(
         Turned now = turned(off, byPadder);
         List<Turn> turns = new ArrayList<>();
         double first = 1 / (1 + off[0]) - 1;
-        if (low && byPadder)
-            turns.add(turn(padder, oscillator.padder().orElseThrow(), first, first * PADDER_TURNS, HALF));
-        else if (low) turns.add(turn(core, oscillator.coil(), first, first / CORE_TURN, CORE_REACH));
+        if (low && byPadder) turns.add(turn(padder, oscillator.padder().orElseThrow(), first, first, Travel.PADDER));
+        else if (low) turns.add(turn(core, oscillator.coil(), first, first, Travel.CORE));
         if (high) {
             Part part = oscillator.trimmer().orElseThrow();
             double span = ((Capacitor) part.component()).farads().get(0);
-            turns.add(turn(trimmer, part, -off[1], -off[1] / span * TRIMMER_TURNS, HALF * span));
+            turns.add(turn(trimmer, part, -off[1], -off[1] / span, Travel.TRIMMER));
         }
         var heard = frontEnd.receives(now);
         return new TrackingAdvice(
@@ -133,14 +123,14 @@ public record TrackingAdvice(
                 .findFirst();
     }
 
-    private static Turn turn(Optional<Adjuster> adjuster, Part part, double change, double turns, double most) {
+    private static Turn turn(Optional<Adjuster> adjuster, Part part, double change, double share, Travel travel) {
         return new Turn(
                 adjuster,
                 part,
                 change > 0 ? Way.IN : Way.OUT,
-                Math.abs(turns),
+                Math.abs(travel.turns(share)),
                 change,
-                adjuster.isPresent() && Math.abs(change) <= most);
+                adjuster.isPresent() && Math.abs(share) <= travel.reach());
     }
 
     private static Turned turned(double[] off, boolean byPadder) {

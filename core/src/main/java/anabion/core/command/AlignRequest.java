@@ -1,6 +1,8 @@
 package anabion.core.command;
 
+import anabion.core.align.Indicator;
 import anabion.core.error.InputException;
+import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -13,7 +15,7 @@ import java.util.regex.Pattern;
 
 /**
  * A line typed while a band is aligned: {@code 1.2 2.0}, {@code peak}, {@code no effect}, {@code turned 1/2 out 1.2 2.0}, {@code 600 reads 580},
- * {@code leave as good as it gets}, with the letter of an adjuster before it for another line.
+ * {@code leave as good as it gets}, {@code 1.2 2.0 at 30uV}, {@code watch avc}, with the letter of an adjuster before it for another line.
  */
 public sealed interface AlignRequest {
     /**
@@ -23,9 +25,13 @@ public sealed interface AlignRequest {
      * @param before volts; 0 where one reading was typed
      * @param after volts; 0 where none was
      * @param turns positive inwards; 0 where nobody said
+     * @param given how strong the signal is, where that is said
      */
-    record Take(Optional<String> adjuster, Kind kind, double before, double after, double turns)
+    record Take(Optional<String> adjuster, Kind kind, double before, double after, double turns, Given given)
             implements AlignRequest {}
+
+    /** Another indicator is watched. */
+    record Watch(Indicator indicator) implements AlignRequest {}
 
     /**
      * A station, and what the dial shows there.
@@ -37,9 +43,26 @@ public sealed interface AlignRequest {
     /** The band is left as it is, for a reason. */
     record Leave(String reason) implements AlignRequest {}
 
+    Pattern GIVEN = Pattern.compile("(?:(.*)\\s)?at\\s+([-−+]?[\\d.,]+)\\s*(\\S+)", Pattern.CASE_INSENSITIVE);
+    Pattern DECIBELS = Pattern.compile("([-−+]?[\\d.,]+)dB[um]?", Pattern.CASE_INSENSITIVE);
+    /** Degrees of a turn. */
+    double CIRCLE = 360;
+    /** Zero decibels of an output meter's scale, in volts: one milliwatt in 600 ohms. */
+    double SCALE = 0.7746;
+    /** Zero decibels of a generator's, likewise: one milliwatt in 50 ohms. */
+    double MILLIWATT = 0.2236;
+
+    Map<String, Indicator> WATCHED = Map.of(
+            "output", Indicator.OUTPUT_METER,
+            "meter", Indicator.OUTPUT_METER,
+            "avc", Indicator.AVC_VOLTS,
+            "eye", Indicator.EYE,
+            "ear", Indicator.EAR);
+
     Pattern STATION = Pattern.compile("(\\S+)\\s+reads\\s+(\\S+)", Pattern.CASE_INSENSITIVE);
     Pattern TURNED = Pattern.compile(
-            "turned\\s+(?:(\\d+)\\s+)?(?:(\\d+)/(\\d+)\\s+)?(in|out|right|left)\\b\\s*(.*)", Pattern.CASE_INSENSITIVE);
+            "turned\\s+(?:(\\d+(?:[.,]\\d+)?)(°|\\s*deg)?\\s+)?(?:(\\d+)/(\\d+)\\s+)?(in|out|right|left)\\b\\s*(.*)",
+            Pattern.CASE_INSENSITIVE);
     Map<String, Kind> WORDS = words();
 
     private static Map<String, Kind> words() {
@@ -50,11 +73,15 @@ public sealed interface AlignRequest {
         all.put("broken", Kind.BROKEN_CORE);
         all.put("worse", Kind.WORSE);
         all.put("peak", Kind.PEAK);
+        all.put("dip", Kind.PEAK);
+        all.put("zero", Kind.PEAK);
+        all.put("better", Kind.BETTER);
         all.put("end", Kind.END);
         all.put("p", Kind.PEAK);
         all.put("n", Kind.NO_PEAK);
         all.put("w", Kind.WORSE);
         all.put("e", Kind.END);
+        all.put("b", Kind.BETTER);
         return all;
     }
 
@@ -74,6 +101,47 @@ public sealed interface AlignRequest {
                         .so("type it, like: leave FM is as good as the reference set");
             return new Leave(reason);
         }
+        if (lower.startsWith("watch ")) return watch(line, lower.substring(6).strip());
+        Matcher given = GIVEN.matcher(text);
+        if (given.matches()) {
+            Given at = given(line, given.group(2), given.group(3));
+            String rest = given.group(1) == null ? "" : given.group(1).strip();
+            Take bare = rest.isEmpty() ? new Take(Optional.empty(), Kind.READ, 0, 0, 0, at) : took(line, rest);
+            return new Take(bare.adjuster(), bare.kind(), bare.before(), bare.after(), bare.turns(), at);
+        }
+        return took(line, text);
+    }
+
+    private static Watch watch(String line, String what) {
+        if (!WATCHED.containsKey(what))
+            throw InputException.at(line)
+                    .because("\"" + what + "\" is nothing that an alignment watches")
+                    .so("watch output, avc, eye or ear");
+        return new Watch(WATCHED.get(what));
+    }
+
+    /** A generator's volts or decibels, or the distance of its turn of wire. */
+    private static Given given(String line, String number, String unit) {
+        String plain = number.replace('−', '-').replace(',', '.');
+        try {
+            if (unit.equalsIgnoreCase("dBm"))
+                return new Given(MILLIWATT * Math.pow(10, Double.parseDouble(plain) / 20), 0);
+            if (unit.equals("cm") || unit.equals("m")) {
+                double metres = Double.parseDouble(plain) / (unit.equals("cm") ? 100 : 1);
+                if (metres > 0) return new Given(0, metres);
+            } else if (!plain.startsWith("-")) {
+                double volts = Notation.exact(plain + unit, Unit.VOLT);
+                if (volts > 0) return new Given(volts, 0);
+            }
+        } catch (NumberFormatException e) {
+            // refused below, as what is neither
+        }
+        throw InputException.at(line)
+                .because(number + " " + unit + " is no level of a generator")
+                .so("write it like at 30uV, at -60dBm, or at 40cm for a turn of wire beside the loop");
+    }
+
+    private static Take took(String line, String text) {
         Optional<Take> own = take(Optional.empty(), text);
         if (own.isPresent()) return own.get();
         String[] words = text.split("\\s+", 2);
@@ -84,23 +152,25 @@ public sealed interface AlignRequest {
                         () -> InputException.at("\"" + line + "\"")
                                 .because("this says neither a reading nor how an adjuster went")
                                 .so(
-                                        "type 1.2 2.0 (before, after), peak, no peak, no effect, worse, end, broken core, or 600 reads 580"));
+                                        "type 1.2 2.0 (before, after), perhaps with at 30uV behind, or peak, better, no peak, no effect, worse, end, broken core, or 600 reads 580"));
     }
 
     private static Optional<Take> take(Optional<String> letter, String text) {
         String lower = text.toLowerCase(Locale.ROOT);
         Matcher turned = TURNED.matcher(text);
         if (turned.matches()) {
-            double size = turned.group(1) == null ? 0 : Double.parseDouble(turned.group(1));
-            if (turned.group(2) != null) {
-                double below = Double.parseDouble(turned.group(3));
+            double size = turned.group(1) == null
+                    ? 0
+                    : Double.parseDouble(turned.group(1).replace(',', '.')) / (turned.group(2) == null ? 1 : CIRCLE);
+            if (turned.group(3) != null) {
+                double below = Double.parseDouble(turned.group(4));
                 if (below == 0) return Optional.empty();
-                size += Double.parseDouble(turned.group(2)) / below;
+                size += Double.parseDouble(turned.group(3)) / below;
             }
             if (size == 0) return Optional.empty();
             boolean in =
-                    turned.group(4).equalsIgnoreCase("in") || turned.group(4).equalsIgnoreCase("right");
-            String rest = turned.group(5).strip();
+                    turned.group(5).equalsIgnoreCase("in") || turned.group(5).equalsIgnoreCase("right");
+            String rest = turned.group(6).strip();
             Optional<Take> read = rest.isEmpty() ? Optional.empty() : take(letter, rest);
             if (!rest.isEmpty() && read.isEmpty()) return Optional.empty();
             double turns = in ? size : -size;
@@ -109,14 +179,15 @@ public sealed interface AlignRequest {
                     read.map(Take::kind).orElse(Kind.READ),
                     read.map(Take::before).orElse(0.0),
                     read.map(Take::after).orElse(0.0),
-                    turns));
+                    turns,
+                    Given.NOT_SAID));
         }
         for (Map.Entry<String, Kind> w : WORDS.entrySet()) {
-            if (lower.equals(w.getKey())) return Optional.of(new Take(letter, w.getValue(), 0, 0, 0));
+            if (lower.equals(w.getKey())) return Optional.of(new Take(letter, w.getValue(), 0, 0, 0, Given.NOT_SAID));
             if (lower.startsWith(w.getKey() + " ")) {
                 Optional<Take> read =
                         volts(letter, text.substring(w.getKey().length()).strip());
-                return read.map(r -> new Take(letter, w.getValue(), r.before(), r.after(), 0));
+                return read.map(r -> new Take(letter, w.getValue(), r.before(), r.after(), 0, Given.NOT_SAID));
             }
         }
         return volts(letter, text);
@@ -128,14 +199,30 @@ public sealed interface AlignRequest {
         if (both.length == 0 || both.length > 2) return Optional.empty();
         double[] volts = new double[both.length];
         for (int k = 0; k < both.length; k++) {
+            Matcher decibels = DECIBELS.matcher(both[k]);
             try {
-                volts[k] = Notation.exact(both[k], Unit.VOLT);
-            } catch (InputException e) {
+                volts[k] = decibels.matches()
+                        ? SCALE
+                                * Math.pow(
+                                        10,
+                                        Double.parseDouble(decibels.group(1)
+                                                        .replace('−', '-')
+                                                        .replace(',', '.'))
+                                                / 20)
+                        : Notation.exact(both[k], Unit.VOLT);
+            } catch (InputException | NumberFormatException e) {
                 return Optional.empty(); // not a reading: perhaps the letter of an adjuster
             }
-            if (!(Math.abs(volts[k]) > 0)) return Optional.empty();
+            // a last reading of nothing is where a detector comes to zero
+            if (!(Math.abs(volts[k]) > 0) && (both.length == 1 || k == 0)) return Optional.empty();
         }
+        double after = Math.abs(volts[both.length - 1]);
         return Optional.of(new Take(
-                letter, Kind.READ, both.length == 2 ? Math.abs(volts[0]) : 0, Math.abs(volts[both.length - 1]), 0));
+                letter,
+                after == 0 ? Kind.PEAK : Kind.READ,
+                both.length == 2 ? Math.abs(volts[0]) : 0,
+                after,
+                0,
+                Given.NOT_SAID));
     }
 }

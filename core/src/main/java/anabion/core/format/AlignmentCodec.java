@@ -22,6 +22,7 @@ final class AlignmentCodec {
                 f.number("before", 0),
                 f.number("after", 0),
                 f.number("turns", 0),
+                new AlignmentEntry.Given(f.number("level", 0), f.number("distance", 0)),
                 f.text("text", ""),
                 f.id("state", FittedState.AS_FOUND),
                 f.extra());
@@ -38,6 +39,8 @@ final class AlignmentCodec {
                 .unless("before", e.before(), 0.0)
                 .unless("after", e.after(), 0.0)
                 .unless("turns", e.turns(), 0.0)
+                .unless("level", e.given().volts(), 0.0)
+                .unless("distance", e.given().metres(), 0.0)
                 .text("text", e.text())
                 .put("state", e.state())
                 .with(e.extra());

@@ -15,6 +15,7 @@ import java.util.UUID;
  * @param before what the indicator showed, in volts; where a station was heard, what the dial showed, in hertz; 0 where not taken
  * @param after what it showed then, in volts; the frequency of the station, in hertz; 0 where not taken
  * @param turns by which the last of them was turned, positive inwards; 0 where nobody said
+ * @param given how strong the signal was, where that was said
  * @param text a reason
  * @param state the fitted state of the set
  */
@@ -28,13 +29,51 @@ public record AlignmentEntry(
         double before,
         double after,
         double turns,
+        Given given,
         String text,
         UUID state,
         Extra extra) {
+    /**
+     * How strong a signal was.
+     *
+     * @param volts effective, of the generator; 0 where not said
+     * @param metres between its turn of wire and the set's own loop; 0 where not said
+     */
+    public record Given(double volts, double metres) {
+        public static final Given NOT_SAID = new Given(0, 0);
+
+        /** Near a small loop the field falls with the third power of the distance (quasi-static dipole). */
+        private static final double POWER = 3;
+
+        /**
+         * Decibels by which this signal is stronger than another; empty where one of them does not tell, or each is told in its own way.
+         */
+        public Optional<Double> above(Given other) {
+            if (equals(other)) return Optional.of(0.0);
+            if ((volts > 0) != (other.volts > 0) || (metres > 0) != (other.metres > 0)) return Optional.empty();
+            double ratio = 1;
+            if (volts > 0) ratio *= volts / other.volts;
+            if (metres > 0) ratio *= Math.pow(other.metres / metres, POWER);
+            return Optional.of(20 * Math.log10(ratio));
+        }
+    }
+
+    /** By how much the last of the adjusters stands elsewhere since: what was put back is none. */
+    public double moved() {
+        return kind == Kind.WORSE ? 0 : turns;
+    }
+
+    /** The letter of the adjuster that was turned: the last of those named. */
+    public String letter() {
+        return adjusters.substring(adjusters.lastIndexOf(' ') + 1);
+    }
+
     /** What it says. */
     public enum Kind implements Coded {
         /** The indicator was read; adjusters may have been turned. */
         READ,
+        /** It rose, and was not yet at its peak. */
+        BETTER,
         PEAK,
         NO_PEAK,
         NO_EFFECT,
@@ -44,7 +83,9 @@ public record AlignmentEntry(
         END,
         BROKEN_CORE,
         STATION,
-        LEFT_ALONE;
+        LEFT_ALONE,
+        /** Another indicator is watched from here on; the text has its code. */
+        WATCH;
 
         @Override
         public String code() {

@@ -11,6 +11,7 @@ import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.JobCodec;
 import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
@@ -21,6 +22,8 @@ import anabion.core.job.WorkOrder;
 import anabion.core.json.Extra;
 import anabion.core.testing.SharedSets;
 import java.time.Instant;
+import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
@@ -45,6 +48,7 @@ class AlignmentTableTest {
                 before,
                 after,
                 turns,
+                Given.NOT_SAID,
                 "",
                 job.fitted().id(),
                 Extra.NONE);
@@ -61,6 +65,7 @@ class AlignmentTableTest {
                 dial,
                 heard,
                 0,
+                Given.NOT_SAID,
                 "",
                 job.fitted().id(),
                 Extra.NONE);
@@ -75,7 +80,7 @@ class AlignmentTableTest {
         AlignmentTable t = AlignmentTable.of(SET, PROCEDURE, job);
         assertThat(t.rows().get(0).gained().orElseThrow()).isCloseTo(14.67, within(0.01));
         assertThat(t.rows().get(0).moved()).isTrue();
-        assertThat(t.rows().get(0).turned()).isEqualTo(0.375);
+        assertThat(t.rows().get(0).turns()).isEqualTo(Map.of("A2", 0.375));
         assertThat(t.rows().get(1).moved()).isFalse();
         assertThat(t.next().orElseThrow()).isEqualTo(t.rows().get(2));
         assertThat(t.gained().orElseThrow()).isCloseTo(14.67 + 1.58, within(0.02));
@@ -196,15 +201,15 @@ class AlignmentTableTest {
             })
     void aTypedLine(String line, Kind kind, double before, double after, double turns) {
         assertThat(AlignRequest.parse(line))
-                .isEqualTo(new AlignRequest.Take(Optional.empty(), kind, before, after, turns));
+                .isEqualTo(new AlignRequest.Take(Optional.empty(), kind, before, after, turns, Given.NOT_SAID));
     }
 
     @Test
     void aLetterNamesAnotherLineAndAStationIsNoReading() {
         assertThat(AlignRequest.parse("a5 no peak"))
-                .isEqualTo(new AlignRequest.Take(Optional.of("A5"), Kind.NO_PEAK, 0, 0, 0));
+                .isEqualTo(new AlignRequest.Take(Optional.of("A5"), Kind.NO_PEAK, 0, 0, 0, Given.NOT_SAID));
         assertThat(AlignRequest.parse("7 1.2 2"))
-                .isEqualTo(new AlignRequest.Take(Optional.of("7"), Kind.READ, 1.2, 2, 0));
+                .isEqualTo(new AlignRequest.Take(Optional.of("7"), Kind.READ, 1.2, 2, 0, Given.NOT_SAID));
         assertThat(AlignRequest.parse("600 reads 580")).isEqualTo(new AlignRequest.Station(600, 580));
         assertThat(AlignRequest.parse("leave as good as the reference set"))
                 .isEqualTo(new AlignRequest.Leave("as good as the reference set"));
@@ -212,9 +217,145 @@ class AlignmentTableTest {
 
     @ParameterizedTest
     @ValueSource(
-            strings = {"", "leave", "better", "A5", "turned", "turned 1/0 in", "0 0", "1 2 3 4", "600 reads", "peak x y"
+            strings = {"", "leave", "bitter", "A5", "turned", "turned 1/0 in", "0 0", "1 2 3 4", "600 reads", "peak x y"
             })
     void whatSaysNothingIsRefused(String line) {
         assertThatThrownBy(() -> AlignRequest.parse(line)).isInstanceOf(InputException.class);
+    }
+
+    private static AlignmentEntry given(Job job, int line, double after, Given given) {
+        AlignmentEntry e = entry(job, line, Kind.READ, 0, after, 0);
+        return new AlignmentEntry(
+                e.id(),
+                e.at(),
+                e.kind(),
+                e.band(),
+                e.purpose(),
+                e.adjusters(),
+                0,
+                after,
+                0,
+                given,
+                "",
+                e.state(),
+                e.extra());
+    }
+
+    /** A generator that was turned down by half, or moved away, while the output stayed: that much was gained. */
+    @Test
+    void whatTheGeneratorLostIsGained() {
+        Job job = Job.NEW;
+        job = job.with(given(job, 0, 1.0, new Given(100e-6, 0)));
+        job = job.with(given(job, 0, 1.0, new Given(50e-6, 0)));
+        assertThat(AlignmentTable.of(SET, PROCEDURE, job).rows().get(0).gained().orElseThrow())
+                .isCloseTo(6.02, within(0.01));
+        Job loop = Job.NEW;
+        loop = loop.with(given(loop, 2, 1.0, new Given(0, 0.3)));
+        loop = loop.with(given(loop, 2, 1.0, new Given(0, 0.6)));
+        assertThat(AlignmentTable.of(SET, PROCEDURE, loop)
+                        .rows()
+                        .get(2)
+                        .gained()
+                        .orElseThrow())
+                .isCloseTo(18.06, within(0.01));
+        Job mixed = Job.NEW;
+        mixed = mixed.with(given(mixed, 0, 1.0, new Given(100e-6, 0)));
+        mixed = mixed.with(given(mixed, 0, 3.0, Given.NOT_SAID));
+        assertThat(AlignmentTable.of(SET, PROCEDURE, mixed).rows().get(0).gained())
+                .as("nobody knows how strong it was")
+                .isEmpty();
+    }
+
+    /** The level falls as the output rises, and rises for a set that is far out of tune. */
+    @Test
+    void theLevelFallsAsTheSetComesIn() {
+        double wanted = PROCEDURE.output().orElseThrow().wanted();
+        assertThat(level(4 * wanted, 100e-6)).isCloseTo(25e-6, within(1e-9));
+        assertThat(level(wanted / 4, 100e-6)).isCloseTo(400e-6, within(1e-9));
+        assertThat(level(wanted / 1000, 100e-6)).as("in steps").isCloseTo(1e-3, within(1e-9));
+        assertThat(level(wanted / 1000, 0.9))
+                .as("and never more than generators have")
+                .isCloseTo(1, within(1e-9));
+    }
+
+    private static double level(double after, double given) {
+        Job job = Job.NEW.with(given(Job.NEW, 0, after, new Given(given, 0)));
+        return AlignmentTable.of(SET, PROCEDURE, job)
+                .rows()
+                .get(0)
+                .level(PROCEDURE.output())
+                .orElseThrow();
+    }
+
+    /** What counts is how much comes to the detector: a strong generator at a set that is out of tune flattens nothing. */
+    @Test
+    void aPeakThatTheAvcFlattensIsSaid() {
+        double knee = PROCEDURE.output().orElseThrow().knee().orElseThrow();
+        double input = PROCEDURE.lines().get(0).knee().orElseThrow();
+        assertThat(flattened(2 * knee, input / 10)).isTrue();
+        assertThat(flattened(knee / 2, input * 10)).isFalse();
+        assertThat(flattened(0, input * 2)).as("nothing read yet").isTrue();
+        assertThat(flattened(0, input / 2)).isFalse();
+    }
+
+    private static boolean flattened(double after, double given) {
+        Job job = Job.NEW.with(given(Job.NEW, 0, after, new Given(given, 0)));
+        return AlignmentTable.of(SET, PROCEDURE, job).rows().get(0).flattened(PROCEDURE.output());
+    }
+
+    /** Behind the AVC volts are no decibels, and the level lies above the knee by design. */
+    @Test
+    void onTheControlLineTheLevelLiesAboveTheKnee() {
+        AlignmentEntry watch = entry(Job.NEW, 0, Kind.WATCH, 0, 0, 0);
+        Job job = Job.NEW.with(new AlignmentEntry(
+                watch.id(),
+                watch.at(),
+                Kind.WATCH,
+                "AM",
+                Optional.empty(),
+                "",
+                0,
+                0,
+                0,
+                Given.NOT_SAID,
+                "avc-volts",
+                watch.state(),
+                Extra.NONE));
+        job = job.with(entry(job, 0, Kind.READ, 2.1, 3.4, 0));
+        AlignmentTable t = AlignmentTable.of(SET, PROCEDURE, job);
+        AlignmentLine line = t.rows().get(0).line();
+        assertThat(line.indicator()).isEqualTo(Indicator.AVC_VOLTS);
+        assertThat(line.level().orElseThrow()).isGreaterThan(2 * line.knee().orElseThrow());
+        assertThat(t.rows().get(0).flattened(PROCEDURE.output()))
+                .as("that is what is watched")
+                .isFalse();
+        assertThat(t.rows().get(0).gained()).isEmpty();
+        assertThat(t.rows().get(0).done()).isTrue();
+    }
+
+    @Test
+    void levelsAreTypedInVoltsDecibelsAndCentimetres() {
+        assertThat(((AlignRequest.Take) AlignRequest.parse("1.2 2.0 at 30uV")).given())
+                .isEqualTo(new Given(30e-6, 0));
+        assertThat(((AlignRequest.Take) AlignRequest.parse("A5 peak at 40 cm")).given())
+                .isEqualTo(new Given(0, 0.4));
+        Given milliwatt = ((AlignRequest.Take) AlignRequest.parse("at -60dBm")).given();
+        assertThat(milliwatt.volts()).as("a thousandth of 0.22 V").isCloseTo(223.6e-6, within(1e-7));
+        AlignRequest.Take scale = (AlignRequest.Take) AlignRequest.parse("-12dB -6dB");
+        assertThat(20 * Math.log10(scale.after() / scale.before())).isCloseTo(6, within(1e-9));
+        assertThat(AlignRequest.parse("watch eye")).isEqualTo(new AlignRequest.Watch(Indicator.EYE));
+        assertThat(((AlignRequest.Take) AlignRequest.parse("1.2 0")).kind())
+                .as("a detector at zero")
+                .isEqualTo(Kind.PEAK);
+        for (String wrong : List.of("1.2 at 30kg", "at -30uV", "at 0cm", "watch birds", "0 0"))
+            assertThatThrownBy(() -> AlignRequest.parse(wrong)).as(wrong).isInstanceOf(InputException.class);
+    }
+
+    /** What was put back stands where it stood. */
+    @Test
+    void whatWasPutBackIsNotTurned() {
+        Job job = Job.NEW;
+        job = job.with(entry(job, 0, Kind.WORSE, 2.0, 1.5, 0.5));
+        assertThat(AlignmentTable.of(SET, PROCEDURE, job).rows().get(0).turns()).isEmpty();
     }
 }

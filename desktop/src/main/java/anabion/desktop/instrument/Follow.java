@@ -1,6 +1,7 @@
 package anabion.desktop.instrument;
 
 import anabion.core.error.InputException;
+import anabion.core.job.AlignmentEntry;
 import anabion.core.job.Alteration;
 import anabion.core.job.Job;
 import anabion.core.power.StageTables;
@@ -10,17 +11,23 @@ import anabion.instruments.Hands;
 import anabion.instruments.InstrumentException;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /** Keeps the set on a simulated bench as the record has it: what is lifted, what was renewed, which band, which lamp. On a real one hands have done it. */
 final class Follow {
     private final Session session;
     private final SetRecord of;
     private final Set<UUID> done = new HashSet<>();
+    /** What was turned on the bench, by the entry that says so. */
+    private final Map<UUID, AlignmentEntry> turned = new HashMap<>();
+
     private List<String> off = List.of();
     private Optional<Optional<String>> lamp = Optional.empty();
     private String band = "";
@@ -30,6 +37,7 @@ final class Follow {
         this.session = session;
         this.of = set;
         set.job().alterations().forEach(a -> done.add(a.id()));
+        set.job().alignment().forEach(e -> turned.put(e.id(), e));
     }
 
     /**
@@ -65,10 +73,23 @@ final class Follow {
         request.filter(r -> r instanceof ReadingRequest.Step)
                 .map(r -> ((ReadingRequest.Step) r).lamp())
                 .ifPresent(l -> lamp(hands, l));
+        adjusters(hands, job);
         for (Alteration a : job.alterations())
             if (a.kind().exchanges() && !done.contains(a.id())) {
                 byHand(() -> hands.renew(a.part()));
                 done.add(a.id());
+            }
+    }
+
+    /** Turns what the record says was turned, and turns back what it no longer says. */
+    private void adjusters(Hands hands, Job job) {
+        for (AlignmentEntry e : job.alignment())
+            if (turned.putIfAbsent(e.id(), e) == null && e.moved() != 0) hands.adjust(e.letter(), e.moved());
+        Set<UUID> kept = job.alignment().stream().map(AlignmentEntry::id).collect(Collectors.toSet());
+        for (AlignmentEntry e : List.copyOf(turned.values()))
+            if (!kept.contains(e.id())) {
+                turned.remove(e.id());
+                if (e.moved() != 0) hands.adjust(e.letter(), -e.moved());
             }
     }
 

@@ -21,6 +21,10 @@ final class Levels {
     private static final double MOST_STEP = 10;
     /** Volts that usual generators give. */
     private static final double STRONGEST = 10;
+    /** Likewise of a carrier. */
+    private static final double STRONGEST_CARRIER = 1;
+    /** Share of the hum below which nothing can be told from it. */
+    private static final double DROWNED = 0.3;
 
     private final Session session;
     private final Rig rig;
@@ -42,19 +46,11 @@ final class Levels {
                     .so(session.say("instrument.given.remedy"));
         }
         OutputMeter meter = rig.outputMeter().get();
-        rig.asked(
-                InstrumentRole.GENERATOR,
-                () -> {
-                    generator.rest();
-                    return 0;
-                },
-                x -> session.say("instrument.rests"));
-        double hum = read(meter);
+        double hum = hum(generator, meter);
         double volts = Math.min(STRONGEST, at.volts());
         for (int n = 0; n < STEPS; n++) {
             give(generator, at, volts, depth);
-            double all = read(meter);
-            double signal = Math.sqrt(Math.max(0, all * all - hum * hum));
+            double signal = signal(meter, hum);
             double lacking = at.output() / Math.max(signal, 1e-9);
             if (Math.abs(lacking - 1) < CLOSE)
                 return at.place() + " " + Readings.level(volts).replace(" ", "");
@@ -64,13 +60,45 @@ final class Levels {
         return at.place() + " nothing";
     }
 
-    /** @return the line: what the output meter shows at the level of an alignment */
+    /** @return the line: what the output meter shows of the signal at the level of an alignment, or at more where hum would drown it */
     String output(ReadingRequest.Output at) {
         Generator generator = rig.need(rig.generator(), InstrumentRole.GENERATOR);
         OutputMeter meter = rig.need(rig.outputMeter(), InstrumentRole.OUTPUT_METER);
-        rig.hands().ifPresent(h -> h.inject(at.point(), at.signal()));
-        give(generator, at.hertz(), at.volts(), DEPTH);
-        return Readings.level(read(meter)).replace(" ", "");
+        rig.hands().ifPresent(h -> {
+            at.dial().ifPresent(h::tune);
+            h.inject(at.point(), at.signal());
+        });
+        double hum = hum(generator, meter);
+        double volts = at.volts();
+        give(generator, at.hertz(), volts, DEPTH);
+        double signal = signal(meter, hum);
+        while (signal < hum && volts * MOST_STEP <= STRONGEST_CARRIER) {
+            volts *= MOST_STEP;
+            give(generator, at.hertz(), volts, DEPTH);
+            signal = signal(meter, hum);
+        }
+        String level = Readings.level(volts).replace(" ", "");
+        if (signal < DROWNED * hum || signal == 0)
+            throw InputException.at("")
+                    .because(session.say("instrument.drowned", level))
+                    .so(session.say("instrument.drowned.remedy"));
+        return Readings.level(signal).replace(" ", "") + " at " + level;
+    }
+
+    private double hum(Generator generator, OutputMeter meter) {
+        rig.asked(
+                InstrumentRole.GENERATOR,
+                () -> {
+                    generator.rest();
+                    return 0;
+                },
+                x -> session.say("instrument.rests"));
+        return read(meter);
+    }
+
+    private double signal(OutputMeter meter, double hum) {
+        double all = read(meter);
+        return Math.sqrt(Math.max(0, all * all - hum * hum));
     }
 
     private void give(Generator generator, ReadingRequest.Level at, double volts, double depth) {

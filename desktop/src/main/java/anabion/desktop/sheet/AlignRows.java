@@ -9,6 +9,7 @@ import anabion.core.reading.Standing;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -83,8 +84,11 @@ final class AlignRows {
         return label;
     }
 
-    /** @param next whether it is the next to be done */
-    HBox row(AlignmentTable.Row r, boolean next) {
+    /**
+     * @param next whether it is the next to be done
+     * @param level the generator's, to be given now
+     */
+    HBox row(AlignmentTable.Row r, boolean next, Optional<Double> level) {
         AlignmentLine l = r.line();
         String word = word(r, next);
         Standing standing = r.finding() ? Standing.OUT : r.done() ? Standing.WITHIN : Standing.NOT_TAKEN;
@@ -98,7 +102,7 @@ final class AlignRows {
                         .orElse(session.say("align.dial.open")),
                 l.letters(),
                 session.say("align.aim." + l.aim().code()),
-                l.level().map(AlignRows::volts).orElse(""),
+                level(r, level),
                 r.gained().map(this::decibels).orElse(""),
                 Texts.label(word, r.finding() ? "out" : "soft"));
         box.setAccessibleText(l.letters() + ", " + hertz(l.hertz()) + ", " + word);
@@ -110,6 +114,13 @@ final class AlignRows {
         if (!l.point().isEmpty()) return l.point();
         return session.say(
                 l.lead() == Lead.LOOP ? "align.beside" : l.dial().isEmpty() ? "align.mixer" : "align.aerial");
+    }
+
+    /** Beside a loop the distance stands for it, where it was said. */
+    private String level(AlignmentTable.Row r, Optional<Double> level) {
+        double metres = r.given().metres();
+        if (metres > 0) return Figures.fixed(100 * metres, 0) + " cm";
+        return level.map(AlignRows::volts).orElse("");
     }
 
     private String word(AlignmentTable.Row r, boolean next) {

@@ -2,6 +2,7 @@ package anabion.desktop.sheet;
 
 import anabion.core.align.Alignment;
 import anabion.core.align.AlignmentLine;
+import anabion.core.align.AlignmentProcedure;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Indicator;
 import anabion.core.chassis.Adjuster;
@@ -10,6 +11,7 @@ import anabion.core.chassis.TuningRange;
 import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.SignalKind;
 import anabion.core.json.Extra;
@@ -99,7 +101,7 @@ public final class AlignSheet implements Sheet {
         List<AlignmentTable.Row> rows = rows();
         rows.forEach(r -> list.add(
                 List.of(r, next().filter(r::equals).isPresent(), session.words().get()),
-                () -> drawn.row(r, next().filter(r::equals).isPresent())));
+                () -> drawn.row(r, next().filter(r::equals).isPresent(), level(r))));
         if (rows.isEmpty() && trouble.isEmpty())
             list.empty(session.say(alignment.isPresent() ? "align.no-lines" : "align.computing"));
         list.light(same ? lit : next().map(rows::indexOf).orElse(0));
@@ -138,34 +140,47 @@ public final class AlignSheet implements Sheet {
                             a.side()))
                     .append(' ');
         text.append(session.say("align.watch." + r.line().indicator().code()));
-        if (r.line().level().isPresent())
-            text.append(' ')
-                    .append(session.say(
-                            "align.begin-level",
-                            AlignRows.volts(r.line().level().get())));
+        level(r).ifPresent(v -> text.append(' ').append(session.say(levelWord(r), AlignRows.volts(v))));
+        if (r.flattened(output())) text.append(' ').append(session.say("align.flattened"));
         if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)
             text.append(' ').append(session.say("align.image"));
         if (r.line().purpose().ofOscillator()) text.append(' ').append(session.say("align.in-turn"));
         if (r.line().rocked()) text.append(' ').append(session.say("align.rock"));
-        if (r.turned() != 0)
-            text.append(' ')
-                    .append(session.say(
-                            r.turned() > 0 ? "align.stood-out" : "align.stood-in",
-                            Figures.fixed(Math.abs(r.turned()), 2)));
+        r.turns().forEach((letter, turns) -> text.append(' ')
+                .append(session.say(
+                        turns > 0 ? "align.stood-out" : "align.stood-in", letter, Figures.fixed(Math.abs(turns), 2))));
         return text.toString();
+    }
+
+    private Optional<Double> level(AlignmentTable.Row r) {
+        return r.level(output());
+    }
+
+    private Optional<AlignmentProcedure.Output> output() {
+        return alignment.flatMap(a -> a.table().procedure().output());
+    }
+
+    private static String levelWord(AlignmentTable.Row r) {
+        if (r.line().indicator().wantsControl()) return "align.level-above";
+        return r.given().volts() > 0 ? "align.level-now" : "align.begin-level";
     }
 
     // --- typed lines ---
 
     @Override
     public CompletableFuture<?> entered(String line) {
+        if (of(line.strip()).isPresent()) {
+            goTo(line.strip());
+            return CompletableFuture.completedFuture(null);
+        }
         AlignRequest request = AlignRequest.parse(line);
         if (request instanceof AlignRequest.Take t) return taken(line, t);
         if (request instanceof AlignRequest.Station x) return heard(line, x);
+        if (request instanceof AlignRequest.Watch w) return watched(line, w.indicator());
         String reason = ((AlignRequest.Leave) request).reason();
         return put(
                 session.say("ui.change.left-alone", band(line)),
-                entry(AlignmentEntry.Kind.LEFT_ALONE, band(line), Optional.empty(), 0, 0, 0, reason));
+                entry(AlignmentEntry.Kind.LEFT_ALONE, band(line), reason));
     }
 
     private String band(String line) {
@@ -185,18 +200,45 @@ public final class AlignSheet implements Sheet {
                 .orElseThrow(() -> InputException.at(line)
                         .because(session.say("align.no-row"))
                         .so(session.say("align.no-row.remedy")));
-        AlignmentEntry e = entry(t.kind(), band, Optional.of(row.line()), t.before(), t.after(), t.turns(), "");
+        AlignmentEntry e = entry(band, row, t);
         int at = rows().indexOf(row);
-        boolean closes = new AlignmentTable.Row(
-                        row.line(),
-                        Stream.concat(row.entries().stream(), Stream.of(e)).toList())
-                .done();
+        boolean closes = closes(row, e);
         return put(session.say("ui.change.aligned", row.line().letters()), e).thenApply(x -> {
             Platform.runLater(() -> {
                 if (closes && at + 1 < rows().size()) list.light(at + 1);
             });
             return x;
         });
+    }
+
+    /** Whoever types each turn and looks what comes of it stays on the line until it is at its peak. */
+    private static boolean closes(AlignmentTable.Row row, AlignmentEntry e) {
+        boolean step = e.kind() == AlignmentEntry.Kind.READ && e.before() == 0;
+        if (step && (e.turns() != 0 || !row.turns().isEmpty())) return false;
+        return new AlignmentTable.Row(
+                        row.line(),
+                        Stream.concat(row.entries().stream(), Stream.of(e)).toList())
+                .done();
+    }
+
+    /** Volts behind the AVC need one; what is watched on FM its detector says. */
+    private CompletableFuture<?> watched(String line, Indicator indicator) {
+        String band = band(line);
+        if (fm())
+            throw InputException.at(line)
+                    .because(session.say("align.watch-fm"))
+                    .so(session.say("align.watch-fm.remedy"));
+        List<AlignmentTable.Row> known =
+                rows().stream().filter(r -> !r.line().point().isEmpty()).toList();
+        if (indicator.wantsControl()
+                && !known.isEmpty()
+                && known.stream().allMatch(r -> r.line().knee().isEmpty()))
+            throw InputException.at(line)
+                    .because(session.say("align.watch-no-avc"))
+                    .so(session.say("align.watch-no-avc.remedy"));
+        return put(
+                session.say("ui.change.watch", session.say("align.indicator." + indicator.code())),
+                entry(AlignmentEntry.Kind.WATCH, band, indicator.code()));
     }
 
     private Optional<AlignmentTable.Row> of(String letter) {
@@ -213,7 +255,14 @@ public final class AlignSheet implements Sheet {
         double dial = hertz(line, s.dial(), range);
         return put(
                 session.say("ui.change.station", AlignRows.bare(station)),
-                entry(AlignmentEntry.Kind.STATION, band, Optional.empty(), dial, station, 0, ""));
+                entry(
+                        AlignmentEntry.Kind.STATION,
+                        band,
+                        Optional.empty(),
+                        "",
+                        new AlignRequest.Take(
+                                Optional.empty(), AlignmentEntry.Kind.STATION, dial, station, 0, Given.NOT_SAID),
+                        ""));
     }
 
     private double hertz(String line, double typed, TuningRange range) {
@@ -225,13 +274,35 @@ public final class AlignSheet implements Sheet {
         return hertz;
     }
 
+    /** What belongs to no line. */
+    private AlignmentEntry entry(AlignmentEntry.Kind kind, String band, String text) {
+        return entry(
+                kind,
+                band,
+                Optional.empty(),
+                "",
+                new AlignRequest.Take(Optional.empty(), kind, 0, 0, 0, Given.NOT_SAID),
+                text);
+    }
+
+    /** Of the adjuster that was named, else of all of its line; a level that was said holds for the line until another is. */
+    private AlignmentEntry entry(String band, AlignmentTable.Row row, AlignRequest.Take t) {
+        Given given = t.given().equals(Given.NOT_SAID) ? row.given() : t.given();
+        return entry(
+                t.kind(),
+                band,
+                Optional.of(row.line()),
+                t.adjuster().orElse(row.line().letters()),
+                new AlignRequest.Take(t.adjuster(), t.kind(), t.before(), t.after(), t.turns(), given),
+                "");
+    }
+
     private AlignmentEntry entry(
             AlignmentEntry.Kind kind,
             String band,
             Optional<AlignmentLine> line,
-            double before,
-            double after,
-            double turns,
+            String letters,
+            AlignRequest.Take t,
             String text) {
         return new AlignmentEntry(
                 UUID.randomUUID(),
@@ -239,10 +310,11 @@ public final class AlignSheet implements Sheet {
                 kind,
                 band,
                 line.map(AlignmentLine::purpose),
-                line.map(AlignmentLine::letters).orElse(""),
-                before,
-                after,
-                turns,
+                letters,
+                t.before(),
+                t.after(),
+                t.turns(),
+                t.given(),
                 text,
                 session.need().job().fitted().id(),
                 Extra.NONE);
@@ -255,15 +327,15 @@ public final class AlignSheet implements Sheet {
     /** Where the output meter is the indicator, and a lead goes in. */
     @Override
     public Optional<ReadingRequest> request() {
-        return litRow().map(AlignmentTable.Row::line)
-                .filter(l ->
-                        l.indicator() == Indicator.OUTPUT_METER && !l.point().isEmpty())
-                .filter(l -> l.level().isPresent())
-                .map(l -> new ReadingRequest.Output(
-                        l.point(),
-                        l.dial().isPresent() ? SignalKind.RF : SignalKind.IF,
-                        l.hertz(),
-                        l.level().orElseThrow()));
+        return litRow().filter(r -> r.line().indicator() == Indicator.OUTPUT_METER
+                        && !r.line().point().isEmpty())
+                .filter(r -> level(r).isPresent())
+                .map(r -> new ReadingRequest.Output(
+                        r.line().point(),
+                        r.line().dial().isPresent() ? SignalKind.RF : SignalKind.IF,
+                        r.line().hertz(),
+                        r.line().dial(),
+                        level(r).orElseThrow()));
     }
 
     // --- what every sheet has ---

@@ -68,7 +68,9 @@ public sealed interface ReadingRequest {
      * @param point a pin or net
      * @param signal the carrier, or the intermediate frequency
      * @param hertz of it; it is modulated
+     * @param dial where the set is tuned, in hertz; empty where its gang stands open
      * @param volts of the generator
      */
-    record Output(String point, SignalKind signal, double hertz, double volts) implements ReadingRequest {}
+    record Output(String point, SignalKind signal, double hertz, Optional<Double> dial, double volts)
+            implements ReadingRequest {}
 }

@@ -31,7 +31,7 @@ public final class BenchProcess implements AutoCloseable {
      * Starts one, and waits until it can be spoken to.
      *
      * @param chassis of the set, as its file has it
-     * @param condition decides what is wrong with it: a seed, or the name of a demo set
+     * @param condition decides what is wrong with it: a seed, {@code sound}, or the name of a demo set
      * @param speed seconds of the set in one of the clock, above 0
      * @throws InstrumentException if it does not start
      */

@@ -27,6 +27,16 @@ final class ScpiHands extends ScpiInstrument implements Hands {
     }
 
     @Override
+    public void tune(double hertz) {
+        session().tell(String.format(Locale.ROOT, "HAND:TUNE %.1f", hertz));
+    }
+
+    @Override
+    public void adjust(String letter, double turns) {
+        session().tell("HAND:ADJ " + quoted(letter) + String.format(Locale.ROOT, ",%.4f", turns));
+    }
+
+    @Override
     public void band(String name) {
         session().tell("HAND:BAND " + quoted(name));
     }

@@ -52,6 +52,8 @@ final class Bench {
     private double hertz = 1000;
     private double volts;
     private boolean gives;
+    /** Where the dial stands, in hertz; empty where somebody keeps it on the generator's signal. */
+    private OptionalDouble tuned = OptionalDouble.empty();
 
     /**
      * @param wrong what is wrong with it
@@ -109,6 +111,15 @@ final class Bench {
             throw InputException.at(name).because("this set has no such band").so("name one that it has");
         pass();
         set.band(name);
+    }
+
+    /** @param frequency of the dial, in hertz; 0 for one that is kept on the generator's signal */
+    synchronized void tune(double frequency) {
+        tuned = frequency > 0 ? OptionalDouble.of(frequency) : OptionalDouble.empty();
+    }
+
+    synchronized void adjust(String letter, double turns) {
+        set.adjustments().turn(letter, turns);
     }
 
     synchronized void lamp(String words) {
@@ -218,7 +229,7 @@ final class Bench {
     synchronized String outputVolts() {
         pass();
         Optional<Ear.Injected> signal =
-                gives ? at.map(p -> new Ear.Injected(p, domain, hertz, volts)) : Optional.empty();
+                gives ? at.map(p -> new Ear.Injected(p, domain, hertz, volts, tuned)) : Optional.empty();
         return shown.alternating(ear.volts(signal), OptionalDouble.empty());
     }
 

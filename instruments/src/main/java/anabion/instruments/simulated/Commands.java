@@ -175,6 +175,8 @@ final class Commands {
             case "HAND:PROB" -> done(() -> bench.probe(p.get(0), p.get(1)));
             case "HAND:INJ" -> done(() -> bench.inject(p.get(0), domain(p.get(1))));
             case "HAND:BAND" -> done(() -> bench.band(p.get(0)));
+            case "HAND:TUNE" -> done(() -> bench.tune(Double.parseDouble(p.get(0))));
+            case "HAND:ADJ" -> done(() -> bench.adjust(p.get(0), Double.parseDouble(p.get(1))));
             case "HAND:LAMP" -> done(() -> bench.lamp(p.get(0)));
             case "HAND:LIFT" ->
                 done(() -> bench.lift(Stream.of(p.get(0).split("\\s+"))

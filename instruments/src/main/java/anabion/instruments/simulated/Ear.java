@@ -15,11 +15,14 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** What comes out of the speaker: from the air, or from a generator at some point. Not for several threads. */
 final class Ear {
     /** Decibels above the standard output from which a set gives more and more slowly: volume control by its carrier, and what its output stage can. */
     private static final double FREE = 12;
+    /** Decibels of what does not come through. */
+    private static final double LOST = -120;
 
     private final SimulatedSet set;
     private final Points points;
@@ -32,8 +35,12 @@ final class Ear {
         this.points = Points.of(set.chassis());
     }
 
-    /** A generator's lead and what it gives there. */
-    record Injected(String point, Domain domain, double hertz, double volts) {}
+    /**
+     * A generator's lead and what it gives there.
+     *
+     * @param dial where the set is tuned, in hertz; empty where it is kept on the signal
+     */
+    record Injected(String point, Domain domain, double hertz, double volts, OptionalDouble dial) {}
 
     private Optional<Band> band() {
         return set.chassis().band(set.band()).or(() -> set.chassis().bands().stream()
@@ -92,11 +99,26 @@ final class Ear {
     }
 
     /** Decibels by which a signal off its frequency is weaker. */
-    private static double detuned(Injected s, Gains.Level at, Gains g) {
+    private double detuned(Injected s, Gains.Level at, Gains g) {
         if (s.domain() == Domain.AF) return at(g.sound(), s.hertz()) - at(g.sound(), at.hertz());
+        if (s.domain() == Domain.RF && s.dial().isPresent())
+            return carrier(s.dial().getAsDouble(), s.hertz(), g);
         if (g.selectivity().isEmpty()) return 0;
         double middle = middle(g.selectivity());
         return at(g.selectivity(), middle + s.hertz() - at.hertz());
+    }
+
+    /** A carrier through the gang's circuits as they stand; whoever seeks its beat with an oscillator that is lost hears nothing. */
+    private double carrier(double dial, double hertz, Gains g) {
+        Optional<Adjustments.Arrived> arrived =
+                band().flatMap(b -> set.adjustments().arrived(set.sound(), b, dial, hertz));
+        if (arrived.isEmpty()) return LOST;
+        double shifted = 0;
+        if (!g.selectivity().isEmpty()) {
+            double middle = middle(g.selectivity());
+            shifted = at(g.selectivity(), middle + arrived.get().shift()) - at(g.selectivity(), middle);
+        }
+        return shifted + arrived.get().decibels();
     }
 
     /** Where the response is told from: the intermediate frequency, whatever the cores peak at. */

@@ -28,9 +28,10 @@ public final class Main {
         try {
             Chassis chassis = ChassisCodec.read(Files.readString(Path.of(args[0])));
             boolean seeded = args[1].matches("\\d{1,18}");
-            List<Fault> planted = seeded ? List.of() : planted(args[1]);
+            boolean sound = args[1].equals("sound");
+            List<Fault> planted = seeded || sound ? List.of() : planted(args[1]);
             long seed = seeded ? Long.parseLong(args[1]) : args[1].hashCode();
-            new SimulatedBench(chassis, planted, false, seed, 0, Double.parseDouble(args[2]))
+            new SimulatedBench(chassis, planted, sound, seed, 0, Double.parseDouble(args[2]))
                     .run(new PrintWriter(System.out, true, StandardCharsets.UTF_8), Optional.of(System.in));
         } catch (InputException e) {
             System.err.println(e.getMessage());

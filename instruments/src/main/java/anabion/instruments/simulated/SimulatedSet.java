@@ -60,6 +60,7 @@ final class SimulatedSet {
     private final Map<String, Double> trims;
     private final List<Fault> wrong = new ArrayList<>();
     private final Heat heat;
+    private final Adjustments adjustments;
     /** Of the filters that stand high. */
     private final double farads;
 
@@ -103,6 +104,7 @@ final class SimulatedSet {
         this.wrong.addAll(wrong);
         this.cathodes = WarmCathodes.cold(chassis);
         this.heat = new Heat(chassis);
+        this.adjustments = new Adjustments(chassis, seed);
         this.farads = Discharge.of(chassis).map(Discharge::farads).orElse(0.0);
     }
 
@@ -123,7 +125,13 @@ final class SimulatedSet {
 
     /** The specimen without anything wrong. */
     Setting sound() {
-        return Setting.of(nominal.nominal()).withTrims(trims).withBand(band);
+        Map<String, Double> all = new HashMap<>(trims);
+        adjustments.trims().forEach((k, v) -> all.merge(k, v, (a, b) -> a * b));
+        return Setting.of(nominal.nominal()).withTrims(all).withBand(band);
+    }
+
+    Adjustments adjustments() {
+        return adjustments;
     }
 
     List<Fault> faults() {
