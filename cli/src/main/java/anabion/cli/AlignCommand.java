@@ -7,18 +7,22 @@ import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.error.InputException;
+import anabion.core.format.ServiceTableCodec;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.simulation.Simulator;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
+import java.nio.file.Path;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.concurrent.Callable;
 import java.util.stream.Collectors;
 import picocli.CommandLine.Command;
 import picocli.CommandLine.Mixin;
+import picocli.CommandLine.Option;
 
 /** {@code align SET --band B}: the lines of an alignment, made from the circuit. */
 @Command(
@@ -29,12 +33,22 @@ final class AlignCommand implements Callable<Integer> {
     @Mixin
     private SettingOptions options;
 
+    @Option(
+            names = "--table",
+            paramLabel = "FILE",
+            description = "The maker's table as a list, instead of lines made from the circuit.")
+    private Optional<Path> table = Optional.empty();
+
     @Mixin
     private Output output;
 
     @Override
     public Integer call() throws Exception {
-        Chassis chassis = options.chassis();
+        Chassis set = options.chassis();
+        Chassis chassis = table.isEmpty()
+                ? set
+                : set.withServiceTable(
+                        Lists.read(table.get(), in -> ServiceTableCodec.lines(in, set, options.band(set))));
         AlignmentProcedure p =
                 AlignmentProcedure.of(new Simulator(), chassis, options.loud(chassis), options.band(chassis));
         if (p.lines().isEmpty() && p.untold().isEmpty())
@@ -71,6 +85,12 @@ final class AlignCommand implements Callable<Integer> {
         one.put("aim", l.aim().code());
         one.put("indicator", l.indicator().code());
         one.put("rocked", l.rocked());
+        one.put("purpose", l.purpose().code());
+        one.put("knee", l.knee());
+        l.printed().ifPresent(x -> {
+            one.put("printedThrough", x.through());
+            one.put("note", x.note());
+        });
         return one;
     }
 
@@ -84,7 +104,10 @@ final class AlignCommand implements Callable<Integer> {
             text.append(String.format(
                     "%-8s %-20s %10s  %-14s %-10s %-5s %-18s %s%n",
                     l.point(),
-                    words.say("align.lead." + l.lead().code()),
+                    l.printed()
+                            .map(AlignmentLine.Printed::through)
+                            .filter(t -> !t.isEmpty())
+                            .orElse(words.say("align.lead." + l.lead().code())),
                     Figures.si(Quantity.hertz(l.hertz())),
                     l.dial()
                             .map(d -> words.say("align.dial", Figures.si(Quantity.hertz(d))))

@@ -50,16 +50,12 @@ final class TrackCommand implements Callable<Integer> {
         FrontEnd frontEnd = FrontEnd.of(new Simulator(), chassis, options.setting(chassis), band)
                 .orElseThrow(() -> InputException.at(band.name())
                         .because("gang, oscillator coil or intermediate frequency are not entered, or do not cover "
-                                + said(band.range()))
+                                + band.range().said())
                         .so("enter the coil with its inductance, the gang with its sections, and the padder"));
         List<Point> all = points(band.range());
         TrackingAdvice advice = TrackingAdvice.of(chassis, frontEnd, all);
         output.say(tree(advice), plain(advice));
         return advice.turns().isEmpty() ? Main.FINE : Main.FINDING;
-    }
-
-    private static String said(TuningRange r) {
-        return String.format(Locale.ROOT, "%.0f to %.0f kHz", r.low() / 1e3, r.high() / 1e3);
     }
 
     private List<Point> points(TuningRange range) {
@@ -76,20 +72,13 @@ final class TrackCommand implements Callable<Integer> {
     }
 
     private static double hertz(String text, TuningRange range) {
-        double value;
         try {
-            value = Notation.exact(text.strip(), Unit.HERTZ);
+            return range.meant(Notation.exact(text.strip(), Unit.HERTZ));
         } catch (InputException e) {
             throw InputException.at("--points " + text.strip())
                     .because(e.what())
-                    .so("give it like 600:580");
+                    .so("give it like 600:580, or another --band");
         }
-        double hertz = value >= 50e3 ? value : value * (range.low() > 3e6 ? 1e6 : 1e3);
-        if (!(hertz > range.low() * 0.8 && hertz < range.high() * 1.2))
-            throw InputException.at("--points " + text.strip())
-                    .because("this lies beyond the dial, " + said(range))
-                    .so("check the number, or the band with --band");
-        return hertz;
     }
 
     private static Map<String, Object> tree(TrackingAdvice advice) {

@@ -86,4 +86,26 @@ class AlignCommandsTest extends Headless {
                 .isEqualTo(2);
         assertThat(err).contains("do not cover 150 to 285 kHz");
     }
+
+    @Test
+    void theMakersTableTakesThePlaceOfTheCircuitsLines() throws IOException {
+        Path table = Files.writeString(
+                folder.resolve("table.csv"),
+                "Generator to;via;kHz;Pointer;Trimmer;For;Remarks\nV1.7;0.1 uF;465;;A1, A2;max;short C4\n;;465;1000;A7;min;trap\n");
+        assertThat(run("align", set("halcyon"), "--table", table, "--json")).isZero();
+        List<Fields> lines = json(out).objects("lines");
+        assertThat(lines).hasSize(2);
+        assertThat(lines.get(0).text("note")).isEqualTo("short C4");
+        assertThat(lines.get(0).text("printedThrough")).isEqualTo("0.1 uF");
+        assertThat(lines.get(1).text("aim")).isEqualTo("dip");
+        assertThat(lines.get(1).text("purpose")).isEqualTo("trap");
+        assertThat(json(out).strings("untold"))
+                .as("of which the table says nothing")
+                .contains("A3", "A5");
+        assertThat(run("align", set("halcyon"), "--table", folder.resolve("none.csv")))
+                .isEqualTo(2);
+        Files.writeString(table, "frequency,adjust\n465,A99\n");
+        assertThat(run("align", set("halcyon"), "--table", table)).isEqualTo(2);
+        assertThat(err).contains("table.csv", "A99");
+    }
 }

@@ -129,4 +129,30 @@ class AlignTest extends WindowCase {
         enter("band LW");
         until("long waves", () -> shows("A8") && !shows("A6"));
     }
+
+    /** The maker's table is pasted, watched by another indicator, and taken out again; all of it can be undone. */
+    @Test
+    void aMakersTableIsPastedAndAnotherIndicatorWatched() {
+        align("halcyon", "A1 A2");
+        clipboard(
+                "Step\tGenerator to\tDummy\tkc\tDial\tAdjust\tRemarks\n1\tV1.7\t.1 mfd\t465\tgang open\tA1\tshort C4\n2\tloop\t\t1400\t1400\tA7\t\n");
+        key(KeyCode.CONTROL, KeyCode.V);
+        until(
+                "its lines",
+                () -> shows("from the maker's table") && shows(".1 mfd") && shows("Table: gang open; short C4."));
+        enter("at 2mV");
+        until("too much before anything is read", () -> shows("the peak looks flat"));
+        enter("watch avc");
+        until("watched", () -> shows("volts of the AVC line") && shows("Watch the volts of the AVC line"));
+        assertThat(shows("the peak looks flat")).isFalse();
+        enter("2.1 3.4");
+        until("no decibels behind the AVC", () -> shows("A7: aerial trimmer"));
+        assertThat(shows("gained in all")).isFalse();
+        enter("forget table");
+        until("from the circuit", () -> shows("A3 A4"));
+        enter("forget table");
+        until("refused", () -> shows("no maker's table is entered"));
+        enter("watch birds");
+        until("refused", () -> shows("nothing that an alignment watches"));
+    }
 }

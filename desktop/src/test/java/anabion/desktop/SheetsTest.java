@@ -17,7 +17,6 @@ import java.util.Optional;
 import javafx.scene.control.ComboBox;
 import javafx.scene.control.TextField;
 import javafx.scene.input.Clipboard;
-import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.testfx.util.WaitForAsyncUtils;
@@ -36,15 +35,6 @@ class SheetsTest extends WindowCase {
                 .filter(s -> s.chassis().identity().model().equals(model))
                 .isPresent());
         until("its arrival", () -> session.step().get() == Step.ARRIVAL);
-    }
-
-    private void clipboard(String text) {
-        WaitForAsyncUtils.asyncFx(() -> {
-            ClipboardContent content = new ClipboardContent();
-            content.putString(text);
-            Clipboard.getSystemClipboard().setContent(content);
-        });
-        WaitForAsyncUtils.waitForFxEvents();
     }
 
     @Test

@@ -19,6 +19,8 @@ import java.util.function.BooleanSupplier;
 import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.ClipboardContent;
 import javafx.scene.input.KeyCode;
 import javafx.stage.Stage;
 import org.junit.jupiter.api.AfterEach;
@@ -136,5 +138,14 @@ abstract class WindowCase extends ApplicationTest {
                 () -> session.step().get() == Step.VOLTAGES
                         && session.verdict().get().isPresent()
                         && shows("V4.1"));
+    }
+
+    void clipboard(String text) {
+        WaitForAsyncUtils.asyncFx(() -> {
+            ClipboardContent content = new ClipboardContent();
+            content.putString(text);
+            Clipboard.getSystemClipboard().setContent(content);
+        });
+        WaitForAsyncUtils.waitForFxEvents();
     }
 }

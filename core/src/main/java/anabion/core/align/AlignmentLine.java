@@ -1,6 +1,7 @@
 package anabion.core.align;
 
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Aim;
 import anabion.core.job.AlignmentPurpose;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +17,7 @@ import java.util.stream.Collectors;
  * @param level effective volts to begin with, at most what leaves the AVC at rest; empty where the circuit does not tell
  * @param knee effective volts above which the AVC takes part; empty where it never does, or the circuit does not tell
  * @param adjusters in the order in which they are turned
+ * @param printed what the maker's table says of the generator's lead and of the line; empty where it was made from the circuit
  * @param rocked whether the gang is moved to and fro while the adjuster is turned
  */
 public record AlignmentLine(
@@ -29,7 +31,15 @@ public record AlignmentLine(
         List<Adjuster> adjusters,
         Aim aim,
         Indicator indicator,
-        boolean rocked) {
+        boolean rocked,
+        Optional<Printed> printed) {
+    /**
+     * The words of a maker's table.
+     *
+     * @param through what is in the generator's lead; {@code note} whatever else is printed; both may be empty
+     */
+    public record Printed(String through, String note) {}
+
     public AlignmentLine {
         adjusters = List.copyOf(adjusters);
     }
@@ -47,7 +57,8 @@ public record AlignmentLine(
     public AlignmentLine watching(Indicator other) {
         if (indicator != Indicator.OUTPUT_METER || other == indicator) return this;
         Optional<Double> wanted = other.wantsControl() ? knee.map(k -> k * ABOVE) : level.map(l -> l * QUIET);
-        return new AlignmentLine(purpose, point, lead, hertz, dial, wanted, knee, adjusters, aim, other, rocked);
+        return new AlignmentLine(
+                purpose, point, lead, hertz, dial, wanted, knee, adjusters, aim, other, rocked, printed);
     }
 
     /** The letters of its adjusters, with spaces between. */

@@ -1,6 +1,7 @@
 package anabion.core.align;
 
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Aim;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
@@ -23,7 +24,7 @@ import java.util.Optional;
 import java.util.Set;
 
 /**
- * How a band is aligned, made from its circuit: intermediate frequency, oscillator at both ends, then the circuits of the carrier; to be
+ * How a band is aligned, as its maker's table says, or made from its circuit: intermediate frequency, oscillator at both ends, then the circuits of the carrier; to be
  * repeated until nothing is gained.
  *
  * @param preparations what holds before
@@ -85,6 +86,11 @@ public record AlignmentProcedure(
                 band, own.preparations(), own.lines(), own.fixed(), left, own.frontEnd(), gains.map(Making::output));
     }
 
+    /** Whether its lines are those of the maker's table. */
+    public boolean printed() {
+        return lines.stream().anyMatch(l -> l.printed().isPresent());
+    }
+
     private List<Adjuster> turned() {
         return lines.stream().flatMap(l -> l.adjusters().stream()).toList();
     }
@@ -121,8 +127,37 @@ public record AlignmentProcedure(
                 else if (band.kind() == BandKind.FM) fm();
                 else if (Frequencies.intermediate(chassis, Optional.of(band)).isEmpty()) straight();
                 else byRoles();
+                Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
+                if (band.kind() == BandKind.AM) between.ifPresent(this::traps);
+                List<AlignmentLine> printed =
+                        new ServiceLines(chassis, band, List.copyOf(lines), levels, between, lead()).lines();
+                if (!printed.isEmpty()) {
+                    lines.clear();
+                    lines.addAll(printed);
+                }
             }
             return new AlignmentProcedure(band, preparations(), lines, fixed, untold, frontEnd, Optional.empty());
+        }
+
+        /** What keeps the intermediate frequency out of the aerial: through the aerial to a dip, the gang closed. */
+        private void traps(double hertz) {
+            List<Adjuster> own = new ArrayList<>(new Traps(chassis, hertz).adjusters());
+            lines.forEach(l -> own.removeAll(l.adjusters()));
+            if (own.isEmpty()) return;
+            Optional<Gains.Level> at = levels.first(Domain.RF);
+            lines.add(new AlignmentLine(
+                    AlignmentPurpose.TRAP,
+                    lead() == Lead.LOOP ? "" : at.map(Gains.Level::point).orElse(""),
+                    lead(),
+                    hertz,
+                    Optional.of(band.range().low()),
+                    Optional.empty(),
+                    Optional.empty(),
+                    own,
+                    Aim.DIP,
+                    Indicator.of(chassis, band),
+                    false,
+                    Optional.empty()));
         }
 
         private Set<Preparation> preparations() {
@@ -200,7 +235,8 @@ public record AlignmentProcedure(
                     turned,
                     Aim.PEAK,
                     Indicator.of(chassis, band),
-                    rocked));
+                    rocked,
+                    Optional.empty()));
         }
 
         /** A coupling winding leads to an aerial's socket; without one the coil itself hears. */

@@ -1,6 +1,7 @@
 package anabion.core.align;
 
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Aim;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
@@ -93,7 +94,8 @@ final class IntermediateLines {
                 turned,
                 balance ? Aim.ZERO : Aim.PEAK,
                 balance ? Indicator.DETECTOR_VOLTS : Indicator.of(chassis, band),
-                false));
+                false,
+                Optional.empty()));
     }
 
     /** What turns a transformer: its cores, and capacitors across a winding; the winding nearer to the detector first. */

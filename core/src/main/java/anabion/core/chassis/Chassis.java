@@ -25,6 +25,7 @@ public record Chassis(
         List<Band> bands,
         Optional<Chart> chart,
         List<Adjuster> adjusters,
+        List<ServiceLine> serviceTable,
         Extra extra)
         implements ChassisBuilder.With {
     /** The version of the file format that this release writes; it reads this one and older ones. */
@@ -36,6 +37,7 @@ public record Chassis(
         stages = List.copyOf(stages);
         bands = List.copyOf(bands);
         adjusters = List.copyOf(adjusters);
+        serviceTable = List.copyOf(serviceTable);
     }
 
     /** The usual name of the net of the metal chassis, to which iron cores and cans are bolted. */
@@ -50,7 +52,16 @@ public record Chassis(
     /** A set about which nothing is known but its name and how it is fed. */
     public static Chassis blank(UUID id, Identity identity, Supply supply) {
         return new Chassis(
-                id, identity, supply, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Extra.NONE);
+                id,
+                identity,
+                supply,
+                List.of(),
+                List.of(),
+                List.of(),
+                Optional.empty(),
+                List.of(),
+                List.of(),
+                Extra.NONE);
     }
 
     /** Maker and model. */

@@ -56,6 +56,7 @@ public final class Renames {
                 chassis.bands(),
                 chassis.chart().map(c -> chart(c, pin)),
                 adjusters,
+                chassis.serviceTable(),
                 chassis.extra());
     }
 

@@ -1,6 +1,8 @@
 package anabion.core.chassis;
 
 import anabion.core.error.InputException;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import java.util.Locale;
 
 /**
@@ -11,6 +13,13 @@ import java.util.Locale;
  */
 public record TuningRange(double low, double high) {
     private static final TuningRange MEDIUM = new TuningRange(520e3, 1620e3);
+    /** A bare number below this is meant in the dial's own unit. */
+    private static final double BARE = 50e3;
+    /** Bands that go so high are printed in megahertz. */
+    private static final double MEGAHERTZ = 3e6;
+    /** Share by which a station may lie beyond the ends: a dial that is off shows it there. */
+    private static final double BEYOND = 0.2;
+
     private static final TuningRange LONG = new TuningRange(150e3, 285e3);
     private static final TuningRange SHORT = new TuningRange(5.9e6, 18e6);
     private static final TuningRange FM = new TuningRange(87.5e6, 108e6);
@@ -35,5 +44,31 @@ public record TuningRange(double low, double high) {
     /** A frequency between its ends, 0 at the lower. */
     public double at(double share) {
         return low + (high - low) * share;
+    }
+
+    /**
+     * A frequency as people type it.
+     *
+     * @param typed in hertz, or bare in the unit of the dial: kilohertz, megahertz on high bands
+     * @return hertz
+     * @throws InputException if it lies far beyond the dial
+     */
+    public double meant(double typed) {
+        double hertz = typed >= BARE ? typed : typed * (high >= MEGAHERTZ ? 1e6 : 1e3);
+        if (!(hertz >= low * (1 - BEYOND) && hertz <= high * (1 + BEYOND)))
+            throw InputException.at(Figures.si(Quantity.hertz(hertz)))
+                    .because("this lies beyond the dial, " + said())
+                    .so("check the number, or the band");
+        return hertz;
+    }
+
+    /** Both ends with their unit, as dials are printed. */
+    public String said() {
+        boolean mega = high >= MEGAHERTZ;
+        return String.format(
+                Locale.ROOT,
+                mega ? "%.1f to %.1f MHz" : "%.0f to %.0f kHz",
+                low / (mega ? 1e6 : 1e3),
+                high / (mega ? 1e6 : 1e3));
     }
 }

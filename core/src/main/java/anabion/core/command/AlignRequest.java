@@ -15,7 +15,7 @@ import java.util.regex.Pattern;
 
 /**
  * A line typed while a band is aligned: {@code 1.2 2.0}, {@code peak}, {@code no effect}, {@code turned 1/2 out 1.2 2.0}, {@code 600 reads 580},
- * {@code leave as good as it gets}, {@code 1.2 2.0 at 30uV}, {@code watch avc}, with the letter of an adjuster before it for another line.
+ * {@code leave as good as it gets}, {@code 1.2 2.0 at 30uV}, {@code watch avc}, {@code forget table}, with the letter of an adjuster before it for another line.
  */
 public sealed interface AlignRequest {
     /**
@@ -39,6 +39,9 @@ public sealed interface AlignRequest {
      * @param station its frequency, as typed; {@code dial} likewise: in hertz, or bare in the unit of the dial
      */
     record Station(double station, double dial) implements AlignRequest {}
+
+    /** The maker's table goes: lines are made from the circuit again. */
+    record ForgetTable() implements AlignRequest {}
 
     /** The band is left as it is, for a reason. */
     record Leave(String reason) implements AlignRequest {}
@@ -101,6 +104,7 @@ public sealed interface AlignRequest {
                         .so("type it, like: leave FM is as good as the reference set");
             return new Leave(reason);
         }
+        if (lower.equals("forget table")) return new ForgetTable();
         if (lower.startsWith("watch ")) return watch(line, lower.substring(6).strip());
         Matcher given = GIVEN.matcher(text);
         if (given.matches()) {

@@ -98,6 +98,7 @@ public final class ChassisCodec {
                         f.list("bands", ChassisCodec::band),
                         f.maybeObject("chart").map(ChartCodec::read),
                         f.list("adjusters", ChassisCodec::adjuster),
+                        f.list("serviceTable", ServiceTableCodec::read),
                         f.extra()),
                 f);
     }
@@ -235,6 +236,9 @@ public final class ChassisCodec {
                 .list(
                         "adjusters",
                         c.adjusters().stream().map(a -> adjuster(a, c)).toList())
+                .list(
+                        "serviceTable",
+                        c.serviceTable().stream().map(ServiceTableCodec::write).toList())
                 .with(c.extra());
     }
 

@@ -13,7 +13,9 @@ public enum AlignmentPurpose implements Coded {
     OSCILLATOR_HIGH,
     OSCILLATOR_LOW,
     SIGNAL_HIGH,
-    SIGNAL_LOW;
+    SIGNAL_LOW,
+    /** What keeps a signal on the intermediate frequency out. */
+    TRAP;
 
     /** Whether it moves the stations on the dial. */
     public boolean ofOscillator() {

@@ -3,6 +3,7 @@ package anabion.core.align;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Aim;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;

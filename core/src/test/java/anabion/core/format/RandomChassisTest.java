@@ -3,6 +3,7 @@ package anabion.core.format;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Aim;
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.AssignedRole;
 import anabion.core.chassis.Band;
@@ -22,6 +23,7 @@ import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.Provenance;
 import anabion.core.chassis.Renames;
+import anabion.core.chassis.ServiceLine;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
@@ -89,8 +91,24 @@ class RandomChassisTest {
                 bands,
                 Optional.empty(),
                 List.of(new Adjuster(id(r), "A1", "", Optional.empty(), text(r), "top", text(r), extra(r))),
+                r.nextBoolean() ? List.of() : List.of(printed(r)),
                 extra(r));
         return parts.isEmpty() || r.nextBoolean() ? bare : bare.withChart(chart(r, bare));
+    }
+
+    private static ServiceLine printed(Random r) {
+        return new ServiceLine(
+                id(r),
+                text(r),
+                text(r),
+                text(r),
+                1 + r.nextInt(10_000_000),
+                r.nextBoolean() ? Optional.empty() : Optional.of(1.0 + r.nextInt(10_000_000)),
+                List.of("A1"),
+                Aim.values()[r.nextInt(Aim.values().length)],
+                r.nextBoolean(),
+                text(r),
+                extra(r));
     }
 
     private static UUID id(Random r) {

@@ -9,6 +9,7 @@ import anabion.core.reading.Standing;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -95,7 +96,7 @@ final class AlignRows {
         HBox box = columns(
                 new Mark(Mark.of(standing)),
                 point(l),
-                session.say("align.lead." + l.lead().code()),
+                through(session, l),
                 hertz(l.hertz()),
                 l.dial()
                         .map(d -> session.say(l.rocked() ? "align.dial.rocked" : "align.dial.at", bare(d)))
@@ -107,6 +108,14 @@ final class AlignRows {
                 Texts.label(word, r.finding() ? "out" : "soft"));
         box.setAccessibleText(l.letters() + ", " + hertz(l.hertz()) + ", " + word);
         return box;
+    }
+
+    /** As the maker's table has it, else what the lead asks for. */
+    static String through(Session session, AlignmentLine l) {
+        return l.printed()
+                .map(AlignmentLine.Printed::through)
+                .filter(t -> !t.isEmpty())
+                .orElseGet(() -> session.say("align.lead." + l.lead().code()));
     }
 
     /** Beside a loop; elsewhere a pin or net, where the circuit tells one. */
@@ -143,5 +152,25 @@ final class AlignRows {
     /** As dials are printed: kilohertz, megahertz on high bands. */
     static String bare(double hertz) {
         return hertz >= MEGAHERTZ ? Figures.fixed(hertz / 1e6, 1) : Figures.fixed(hertz / 1e3, 0);
+    }
+
+    /** All rows as text, with tabs between. */
+    String copy(List<AlignmentTable.Row> rows) {
+        StringBuilder text = new StringBuilder("at\tthrough\tfrequency\tdial\tadjusters\tto\tlevel\tgained\n");
+        for (AlignmentTable.Row r : rows) {
+            AlignmentLine l = r.line();
+            text.append(String.join(
+                            "\t",
+                            l.point(),
+                            through(session, l),
+                            hertz(l.hertz()),
+                            l.dial().map(AlignRows::bare).orElse(""),
+                            l.letters(),
+                            session.say("align.aim." + l.aim().code()),
+                            l.level().map(AlignRows::volts).orElse(""),
+                            r.gained().map(this::decibels).orElse("")))
+                    .append('\n');
+        }
+        return text.toString();
     }
 }

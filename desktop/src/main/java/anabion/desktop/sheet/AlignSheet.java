@@ -5,21 +5,25 @@ import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentProcedure;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Indicator;
-import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.ServiceLine;
 import anabion.core.chassis.TuningRange;
 import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
+import anabion.core.format.ServiceTableCodec;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
-import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.SignalKind;
 import anabion.core.json.Extra;
-import anabion.core.quantity.Figures;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
 import anabion.desktop.session.Session;
+import java.io.IOException;
+import java.io.StringReader;
+import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -37,12 +41,6 @@ import javafx.scene.layout.VBox;
 
 /** The lines of an alignment, what came of them, and two drawings: selectivity, and the error of the dial. */
 public final class AlignSheet implements Sheet {
-    /** A bare number below this is meant in the dial's own unit. */
-    private static final double BARE = 50e3;
-
-    private static final double MEGAHERTZ = 3e6;
-    private static final double BEYOND = 0.2;
-
     private final Session session;
     private final BorderPane pane = new BorderPane();
     private final Label how = Texts.label("", "soft");
@@ -51,12 +49,14 @@ public final class AlignSheet implements Sheet {
     private final Label detail = Texts.wrapped("");
     private final AlignPictures pictures;
     private final AlignRows drawn;
+    private final AlignDetail details;
     private Optional<Alignment> alignment = Optional.empty();
 
     public AlignSheet(Session session, Runnable whenShown) {
         this.session = session;
         this.pictures = new AlignPictures(session);
         this.drawn = new AlignRows(session);
+        this.details = new AlignDetail(session);
         this.list = new LitRows(() -> {
             detail.setText(detail());
             whenShown.run();
@@ -93,11 +93,7 @@ public final class AlignSheet implements Sheet {
         list.clear();
         header.getChildren().setAll(drawn.head());
         String trouble = session.alignments().trouble().get();
-        how.setText(alignment
-                .map(a -> session.say(
-                        fm() ? "align.how.fm" : "align.how",
-                        a.table().procedure().band().name()))
-                .orElse(trouble));
+        how.setText(alignment.map(this::how).orElse(trouble));
         List<AlignmentTable.Row> rows = rows();
         rows.forEach(r -> list.add(
                 List.of(r, next().filter(r::equals).isPresent(), session.words().get()),
@@ -109,6 +105,16 @@ public final class AlignSheet implements Sheet {
         pictures.setVisible(alignment.isPresent());
         pictures.setManaged(alignment.isPresent());
         detail.setText(detail());
+    }
+
+    /** The band, where its lines come from, and what is watched. */
+    private String how(Alignment a) {
+        String band = a.table().procedure().band().name();
+        String from = session.say(a.table().procedure().printed() ? "align.from-table" : "align.from-circuit");
+        if (fm()) return session.say("align.how.fm", band, from);
+        Indicator watched =
+                rows().stream().findFirst().map(r -> r.line().indicator()).orElse(Indicator.OUTPUT_METER);
+        return session.say("align.how." + watched.code(), band, from);
     }
 
     private List<AlignmentTable.Row> rows() {
@@ -126,30 +132,7 @@ public final class AlignSheet implements Sheet {
     // --- the lit line in words ---
 
     private String detail() {
-        return litRow().map(this::detail).orElse("");
-    }
-
-    private String detail(AlignmentTable.Row r) {
-        StringBuilder text = new StringBuilder();
-        for (Adjuster a : r.line().adjusters())
-            text.append(session.say(
-                            a.side().isEmpty() ? "align.adjuster" : "align.adjuster.side",
-                            a.letter(),
-                            a.what().isEmpty() ? a.part() : a.what(),
-                            a.place().isEmpty() ? a.part() : a.place(),
-                            a.side()))
-                    .append(' ');
-        text.append(session.say("align.watch." + r.line().indicator().code()));
-        level(r).ifPresent(v -> text.append(' ').append(session.say(levelWord(r), AlignRows.volts(v))));
-        if (r.flattened(output())) text.append(' ').append(session.say("align.flattened"));
-        if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)
-            text.append(' ').append(session.say("align.image"));
-        if (r.line().purpose().ofOscillator()) text.append(' ').append(session.say("align.in-turn"));
-        if (r.line().rocked()) text.append(' ').append(session.say("align.rock"));
-        r.turns().forEach((letter, turns) -> text.append(' ')
-                .append(session.say(
-                        turns > 0 ? "align.stood-out" : "align.stood-in", letter, Figures.fixed(Math.abs(turns), 2))));
-        return text.toString();
+        return litRow().map(r -> details.of(r, output())).orElse("");
     }
 
     private Optional<Double> level(AlignmentTable.Row r) {
@@ -158,11 +141,6 @@ public final class AlignSheet implements Sheet {
 
     private Optional<AlignmentProcedure.Output> output() {
         return alignment.flatMap(a -> a.table().procedure().output());
-    }
-
-    private static String levelWord(AlignmentTable.Row r) {
-        if (r.line().indicator().wantsControl()) return "align.level-above";
-        return r.given().volts() > 0 ? "align.level-now" : "align.begin-level";
     }
 
     // --- typed lines ---
@@ -176,6 +154,7 @@ public final class AlignSheet implements Sheet {
         AlignRequest request = AlignRequest.parse(line);
         if (request instanceof AlignRequest.Take t) return taken(line, t);
         if (request instanceof AlignRequest.Station x) return heard(line, x);
+        if (request instanceof AlignRequest.ForgetTable) return forgotten(line);
         if (request instanceof AlignRequest.Watch w) return watched(line, w.indicator());
         String reason = ((AlignRequest.Leave) request).reason();
         return put(
@@ -251,8 +230,8 @@ public final class AlignSheet implements Sheet {
     private CompletableFuture<?> heard(String line, AlignRequest.Station s) {
         String band = band(line);
         TuningRange range = alignment.orElseThrow().table().procedure().band().range();
-        double station = hertz(line, s.station(), range);
-        double dial = hertz(line, s.dial(), range);
+        double station = range.meant(s.station());
+        double dial = range.meant(s.dial());
         return put(
                 session.say("ui.change.station", AlignRows.bare(station)),
                 entry(
@@ -263,15 +242,6 @@ public final class AlignSheet implements Sheet {
                         new AlignRequest.Take(
                                 Optional.empty(), AlignmentEntry.Kind.STATION, dial, station, 0, Given.NOT_SAID),
                         ""));
-    }
-
-    private double hertz(String line, double typed, TuningRange range) {
-        double hertz = typed >= BARE ? typed : typed * (range.low() >= MEGAHERTZ ? 1e6 : 1e3);
-        if (hertz < range.low() * (1 - BEYOND) || hertz > range.high() * (1 + BEYOND))
-            throw InputException.at(line)
-                    .because(session.say("align.beyond", AlignRows.bare(range.low()), AlignRows.bare(range.high())))
-                    .so(session.say("align.beyond.remedy"));
-        return hertz;
     }
 
     /** What belongs to no line. */
@@ -376,24 +346,37 @@ public final class AlignSheet implements Sheet {
         list.moved(key);
     }
 
+    /** The maker's table, in whatever layout: the one that was there before goes. */
+    @Override
+    public CompletableFuture<?> paste(String text) {
+        Chassis chassis = session.need().chassis();
+        Band band = alignment
+                .orElseThrow(() -> InputException.at("")
+                        .because(session.say("align.no-band"))
+                        .so(session.say("align.no-band.remedy")))
+                .table()
+                .procedure()
+                .band();
+        try {
+            List<ServiceLine> read = ServiceTableCodec.lines(new StringReader(text), chassis, band);
+            return session.putChassis(session.say("ui.change.table"), chassis.withServiceTable(read));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private CompletableFuture<?> forgotten(String line) {
+        Chassis chassis = session.need().chassis();
+        if (chassis.serviceTable().isEmpty())
+            throw InputException.at(line)
+                    .because(session.say("align.no-table"))
+                    .so(session.say("align.no-table.remedy"));
+        return session.putChassis(session.say("ui.change.no-table"), chassis.withServiceTable(List.of()));
+    }
+
     @Override
     public String copy() {
-        StringBuilder text = new StringBuilder("at\tthrough\tfrequency\tdial\tadjusters\tto\tlevel\tgained\n");
-        for (AlignmentTable.Row r : rows()) {
-            AlignmentLine l = r.line();
-            text.append(String.join(
-                            "\t",
-                            l.point(),
-                            session.say("align.lead." + l.lead().code()),
-                            AlignRows.hertz(l.hertz()),
-                            l.dial().map(AlignRows::bare).orElse(""),
-                            l.letters(),
-                            session.say("align.aim." + l.aim().code()),
-                            l.level().map(AlignRows::volts).orElse(""),
-                            r.gained().map(drawn::decibels).orElse("")))
-                    .append('\n');
-        }
-        return text.toString();
+        return drawn.copy(rows());
     }
 
     @Override

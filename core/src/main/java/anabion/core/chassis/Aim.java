@@ -1,4 +1,4 @@
-package anabion.core.align;
+package anabion.core.chassis;
 
 import anabion.core.json.Coded;
 import java.util.Locale;
@@ -8,7 +8,9 @@ public enum Aim implements Coded {
     PEAK,
     DIP,
     /** Through zero, between two peaks of opposite sign. */
-    ZERO;
+    ZERO,
+    /** Both sides of a curve alike. */
+    SYMMETRY;
 
     @Override
     public String code() {

@@ -1,0 +1,53 @@
+package anabion.desktop.sheet;
+
+import anabion.core.align.AlignmentLine;
+import anabion.core.align.AlignmentProcedure.Output;
+import anabion.core.align.AlignmentTable;
+import anabion.core.chassis.Adjuster;
+import anabion.core.job.AlignmentPurpose;
+import anabion.core.quantity.Figures;
+import anabion.desktop.session.Session;
+import java.util.Optional;
+
+/** The lit line of an alignment in words: which adjusters, what to watch, how strong a signal, what to mind. */
+final class AlignDetail {
+    private final Session session;
+
+    AlignDetail(Session session) {
+        this.session = session;
+    }
+
+    /** @param output what the speaker gets; empty where the circuit does not tell */
+    String of(AlignmentTable.Row r, Optional<Output> output) {
+        StringBuilder text = new StringBuilder();
+        for (Adjuster a : r.line().adjusters())
+            text.append(session.say(
+                            a.side().isEmpty() ? "align.adjuster" : "align.adjuster.side",
+                            a.letter(),
+                            a.what().isEmpty() ? a.part() : a.what(),
+                            a.place().isEmpty() ? a.part() : a.place(),
+                            a.side()))
+                    .append(' ');
+        r.line()
+                .printed()
+                .map(AlignmentLine.Printed::note)
+                .filter(n -> !n.isEmpty())
+                .ifPresent(n -> text.append(session.say("align.printed", n)).append(' '));
+        text.append(session.say("align.watch." + r.line().indicator().code()));
+        r.level(output).ifPresent(v -> text.append(' ').append(session.say(levelWord(r), AlignRows.volts(v))));
+        if (r.flattened(output)) text.append(' ').append(session.say("align.flattened"));
+        if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)
+            text.append(' ').append(session.say("align.image"));
+        if (r.line().purpose().ofOscillator()) text.append(' ').append(session.say("align.in-turn"));
+        if (r.line().rocked()) text.append(' ').append(session.say("align.rock"));
+        r.turns().forEach((letter, turns) -> text.append(' ')
+                .append(session.say(
+                        turns > 0 ? "align.stood-out" : "align.stood-in", letter, Figures.fixed(Math.abs(turns), 2))));
+        return text.toString();
+    }
+
+    private static String levelWord(AlignmentTable.Row r) {
+        if (r.line().indicator().wantsControl()) return "align.level-above";
+        return r.given().volts() > 0 ? "align.level-now" : "align.begin-level";
+    }
+}
