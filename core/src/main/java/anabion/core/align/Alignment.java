@@ -3,8 +3,8 @@ package anabion.core.align;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.TunedCircuit;
 import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.job.Job;
@@ -79,7 +79,7 @@ public record Alignment(
         for (Adjuster a : line.adjusters()) {
             Optional<Part> own = chassis.part(a.part());
             if (own.isEmpty()) continue;
-            for (Winding w : a.windings(own.get())) all.addAll(across(chassis, own.get(), w));
+            for (Winding w : a.windings(own.get())) all.addAll(TunedCircuit.across(chassis, own.get(), w));
             procedure.frontEnd().stream()
                     .flatMap(f -> f.circuits().stream())
                     .map(FrontEnd.Circuit::parts)
@@ -88,13 +88,5 @@ public record Alignment(
             all.add(own.get());
         }
         return List.copyOf(all);
-    }
-
-    private static List<Part> across(Chassis chassis, Part coil, Winding w) {
-        String from = coil.nets().getOrDefault(w.from(), "");
-        String to = coil.nets().getOrDefault(w.to(), "");
-        return chassis.parts().stream()
-                .filter(c -> c.component() instanceof Capacitor && c.joins(from, to))
-                .toList();
     }
 }

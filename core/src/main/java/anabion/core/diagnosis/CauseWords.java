@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
+import anabion.core.diagnosis.evidence.Adjust;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
@@ -93,6 +94,7 @@ public final class CauseWords {
         if (measurement instanceof Measurement.Listen l) return Phrase.of("probe.listen", l.band());
         if (measurement instanceof Measurement.Lifted l)
             return Phrase.of("probe." + l.what().word(), l.part());
+        if (measurement instanceof Adjust a) return Phrase.of("probe.adjust", a.part());
         if (measurement instanceof Measurement.Across a) return Phrase.of("probe.across", a.part());
         Measurement.Try t = (Measurement.Try) measurement;
         return Phrase.of(t.plugged() ? "probe.swap" : "probe.try", t.part());
@@ -115,6 +117,7 @@ public final class CauseWords {
 
     /** What trying a part proves. */
     static Phrase tried(Measurement.PartTest p, boolean bad) {
+        if (p instanceof Adjust) return Phrase.of(bad ? "meaning.no-peak" : "meaning.peak");
         boolean swapped = p instanceof Measurement.Across || (p instanceof Measurement.Try t && t.plugged());
         if (swapped) return Phrase.of(bad ? "meaning.better" : "meaning.same");
         return Phrase.of(bad ? "meaning.bad" : "meaning.good");

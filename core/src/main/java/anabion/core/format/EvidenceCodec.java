@@ -1,5 +1,6 @@
 package anabion.core.format;
 
+import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
@@ -11,6 +12,7 @@ import anabion.core.diagnosis.evidence.Evidence;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.error.InputException;
+import anabion.core.job.AlignmentEntry;
 import anabion.core.job.Outcome;
 import anabion.core.json.Coded;
 import anabion.core.quantity.Notation;
@@ -72,11 +74,12 @@ public final class EvidenceCodec {
                 tested(row, new Measurement.Lifted(capacitor(row).reference(), Measurement.Lifted.What.LEAK));
             case "value" -> value(row);
             case "across" -> bridged(row);
+            case "adjust" -> adjusted(row);
             default ->
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ohms, watts, inject, level, tap, symptom, test, leak, value or across");
+                        "use volts, ohms, watts, inject, level, tap, symptom, test, leak, value, across or adjust");
         };
     }
 
@@ -176,6 +179,24 @@ public final class EvidenceCodec {
             throw row.trouble("value", "\"" + value + "\" is not how a set plays on", "write better or same");
         Part part = capacitor(row);
         return new Observation.Tested(Measurement.Across.of(part), value.equals("same"));
+    }
+
+    /** Letters of adjusters that were turned through their travel. */
+    private Observation adjusted(Table.Row row) {
+        List<Adjuster> turned = new ArrayList<>();
+        for (String letter : row.need("at").split("[ +]+"))
+            turned.add(chassis.adjusters().stream()
+                    .filter(a -> a.letter().equalsIgnoreCase(letter))
+                    .findFirst()
+                    .orElseThrow(
+                            () -> row.trouble("at", "this set has no adjuster " + letter, "name one of its table")));
+        AlignmentEntry.Kind said = Coded.find(
+                        AlignmentEntry.Kind.values(),
+                        row.need("value").toLowerCase(Locale.ROOT).replace(' ', '-'))
+                .filter(k -> Evidence.tells(k))
+                .orElseThrow(() -> row.trouble(
+                        "value", "this is not how an adjuster went", "write peak, no peak, no effect or end"));
+        return Evidence.adjusted(chassis, turned, said);
     }
 
     private Part part(Table.Row row) {

@@ -1,5 +1,6 @@
 package anabion.core.diagnosis.evidence;
 
+import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
@@ -9,6 +10,8 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
+import anabion.core.chassis.TunedCircuit;
+import anabion.core.job.AlignmentEntry;
 import anabion.core.job.Compared;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
@@ -38,7 +41,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
  * What is on record about a set as it is fitted now. Each reading stands for the state that it was taken in: parts that were off then are off in its
@@ -78,7 +83,44 @@ public final class Evidence {
         all.addAll(e.tests());
         all.addAll(e.trials());
         all.addAll(e.powered());
+        all.addAll(e.adjusted());
         return all;
+    }
+
+    /** The last word on each adjuster, as long as no part of its circuit was changed since. */
+    private List<Observation> adjusted() {
+        Map<String, Observation> last = new LinkedHashMap<>();
+        for (AlignmentEntry a : job.alignment()) {
+            List<String> letters = List.of(a.adjusters().split(" "));
+            List<Adjuster> turned = chassis.adjusters().stream()
+                    .filter(x -> letters.contains(x.letter()))
+                    .toList();
+            if (turned.isEmpty() || !tells(a.kind())) continue;
+            Observation.Tested told = adjusted(chassis, turned, a.kind());
+            Set<String> circuit = ((Adjust) told.measurement()).circuit();
+            boolean changed = FittedState.since(a.state(), job.alterations()).stream()
+                    .anyMatch(x -> x.kind().exchanges() && circuit.contains(x.part()));
+            turned.forEach(x -> last.remove(x.letter()));
+            last.remove(a.adjusters());
+            if (!changed) last.put(a.adjusters(), told);
+        }
+        return List.copyOf(last.values());
+    }
+
+    /** Whether it says that a circuit comes to its peak, or does not: a broken core says nothing of the rest. */
+    public static boolean tells(AlignmentEntry.Kind kind) {
+        return kind == AlignmentEntry.Kind.PEAK || (kind.finding() && kind != AlignmentEntry.Kind.BROKEN_CORE);
+    }
+
+    /** @param kind one that {@link #tells} */
+    public static Observation.Tested adjusted(Chassis chassis, List<Adjuster> turned, AlignmentEntry.Kind kind) {
+        Set<String> circuit = turned.stream()
+                .flatMap(a -> TunedCircuit.of(chassis, a).stream())
+                .map(Part::reference)
+                .collect(Collectors.toSet());
+        String letters = turned.stream().map(Adjuster::letter).collect(Collectors.joining(" "));
+        return new Observation.Tested(
+                new Adjust(letters, circuit, kind == AlignmentEntry.Kind.NO_EFFECT), kind == AlignmentEntry.Kind.PEAK);
     }
 
     private List<Observation> measured(List<Reading> readings) {

@@ -1,5 +1,6 @@
 package anabion.core.diagnosis.prediction;
 
+import anabion.core.diagnosis.evidence.Adjust;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 
@@ -9,6 +10,10 @@ public final class PartTestModel {
     private static final double CONVICTS = 0.95;
     /** Of one that is good. */
     private static final double ACCUSES = 0.03;
+    /** Of a tuned circuit that a fault shifts: travels reach some of these. */
+    private static final double SHIFTED = 0.6;
+    /** Of a tuned circuit without a fault, where turning changes nothing: what is silent elsewhere shows the same. */
+    private static final double SILENT = 0.15;
     /** Of any, where the fault is on no list. */
     private static final double OTHER_BAD = 0.1;
 
@@ -16,7 +21,14 @@ public final class PartTestModel {
 
     /** The odds of bad and good under a hypothesis. */
     public static double[] odds(Hypothesis h, Measurement.PartTest test) {
+        if (test instanceof Adjust a) return odds(adjusted(h, a));
         return odds(h.from().stream().anyMatch(test::catches) ? CONVICTS : ACCUSES);
+    }
+
+    private static double adjusted(Hypothesis h, Adjust a) {
+        if (h.from().stream().anyMatch(a::kills)) return CONVICTS;
+        if (h.from().stream().anyMatch(a::catches)) return SHIFTED;
+        return a.silent() ? SILENT : ACCUSES;
     }
 
     /** The odds of bad and good where nothing is known. */
