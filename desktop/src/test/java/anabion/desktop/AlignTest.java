@@ -155,4 +155,24 @@ class AlignTest extends WindowCase {
         enter("watch birds");
         until("refused", () -> shows("nothing that an alignment watches"));
     }
+
+    @Test
+    void whatDoesNotComeRightSaysWhatWouldExplainIt() {
+        align("halcyon", "A1 A2");
+        enter("A1 peaks 452");
+        until(
+                "picofarads",
+                () -> shows("A1 peaks off its frequency") && shows("too much across it would explain that"));
+        enter("A3 turned 2 in end");
+        until("at least so much", () -> shows("or more too little across it"));
+        enter("A2 howl");
+        until("bypasses", () -> shows("the stage feeds back"));
+        enter("capacitor A1");
+        until("what belongs there", () -> shows("the nearest made") && shows("in tune"));
+        enter("capacitor A9");
+        until("no such", () -> shows("there is no line for this adjuster"));
+        enter("1500 reads 570");
+        until("an image", () -> shows("is an image, twice 465 kHz above the dial"));
+        assertThat(shows("The oscillator runs")).isFalse();
+    }
 }

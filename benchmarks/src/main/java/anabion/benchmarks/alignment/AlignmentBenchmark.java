@@ -91,7 +91,8 @@ public final class AlignmentBenchmark {
         List<Part> micas = chassis.parts().stream()
                 .filter(p -> p.is(PartRole.IF_TUNING))
                 .filter(p -> procedure.lines().stream()
-                        .anyMatch(l -> Alignment.suspects(chassis, procedure, l).contains(p)))
+                        .anyMatch(l -> Alignment.suspects(chassis, procedure, l.adjusters())
+                                .contains(p)))
                 .toList();
         for (int n = 0; n < cases; n++) {
             boolean wrong = n % FAULTY_ONE_IN == FAULTY_ONE_IN - 1 && !micas.isEmpty();
@@ -105,7 +106,7 @@ public final class AlignmentBenchmark {
         Follower follower = new Follower(hidden, procedure);
         int taken = follower.align();
         List<Part> suspects = follower.findings().stream()
-                .flatMap(l -> Alignment.suspects(chassis, procedure, l).stream())
+                .flatMap(l -> Alignment.suspects(chassis, procedure, l.adjusters()).stream())
                 .distinct()
                 .toList();
         if (hidden.fault().isPresent()) {

@@ -2,7 +2,10 @@ package anabion.core.align;
 
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Aim;
+import anabion.core.error.InputException;
 import anabion.core.job.AlignmentPurpose;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Collectors;
@@ -44,6 +47,13 @@ public record AlignmentLine(
         adjusters = List.copyOf(adjusters);
     }
 
+    /** A bare number below this is no hertz. */
+    private static final double BARE = 50e3;
+
+    private static final double MEGAHERTZ = 3e6;
+    /** Factor of frequency beyond which it is another circuit's. */
+    private static final double FAR = 1.6;
+
     /** How many times the volts of the knee make an indicator move that lives on the AVC: ten decibels. */
     private static final double ABOVE = Math.sqrt(10);
     /** How much weaker an ear wants it: loud and louder sound alike. */
@@ -59,6 +69,22 @@ public record AlignmentLine(
         Optional<Double> wanted = other.wantsControl() ? knee.map(k -> k * ABOVE) : level.map(l -> l * QUIET);
         return new AlignmentLine(
                 purpose, point, lead, hertz, dial, wanted, knee, adjusters, aim, other, rocked, printed);
+    }
+
+    /**
+     * A frequency near that of the line, as people type it.
+     *
+     * @param typed in hertz, or bare in kilohertz, of a line in megahertz in these
+     * @throws InputException if it lies farther off than any core goes
+     */
+    public double meant(double typed) {
+        double unit = typed >= BARE ? 1 : hertz >= MEGAHERTZ ? 1e6 : 1e3;
+        double meant = typed * unit;
+        if (!(meant > hertz / FAR && meant < hertz * FAR))
+            throw InputException.at(Figures.si(Quantity.hertz(meant)))
+                    .because("no circuit of " + Figures.si(Quantity.hertz(hertz)) + " peaks there")
+                    .so("check the number");
+        return meant;
     }
 
     /** The letters of its adjusters, with spaces between. */

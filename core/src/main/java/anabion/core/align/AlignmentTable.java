@@ -64,10 +64,34 @@ public record AlignmentTable(
             return last().map(AlignmentEntry::kind).filter(Kind::finding).isPresent();
         }
 
+        private List<AlignmentEntry> readings() {
+            return entries.stream().filter(e -> e.kind().reads()).toList();
+        }
+
+        /**
+         * Decibels that the set lacks from here on against what its circuit gives, by the last reading at a known level; negative where it gives more.
+         *
+         * @return empty without such a reading on an output meter, or where the circuit does not tell
+         */
+        public Optional<Double> lacking(Optional<Output> output) {
+            Optional<Double> lacks = Optional.empty();
+            if (line.indicator() == Indicator.OUTPUT_METER
+                    && output.isPresent()
+                    && line.level().isPresent())
+                for (AlignmentEntry e : readings())
+                    if (e.given().volts() > 0 && e.after() > 0)
+                        lacks = Optional.of(20
+                                * Math.log10(e.given().volts()
+                                        / line.level().get()
+                                        * output.get().wanted()
+                                        / e.after()));
+            return lacks;
+        }
+
         /** Whether the indicator was read before and after. */
         private boolean compared() {
-            return entries.stream().anyMatch(e -> e.before() > 0 && e.after() > 0)
-                    || entries.stream().filter(e -> e.after() > 0).count() > 1;
+            return readings().stream().anyMatch(e -> e.before() > 0 && e.after() > 0)
+                    || readings().stream().filter(e -> e.after() > 0).count() > 1;
         }
 
         /** Decibels from each reading to the next, those of one entry or of two that followed each other; the signal's own are taken off. */
@@ -76,7 +100,7 @@ public record AlignmentTable(
             if (!line.indicator().proportional()) return all;
             double last = 0;
             Given given = Given.NOT_SAID;
-            for (AlignmentEntry e : entries) {
+            for (AlignmentEntry e : readings()) {
                 double before = e.before() > 0 ? e.before() : last;
                 Optional<Double> stronger =
                         e.before() > 0 ? Optional.of(0.0) : e.given().above(given);
@@ -133,7 +157,7 @@ public record AlignmentTable(
         public Optional<Double> level(Optional<Output> output) {
             Optional<Double> now = line.level();
             if (line.indicator() == Indicator.OUTPUT_METER && output.isPresent())
-                for (AlignmentEntry e : entries)
+                for (AlignmentEntry e : readings())
                     if (e.given().volts() > 0 && e.after() > 0) {
                         double factor = output.get().wanted() / e.after();
                         double most = STRONGEST / e.given().volts();
@@ -145,7 +169,7 @@ public record AlignmentTable(
         /** Whether the last reading was so strong that the AVC flattens the peak. */
         public boolean flattened(Optional<Output> output) {
             if (!line.indicator().proportional()) return false;
-            Optional<Double> read = entries.stream()
+            Optional<Double> read = readings().stream()
                     .filter(e -> e.after() > 0)
                     .map(AlignmentEntry::after)
                     .reduce((a, b) -> b);
@@ -173,7 +197,7 @@ public record AlignmentTable(
                 .flatMap(e -> Coded.find(Indicator.values(), e.text()));
         for (AlignmentLine made : p.lines()) {
             AlignmentLine l = watched.map(made::watching).orElse(made);
-            List<Part> tuning = Alignment.suspects(chassis, p, l);
+            List<Part> tuning = Alignment.suspects(chassis, p, l.adjusters());
             rows.add(new Row(
                     l,
                     own.stream()

@@ -40,11 +40,26 @@ public sealed interface AlignRequest {
      */
     record Station(double station, double dial) implements AlignRequest {}
 
+    /**
+     * A circuit comes to its peak at another frequency.
+     *
+     * @param adjuster letter of the line that is meant; empty for the lit one
+     * @param typed in hertz, or bare in the unit of the line
+     */
+    record PeaksAt(Optional<String> adjuster, double typed) implements AlignRequest {}
+
+    /** Which capacitor belongs across an adjuster's winding. */
+    record Across(String adjuster) implements AlignRequest {}
+
     /** The maker's table goes: lines are made from the circuit again. */
     record ForgetTable() implements AlignRequest {}
 
     /** The band is left as it is, for a reason. */
     record Leave(String reason) implements AlignRequest {}
+
+    Pattern PEAKS = Pattern.compile("(?:(\\S+)\\s+)?peaks\\s+(?:at\\s+)?(\\S+)", Pattern.CASE_INSENSITIVE);
+    /** More than this no generator gives. */
+    double STRONGEST = 10;
 
     Pattern GIVEN = Pattern.compile("(?:(.*)\\s)?at\\s+([-−+]?[\\d.,]+)\\s*(\\S+)", Pattern.CASE_INSENSITIVE);
     Pattern DECIBELS = Pattern.compile("([-−+]?[\\d.,]+)dB[um]?", Pattern.CASE_INSENSITIVE);
@@ -75,6 +90,9 @@ public sealed interface AlignRequest {
         all.put("broken core", Kind.BROKEN_CORE);
         all.put("broken", Kind.BROKEN_CORE);
         all.put("worse", Kind.WORSE);
+        all.put("howl", Kind.HOWL);
+        all.put("howls", Kind.HOWL);
+        all.put("lopsided", Kind.LOPSIDED);
         all.put("peak", Kind.PEAK);
         all.put("dip", Kind.PEAK);
         all.put("zero", Kind.PEAK);
@@ -104,6 +122,13 @@ public sealed interface AlignRequest {
                         .so("type it, like: leave FM is as good as the reference set");
             return new Leave(reason);
         }
+        Matcher peaks = PEAKS.matcher(text);
+        if (peaks.matches())
+            return new PeaksAt(
+                    Optional.ofNullable(peaks.group(1)).map(w -> w.toUpperCase(Locale.ROOT)),
+                    Notation.exact(peaks.group(2), Unit.HERTZ));
+        if (lower.startsWith("capacitor "))
+            return new Across(text.substring(10).strip().toUpperCase(Locale.ROOT));
         if (lower.equals("forget table")) return new ForgetTable();
         if (lower.startsWith("watch ")) return watch(line, lower.substring(6).strip());
         Matcher given = GIVEN.matcher(text);
@@ -135,7 +160,7 @@ public sealed interface AlignRequest {
                 if (metres > 0) return new Given(0, metres);
             } else if (!plain.startsWith("-")) {
                 double volts = Notation.exact(plain + unit, Unit.VOLT);
-                if (volts > 0) return new Given(volts, 0);
+                if (volts > 0 && volts <= STRONGEST) return new Given(volts, 0);
             }
         } catch (NumberFormatException e) {
             // refused below, as what is neither

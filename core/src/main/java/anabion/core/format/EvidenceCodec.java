@@ -193,7 +193,7 @@ public final class EvidenceCodec {
         AlignmentEntry.Kind said = Coded.find(
                         AlignmentEntry.Kind.values(),
                         row.need("value").toLowerCase(Locale.ROOT).replace(' ', '-'))
-                .filter(k -> Evidence.tells(k))
+                .filter(k -> Evidence.tells(k) && k != AlignmentEntry.Kind.PEAKS_AT)
                 .orElseThrow(() -> row.trouble(
                         "value", "this is not how an adjuster went", "write peak, no peak, no effect or end"));
         return Evidence.adjusted(chassis, turned, said);

@@ -82,6 +82,12 @@ public record AlignmentEntry(
         /** It still rises at the end of its travel. */
         END,
         BROKEN_CORE,
+        /** It comes to its peak at another frequency than it should: {@code after}, in hertz. */
+        PEAKS_AT,
+        /** It howls when it comes to its peak. */
+        HOWL,
+        /** One side of the curve is steeper than the other. */
+        LOPSIDED,
         STATION,
         LEFT_ALONE,
         /** Another indicator is watched from here on; the text has its code. */
@@ -92,6 +98,11 @@ public record AlignmentEntry(
             return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
 
+        /** Whether its numbers are those of an indicator. */
+        public boolean reads() {
+            return this != PEAKS_AT && this != STATION;
+        }
+
         /** Whether nothing more is to be done on the line. */
         public boolean done() {
             return this == READ || this == PEAK || this == WORSE;
@@ -99,7 +110,13 @@ public record AlignmentEntry(
 
         /** Whether it says that something else is wrong. */
         public boolean finding() {
-            return this == NO_PEAK || this == NO_EFFECT || this == END || this == BROKEN_CORE;
+            return this == NO_PEAK
+                    || this == NO_EFFECT
+                    || this == END
+                    || this == BROKEN_CORE
+                    || this == PEAKS_AT
+                    || this == HOWL
+                    || this == LOPSIDED;
         }
     }
 }

@@ -22,6 +22,11 @@ public record Quantity(double value, Unit unit) {
         return new Quantity(value, Unit.AMPERE);
     }
 
+    /** @param value in henries */
+    public static Quantity henries(double value) {
+        return new Quantity(value, Unit.HENRY);
+    }
+
     /** @param value in farads */
     public static Quantity farads(double value) {
         return new Quantity(value, Unit.FARAD);

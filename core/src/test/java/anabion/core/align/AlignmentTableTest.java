@@ -129,7 +129,7 @@ class AlignmentTableTest {
         Job job = Job.NEW;
         for (int n = 0; n < PROCEDURE.lines().size(); n++) job = job.with(entry(job, n, Kind.PEAK, 0, 0, 0));
         job = job.with(station(job, 600e3, 600e3));
-        String can = Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(0))
+        String can = Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(0).adjusters())
                 .get(0)
                 .reference();
         AlignmentTable first = AlignmentTable.of(SET, PROCEDURE, renewed(job, can));
@@ -171,10 +171,10 @@ class AlignmentTableTest {
 
     @Test
     void aLineWithoutAPeakAccusesWhatTunesIt() {
-        assertThat(Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(0)))
+        assertThat(Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(0).adjusters()))
                 .extracting(Part::reference)
                 .contains("L4");
-        assertThat(Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(3)))
+        assertThat(Alignment.suspects(SET, PROCEDURE, PROCEDURE.lines().get(3).adjusters()))
                 .extracting(Part::reference)
                 .containsExactly("C5", "C6", "L2");
     }

@@ -3,18 +3,23 @@ package anabion.desktop.bench;
 import anabion.core.align.Alignment;
 import anabion.core.align.AlignmentProcedure;
 import anabion.core.align.AlignmentTable;
+import anabion.core.align.Image;
 import anabion.core.align.Preparation;
 import anabion.core.align.TrackingAdvice;
 import anabion.core.align.TrackingAdvice.Turn;
+import anabion.core.align.WindingTuning;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.job.AlignmentEntry;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
 import anabion.desktop.session.Session;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.layout.GridPane;
@@ -24,6 +29,11 @@ import javafx.scene.layout.VBox;
 final class AlignPane extends VBox {
     /** Hertz of the dial within which nobody turns anything. */
     private static final double NEAR = 2e3;
+
+    /** Decibels below which alignment has little to give. */
+    private static final double LITTLE = 2;
+    /** Decibels by which a stage must lack more than those behind it to be named. */
+    private static final double LACKS = 6;
 
     private static final List<String> EIGHTHS = List.of("", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞");
 
@@ -46,6 +56,7 @@ final class AlignPane extends VBox {
             getChildren()
                     .add(Texts.wrapped(session.say(unread ? "align.voltages-first" : "align.voltages-off"), "out"));
         off().ifPresent(this::advice);
+        alignment.images().forEach(this::image);
         table.rows().stream().filter(AlignmentTable.Row::finding).forEach(this::finding);
         found();
         getChildren().addAll(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"));
@@ -74,7 +85,7 @@ final class AlignPane extends VBox {
         if (bad.isPresent())
             return session.say(
                     "align.finding." + bad.get().last().orElseThrow().kind().code(),
-                    bad.get().line().letters());
+                    bad.get().last().orElseThrow().adjusters());
         if (table.leftAlone().isPresent())
             return session.say("align.left-alone", table.leftAlone().get());
         if (table.next().isEmpty()) return session.say(table.again() ? "align.again" : "align.aligned");
@@ -113,30 +124,83 @@ final class AlignPane extends VBox {
         return session.say(eighths > 8 ? "align.turns" : "align.turns.one", (whole > 0 ? whole : "") + part);
     }
 
-    private void finding(AlignmentTable.Row r) {
-        String parts = Alignment.suspects(chassis, table.procedure(), r.line()).stream()
-                .map(Part::reference)
-                .collect(Collectors.joining(", "));
+    private void image(Image i) {
+        double between = Math.abs(i.point().heard() - i.point().dial()) / 2;
         getChildren()
                 .add(Texts.wrapped(session.say(
-                        "align.explains." + r.last().orElseThrow().kind().code(),
-                        r.line().letters(),
-                        parts)));
+                        i.below() ? "align.image-below" : "align.image-above",
+                        Figures.si(Quantity.hertz(i.point().heard())),
+                        Figures.si(Quantity.hertz(i.point().dial())),
+                        Figures.si(Quantity.hertz(between), 3))));
+    }
+
+    private void finding(AlignmentTable.Row r) {
+        AlignmentEntry last = r.last().orElseThrow();
+        boolean howl = last.kind() == AlignmentEntry.Kind.HOWL;
+        List<Part> accused = howl
+                ? Alignment.steadying(chassis, r.line())
+                : Alignment.suspects(chassis, table.procedure(), named(r, last));
+        String parts = accused.stream().map(Part::reference).distinct().collect(Collectors.joining(", "));
+        getChildren()
+                .add(Texts.wrapped(session.say(
+                        "align.explains." + last.kind().code(), last.adjusters(), parts.isEmpty() ? "–" : parts)));
+        List<Adjuster> named = named(r, last);
+        if (named.size() == 1)
+            WindingTuning.of(chassis, named.get(0), r.line().hertz()).ifPresent(w -> amount(last, w));
+    }
+
+    /** The adjusters that a finding is about. */
+    private static List<Adjuster> named(AlignmentTable.Row r, AlignmentEntry e) {
+        List<String> letters = List.of(e.adjusters().split(" "));
+        return r.line().adjusters().stream()
+                .filter(a -> letters.contains(a.letter()))
+                .toList();
+    }
+
+    /** The picofarads or microhenries that would explain it. */
+    private void amount(AlignmentEntry e, WindingTuning w) {
+        boolean in = e.turns() > 0;
+        boolean end = e.kind() == AlignmentEntry.Kind.END && e.turns() != 0;
+        if (!end && e.kind() != AlignmentEntry.Kind.PEAKS_AT) return;
+        double peak = end ? w.end(in) : e.after();
+        double farads = w.excess(peak);
+        getChildren()
+                .add(Texts.wrapped(
+                        session.say(
+                                (end ? "align.amount.end-" : "align.amount.") + (farads > 0 ? "more" : "less"),
+                                Figures.si(Quantity.farads(Math.abs(farads)), 2),
+                                Figures.si(Quantity.henries(Math.abs(w.excessHenries(peak))), 2)),
+                        "soft"));
     }
 
     private void found() {
         Optional<Double> gained = table.gained();
-        if (gained.isEmpty()) return;
-        getChildren()
-                .addAll(
-                        Texts.rule(),
-                        Texts.label(session.say("align.found"), "soft", "small"),
-                        Texts.wrapped(session.say("align.gained-all", Figures.fixed(gained.get(), 1))));
+        List<AlignmentTable.Row> known = table.rows().stream()
+                .filter(r -> r.lacking(table.procedure().output()).isPresent())
+                .toList();
+        if (gained.isEmpty() && known.isEmpty()) return;
+        getChildren().addAll(Texts.rule(), Texts.label(session.say("align.found"), "soft", "small"));
+        gained.ifPresent(g -> getChildren().add(Texts.wrapped(session.say("align.gained-all", Figures.fixed(g, 1)))));
+        lacking(known);
         table.rows().stream().filter(AlignmentTable.Row::moved).forEach(r -> getChildren()
                 .add(Texts.wrapped(session.say(
                         "align.moved",
                         r.line().letters(),
                         Figures.fixed(r.gained().orElseThrow(), 0)))));
+    }
+
+    /** What levels say against those of the circuit: the last of each kind of point, where it lacks or where there is little to gain. */
+    private void lacking(List<AlignmentTable.Row> known) {
+        Map<String, AlignmentTable.Row> last = new LinkedHashMap<>();
+        for (AlignmentTable.Row r : known) last.put(r.line().point(), r);
+        double before = 0;
+        for (AlignmentTable.Row r : last.values()) {
+            double lacks = r.lacking(table.procedure().output()).orElseThrow();
+            boolean here = lacks - before > LACKS;
+            before = lacks;
+            String word = lacks < LITTLE ? "align.lacks-little" : here && r.done() ? "align.lacks-here" : "align.lacks";
+            getChildren().add(Texts.wrapped(session.say(word, r.line().point(), Figures.fixed(Math.max(0, lacks), 1))));
+        }
     }
 
     private void next() {

@@ -3,9 +3,11 @@ package anabion.desktop.sheet;
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentProcedure.Output;
 import anabion.core.align.AlignmentTable;
+import anabion.core.align.WindingTuning;
 import anabion.core.chassis.Adjuster;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
 import anabion.desktop.session.Session;
 import java.util.Optional;
 
@@ -44,6 +46,22 @@ final class AlignDetail {
                 .append(session.say(
                         turns > 0 ? "align.stood-out" : "align.stood-in", letter, Figures.fixed(Math.abs(turns), 2))));
         return text.toString();
+    }
+
+    /** What belongs across a winding. */
+    String of(WindingTuning w) {
+        String where = w.coil().reference()
+                + (w.winding().name().isEmpty() ? "" : " " + w.winding().name());
+        return session.say(
+                w.wanted() > 0 ? "align.across" : "align.across-none",
+                where,
+                Figures.si(Quantity.hertz(w.hertz())),
+                Figures.si(Quantity.farads(w.wanted()), 3),
+                Figures.si(Quantity.farads(w.made()), 2),
+                Figures.si(Quantity.farads(Math.max(0, w.least())), 2),
+                Figures.si(Quantity.farads(Math.max(0, w.most())), 2),
+                Figures.si(Quantity.henries(w.henries()), 3),
+                session.say(w.inferred() ? "align.across.inferred" : "align.across.sheet"));
     }
 
     private static String levelWord(AlignmentTable.Row r) {

@@ -1,10 +1,11 @@
 package anabion.desktop.sheet;
 
 import anabion.core.align.Alignment;
-import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentProcedure;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Indicator;
+import anabion.core.align.WindingTuning;
+import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
@@ -16,7 +17,6 @@ import anabion.core.format.ServiceTableCodec;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.SignalKind;
-import anabion.core.json.Extra;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
@@ -26,9 +26,7 @@ import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.stream.Stream;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
@@ -50,6 +48,7 @@ public final class AlignSheet implements Sheet {
     private final AlignPictures pictures;
     private final AlignRows drawn;
     private final AlignDetail details;
+    private final AlignEntries entries;
     private Optional<Alignment> alignment = Optional.empty();
 
     public AlignSheet(Session session, Runnable whenShown) {
@@ -57,6 +56,7 @@ public final class AlignSheet implements Sheet {
         this.pictures = new AlignPictures(session);
         this.drawn = new AlignRows(session);
         this.details = new AlignDetail(session);
+        this.entries = new AlignEntries(session);
         this.list = new LitRows(() -> {
             detail.setText(detail());
             whenShown.run();
@@ -154,12 +154,14 @@ public final class AlignSheet implements Sheet {
         AlignRequest request = AlignRequest.parse(line);
         if (request instanceof AlignRequest.Take t) return taken(line, t);
         if (request instanceof AlignRequest.Station x) return heard(line, x);
+        if (request instanceof AlignRequest.PeaksAt x) return peaks(line, x);
+        if (request instanceof AlignRequest.Across x) return across(line, x.adjuster());
         if (request instanceof AlignRequest.ForgetTable) return forgotten(line);
         if (request instanceof AlignRequest.Watch w) return watched(line, w.indicator());
         String reason = ((AlignRequest.Leave) request).reason();
         return put(
                 session.say("ui.change.left-alone", band(line)),
-                entry(AlignmentEntry.Kind.LEFT_ALONE, band(line), reason));
+                entries.of(AlignmentEntry.Kind.LEFT_ALONE, band(line), reason));
     }
 
     private String band(String line) {
@@ -175,13 +177,10 @@ public final class AlignSheet implements Sheet {
             throw InputException.at(line)
                     .because(session.say("align.two-meanings", first))
                     .so(session.say("align.two-meanings.remedy", first));
-        AlignmentTable.Row row = (t.adjuster().isPresent() ? of(t.adjuster().get()) : litRow())
-                .orElseThrow(() -> InputException.at(line)
-                        .because(session.say("align.no-row"))
-                        .so(session.say("align.no-row.remedy")));
-        AlignmentEntry e = entry(band, row, t);
+        AlignmentTable.Row row = meant(line, t.adjuster());
+        AlignmentEntry e = entries.of(band, row, t);
         int at = rows().indexOf(row);
-        boolean closes = closes(row, e);
+        boolean closes = AlignEntries.closes(row, e);
         return put(session.say("ui.change.aligned", row.line().letters()), e).thenApply(x -> {
             Platform.runLater(() -> {
                 if (closes && at + 1 < rows().size()) list.light(at + 1);
@@ -190,14 +189,39 @@ public final class AlignSheet implements Sheet {
         });
     }
 
-    /** Whoever types each turn and looks what comes of it stays on the line until it is at its peak. */
-    private static boolean closes(AlignmentTable.Row row, AlignmentEntry e) {
-        boolean step = e.kind() == AlignmentEntry.Kind.READ && e.before() == 0;
-        if (step && (e.turns() != 0 || !row.turns().isEmpty())) return false;
-        return new AlignmentTable.Row(
-                        row.line(),
-                        Stream.concat(row.entries().stream(), Stream.of(e)).toList())
-                .done();
+    /** A bare number is meant in the unit of the line. */
+    private CompletableFuture<?> peaks(String line, AlignRequest.PeaksAt x) {
+        AlignmentTable.Row row = meant(line, x.adjuster());
+        double hertz = row.line().meant(x.typed());
+        return put(
+                session.say("ui.change.aligned", row.line().letters()),
+                entries.of(
+                        band(line),
+                        row,
+                        new AlignRequest.Take(
+                                x.adjuster(), AlignmentEntry.Kind.PEAKS_AT, 0, hertz, 0, Given.NOT_SAID)));
+    }
+
+    /** What belongs across a winding is said beneath the lines; nothing is kept. */
+    private CompletableFuture<?> across(String line, String letter) {
+        AlignmentTable.Row row = meant(line, Optional.of(letter));
+        Adjuster own = row.line().adjusters().stream()
+                .filter(a -> a.letter().equalsIgnoreCase(letter))
+                .findFirst()
+                .orElseThrow();
+        WindingTuning w = WindingTuning.of(
+                        session.need().chassis(), own, row.line().hertz())
+                .orElseThrow(() -> InputException.at(line)
+                        .because(session.say("align.no-winding", letter))
+                        .so(session.say("align.no-winding.remedy")));
+        detail.setText(details.of(w));
+        return CompletableFuture.completedFuture(null);
+    }
+
+    private AlignmentTable.Row meant(String line, Optional<String> letter) {
+        return (letter.isPresent() ? of(letter.get()) : litRow()).orElseThrow(() -> InputException.at(line)
+                .because(session.say("align.no-row"))
+                .so(session.say("align.no-row.remedy")));
     }
 
     /** Volts behind the AVC need one; what is watched on FM its detector says. */
@@ -217,7 +241,7 @@ public final class AlignSheet implements Sheet {
                     .so(session.say("align.watch-no-avc.remedy"));
         return put(
                 session.say("ui.change.watch", session.say("align.indicator." + indicator.code())),
-                entry(AlignmentEntry.Kind.WATCH, band, indicator.code()));
+                entries.of(AlignmentEntry.Kind.WATCH, band, indicator.code()));
     }
 
     private Optional<AlignmentTable.Row> of(String letter) {
@@ -232,62 +256,7 @@ public final class AlignSheet implements Sheet {
         TuningRange range = alignment.orElseThrow().table().procedure().band().range();
         double station = range.meant(s.station());
         double dial = range.meant(s.dial());
-        return put(
-                session.say("ui.change.station", AlignRows.bare(station)),
-                entry(
-                        AlignmentEntry.Kind.STATION,
-                        band,
-                        Optional.empty(),
-                        "",
-                        new AlignRequest.Take(
-                                Optional.empty(), AlignmentEntry.Kind.STATION, dial, station, 0, Given.NOT_SAID),
-                        ""));
-    }
-
-    /** What belongs to no line. */
-    private AlignmentEntry entry(AlignmentEntry.Kind kind, String band, String text) {
-        return entry(
-                kind,
-                band,
-                Optional.empty(),
-                "",
-                new AlignRequest.Take(Optional.empty(), kind, 0, 0, 0, Given.NOT_SAID),
-                text);
-    }
-
-    /** Of the adjuster that was named, else of all of its line; a level that was said holds for the line until another is. */
-    private AlignmentEntry entry(String band, AlignmentTable.Row row, AlignRequest.Take t) {
-        Given given = t.given().equals(Given.NOT_SAID) ? row.given() : t.given();
-        return entry(
-                t.kind(),
-                band,
-                Optional.of(row.line()),
-                t.adjuster().orElse(row.line().letters()),
-                new AlignRequest.Take(t.adjuster(), t.kind(), t.before(), t.after(), t.turns(), given),
-                "");
-    }
-
-    private AlignmentEntry entry(
-            AlignmentEntry.Kind kind,
-            String band,
-            Optional<AlignmentLine> line,
-            String letters,
-            AlignRequest.Take t,
-            String text) {
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                session.clock().instant(),
-                kind,
-                band,
-                line.map(AlignmentLine::purpose),
-                letters,
-                t.before(),
-                t.after(),
-                t.turns(),
-                t.given(),
-                text,
-                session.need().job().fitted().id(),
-                Extra.NONE);
+        return put(session.say("ui.change.station", AlignRows.bare(station)), entries.station(band, dial, station));
     }
 
     private CompletableFuture<?> put(String label, AlignmentEntry entry) {

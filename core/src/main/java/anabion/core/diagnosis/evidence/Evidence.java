@@ -107,9 +107,12 @@ public final class Evidence {
         return List.copyOf(last.values());
     }
 
-    /** Whether it says that a circuit comes to its peak, or does not: a broken core says nothing of the rest. */
+    /** Whether it says that a circuit comes to its peak, or does not: a broken core, or a howl, says nothing of what tunes there. */
     public static boolean tells(AlignmentEntry.Kind kind) {
-        return kind == AlignmentEntry.Kind.PEAK || (kind.finding() && kind != AlignmentEntry.Kind.BROKEN_CORE);
+        return switch (kind) {
+            case PEAK, NO_PEAK, NO_EFFECT, END, PEAKS_AT -> true;
+            default -> false;
+        };
     }
 
     /** @param kind one that {@link #tells} */

@@ -1,0 +1,88 @@
+package anabion.desktop.sheet;
+
+import anabion.core.align.AlignmentLine;
+import anabion.core.align.AlignmentTable;
+import anabion.core.command.AlignRequest;
+import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentEntry.Given;
+import anabion.core.json.Extra;
+import anabion.desktop.session.Session;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+
+/** What is typed on the Align sheet, as entries of its log. */
+final class AlignEntries {
+    private final Session session;
+
+    AlignEntries(Session session) {
+        this.session = session;
+    }
+
+    /** A station where the dial shows another frequency, in hertz. */
+    AlignmentEntry station(String band, double dial, double heard) {
+        return entry(
+                AlignmentEntry.Kind.STATION,
+                band,
+                Optional.empty(),
+                "",
+                new AlignRequest.Take(Optional.empty(), AlignmentEntry.Kind.STATION, dial, heard, 0, Given.NOT_SAID),
+                "");
+    }
+
+    /** What belongs to no line. */
+    AlignmentEntry of(AlignmentEntry.Kind kind, String band, String text) {
+        return entry(
+                kind,
+                band,
+                Optional.empty(),
+                "",
+                new AlignRequest.Take(Optional.empty(), kind, 0, 0, 0, Given.NOT_SAID),
+                text);
+    }
+
+    /** Of the adjuster that was named, else of all of its line; a level that was said holds for the line until another is. */
+    AlignmentEntry of(String band, AlignmentTable.Row row, AlignRequest.Take t) {
+        Given given = t.given().equals(Given.NOT_SAID) ? row.given() : t.given();
+        return entry(
+                t.kind(),
+                band,
+                Optional.of(row.line()),
+                t.adjuster().orElse(row.line().letters()),
+                new AlignRequest.Take(t.adjuster(), t.kind(), t.before(), t.after(), t.turns(), given),
+                "");
+    }
+
+    private AlignmentEntry entry(
+            AlignmentEntry.Kind kind,
+            String band,
+            Optional<AlignmentLine> line,
+            String letters,
+            AlignRequest.Take t,
+            String text) {
+        return new AlignmentEntry(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                kind,
+                band,
+                line.map(AlignmentLine::purpose),
+                letters,
+                t.before(),
+                t.after(),
+                t.turns(),
+                t.given(),
+                text,
+                session.need().job().fitted().id(),
+                Extra.NONE);
+    }
+
+    /** Whoever types each turn and looks what comes of it stays on the line until it is at its peak. */
+    static boolean closes(AlignmentTable.Row row, AlignmentEntry e) {
+        boolean step = e.kind() == AlignmentEntry.Kind.READ && e.before() == 0;
+        if (step && (e.turns() != 0 || !row.turns().isEmpty())) return false;
+        return new AlignmentTable.Row(
+                        row.line(),
+                        Stream.concat(row.entries().stream(), Stream.of(e)).toList())
+                .done();
+    }
+}
