@@ -7,6 +7,10 @@ import static org.mockito.ArgumentMatchers.anyInt;
 import static org.mockito.Mockito.doThrow;
 import static org.mockito.Mockito.when;
 
+import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentEntry.Given;
+import anabion.core.job.AlignmentPurpose;
+import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
 import anabion.core.json.Extra;
@@ -22,6 +26,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Function;
 import org.apache.pdfbox.Loader;
@@ -108,6 +113,69 @@ class ReportTest {
                             "loads: set aside, the speaker is away")
                     .contains("69.0 V", "B1: 42.0 V", "smoke", "lamp faint", "some words")
                     .doesNotContain("power.");
+        }
+    }
+
+    private static AlignmentEntry aligned(
+            AlignmentEntry.Kind kind,
+            AlignmentPurpose purpose,
+            String letters,
+            double before,
+            double after,
+            Given given,
+            String text) {
+        return new AlignmentEntry(
+                UUID.randomUUID(),
+                Temp.NOW,
+                kind,
+                "AM",
+                Optional.ofNullable(purpose),
+                letters,
+                before,
+                after,
+                0,
+                given,
+                text,
+                FittedState.AS_FOUND,
+                Extra.NONE);
+    }
+
+    /** Before and after of each line, with the generator's level; every kind of entry has its words. */
+    @Test
+    void theRecordSaysWhatTheAlignmentBrought() throws IOException {
+        try (Workshop w = Temp.open(folder)) {
+            SetRecord set = Temp.halcyon();
+            w.sets().add(set);
+            AlignmentPurpose between = AlignmentPurpose.INTERMEDIATE;
+            Job job = set.job()
+                    .with(aligned(AlignmentEntry.Kind.READ, between, "A1 A2", 0, 0.4, new Given(100e-6, 0), ""))
+                    .with(aligned(AlignmentEntry.Kind.PEAK, between, "A2", 0, 0.8, new Given(50e-6, 0), ""))
+                    .with(aligned(AlignmentEntry.Kind.PEAKS_AT, between, "A3", 0, 452e3, Given.NOT_SAID, ""))
+                    .with(aligned(AlignmentEntry.Kind.STATION, null, "", 580e3, 600e3, Given.NOT_SAID, ""))
+                    .with(aligned(AlignmentEntry.Kind.WATCH, null, "", 0, 0, Given.NOT_SAID, "avc-volts"))
+                    .with(aligned(
+                            AlignmentEntry.Kind.READ, AlignmentPurpose.SIGNAL_HIGH, "A7", 2, 4, Given.NOT_SAID, ""));
+            for (AlignmentEntry.Kind k : AlignmentEntry.Kind.values())
+                if (job.alignment().stream().noneMatch(e -> e.kind() == k))
+                    job = job.with(aligned(
+                            k,
+                            k == AlignmentEntry.Kind.LEFT_ALONE ? null : AlignmentPurpose.OSCILLATOR_LOW,
+                            "A6",
+                            0,
+                            0,
+                            Given.NOT_SAID,
+                            "good enough"));
+            SetRecord logged = w.sets().change(set.id(), "aligned", List.of(new Op.PutJob(job)));
+            StringWriter html = new StringWriter();
+            report.html(logged, new Words(Vocabulary.STANDARD), w::file, html);
+            assertThat(html.toString())
+                    .contains("Alignment", "Band AM", "A1 A2", "400 mV at 100 µV", "800 mV at 50 µV", "+12.0 dB")
+                    .contains(
+                            "peaks at 452 kHz",
+                            "600 kHz where the dial read 580 kHz",
+                            "Watched: AVC volts",
+                            "good enough")
+                    .doesNotContain("align.", "+6.0 dB");
         }
     }
 

@@ -79,6 +79,13 @@ public record Alignment(
         }
     }
 
+    /** Stations that tell of the dial: all but images. */
+    public List<Point> stations() {
+        List<Point> own = new ArrayList<>(table.stations());
+        images.forEach(i -> own.remove(i.point()));
+        return own;
+    }
+
     public Alignment {
         images = List.copyOf(images);
         curve = List.copyOf(curve);

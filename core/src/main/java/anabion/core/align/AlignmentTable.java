@@ -3,6 +3,7 @@ package anabion.core.align;
 import anabion.core.align.AlignmentProcedure.Output;
 import anabion.core.align.TrackingAdvice.Point;
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Aim;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.job.AlignmentEntry;
@@ -94,24 +95,10 @@ public record AlignmentTable(
                     || readings().stream().filter(e -> e.after() > 0).count() > 1;
         }
 
-        /** Decibels from each reading to the next, those of one entry or of two that followed each other; the signal's own are taken off. */
         private List<Double> gains() {
-            List<Double> all = new ArrayList<>();
-            if (!line.indicator().proportional()) return all;
-            double last = 0;
-            Given given = Given.NOT_SAID;
-            for (AlignmentEntry e : readings()) {
-                double before = e.before() > 0 ? e.before() : last;
-                Optional<Double> stronger =
-                        e.before() > 0 ? Optional.of(0.0) : e.given().above(given);
-                if (before > 0 && e.after() > 0 && stronger.isPresent())
-                    all.add(20 * Math.log10(e.after() / before) - stronger.get());
-                if (e.after() > 0) {
-                    last = e.after();
-                    given = e.given();
-                }
-            }
-            return all;
+            return line.indicator().proportional() && line.aim() != Aim.ZERO
+                    ? AlignmentTable.gains(readings())
+                    : List.of();
         }
 
         /** Decibels gained by all that was done on it; empty where nothing was read twice. */
@@ -178,6 +165,25 @@ public record AlignmentTable(
                 return read.get() > knee.get() * TOLERANCE;
             return line.knee().filter(k -> given().volts() > k).isPresent();
         }
+    }
+
+    /** Decibels from each reading of an indicator to the next, those of one entry or of two that followed each other; what the signal itself became stronger is taken off. */
+    public static List<Double> gains(List<AlignmentEntry> readings) {
+        List<Double> all = new ArrayList<>();
+        double last = 0;
+        Given given = Given.NOT_SAID;
+        for (AlignmentEntry e : readings) {
+            double before = e.before() > 0 ? e.before() : last;
+            Optional<Double> stronger =
+                    e.before() > 0 ? Optional.of(0.0) : e.given().above(given);
+            if (before > 0 && e.after() > 0 && stronger.isPresent())
+                all.add(20 * Math.log10(e.after() / before) - stronger.get());
+            if (e.after() > 0) {
+                last = e.after();
+                given = e.given();
+            }
+        }
+        return all;
     }
 
     public AlignmentTable {

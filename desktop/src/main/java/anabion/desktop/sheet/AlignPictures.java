@@ -58,9 +58,9 @@ final class AlignPictures extends VBox {
                         r.width().map(w -> Figures.si(Quantity.hertz(w), 2)).orElse("")))
                 .orElse(session.say("align.picture.no-selectivity")));
         TuningRange range = a.table().procedure().band().range();
-        tracking.tracking(range.low(), range.high(), a.curve(), a.table().stations());
+        tracking.tracking(range.low(), range.high(), a.curve(), a.stations());
         dial.setText(session.say(
-                a.table().stations().isEmpty()
+                a.stations().isEmpty()
                         ? "align.picture.no-stations"
                         : a.advice().isPresent() ? "align.picture.tracking" : "align.picture.stations"));
     }

@@ -73,8 +73,8 @@ final class AlignRows {
                 indented(Texts.column(dial, 66, false)),
                 turned,
                 Texts.column(to, 38, false),
-                Texts.column(level, 58, true),
-                Texts.column(gained, 62, true, "medium"),
+                Texts.column(level, 60, true),
+                Texts.column(gained, 68, true, "medium"),
                 word);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;

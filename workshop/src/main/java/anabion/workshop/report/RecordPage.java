@@ -156,6 +156,11 @@ public final class RecordPage {
         return new PowerPage(words, ZoneId.systemDefault()).runs(set.job().power());
     }
 
+    /** What its alignment brought. */
+    public List<AlignmentPage.BandPart> aligned() {
+        return new AlignmentPage(words).bands(set.job().alignment());
+    }
+
     private static String tried(Heard h) {
         return switch (h.how()) {
             case TAP -> "record.tap";
