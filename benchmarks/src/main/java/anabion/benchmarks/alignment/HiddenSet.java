@@ -2,6 +2,7 @@ package anabion.benchmarks.alignment;
 
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentProcedure;
+import anabion.core.align.Travel;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
@@ -26,8 +27,7 @@ import java.util.function.Function;
  * and reads an indicator, and sees nothing else.
  */
 final class HiddenSet {
-    /** Share by which a core changes its inductance from the middle of its travel to an end. */
-    private static final double CORE = 0.15;
+    private static final double CORE = Travel.CORE.reach();
 
     private static final double PADDER = 0.3;
     /** Standard deviation of coils and small capacitors. */
@@ -37,6 +37,9 @@ final class HiddenSet {
     private static final double METER = 0.02;
     /** … and what differs from one to the next. */
     private static final double JITTER = 0.005;
+
+    /** Decibels by which an ear errs from one listening to the next, one standard deviation. */
+    private static final double EAR = 1;
 
     /** What an indicator shows of itself, against the aligned set. */
     private static final double NOISE = 3e-4;
@@ -58,6 +61,7 @@ final class HiddenSet {
 
     private final Optional<Part> fault;
     private final double meter;
+    private boolean listening;
 
     /** @param wrong a capacitor that is off by a fifth; empty for a sound specimen */
     HiddenSet(Chassis chassis, TunedSet set, AlignmentProcedure procedure, Optional<Part> wrong, Random random) {
@@ -78,6 +82,12 @@ final class HiddenSet {
         wrong.ifPresent(p -> off.put(p.reference(), random.nextBoolean() ? 1.2 : 0.8));
         for (AlignmentLine l : procedure.lines())
             for (Adjuster a : l.adjusters()) stands.put(a.letter(), 1.6 * random.nextDouble() - 0.8);
+    }
+
+    /** The same, heard instead of read. */
+    HiddenSet heard() {
+        listening = true;
+        return this;
     }
 
     Optional<Part> fault() {
@@ -148,6 +158,9 @@ final class HiddenSet {
     double read(AlignmentLine l, double dial, double level) {
         double is = level * is(l, dial);
         double shown = is <= 1 ? is : 1 + FLAT * Math.log(is);
+        // an ear has no memory for less than a decibel or so
+        if (listening)
+            return shown * Math.pow(10, EAR * random.nextGaussian() / 20) + NOISE * Math.abs(random.nextGaussian());
         return shown * meter * (1 + JITTER * random.nextGaussian()) + NOISE * Math.abs(random.nextGaussian());
     }
 

@@ -52,6 +52,9 @@ public final class CircuitCheck {
     private static final double LEAST_HEAT = 0.75;
 
     private final Chassis chassis;
+    /** Sections of a gang that differ by less are alike. */
+    private static final double ALIKE = 0.02;
+
     private final List<Remark> found = new ArrayList<>();
 
     /**
@@ -78,6 +81,7 @@ public final class CircuitCheck {
         for (String net : reach.bare()) check.remark(net, "check.bare-lead", net);
         check.ends();
         check.values();
+        check.tracking();
         check.powered();
         return check.found.stream().limit(MOST).toList();
     }
@@ -116,6 +120,21 @@ public final class CircuitCheck {
     }
 
     /** Bare numbers on capacitors that can be two values: which is taken, and which else it could be. */
+    /** An oscillator that a section like the others tunes needs a padder, or it could not keep its distance from the carrier. */
+    private void tracking() {
+        boolean superhet = chassis.parts().stream().anyMatch(p -> p.is(PartRole.IF_TRANSFORMER));
+        boolean padded = chassis.parts().stream().anyMatch(p -> p.is(PartRole.PADDER));
+        if (!superhet || padded) return;
+        for (Part gang : chassis.parts()) {
+            if (!gang.is(PartRole.TUNING_GANG) || !(gang.component() instanceof Component.Capacitor c)) continue;
+            List<Double> farads = c.farads();
+            boolean alike = farads.size() > 1 && farads.stream().allMatch(f -> Math.abs(f / farads.get(0) - 1) < ALIKE);
+            boolean oscillates = gang.nets().values().stream().anyMatch(n -> chassis.parts().stream()
+                    .anyMatch(p -> p.is(PartRole.OSCILLATOR_COIL) && p.touches(n) && !n.equals(chassis.reference())));
+            if (alike && oscillates) remark(gang.reference(), "check.no-padder", gang.reference());
+        }
+    }
+
     private void values() {
         for (Part p : chassis.parts()) {
             if (!(p.component() instanceof Component.Capacitor c) || c.farads().size() != 1) continue;

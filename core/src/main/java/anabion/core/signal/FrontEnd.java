@@ -23,14 +23,12 @@ import java.util.stream.Stream;
  *
  * <p>The printed scale is taken as drawn for the aligned set: the gang closed at its lower end, open at the upper, the oscillator above the
  * signal by the intermediate frequency. What the sheets leave out is inferred from that: {@link Circuit#inferredCore}, {@link Circuit#inferredStray}.
- * Signal circuits of a gang whose sections differ and that has no padder follow by the shape of their plates, which no sheet gives; they are
- * taken as following.
+ * Without a padder the signal circuits follow by the shape of the gang's plates, or by a padder that nobody entered: no sheet gives that, and they are taken as
+ * following.
  */
 public final class FrontEnd {
     /** Share of a section's capacitance that is left when it is open, as catalogues of gangs say. */
     public static final double OPEN = 0.03;
-    /** Sections that differ by less are alike. */
-    private static final double ALIKE = 0.02;
     /** Half the root of three: where the error of a fit at three points is the least (Chebyshev's nodes). */
     private static final double NODE = Math.sqrt(3) / 2;
 
@@ -140,8 +138,7 @@ public final class FrontEnd {
         List<Signal> signals = new ArrayList<>();
         for (Section s : sections) {
             if (s.equals(own.get())) continue;
-            boolean shaped = Math.abs(s.farads() / closed - 1) > ALIKE
-                    && oscillator.get().padder().isEmpty();
+            boolean shaped = oscillator.get().padder().isEmpty();
             double low = alone.low();
             double high = alone.high();
             Tank.at(s.net(), p -> !ofOscillator(p), range.at(0.5), chassis, networks, here)
