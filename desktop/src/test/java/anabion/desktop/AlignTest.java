@@ -175,4 +175,21 @@ class AlignTest extends WindowCase {
         until("an image", () -> shows("is an image, twice 465 kHz above the dial"));
         assertThat(shows("The oscillator runs")).isFalse();
     }
+
+    @Test
+    void curvesThatAreReadAreDrawnOverTheComputedOnes() {
+        align("concerto", "F1");
+        until("computed", () -> shows("Detector, computed with usual coupling"));
+        enter("curve 10.55 -0.9, 10.65 -0.5, 10.72 0, 10.8 0.6, 10.9 0.8");
+        until("read", () -> shows("Detector: zero at 10.72 MHz, peaks alike to 89 %"));
+        enter("band MW");
+        until("another band", () -> shows("A6") && !shows("F1"));
+        enter("curve 448 0.1, 456 0.6, 462 1, 468 0.6, 476 0.1");
+        until("once", () -> shows("Selectivity as read: 462 kHz, 14 kHz wide"));
+        enter("curve 448 0.1, 455 0.7, 460 1.4, 465 0.7, 472 0.1");
+        until("twice", () -> shows("As found (dashed), now: 460 kHz"));
+        assertThat(entries()).extracting(e -> e.kind().code()).containsOnly("curve");
+        enter("curve 448 0.1");
+        until("refused", () -> shows("three points or more"));
+    }
 }

@@ -11,6 +11,7 @@ import anabion.core.chassis.TunedCircuit;
 import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.job.Job;
+import anabion.core.signal.FmDetector;
 import anabion.core.signal.Frequencies;
 import anabion.core.signal.FrontEnd;
 import anabion.core.signal.IfResponse;
@@ -26,6 +27,7 @@ import java.util.Set;
  * All that is known of one band's alignment.
  *
  * @param response the selectivity of the aligned set; empty where it cannot be computed
+ * @param detector that of an FM band
  * @param advice what the stations say; empty without one, or where the circuit of the oscillator does not tell
  * @param images stations on the wrong side of the oscillator: they say nothing of the dial
  * @param curve error of the dial along it, as the stations say; empty without advice
@@ -33,6 +35,7 @@ import java.util.Set;
 public record Alignment(
         AlignmentTable table,
         Optional<IfResponse> response,
+        Optional<FmDetector> detector,
         Optional<TrackingAdvice> advice,
         List<Image> images,
         List<DialError> curve) {
@@ -75,7 +78,7 @@ public record Alignment(
                     if (Double.isFinite(error)) curve.add(new DialError(dial, error));
                 }
             }
-            return new Alignment(table, response, advice, images, curve);
+            return new Alignment(table, response, FmDetector.of(chassis, procedure.band()), advice, images, curve);
         }
     }
 

@@ -23,10 +23,15 @@ import java.util.TreeMap;
 /**
  * The lines of a band with what came of them.
  *
+ * @param curves that were read, oldest first
  * @param leftAlone why the band is left as it is; empty where it is not
  */
 public record AlignmentTable(
-        AlignmentProcedure procedure, List<Row> rows, List<Point> stations, Optional<String> leftAlone) {
+        AlignmentProcedure procedure,
+        List<Row> rows,
+        List<Point> stations,
+        List<MeasuredCurve> curves,
+        Optional<String> leftAlone) {
     /** Decibels that no drift of parts explains: somebody turned it before. */
     public static final double MOVED = 10;
     /** Decibels below which another pass is not worth while. */
@@ -189,6 +194,7 @@ public record AlignmentTable(
     public AlignmentTable {
         rows = List.copyOf(rows);
         stations = List.copyOf(stations);
+        curves = List.copyOf(curves);
     }
 
     /** What a job says of a procedure: a part that was changed since asks for the lines of its circuit again, and for its stations. */
@@ -207,7 +213,7 @@ public record AlignmentTable(
             rows.add(new Row(
                     l,
                     own.stream()
-                            .filter(e -> of(e, l) && untouched(tuning, e, job))
+                            .filter(e -> e.kind() != Kind.CURVE && of(e, l) && untouched(tuning, e, job))
                             .toList()));
         }
         // an adjuster that was turned makes the stations heard before it those of another set
@@ -224,7 +230,11 @@ public record AlignmentTable(
                 .filter(e -> e.kind() == Kind.LEFT_ALONE)
                 .map(AlignmentEntry::text)
                 .reduce((a, b) -> b);
-        return new AlignmentTable(p, rows, stations, left);
+        List<MeasuredCurve> curves = own.stream()
+                .filter(e -> e.kind() == Kind.CURVE && !e.curve().isEmpty())
+                .map(e -> new MeasuredCurve(e.curve()))
+                .toList();
+        return new AlignmentTable(p, rows, stations, curves, left);
     }
 
     /** By one of its adjusters: a line may have got another since. */

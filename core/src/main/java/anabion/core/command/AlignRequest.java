@@ -4,9 +4,12 @@ import anabion.core.align.Indicator;
 import anabion.core.error.InputException;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
+import anabion.core.job.AlignmentEntry.Sample;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
@@ -47,6 +50,13 @@ public sealed interface AlignRequest {
      * @param typed in hertz, or bare in the unit of the line
      */
     record PeaksAt(Optional<String> adjuster, double typed) implements AlignRequest {}
+
+    /**
+     * The indicator at several frequencies.
+     *
+     * @param samples as typed: frequencies in hertz, or bare in the unit of the line; three or more
+     */
+    record Curve(List<Sample> samples) implements AlignRequest {}
 
     /** Which capacitor belongs across an adjuster's winding. */
     record Across(String adjuster) implements AlignRequest {}
@@ -122,6 +132,7 @@ public sealed interface AlignRequest {
                         .so("type it, like: leave FM is as good as the reference set");
             return new Leave(reason);
         }
+        if (lower.startsWith("curve ")) return curve(line, text.substring(6));
         Matcher peaks = PEAKS.matcher(text);
         if (peaks.matches())
             return new PeaksAt(
@@ -139,6 +150,29 @@ public sealed interface AlignRequest {
             return new Take(bare.adjuster(), bare.kind(), bare.before(), bare.after(), bare.turns(), at);
         }
         return took(line, text);
+    }
+
+    private static Curve curve(String line, String text) {
+        List<Sample> all = new ArrayList<>();
+        for (String pair : text.split("[;,](?=\\s|$)|;")) {
+            String[] both = pair.strip().split("\\s+");
+            try {
+                if (both.length != 2) throw new NumberFormatException();
+                String volts = both[1].replace('−', '-');
+                boolean below = volts.startsWith("-");
+                double size = Notation.exact(below ? volts.substring(1) : volts, Unit.VOLT);
+                all.add(new Sample(Notation.exact(both[0], Unit.HERTZ), below ? -size : size));
+            } catch (InputException | NumberFormatException e) {
+                throw InputException.at("\"" + pair.strip() + "\"")
+                        .because("this is no point of a curve")
+                        .so("type frequency and volts in pairs, like curve 455 0.2, 465 1.8, 475 0.3");
+            }
+        }
+        if (all.size() < 3)
+            throw InputException.at(line)
+                    .because("a curve has three points or more")
+                    .so("type frequency and volts in pairs, like curve 455 0.2, 465 1.8, 475 0.3");
+        return new Curve(all);
     }
 
     private static Watch watch(String line, String what) {

@@ -3,6 +3,7 @@ package anabion.core.format;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.FittedState;
+import anabion.core.json.Extra;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
 import java.util.Map;
@@ -24,6 +25,7 @@ final class AlignmentCodec {
                 f.number("turns", 0),
                 new AlignmentEntry.Given(f.number("level", 0), f.number("distance", 0)),
                 f.text("text", ""),
+                f.list("curve", c -> new AlignmentEntry.Sample(c.number("hertz"), c.number("volts"))),
                 f.id("state", FittedState.AS_FOUND),
                 f.extra());
     }
@@ -42,6 +44,14 @@ final class AlignmentCodec {
                 .unless("level", e.given().volts(), 0.0)
                 .unless("distance", e.given().metres(), 0.0)
                 .text("text", e.text())
+                .list(
+                        "curve",
+                        e.curve().stream()
+                                .map(c -> new Writing()
+                                        .put("hertz", c.hertz())
+                                        .put("volts", c.volts())
+                                        .with(Extra.NONE))
+                                .toList())
                 .put("state", e.state())
                 .with(e.extra());
     }

@@ -3,6 +3,7 @@ package anabion.core.job;
 import anabion.core.json.Coded;
 import anabion.core.json.Extra;
 import java.time.Instant;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
@@ -17,6 +18,7 @@ import java.util.UUID;
  * @param turns by which the last of them was turned, positive inwards; 0 where nobody said
  * @param given how strong the signal was, where that was said
  * @param text a reason
+ * @param curve what the indicator showed at each of some frequencies, rising; empty but of a curve
  * @param state the fitted state of the set
  */
 public record AlignmentEntry(
@@ -31,8 +33,34 @@ public record AlignmentEntry(
         double turns,
         Given given,
         String text,
+        List<Sample> curve,
         UUID state,
         Extra extra) {
+    public AlignmentEntry {
+        curve = List.copyOf(curve);
+    }
+
+    /** One that is no curve. */
+    public AlignmentEntry(
+            UUID id,
+            Instant at,
+            Kind kind,
+            String band,
+            Optional<AlignmentPurpose> purpose,
+            String adjusters,
+            double before,
+            double after,
+            double turns,
+            Given given,
+            String text,
+            UUID state,
+            Extra extra) {
+        this(id, at, kind, band, purpose, adjusters, before, after, turns, given, text, List.of(), state, extra);
+    }
+
+    /** What the indicator showed at a frequency: volts, of a detector with their sign. */
+    public record Sample(double hertz, double volts) {}
+
     /**
      * How strong a signal was.
      *
@@ -90,6 +118,8 @@ public record AlignmentEntry(
         LOPSIDED,
         STATION,
         LEFT_ALONE,
+        /** The indicator was read at several frequencies. */
+        CURVE,
         /** Another indicator is watched from here on; the text has its code. */
         WATCH;
 
@@ -100,7 +130,7 @@ public record AlignmentEntry(
 
         /** Whether its numbers are those of an indicator. */
         public boolean reads() {
-            return this != PEAKS_AT && this != STATION;
+            return this != PEAKS_AT && this != STATION && this != CURVE;
         }
 
         /** Whether nothing more is to be done on the line. */

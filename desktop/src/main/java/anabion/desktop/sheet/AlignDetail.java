@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentProcedure.Output;
 import anabion.core.align.AlignmentTable;
+import anabion.core.align.Indicator;
 import anabion.core.align.WindingTuning;
 import anabion.core.chassis.Adjuster;
 import anabion.core.job.AlignmentPurpose;
@@ -66,6 +67,7 @@ final class AlignDetail {
 
     private static String levelWord(AlignmentTable.Row r) {
         if (r.line().indicator().wantsControl()) return "align.level-above";
-        return r.given().volts() > 0 ? "align.level-now" : "align.begin-level";
+        if (r.given().volts() > 0) return "align.level-now";
+        return r.line().indicator() == Indicator.OUTPUT_METER ? "align.begin-level" : "align.begin-level.fm";
     }
 }

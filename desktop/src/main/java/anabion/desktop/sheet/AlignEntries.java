@@ -7,6 +7,7 @@ import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.json.Extra;
 import anabion.desktop.session.Session;
+import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
@@ -28,6 +29,25 @@ final class AlignEntries {
                 "",
                 new AlignRequest.Take(Optional.empty(), AlignmentEntry.Kind.STATION, dial, heard, 0, Given.NOT_SAID),
                 "");
+    }
+
+    /** What the indicator of a line showed at several frequencies. */
+    AlignmentEntry curve(String band, AlignmentTable.Row row, List<AlignmentEntry.Sample> samples) {
+        return new AlignmentEntry(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                AlignmentEntry.Kind.CURVE,
+                band,
+                Optional.of(row.line().purpose()),
+                row.line().letters(),
+                0,
+                0,
+                0,
+                row.given(),
+                "",
+                samples,
+                session.need().job().fitted().id(),
+                Extra.NONE);
     }
 
     /** What belongs to no line. */

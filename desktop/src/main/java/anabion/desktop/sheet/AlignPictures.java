@@ -1,9 +1,11 @@
 package anabion.desktop.sheet;
 
 import anabion.core.align.Alignment;
+import anabion.core.align.MeasuredCurve;
 import anabion.core.chassis.TuningRange;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.signal.FmDetector;
 import anabion.desktop.control.AlignmentView;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -14,7 +16,7 @@ import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
 import javafx.scene.layout.VBox;
 
-/** Selectivity of the aligned set, and the error of the dial as its stations tell it, side by side. */
+/** Selectivity, and the error of the dial as its stations tell it or the curve of an FM detector, side by side: computed, as found, and now. */
 final class AlignPictures extends VBox {
     private static final double HEIGHT = 180;
     private static final double SHARE = 0.24;
@@ -51,17 +53,75 @@ final class AlignPictures extends VBox {
     }
 
     void show(Alignment a) {
-        selectivity.selectivity(a.response().map(r -> r.points()).orElse(List.of()));
-        selective.setText(a.response()
+        List<MeasuredCurve> flat =
+                a.table().curves().stream().filter(c -> !c.crosses()).toList();
+        selectivity.selectivity(
+                a.response().map(r -> r.points()).orElse(List.of()),
+                flat.size() > 1 ? flat.get(0).decibels() : List.of(),
+                flat.isEmpty() ? List.of() : flat.get(flat.size() - 1).decibels());
+        selective.setText(flat.isEmpty() ? computed(a) : read(flat));
+        if (a.detector().isPresent() && a.stations().isEmpty())
+            detector(a, a.detector().get());
+        else dial(a);
+    }
+
+    private String computed(Alignment a) {
+        return a.response()
                 .map(r -> session.say(
                         r.width().isPresent() ? "align.picture.selectivity" : "align.picture.selectivity-only",
                         r.width().map(w -> Figures.si(Quantity.hertz(w), 2)).orElse("")))
-                .orElse(session.say("align.picture.no-selectivity")));
+                .orElse(session.say("align.picture.no-selectivity"));
+    }
+
+    private String read(List<MeasuredCurve> flat) {
+        MeasuredCurve last = flat.get(flat.size() - 1);
+        return session.say(
+                flat.size() > 1 ? "align.picture.read-twice" : "align.picture.read",
+                Figures.si(Quantity.hertz(last.centre()), 4),
+                last.width()
+                        .map(w -> session.say("align.picture.wide", Figures.si(Quantity.hertz(w), 2)))
+                        .orElse(""));
+    }
+
+    private void dial(Alignment a) {
         TuningRange range = a.table().procedure().band().range();
         tracking.tracking(range.low(), range.high(), a.curve(), a.stations());
         dial.setText(session.say(
                 a.stations().isEmpty()
                         ? "align.picture.no-stations"
                         : a.advice().isPresent() ? "align.picture.tracking" : "align.picture.stations"));
+    }
+
+    /** Which of the two peaks points upwards depends on how the diodes are wired: as it was read, else rising. */
+    private static List<FmDetector.Place> computed(FmDetector d, List<MeasuredCurve> read) {
+        List<FmDetector.Place> all = d.curve(d.hertz(), d.hertz());
+        boolean rises = read.isEmpty()
+                || read.get(read.size() - 1).highest()
+                        > read.get(read.size() - 1).lowest();
+        boolean own = all.get(0).share() < all.get(all.size() - 1).share();
+        return rises == own
+                ? all
+                : all.stream()
+                        .map(p -> new FmDetector.Place(p.hertz(), -p.share()))
+                        .toList();
+    }
+
+    /** With both circuits in tune as the model has it, and as it was read. */
+    private void detector(Alignment a, FmDetector d) {
+        List<MeasuredCurve> through =
+                a.table().curves().stream().filter(MeasuredCurve::crosses).toList();
+        tracking.detector(
+                computed(d, through),
+                through.size() > 1 ? through.get(0).shares() : List.of(),
+                through.isEmpty() ? List.of() : through.get(through.size() - 1).shares());
+        if (through.isEmpty()) {
+            dial.setText(session.say("align.picture.detector"));
+            return;
+        }
+        MeasuredCurve last = through.get(through.size() - 1);
+        dial.setText(session.say(
+                "align.picture.detector-read",
+                last.zero().map(z -> Figures.si(Quantity.hertz(z), 5)).orElse("–"),
+                Figures.fixed(100 * last.balance(), 0)));
     }
 }

@@ -155,6 +155,7 @@ public final class AlignSheet implements Sheet {
         if (request instanceof AlignRequest.Take t) return taken(line, t);
         if (request instanceof AlignRequest.Station x) return heard(line, x);
         if (request instanceof AlignRequest.PeaksAt x) return peaks(line, x);
+        if (request instanceof AlignRequest.Curve x) return curve(line, x);
         if (request instanceof AlignRequest.Across x) return across(line, x.adjuster());
         if (request instanceof AlignRequest.ForgetTable) return forgotten(line);
         if (request instanceof AlignRequest.Watch w) return watched(line, w.indicator());
@@ -200,6 +201,18 @@ public final class AlignSheet implements Sheet {
                         row,
                         new AlignRequest.Take(
                                 x.adjuster(), AlignmentEntry.Kind.PEAKS_AT, 0, hertz, 0, Given.NOT_SAID)));
+    }
+
+    private CompletableFuture<?> curve(String line, AlignRequest.Curve x) {
+        AlignmentTable.Row row = meant(line, Optional.empty());
+        return put(
+                session.say("ui.change.curve", row.line().letters()),
+                entries.curve(
+                        band(line),
+                        row,
+                        x.samples().stream()
+                                .map(p -> new AlignmentEntry.Sample(row.line().meant(p.hertz()), p.volts()))
+                                .toList()));
     }
 
     /** What belongs across a winding is said beneath the lines; nothing is kept. */

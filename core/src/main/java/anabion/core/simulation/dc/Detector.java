@@ -63,6 +63,13 @@ public record Detector(
         return all(chassis).stream().findFirst();
     }
 
+    /** All that one coil feeds. */
+    public static List<Detector> feeding(Chassis chassis, Part coil) {
+        return all(chassis).stream()
+                .filter(d -> d.coil().equals(coil.reference()))
+                .toList();
+    }
+
     private static List<Detector> all(Chassis chassis) {
         Sockets sockets = new Sockets(new Faults(chassis, List.of()));
         List<Detector> found = new ArrayList<>();
