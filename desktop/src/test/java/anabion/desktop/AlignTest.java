@@ -7,6 +7,7 @@ import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import anabion.core.chassis.Spot;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.Step;
 import anabion.desktop.shell.Shell;
@@ -17,6 +18,8 @@ import anabion.workshop.demo.DemoWorkshop;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.concurrent.atomic.AtomicReference;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 import org.mockito.Mock;
@@ -191,5 +194,35 @@ class AlignTest extends WindowCase {
         assertThat(entries()).extracting(e -> e.kind().code()).containsOnly("curve");
         enter("curve 448 0.1");
         until("refused", () -> shows("three points or more"));
+    }
+
+    /** On the plan the letters stand where somebody has put them; what sits beside the one in hand is warned of. */
+    @Test
+    void thePlanShowsTheOneInHandAndItsNeighbour() {
+        align("halcyon", "A1 A2");
+        enter("plan");
+        until("the plan", () -> shows("From above, the back at the top"));
+        enter("A5");
+        until("its neighbour", () -> shows("A7 sits beside it: leave it."));
+        enter("place A7 below 90 90");
+        until("moved away", () -> !shows("A7 sits beside it"));
+        assertThat(spot()).isEqualTo(new Spot(Spot.Face.BELOW, 0.9, 0.9));
+        Node mark = lookup((Node n) -> n instanceof Label l
+                        && l.getStyleClass().contains("adjuster-mark")
+                        && l.getText().equals("A7"))
+                .query();
+        Node face = lookup(".chassis-face").nth(0).query();
+        drag(mark).dropTo(face);
+        until("dragged", () -> spot().face() == Spot.Face.ABOVE);
+        enter("place Q9 above 1 1");
+        until("no such", () -> shows("the set has no such adjuster"));
+        enter("place A7 inside 1 1");
+        until("no place", () -> shows("this is no place on a chassis"));
+        enter("plan");
+        until("the curves again", () -> shows("Selectivity, computed"));
+    }
+
+    private Spot spot() {
+        return session.need().chassis().adjusters().get(6).spot().orElseThrow();
     }
 }

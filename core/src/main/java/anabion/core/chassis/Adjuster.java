@@ -15,6 +15,8 @@ import java.util.UUID;
  * @param winding the name of the winding whose core it is; empty for a capacitor, and for a core that is common to all windings of its part
  * @param what in words for people: no rule reads them
  * @param side from which the tool goes in
+ * @param place in words for people
+ * @param spot where it sits, as somebody has shown on the plan
  */
 public record Adjuster(
         UUID id,
@@ -24,7 +26,37 @@ public record Adjuster(
         String what,
         String side,
         String place,
+        Optional<Spot> spot,
         Extra extra) {
+    /** Share of a chassis within which a tool can slip to another. */
+    private static final double NEAR = 0.15;
+
+    /** One of which nobody has shown the place. */
+    public Adjuster(
+            UUID id,
+            String letter,
+            String part,
+            Optional<String> winding,
+            String what,
+            String side,
+            String place,
+            Extra extra) {
+        this(id, letter, part, winding, what, side, place, Optional.empty(), extra);
+    }
+
+    /** Where it sits. */
+    public Adjuster at(Spot where) {
+        return new Adjuster(id, letter, part, winding, what, side, place, Optional.of(where), extra);
+    }
+
+    /** Those of a set that sit so near that a tool can slip to them, by the places that were shown. */
+    public List<Adjuster> neighbours(List<Adjuster> all) {
+        return all.stream()
+                .filter(a -> !a.id.equals(id) && spot.isPresent() && a.spot.isPresent())
+                .filter(a -> spot.get().from(a.spot.get()) < NEAR)
+                .toList();
+    }
+
     /** The windings of a part whose inductance it changes; empty for a capacitor. */
     public List<Winding> windings(Part p) {
         if (!(p.component() instanceof Component.Windings w)) return List.of();
@@ -35,7 +67,7 @@ public record Adjuster(
 
     /** Of one winding's core. */
     public Adjuster of(String name) {
-        return new Adjuster(id, letter, part, Optional.of(name), what, side, place, extra);
+        return new Adjuster(id, letter, part, Optional.of(name), what, side, place, spot, extra);
     }
 
     /** The winding that the words of an entered line begin with; empty where they name none of the part. */

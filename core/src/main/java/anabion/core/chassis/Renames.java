@@ -45,6 +45,7 @@ public final class Renames {
                         a.what(),
                         a.side(),
                         a.place(),
+                        a.spot(),
                         a.extra()))
                 .toList();
         return new Chassis(

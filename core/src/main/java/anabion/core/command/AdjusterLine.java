@@ -2,6 +2,7 @@ package anabion.core.command;
 
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Spot;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import java.util.ArrayList;
@@ -54,11 +55,29 @@ public final class AdjusterLine {
                 String.join(" ", words),
                 side,
                 place,
+                before.flatMap(Adjuster::spot),
                 before.map(Adjuster::extra).orElse(Extra.NONE));
         List<Adjuster> all = new ArrayList<>(chassis.adjusters());
         if (before.isPresent()) all.set(all.indexOf(before.get()), adjuster);
         else all.add(adjuster);
         return chassis.withAdjusters(all);
+    }
+
+    /**
+     * Shows where an adjuster sits.
+     *
+     * @throws InputException if the set has none of that letter
+     */
+    public static Chassis place(String letter, Spot spot, Chassis chassis) {
+        List<Adjuster> all = new ArrayList<>(chassis.adjusters());
+        for (int n = 0; n < all.size(); n++)
+            if (all.get(n).letter().equalsIgnoreCase(letter)) {
+                all.set(n, all.get(n).at(spot));
+                return chassis.withAdjusters(all);
+            }
+        throw InputException.at(letter)
+                .because("the set has no such adjuster")
+                .so("name one that is entered on the Study sheet");
     }
 
     /** The adjuster as the line that would enter it. */

@@ -1,6 +1,7 @@
 package anabion.core.command;
 
 import anabion.core.align.Indicator;
+import anabion.core.chassis.Spot;
 import anabion.core.error.InputException;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
@@ -58,6 +59,12 @@ public sealed interface AlignRequest {
      */
     record Curve(List<Sample> samples) implements AlignRequest {}
 
+    /** Shows or hides the plan of the chassis. */
+    record Plan() implements AlignRequest {}
+
+    /** Shows where an adjuster sits. */
+    record Place(String adjuster, Spot spot) implements AlignRequest {}
+
     /** Which capacitor belongs across an adjuster's winding. */
     record Across(String adjuster) implements AlignRequest {}
 
@@ -67,6 +74,8 @@ public sealed interface AlignRequest {
     /** The band is left as it is, for a reason. */
     record Leave(String reason) implements AlignRequest {}
 
+    Pattern PLACE =
+            Pattern.compile("place\\s+(\\S+)\\s+(above|below)\\s+(\\d{1,3})\\s+(\\d{1,3})", Pattern.CASE_INSENSITIVE);
     Pattern PEAKS = Pattern.compile("(?:(\\S+)\\s+)?peaks\\s+(?:at\\s+)?(\\S+)", Pattern.CASE_INSENSITIVE);
     /** More than this no generator gives. */
     double STRONGEST = 10;
@@ -132,6 +141,8 @@ public sealed interface AlignRequest {
                         .so("type it, like: leave FM is as good as the reference set");
             return new Leave(reason);
         }
+        if (lower.equals("plan")) return new Plan();
+        if (lower.startsWith("place ")) return place(line, text);
         if (lower.startsWith("curve ")) return curve(line, text.substring(6));
         Matcher peaks = PEAKS.matcher(text);
         if (peaks.matches())
@@ -150,6 +161,18 @@ public sealed interface AlignRequest {
             return new Take(bare.adjuster(), bare.kind(), bare.before(), bare.after(), bare.turns(), at);
         }
         return took(line, text);
+    }
+
+    private static Place place(String line, String text) {
+        Matcher m = PLACE.matcher(text);
+        if (!m.matches())
+            throw InputException.at(line)
+                    .because("this is no place on a chassis")
+                    .so("type it in per cent from the left and from the back, like place A5 above 30 60");
+        Spot.Face face = m.group(2).equalsIgnoreCase("above") ? Spot.Face.ABOVE : Spot.Face.BELOW;
+        return new Place(
+                m.group(1).toUpperCase(Locale.ROOT),
+                new Spot(face, Integer.parseInt(m.group(3)) / 100.0, Integer.parseInt(m.group(4)) / 100.0));
     }
 
     private static Curve curve(String line, String text) {

@@ -14,11 +14,13 @@ import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Provenance;
 import anabion.core.chassis.RoleWords;
 import anabion.core.chassis.SetKind;
+import anabion.core.chassis.Spot;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
 import anabion.core.chassis.Supply;
 import anabion.core.chassis.TuningRange;
 import anabion.core.error.InputException;
+import anabion.core.json.Extra;
 import anabion.core.json.Fields;
 import anabion.core.json.TreeReader;
 import anabion.core.json.TreeWriter;
@@ -213,6 +215,11 @@ public final class ChassisCodec {
                 f.text("what", ""),
                 f.text("side", ""),
                 f.text("place", ""),
+                f.maybeObject("spot")
+                        .map(x -> new Spot(
+                                x.code("face", Spot.Face.values(), Spot.Face.ABOVE),
+                                x.number("x", 0),
+                                x.number("y", 0))),
                 f.extra());
     }
 
@@ -310,6 +317,11 @@ public final class ChassisCodec {
                 .text("what", a.what())
                 .text("side", a.side())
                 .text("place", a.place())
+                .put("spot", a.spot().map(x -> new Writing()
+                        .put("face", x.face())
+                        .put("x", x.x())
+                        .put("y", x.y())
+                        .with(Extra.NONE)))
                 .with(a.extra());
     }
 }

@@ -25,6 +25,7 @@ import anabion.core.chassis.Provenance;
 import anabion.core.chassis.Renames;
 import anabion.core.chassis.ServiceLine;
 import anabion.core.chassis.SetKind;
+import anabion.core.chassis.Spot;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
 import anabion.core.chassis.Supply;
@@ -90,7 +91,18 @@ class RandomChassisTest {
                 stages,
                 bands,
                 Optional.empty(),
-                List.of(new Adjuster(id(r), "A1", "", Optional.empty(), text(r), "top", text(r), extra(r))),
+                List.of(new Adjuster(
+                        id(r),
+                        "A1",
+                        "",
+                        Optional.empty(),
+                        text(r),
+                        "top",
+                        text(r),
+                        r.nextBoolean()
+                                ? Optional.empty()
+                                : Optional.of(new Spot(Spot.Face.BELOW, r.nextInt(100) / 100.0, 0.5)),
+                        extra(r))),
                 r.nextBoolean() ? List.of() : List.of(printed(r)),
                 extra(r));
         return parts.isEmpty() || r.nextBoolean() ? bare : bare.withChart(chart(r, bare));

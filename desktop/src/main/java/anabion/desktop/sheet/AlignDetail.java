@@ -11,6 +11,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.desktop.session.Session;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** The lit line of an alignment in words: which adjusters, what to watch, how strong a signal, what to mind. */
 final class AlignDetail {
@@ -31,6 +32,14 @@ final class AlignDetail {
                             a.place().isEmpty() ? a.part() : a.place(),
                             a.side()))
                     .append(' ');
+        String beside = r.line().adjusters().stream()
+                .flatMap(a -> a.neighbours(session.need().chassis().adjusters()).stream())
+                .filter(a -> !r.line().adjusters().contains(a))
+                .map(Adjuster::letter)
+                .distinct()
+                .collect(Collectors.joining(", "));
+        if (!beside.isEmpty())
+            text.append(session.say("align.beside-it", beside)).append(' ');
         r.line()
                 .printed()
                 .map(AlignmentLine.Printed::note)

@@ -2,14 +2,18 @@ package anabion.desktop.sheet;
 
 import anabion.core.align.Alignment;
 import anabion.core.align.MeasuredCurve;
+import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Spot;
 import anabion.core.chassis.TuningRange;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.signal.FmDetector;
 import anabion.desktop.control.AlignmentView;
+import anabion.desktop.control.ChassisPlan;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.util.List;
+import java.util.function.BiConsumer;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
 import javafx.scene.layout.HBox;
@@ -19,15 +23,21 @@ import javafx.scene.layout.VBox;
 /** Selectivity, and the error of the dial as its stations tell it or the curve of an FM detector, side by side: computed, as found, and now. */
 final class AlignPictures extends VBox {
     private static final double HEIGHT = 180;
+    private static final double CAPTION = 24;
     private static final double SHARE = 0.24;
 
     private final Session session;
+    private final HBox both;
+    private final ChassisPlan plan;
+    private List<Adjuster> adjusters = List.of();
+    private List<Adjuster> lit = List.of();
     private final Label selective = Texts.label("", "soft", "small");
     private final Label dial = Texts.label("", "soft", "small");
     private final AlignmentView selectivity = new AlignmentView();
     private final AlignmentView tracking = new AlignmentView();
 
-    AlignPictures(Session session) {
+    /** @param placed told where an adjuster was dragged to on the plan */
+    AlignPictures(Session session, BiConsumer<String, Spot> placed) {
         super(4);
         this.session = session;
         VBox left = new VBox(2, selective, selectivity);
@@ -39,9 +49,17 @@ final class AlignPictures extends VBox {
         }
         selective.setMinWidth(0);
         dial.setMinWidth(0);
-        HBox both = new HBox(14, left, right);
+        both = new HBox(14, left, right);
         both.setPadding(new Insets(4, 14, 4, 14));
-        getChildren().setAll(Texts.rule(), both);
+        plan = new ChassisPlan(
+                session.say("align.plan.above"),
+                session.say("align.plan.below"),
+                session.say("align.plan.unplaced"),
+                placed);
+        VBox.setMargin(plan, new Insets(4, 14, 4, 14));
+        plan.setId("chassis-plan");
+        getChildren().setAll(Texts.rule(), both, plan);
+        planned(false);
         fit(0);
     }
 
@@ -50,6 +68,27 @@ final class AlignPictures extends VBox {
         double height = Math.min(HEIGHT, SHARE * sheet);
         selectivity.setPrefHeight(height);
         tracking.setPrefHeight(height);
+        plan.setPrefHeight(height + CAPTION);
+    }
+
+    /** Shows the plan in place of the curves, or the curves again. */
+    void turnOver() {
+        planned(both.isManaged());
+    }
+
+    private void planned(boolean shown) {
+        both.setVisible(!shown);
+        both.setManaged(!shown);
+        plan.setVisible(shown);
+        plan.setManaged(shown);
+        plan(adjusters, lit);
+    }
+
+    /** @param inHand those of the lit line */
+    void plan(List<Adjuster> all, List<Adjuster> inHand) {
+        adjusters = all;
+        lit = inHand;
+        plan.show(plan.isManaged() ? all : List.of(), inHand);
     }
 
     void show(Alignment a) {

@@ -10,7 +10,9 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ServiceLine;
+import anabion.core.chassis.Spot;
 import anabion.core.chassis.TuningRange;
+import anabion.core.command.AdjusterLine;
 import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.ServiceTableCodec;
@@ -53,12 +55,13 @@ public final class AlignSheet implements Sheet {
 
     public AlignSheet(Session session, Runnable whenShown) {
         this.session = session;
-        this.pictures = new AlignPictures(session);
+        this.pictures = new AlignPictures(session, this::placed);
         this.drawn = new AlignRows(session);
         this.details = new AlignDetail(session);
         this.entries = new AlignEntries(session);
         this.list = new LitRows(() -> {
             detail.setText(detail());
+            planned();
             whenShown.run();
         });
         pane.getStyleClass().add("sheet");
@@ -117,6 +120,17 @@ public final class AlignSheet implements Sheet {
         return session.say("align.how." + watched.code(), band, from);
     }
 
+    private void planned() {
+        List<Adjuster> inHand = litRow().map(r -> r.line().adjusters()).orElse(List.of());
+        session.set().get().ifPresent(s -> pictures.plan(s.chassis().adjusters(), inHand));
+    }
+
+    private CompletableFuture<?> placed(String letter, Spot spot) {
+        return session.putChassis(
+                session.say("ui.change.placed", letter),
+                AdjusterLine.place(letter, spot, session.need().chassis()));
+    }
+
     private List<AlignmentTable.Row> rows() {
         return alignment.map(a -> a.table().rows()).orElse(List.of());
     }
@@ -155,6 +169,11 @@ public final class AlignSheet implements Sheet {
         if (request instanceof AlignRequest.Take t) return taken(line, t);
         if (request instanceof AlignRequest.Station x) return heard(line, x);
         if (request instanceof AlignRequest.PeaksAt x) return peaks(line, x);
+        if (request instanceof AlignRequest.Place x) return placed(x.adjuster(), x.spot());
+        if (request instanceof AlignRequest.Plan) {
+            pictures.turnOver();
+            return CompletableFuture.completedFuture(null);
+        }
         if (request instanceof AlignRequest.Curve x) return curve(line, x);
         if (request instanceof AlignRequest.Across x) return across(line, x.adjuster());
         if (request instanceof AlignRequest.ForgetTable) return forgotten(line);
