@@ -196,9 +196,13 @@ final class AlignPane extends VBox {
         double before = 0;
         for (AlignmentTable.Row r : last.values()) {
             double lacks = r.lacking(table.procedure().output()).orElseThrow();
-            boolean here = lacks - before > LACKS;
+            // what is out of tune lacks something anyway
+            boolean tuned = table.rows().stream()
+                    .filter(x -> x.line().point().equals(r.line().point()))
+                    .allMatch(AlignmentTable.Row::done);
+            boolean here = tuned && lacks - before > LACKS;
             before = lacks;
-            String word = lacks < LITTLE ? "align.lacks-little" : here && r.done() ? "align.lacks-here" : "align.lacks";
+            String word = lacks < LITTLE ? "align.lacks-little" : here ? "align.lacks-here" : "align.lacks";
             getChildren().add(Texts.wrapped(session.say(word, r.line().point(), Figures.fixed(Math.max(0, lacks), 1))));
         }
     }

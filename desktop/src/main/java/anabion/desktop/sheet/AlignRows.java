@@ -57,7 +57,7 @@ final class AlignRows {
             String gained,
             Label word) {
         HBox place = new HBox(mark);
-        place.setMinWidth(24);
+        place.setMinWidth(22);
         place.setAlignment(Pos.CENTER_LEFT);
         HBox.setHgrow(word, Priority.ALWAYS);
         word.setMaxWidth(Double.MAX_VALUE);
@@ -68,8 +68,8 @@ final class AlignRows {
         HBox row = new HBox(
                 place,
                 Texts.column(at, 48, false),
-                Texts.column(through, 90, false, "soft"),
-                Texts.column(frequency, 70, true),
+                Texts.column(through, 86, false, "soft"),
+                Texts.column(frequency, 68, true),
                 indented(Texts.column(dial, 66, false)),
                 turned,
                 Texts.column(to, 38, false),
