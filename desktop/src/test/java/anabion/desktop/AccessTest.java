@@ -111,8 +111,10 @@ class AccessTest extends WindowCase {
         });
         for (Step step : Step.values()) {
             interact(() -> session.step().set(step));
+            if (step == Step.ALIGN) until("its lines", () -> shows("A1 A2"));
             interact(() -> shell.layout());
             Bounds window = shell.localToScene(shell.getLayoutBounds());
+            assertThat(window.getMaxX()).as("the window at %s", step).isLessThanOrEqualTo(1024);
             for (Node n : all()) {
                 // a list's own group of cells has that style class, too
                 boolean panel = n instanceof Region

@@ -27,7 +27,7 @@ public final class ProbeLine extends VBox {
     private final TextField field = new TextField();
     private final Label said = Texts.label("", "soft");
     private final Label whole = Texts.wrapped("", "trouble");
-    private final HBox hints = new HBox(14);
+    private final HintBar hints = new HintBar();
     private final List<String> earlier = new ArrayList<>();
     private int recalled;
     /** What was being typed before earlier lines were brought back. */
@@ -54,8 +54,6 @@ public final class ProbeLine extends VBox {
         said.setId("probe-said");
         whole.setId("probe-whole");
         whole.setPadding(new Insets(6, 0, 0, 0));
-        hints.setAlignment(Pos.CENTER_RIGHT);
-        hints.setMinWidth(USE_PREF_SIZE);
         HBox line = new HBox(12, where, field, said, hints);
         line.setAlignment(Pos.CENTER_LEFT);
         line.setMinHeight(42);
@@ -120,12 +118,13 @@ public final class ProbeLine extends VBox {
     }
 
     public void hints(List<String[]> pairs) {
-        hints.getChildren().clear();
-        for (String[] pair : pairs) {
-            HBox hint = new HBox(4, Texts.label(pair[0], "keyname"), Texts.label(pair[1], "soft", "small"));
-            hint.setAlignment(Pos.CENTER_RIGHT);
-            hints.getChildren().add(hint);
-        }
+        hints.set(pairs.stream()
+                .map(pair -> {
+                    HBox hint = new HBox(4, Texts.label(pair[0], "keyname"), Texts.label(pair[1], "soft", "small"));
+                    hint.setAlignment(Pos.CENTER_RIGHT);
+                    return hint;
+                })
+                .toList());
     }
 
     /** Puts the text of a row in the line, to be edited. */
