@@ -27,6 +27,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /** The maker's alignment table: as JSON, and as lists in the layouts that makers print ({@code docs/formats/lists.md}). */
@@ -42,10 +43,14 @@ public final class ServiceTableCodec {
         AIM("for", "aim", "to read", "to", "output"),
         NOTE("remark", "note", "indicator", "step", "meter", "no.", "no");
 
-        private final List<String> words;
+        private final Pattern words;
 
+        /** Short words must stand alone, longer ones may be part of another. */
         Column(String... words) {
-            this.words = List.of(words);
+            this.words = Pattern.compile(Stream.of(words)
+                    .map(Pattern::quote)
+                    .map(w -> w.length() < SHORT ? "(?<![a-z.])" + w + "(?![a-z.])" : w)
+                    .collect(Collectors.joining("|")));
         }
 
         private String code() {
@@ -53,10 +58,11 @@ public final class ServiceTableCodec {
         }
 
         private boolean fits(String heading) {
-            return words.stream()
-                    .anyMatch(w ->
-                            w.length() < 4 ? List.of(heading.split("[^a-z.]+")).contains(w) : heading.contains(w));
+            return words.matcher(heading).find();
         }
+
+        /** Letters of a quoted word from which on it is long. */
+        private static final int SHORT = 8;
     }
 
     private static final Pattern NUMBER =

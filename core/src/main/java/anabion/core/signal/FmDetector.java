@@ -49,7 +49,7 @@ public record FmDetector(Part coil, double hertz, double secondary, double third
                 .collect(Collectors.toSet());
         Winding primary = w.windings().get(0);
         List<Winding> halves = w.windings().stream()
-                .filter(x -> x != primary && ends(coil.get(), x).stream().anyMatch(diodes::contains))
+                .filter(x -> !x.equals(primary) && ends(coil.get(), x).stream().anyMatch(diodes::contains))
                 .toList();
         if (halves.isEmpty() || primary.henries() <= 0) return Optional.empty();
         double turns = halves.stream()
@@ -57,7 +57,7 @@ public record FmDetector(Part coil, double hertz, double secondary, double third
                 .sum();
         if (turns <= 0) return Optional.empty();
         Optional<Winding> tertiary = w.windings().stream()
-                .filter(x -> x != primary && !halves.contains(x) && x.henries() > 0)
+                .filter(x -> !x.equals(primary) && !halves.contains(x) && x.henries() > 0)
                 .filter(x -> halves.stream()
                         .anyMatch(h -> ends(coil.get(), h).stream().anyMatch(ends(coil.get(), x)::contains)))
                 .findFirst();
