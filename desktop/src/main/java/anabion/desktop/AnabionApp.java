@@ -1,5 +1,6 @@
 package anabion.desktop;
 
+import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.job.Step;
 import anabion.core.text.Vocabulary;
@@ -190,6 +191,7 @@ public final class AnabionApp {
             session.words().set(new Words(new Vocabulary(words.startsWith("valve"), words.endsWith("old"))));
         session.shopSchool().set(remembered.getOrDefault("school", ""));
         session.stock().set(remembered.getOrDefault("stock", ""));
+        session.alignments().ownStations().set(AlignRequest.stations(remembered.getOrDefault("stations", "")));
         String last = remembered.getOrDefault("last.set", "");
         if (last.isEmpty()) return;
         UUID id = UUID.fromString(last);

@@ -225,4 +225,24 @@ class AlignTest extends WindowCase {
     private Spot spot() {
         return session.need().chassis().adjusters().get(6).spot().orElseThrow();
     }
+
+    /** Who has no generator listens to stations, which are the same for every set of the workshop. */
+    @Test
+    void theWorkshopsOwnStationsStandInForAGenerator() {
+        align("halcyon", "A1 A2");
+        enter("stations 639 1440 98.5 7.2M");
+        enter("watch ear");
+        enter("A1 peak");
+        enter("A3 peak");
+        until("the oscillator", () -> shows("A5 next"));
+        until("the nearest", () -> shows("your station nearest to it is 1.44 MHz"));
+        enter("A5 peak");
+        enter("A6 peak");
+        enter("A7 peak");
+        until("those of the band", () -> shows("weak ones in the evening: 639 kHz, 1.44 MHz."));
+        enter("stations 12");
+        until("12 MHz is one", () -> shows("600 reads 580"));
+        enter("stations 60k");
+        until("refused", () -> shows("no station sends there"));
+    }
 }

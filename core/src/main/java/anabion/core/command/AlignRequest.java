@@ -59,6 +59,13 @@ public sealed interface AlignRequest {
      */
     record Curve(List<Sample> samples) implements AlignRequest {}
 
+    /**
+     * The stations that are heard where the workshop is, weak ones among them.
+     *
+     * @param hertz rising; none takes the list away
+     */
+    record OwnStations(List<Double> hertz) implements AlignRequest {}
+
     /** Shows or hides the plan of the chassis. */
     record Plan() implements AlignRequest {}
 
@@ -73,6 +80,15 @@ public sealed interface AlignRequest {
 
     /** The band is left as it is, for a reason. */
     record Leave(String reason) implements AlignRequest {}
+
+    /** A bare number below this is in kilohertz, and below the second in megahertz. */
+    double BARE = 50e3;
+
+    double FM_BARE = 120;
+    /** Hertz between which stations send that a set of this kind hears. */
+    double LOWEST = 140e3;
+
+    double HIGHEST = 110e6;
 
     Pattern PLACE =
             Pattern.compile("place\\s+(\\S+)\\s+(above|below)\\s+(\\d{1,3})\\s+(\\d{1,3})", Pattern.CASE_INSENSITIVE);
@@ -141,6 +157,8 @@ public sealed interface AlignRequest {
                         .so("type it, like: leave FM is as good as the reference set");
             return new Leave(reason);
         }
+        if (lower.equals("stations") || lower.startsWith("stations "))
+            return new OwnStations(stations(text.substring(8)));
         if (lower.equals("plan")) return new Plan();
         if (lower.startsWith("place ")) return place(line, text);
         if (lower.startsWith("curve ")) return curve(line, text.substring(6));
@@ -161,6 +179,26 @@ public sealed interface AlignRequest {
             return new Take(bare.adjuster(), bare.kind(), bare.before(), bare.after(), bare.turns(), at);
         }
         return took(line, text);
+    }
+
+    /**
+     * Frequencies in kilohertz, of megahertz with their unit; blanks or commas between.
+     *
+     * @throws InputException if one is no frequency of a broadcast
+     */
+    static List<Double> stations(String text) {
+        List<Double> all = new ArrayList<>();
+        for (String word : text.strip().split("[\\s,;]+")) {
+            if (word.isEmpty()) continue;
+            double typed = Notation.exact(word, Unit.HERTZ);
+            double hertz = typed >= BARE ? typed : typed < FM_BARE ? typed * 1e6 : typed * 1e3;
+            if (!(hertz >= LOWEST && hertz <= HIGHEST))
+                throw InputException.at(word)
+                        .because("no station sends there")
+                        .so("type kilohertz, or megahertz below 120, like stations 639 1062 98.5");
+            all.add(hertz);
+        }
+        return all.stream().distinct().sorted().toList();
     }
 
     private static Place place(String line, String text) {

@@ -4,6 +4,7 @@ import anabion.core.align.Alignment;
 import anabion.core.align.AlignmentProcedure;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Image;
+import anabion.core.align.Indicator;
 import anabion.core.align.Preparation;
 import anabion.core.align.TrackingAdvice;
 import anabion.core.align.TrackingAdvice.Turn;
@@ -11,12 +12,14 @@ import anabion.core.align.WindingTuning;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.TuningRange;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
 import anabion.desktop.session.Session;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -217,9 +220,9 @@ final class AlignPane extends VBox {
                                         r.line().letters(),
                                         session.say("align.to." + r.line().aim().code())))),
                         () -> {
-                            if (!table.rows().isEmpty())
-                                getChildren().add(Texts.wrapped(session.say("align.do.stations")));
+                            if (!table.rows().isEmpty()) getChildren().add(Texts.wrapped(compare()));
                         });
+        table.next().flatMap(this::byEar).ifPresent(w -> getChildren().add(Texts.wrapped(w)));
         AlignmentProcedure p = table.procedure();
         if (!p.untold().isEmpty())
             getChildren()
@@ -233,6 +236,32 @@ final class AlignPane extends VBox {
                                     "align.fixed-all",
                                     p.fixed().stream().map(Part::reference).collect(Collectors.joining(", "))),
                             "soft"));
+    }
+
+    /** Stations of the workshop that this band receives. */
+    private List<Double> own() {
+        TuningRange range = table.procedure().band().range();
+        return session.alignments().ownStations().get().stream()
+                .filter(f -> f >= range.low() && f <= range.high())
+                .toList();
+    }
+
+    private String compare() {
+        return own().isEmpty()
+                ? session.say("align.do.stations")
+                : session.say(
+                        "align.do.own-stations",
+                        own().stream()
+                                .map(f -> Figures.si(Quantity.hertz(f), 4))
+                                .collect(Collectors.joining(", ")));
+    }
+
+    /** Who listens takes a station for a generator: that which lies nearest to the line. */
+    private Optional<String> byEar(AlignmentTable.Row r) {
+        if (r.line().indicator() != Indicator.EAR || r.line().dial().isEmpty()) return Optional.empty();
+        return own().stream()
+                .min(Comparator.comparingDouble(f -> Math.abs(f - r.line().hertz())))
+                .map(f -> session.say("align.do.by-ear", Figures.si(Quantity.hertz(f), 4)));
     }
 
     private void before() {

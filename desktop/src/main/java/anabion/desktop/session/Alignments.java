@@ -10,12 +10,18 @@ import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import anabion.workshop.SetRecord;
+import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
+import java.util.stream.Collectors;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
+import javafx.beans.property.SimpleObjectProperty;
 
 /** Keeps the alignment of the band in hand, while its sheet is: computed anew only for another circuit or band. */
 public final class Alignments {
+    private final ObjectProperty<List<Double>> ownStations = new SimpleObjectProperty<>(List.of());
     private final Session session;
     private final ReadOnlyObjectWrapper<Optional<Shown>> shown = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<String> trouble = new ReadOnlyObjectWrapper<>("");
@@ -38,6 +44,20 @@ public final class Alignments {
     /** Empty before it is computed, and for a set without a band that is tuned. */
     public ReadOnlyObjectProperty<Optional<Shown>> shown() {
         return shown.getReadOnlyProperty();
+    }
+
+    /** Stations that are heard where the workshop is, in hertz, rising. */
+    public ObjectProperty<List<Double>> ownStations() {
+        return ownStations;
+    }
+
+    /** Keeps them for the whole workshop. */
+    public CompletableFuture<?> keep(List<Double> stations) {
+        ownStations.set(stations);
+        session.remember(
+                "stations",
+                stations.stream().map(f -> String.valueOf(Math.round(f))).collect(Collectors.joining(" ")));
+        return CompletableFuture.completedFuture(null);
     }
 
     /** Why nothing can be said; empty where something can. */

@@ -169,6 +169,8 @@ public final class AlignSheet implements Sheet {
         if (request instanceof AlignRequest.Take t) return taken(line, t);
         if (request instanceof AlignRequest.Station x) return heard(line, x);
         if (request instanceof AlignRequest.PeaksAt x) return peaks(line, x);
+        if (request instanceof AlignRequest.OwnStations x)
+            return session.alignments().keep(x.hertz());
         if (request instanceof AlignRequest.Place x) return placed(x.adjuster(), x.spot());
         if (request instanceof AlignRequest.Plan) {
             pictures.turnOver();
