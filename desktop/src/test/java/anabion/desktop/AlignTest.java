@@ -116,11 +116,15 @@ class AlignTest extends WindowCase {
         until("beyond", () -> shows("this lies beyond the dial, 520 to 1620"));
         enter("1 0.4");
         until("two meanings", () -> shows("1 is an adjuster here, and could be volts"));
+        enter("overrule");
+        until("a reason for that, too", () -> shows("voltages are set aside for a reason"));
         enter("leave");
         until("a reason", () -> shows("left alone for a reason"));
         assertThat(entries()).isEmpty();
         enter("leave as good as the reference set");
         until("left", () -> shows("Left as it is: as good as the reference set"));
+        enter("overrule only the dial is to be trued");
+        until("set aside", () -> shows("Voltages set aside: only the dial is to be trued"));
     }
 
     @Test

@@ -155,6 +155,26 @@ class ReportTest {
                     .with(aligned(AlignmentEntry.Kind.WATCH, null, "", 0, 0, Given.NOT_SAID, "avc-volts"))
                     .with(aligned(
                             AlignmentEntry.Kind.READ, AlignmentPurpose.SIGNAL_HIGH, "A7", 2, 4, Given.NOT_SAID, ""));
+            AlignmentEntry empty = aligned(AlignmentEntry.Kind.CURVE, between, "A1", 0, 0, Given.NOT_SAID, "");
+            for (double middle : List.of(462e3, 470e3, 465e3))
+                job = job.with(new AlignmentEntry(
+                        UUID.randomUUID(),
+                        empty.at(),
+                        empty.kind(),
+                        "AM",
+                        empty.purpose(),
+                        "A1",
+                        0,
+                        0,
+                        0,
+                        Given.NOT_SAID,
+                        "",
+                        List.of(
+                                new AlignmentEntry.Sample(middle - 10e3, 0.1),
+                                new AlignmentEntry.Sample(middle, 1),
+                                new AlignmentEntry.Sample(middle + 10e3, 0.1)),
+                        empty.state(),
+                        Extra.NONE));
             for (AlignmentEntry.Kind k : AlignmentEntry.Kind.values())
                 if (job.alignment().stream().noneMatch(e -> e.kind() == k))
                     job = job.with(aligned(
@@ -171,11 +191,13 @@ class ReportTest {
             assertThat(html.toString())
                     .contains("Alignment", "Band AM", "A1 A2", "400 mV at 100 µV", "800 mV at 50 µV", "+12.0 dB")
                     .contains(
+                            "As found: 462 kHz, 6 kHz wide",
+                            "Now: 465 kHz, 6 kHz wide",
                             "peaks at 452 kHz",
                             "600 kHz where the dial read 580 kHz",
                             "Watched: AVC volts",
                             "good enough")
-                    .doesNotContain("align.", "+6.0 dB");
+                    .doesNotContain("align.", "+6.0 dB", "470 kHz");
         }
     }
 

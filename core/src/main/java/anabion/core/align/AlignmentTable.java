@@ -24,6 +24,7 @@ import java.util.TreeMap;
  * The lines of a band with what came of them.
  *
  * @param curves that were read, oldest first
+ * @param overruled why it is aligned although its voltages are not known to be right; empty where nobody said so
  * @param leftAlone why the band is left as it is; empty where it is not
  */
 public record AlignmentTable(
@@ -31,6 +32,7 @@ public record AlignmentTable(
         List<Row> rows,
         List<Point> stations,
         List<MeasuredCurve> curves,
+        Optional<String> overruled,
         Optional<String> leftAlone) {
     /** Decibels that no drift of parts explains: somebody turned it before. */
     public static final double MOVED = 10;
@@ -226,15 +228,25 @@ public record AlignmentTable(
                 .filter(e -> e.kind() == Kind.STATION && untouched(oscillator, e, job))
                 .map(e -> new Point(e.before(), e.after()))
                 .toList();
-        Optional<String> left = own.stream()
-                .filter(e -> e.kind() == Kind.LEFT_ALONE)
-                .map(AlignmentEntry::text)
-                .reduce((a, b) -> b);
         List<MeasuredCurve> curves = own.stream()
                 .filter(e -> e.kind() == Kind.CURVE && !e.curve().isEmpty())
                 .map(e -> new MeasuredCurve(e.curve()))
                 .toList();
-        return new AlignmentTable(p, rows, stations, curves, left);
+        return new AlignmentTable(
+                p, rows, stations, curves, said(job.alignment(), Kind.OVERRULED), said(own, Kind.LEFT_ALONE));
+    }
+
+    /** With what was entered since: the lines stay as they are. */
+    public AlignmentTable since(Chassis chassis, Job job) {
+        return of(chassis, procedure, job);
+    }
+
+    /** The last text of a kind. */
+    private static Optional<String> said(List<AlignmentEntry> entries, Kind kind) {
+        return entries.stream()
+                .filter(e -> e.kind() == kind)
+                .map(AlignmentEntry::text)
+                .reduce((a, b) -> b);
     }
 
     /** By one of its adjusters: a line may have got another since. */

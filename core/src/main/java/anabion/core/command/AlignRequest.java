@@ -50,7 +50,12 @@ public sealed interface AlignRequest {
      * @param adjuster letter of the line that is meant; empty for the lit one
      * @param typed in hertz, or bare in the unit of the line
      */
-    record PeaksAt(Optional<String> adjuster, double typed) implements AlignRequest {}
+    record PeaksAt(Optional<String> adjuster, double typed) implements AlignRequest {
+        /** As an entry of the line, with the frequency that is meant. */
+        public Take at(double hertz) {
+            return new Take(adjuster, Kind.PEAKS_AT, 0, hertz, 0, Given.NOT_SAID);
+        }
+    }
 
     /**
      * The indicator at several frequencies.
@@ -77,6 +82,9 @@ public sealed interface AlignRequest {
 
     /** The maker's table goes: lines are made from the circuit again. */
     record ForgetTable() implements AlignRequest {}
+
+    /** It is aligned although its voltages are not known to be right, for a reason. */
+    record Overrule(String reason) implements AlignRequest {}
 
     /** The band is left as it is, for a reason. */
     record Leave(String reason) implements AlignRequest {}
@@ -170,6 +178,14 @@ public sealed interface AlignRequest {
         if (lower.startsWith("capacitor "))
             return new Across(text.substring(10).strip().toUpperCase(Locale.ROOT));
         if (lower.equals("forget table")) return new ForgetTable();
+        if (lower.equals("overrule") || lower.startsWith("overrule ")) {
+            String reason = text.substring(8).strip();
+            if (reason.isEmpty())
+                throw InputException.at(line)
+                        .because("voltages are set aside for a reason")
+                        .so("type it, like: overrule only the dial is to be trued");
+            return new Overrule(reason);
+        }
         if (lower.startsWith("watch ")) return watch(line, lower.substring(6).strip());
         Matcher given = GIVEN.matcher(text);
         if (given.matches()) {

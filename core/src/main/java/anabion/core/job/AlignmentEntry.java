@@ -120,6 +120,8 @@ public record AlignmentEntry(
         LEFT_ALONE,
         /** The indicator was read at several frequencies. */
         CURVE,
+        /** It is aligned although its voltages are not known to be right; the text says why. */
+        OVERRULED,
         /** Another indicator is watched from here on; the text has its code. */
         WATCH;
 

@@ -55,7 +55,11 @@ final class AlignPane extends VBox {
         boolean unread = session.verdict().get().map(v -> v.read() == 0).orElse(true);
         boolean wrong =
                 session.verdict().get().filter(v -> !v.findings().isEmpty()).isPresent();
-        if (unread || wrong)
+        if (table.overruled().isPresent() && (unread || wrong))
+            getChildren()
+                    .add(Texts.wrapped(
+                            session.say("align.overruled", table.overruled().get()), "soft"));
+        else if (unread || wrong)
             getChildren()
                     .add(Texts.wrapped(session.say(unread ? "align.voltages-first" : "align.voltages-off"), "out"));
         off().ifPresent(this::advice);

@@ -302,7 +302,7 @@ public final class InstrumentDesk implements AutoCloseable {
                 || request instanceof ReadingRequest.Ohms
                 || request instanceof ReadingRequest.Level;
         boolean same = session.set().get().filter(s -> s.id().equals(set)).isPresent();
-        if (same && (named || sheet.request().filter(request::equals).isPresent())) return;
+        if (same && (named || sheet.request().filter(request::sameRow).isPresent())) return;
         throw InputException.at("").because(session.say("ui.meter.gone")).so(session.say("ui.meter.gone.remedy"));
     }
 

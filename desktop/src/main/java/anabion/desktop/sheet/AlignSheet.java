@@ -17,7 +17,6 @@ import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.ServiceTableCodec;
 import anabion.core.job.AlignmentEntry;
-import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.SignalKind;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Texts;
@@ -180,10 +179,14 @@ public final class AlignSheet implements Sheet {
         if (request instanceof AlignRequest.Across x) return across(line, x.adjuster());
         if (request instanceof AlignRequest.ForgetTable) return forgotten(line);
         if (request instanceof AlignRequest.Watch w) return watched(line, w.indicator());
-        String reason = ((AlignRequest.Leave) request).reason();
-        return put(
-                session.say("ui.change.left-alone", band(line)),
-                entries.of(AlignmentEntry.Kind.LEFT_ALONE, band(line), reason));
+        if (request instanceof AlignRequest.Overrule x)
+            return said(line, AlignmentEntry.Kind.OVERRULED, "ui.change.overruled", x.reason());
+        return said(
+                line, AlignmentEntry.Kind.LEFT_ALONE, "ui.change.left-alone", ((AlignRequest.Leave) request).reason());
+    }
+
+    private CompletableFuture<?> said(String line, AlignmentEntry.Kind kind, String change, String reason) {
+        return put(session.say(change, band(line)), entries.of(kind, band(line), reason));
     }
 
     private String band(String line) {
@@ -199,9 +202,14 @@ public final class AlignSheet implements Sheet {
             throw InputException.at(line)
                     .because(session.say("align.two-meanings", first))
                     .so(session.say("align.two-meanings.remedy", first));
-        AlignmentTable.Row row = meant(line, t.adjuster());
+        int at = rows().indexOf(meant(line, t.adjuster()));
+        AlignmentTable.Row row = alignment
+                .orElseThrow()
+                .table()
+                .since(session.need().chassis(), session.need().job())
+                .rows()
+                .get(at);
         AlignmentEntry e = entries.of(band, row, t);
-        int at = rows().indexOf(row);
         boolean closes = AlignEntries.closes(row, e);
         return put(session.say("ui.change.aligned", row.line().letters()), e).thenApply(x -> {
             Platform.runLater(() -> {
@@ -214,14 +222,8 @@ public final class AlignSheet implements Sheet {
     /** A bare number is meant in the unit of the line. */
     private CompletableFuture<?> peaks(String line, AlignRequest.PeaksAt x) {
         AlignmentTable.Row row = meant(line, x.adjuster());
-        double hertz = row.line().meant(x.typed());
-        return put(
-                session.say("ui.change.aligned", row.line().letters()),
-                entries.of(
-                        band(line),
-                        row,
-                        new AlignRequest.Take(
-                                x.adjuster(), AlignmentEntry.Kind.PEAKS_AT, 0, hertz, 0, Given.NOT_SAID)));
+        AlignmentEntry e = entries.of(band(line), row, x.at(row.line().meant(x.typed())));
+        return put(session.say("ui.change.aligned", row.line().letters()), e);
     }
 
     private CompletableFuture<?> curve(String line, AlignRequest.Curve x) {

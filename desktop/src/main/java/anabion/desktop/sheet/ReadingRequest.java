@@ -19,6 +19,11 @@ public sealed interface ReadingRequest {
                 : List.of(InstrumentRole.METER, InstrumentRole.WATTMETER);
     }
 
+    /** Whether another is for the same row, though a setting of the instruments may be another by now. */
+    default boolean sameRow(ReadingRequest other) {
+        return equals(other);
+    }
+
     /**
      * Volts at a point with the set at work.
      *
@@ -72,5 +77,11 @@ public sealed interface ReadingRequest {
      * @param volts of the generator
      */
     record Output(String point, SignalKind signal, double hertz, Optional<Double> dial, double volts)
-            implements ReadingRequest {}
+            implements ReadingRequest {
+        /** The level follows from what was read before. */
+        @Override
+        public boolean sameRow(ReadingRequest other) {
+            return other instanceof Output o && equals(new Output(o.point(), o.signal(), o.hertz(), o.dial(), volts));
+        }
+    }
 }

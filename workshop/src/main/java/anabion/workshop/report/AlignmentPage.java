@@ -2,6 +2,7 @@ package anabion.workshop.report;
 
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Indicator;
+import anabion.core.align.MeasuredCurve;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
@@ -15,6 +16,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What an alignment brought, band by band: each line before and after, stations on the dial, what was found or left. */
 final class AlignmentPage {
@@ -37,7 +39,8 @@ final class AlignmentPage {
         bands.forEach((band, entries) -> all.add(new BandPart(
                 words.say("align.record.band", band),
                 lines(entries),
-                entries.stream().flatMap(e -> note(e).stream()).toList())));
+                Stream.concat(entries.stream().flatMap(e -> note(e).stream()), curves(entries).stream())
+                        .toList())));
         return all;
     }
 
@@ -45,9 +48,33 @@ final class AlignmentPage {
         return switch (e.kind()) {
             case STATION -> Optional.of(words.say("align.record.station", hertz(e.after()), hertz(e.before())));
             case LEFT_ALONE -> Optional.of(words.say("align.left-alone", e.text()));
+            case OVERRULED -> Optional.of(words.say("align.overruled", e.text()));
             case WATCH -> Optional.of(words.say("align.record.watch", words.say("align.indicator." + e.text())));
             default -> Optional.empty();
         };
+    }
+
+    /** The first curve as found, the last as it is now. */
+    private List<String> curves(List<AlignmentEntry> entries) {
+        List<MeasuredCurve> all = entries.stream()
+                .filter(e -> e.kind() == Kind.CURVE && !e.curve().isEmpty())
+                .map(e -> new MeasuredCurve(e.curve()))
+                .toList();
+        List<String> said = new ArrayList<>();
+        for (MeasuredCurve c : all) {
+            if (!c.equals(all.get(0)) && !c.equals(all.get(all.size() - 1))) continue;
+            String text = c.crosses()
+                    ? words.say(
+                            "align.picture.detector-read",
+                            c.zero().map(AlignmentPage::hertz).orElse("–"),
+                            Figures.fixed(100 * c.balance(), 0))
+                    : hertz(c.centre())
+                            + c.width()
+                                    .map(w -> words.say("align.picture.wide", Figures.si(Quantity.hertz(w), 2)))
+                                    .orElse("");
+            said.add(words.say(said.isEmpty() ? "align.record.curve-found" : "align.record.curve", text));
+        }
+        return said;
     }
 
     /** Entries of one purpose belong together, whichever of its adjusters each names. */
@@ -59,7 +86,7 @@ final class AlignmentPage {
             if (e.kind() == Kind.WATCH)
                 behindControl = Indicator.AVC_VOLTS.code().equals(e.text())
                         || Indicator.EYE.code().equals(e.text());
-            if (e.purpose().isEmpty()) continue;
+            if (e.purpose().isEmpty() || e.kind() == Kind.CURVE) continue;
             List<Object> key = own.keySet().stream()
                     .filter(k -> k.get(0).equals(e.purpose().get()) && shares((String) k.get(1), e.adjusters()))
                     .findFirst()
