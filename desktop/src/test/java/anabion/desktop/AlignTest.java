@@ -1,18 +1,21 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.anyDouble;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.doAnswer;
 import static org.mockito.Mockito.verify;
 import static org.mockito.Mockito.when;
 
+import anabion.core.chassis.Measure;
 import anabion.core.chassis.Spot;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.Step;
 import anabion.desktop.shell.Shell;
 import anabion.instruments.Generator;
 import anabion.instruments.InstrumentRole;
+import anabion.instruments.Meter;
 import anabion.instruments.OutputMeter;
 import anabion.workshop.demo.DemoWorkshop;
 import java.util.List;
@@ -248,5 +251,28 @@ class AlignTest extends WindowCase {
         until("12 MHz is one", () -> shows("600 reads 580"));
         enter("stations 60k");
         until("refused", () -> shows("no station sends there"));
+    }
+
+    @Mock
+    private Meter meter;
+
+    /** On FM direct volts are the indicator: the carrier is unmodulated, and the leads go where the line says. */
+    @Test
+    void directVoltsAreTakenUnderAnUnmodulatedCarrier() {
+        align("concerto", "F2");
+        until("where the leads go", () -> shows("Leads: RDP against RDN."));
+        when(instruments.connect(InstrumentRole.GENERATOR, "192.0.2.8")).thenReturn(generator);
+        when(instruments.connect(InstrumentRole.METER, "192.0.2.7")).thenReturn(meter);
+        when(generator.name()).thenReturn("Bench,Generator");
+        when(meter.name()).thenReturn("Bench,Meter");
+        when(meter.read(eq(Measure.DC_VOLTS), any())).thenReturn(-3.2);
+        enter("connect generator 192.0.2.8");
+        enter("connect 192.0.2.7");
+        until("the key shows", () -> texts().contains("F6"));
+        key(KeyCode.F6);
+        until("taken", () -> entries().size() == 1);
+        assertThat(entries().get(0).after()).isEqualTo(3.2);
+        assertThat(entries().get(0).given().volts()).isPositive();
+        verify(generator).give(eq(10.7e6), anyDouble(), eq(0.0));
     }
 }

@@ -51,6 +51,8 @@ final class ServiceLines {
     List<AlignmentLine> lines() {
         List<AlignmentLine> all = new ArrayList<>();
         for (ServiceLine l : chassis.serviceTable()) if (l.band().equals(band.name())) all.add(line(l));
+        // of what was taken out of the set nothing is left to turn
+        all.removeIf(l -> l.adjusters().isEmpty());
         return all;
     }
 

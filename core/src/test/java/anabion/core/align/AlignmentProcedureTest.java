@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Aim;
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
@@ -198,5 +199,25 @@ class AlignmentProcedureTest {
                                 .toList()))
                         : p)
                 .toList());
+    }
+
+    /** Where the leads of a meter go follows from the circuit: across the stabiliser, at the detector's sound, at the AVC line. */
+    @Test
+    void directVoltsAreMeasuredWhereTheCircuitHasThem() {
+        Chassis fm = SharedSets.named("concerto");
+        Band band = fm.band("FM").orElseThrow();
+        assertThat(Indicator.STABILISER_VOLTS.leads(fm, band))
+                .hasValueSatisfying(
+                        l -> assertThat(List.of(l.plus(), l.minus())).containsExactlyInAnyOrder("RDP", "RDN"));
+        assertThat(Indicator.DETECTOR_VOLTS.leads(fm, band))
+                .hasValueSatisfying(l -> assertThat(l.minus()).isEqualTo(fm.reference()));
+        assertThat(Indicator.LIMITER_VOLTS.leads(fm, band))
+                .hasValueSatisfying(l -> assertThat(l.plus()).startsWith("V4."));
+        Chassis am = SharedSets.named("halcyon");
+        Band medium = am.band("AM").orElseThrow();
+        assertThat(Indicator.AVC_VOLTS.leads(am, medium))
+                .hasValueSatisfying(l -> assertThat(l.plus()).isEqualTo("AVC"));
+        assertThat(Indicator.OUTPUT_METER.leads(am, medium)).isEmpty();
+        assertThat(Indicator.STABILISER_VOLTS.leads(am, medium)).isEmpty();
     }
 }

@@ -85,6 +85,11 @@ final class Levels {
         return Readings.level(signal).replace(" ", "") + " at " + level;
     }
 
+    /** A carrier for what is read in direct volts. */
+    void unmodulated(double hertz, double volts) {
+        give(rig.need(rig.generator(), InstrumentRole.GENERATOR), hertz, volts, 0);
+    }
+
     private double hum(Generator generator, OutputMeter meter) {
         rig.asked(
                 InstrumentRole.GENERATOR,

@@ -55,6 +55,7 @@ final class Readings {
         if (request instanceof ReadingRequest.Ohms o) return Taken.lines(List.of(ohms(o)));
         if (request instanceof ReadingRequest.Step s) return Taken.lines(step(s));
         if (request instanceof ReadingRequest.OfStage s) return Taken.lines(List.of(stage(s)));
+        if (request instanceof ReadingRequest.Carrier c) return Taken.lines(List.of(carrier(c)));
         if (request instanceof ReadingRequest.Output o) return Taken.lines(List.of(new Levels(session, rig).output(o)));
         return Taken.lines(List.of(new Levels(session, rig).level((ReadingRequest.Level) request)));
     }
@@ -88,6 +89,15 @@ final class Readings {
                 List.of(new Entry.Volts(
                         Optional.of(v.point()), read, v.measure() == Measure.AC_VOLTS, false, OptionalDouble.empty())),
                 line);
+    }
+
+    /** A simulated bench has no carrier in its direct volts. */
+    private String carrier(ReadingRequest.Carrier c) {
+        if (rig.hands().isPresent()) throw refused("no-carrier");
+        Meter meter = meter();
+        new Levels(session, rig).unmodulated(c.hertz(), c.volts());
+        double read = read(meter, Measure.DC_VOLTS, OptionalDouble.empty());
+        return plain(Math.abs(read)) + "V at " + level(c.volts()).replace(" ", "");
     }
 
     private String ohms(ReadingRequest.Ohms o) {

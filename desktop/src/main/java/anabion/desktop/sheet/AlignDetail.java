@@ -6,6 +6,7 @@ import anabion.core.align.AlignmentTable;
 import anabion.core.align.Indicator;
 import anabion.core.align.WindingTuning;
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.Band;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -22,7 +23,7 @@ final class AlignDetail {
     }
 
     /** @param output what the speaker gets; empty where the circuit does not tell */
-    String of(AlignmentTable.Row r, Optional<Output> output) {
+    String of(AlignmentTable.Row r, Band band, Optional<Output> output) {
         StringBuilder text = new StringBuilder();
         for (Adjuster a : r.line().adjusters())
             text.append(session.say(
@@ -46,6 +47,8 @@ final class AlignDetail {
                 .filter(n -> !n.isEmpty())
                 .ifPresent(n -> text.append(session.say("align.printed", n)).append(' '));
         text.append(session.say("align.watch." + r.line().indicator().code()));
+        r.line().indicator().leads(session.need().chassis(), band).ifPresent(l -> text.append(' ')
+                .append(session.say("align.leads", l.plus(), l.minus())));
         r.level(output).ifPresent(v -> text.append(' ').append(session.say(levelWord(r), AlignRows.volts(v))));
         if (r.flattened(output)) text.append(' ').append(session.say("align.flattened"));
         if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)

@@ -2,9 +2,13 @@ package anabion.desktop.sheet;
 
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentTable;
+import anabion.core.align.Indicator;
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
 import anabion.core.command.AlignRequest;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
+import anabion.core.job.SignalKind;
 import anabion.core.json.Extra;
 import anabion.desktop.session.Session;
 import java.util.List;
@@ -29,6 +33,25 @@ final class AlignEntries {
                 "",
                 new AlignRequest.Take(Optional.empty(), AlignmentEntry.Kind.STATION, dial, heard, 0, Given.NOT_SAID),
                 "");
+    }
+
+    /**
+     * What instruments would read of a line: at the speaker, or in direct volts where the circuit tells the place. A lead beside a loop is moved by hand.
+     *
+     * @param level of the generator; empty where nobody knows one
+     */
+    static Optional<ReadingRequest> request(Chassis chassis, Band band, AlignmentLine line, Optional<Double> level) {
+        if (line.point().isEmpty() || level.isEmpty()) return Optional.empty();
+        if (line.indicator() == Indicator.OUTPUT_METER)
+            return Optional.of(new ReadingRequest.Output(
+                    line.point(),
+                    line.dial().isPresent() ? SignalKind.RF : SignalKind.IF,
+                    line.hertz(),
+                    line.dial(),
+                    level.get()));
+        return line.indicator()
+                .leads(chassis, band)
+                .map(l -> new ReadingRequest.Carrier(l.plus(), l.minus(), line.hertz(), level.get()));
     }
 
     /** What the indicator of a line showed at several frequencies. */

@@ -17,7 +17,6 @@ import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.ServiceTableCodec;
 import anabion.core.job.AlignmentEntry;
-import anabion.core.job.SignalKind;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
@@ -145,7 +144,9 @@ public final class AlignSheet implements Sheet {
     // --- the lit line in words ---
 
     private String detail() {
-        return litRow().map(r -> details.of(r, output())).orElse("");
+        return litRow().map(r -> details.of(
+                        r, alignment.orElseThrow().table().procedure().band(), output()))
+                .orElse("");
     }
 
     private Optional<Double> level(AlignmentTable.Row r) {
@@ -299,18 +300,13 @@ public final class AlignSheet implements Sheet {
         return session.putJob(label, session.need().job().with(entry));
     }
 
-    /** Where the output meter is the indicator, and a lead goes in. */
     @Override
     public Optional<ReadingRequest> request() {
-        return litRow().filter(r -> r.line().indicator() == Indicator.OUTPUT_METER
-                        && !r.line().point().isEmpty())
-                .filter(r -> level(r).isPresent())
-                .map(r -> new ReadingRequest.Output(
-                        r.line().point(),
-                        r.line().dial().isPresent() ? SignalKind.RF : SignalKind.IF,
-                        r.line().hertz(),
-                        r.line().dial(),
-                        level(r).orElseThrow()));
+        return litRow().flatMap(r -> AlignEntries.request(
+                session.need().chassis(),
+                alignment.orElseThrow().table().procedure().band(),
+                r.line(),
+                level(r)));
     }
 
     // --- what every sheet has ---

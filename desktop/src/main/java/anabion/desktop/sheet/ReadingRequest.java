@@ -14,6 +14,7 @@ public sealed interface ReadingRequest {
     /** Instruments without which it cannot be read. */
     default List<InstrumentRole> from() {
         if (this instanceof Volts || this instanceof Ohms) return List.of(InstrumentRole.METER);
+        if (this instanceof Carrier) return List.of(InstrumentRole.GENERATOR, InstrumentRole.METER);
         return this instanceof Level || this instanceof Output
                 ? List.of(InstrumentRole.GENERATOR, InstrumentRole.OUTPUT_METER)
                 : List.of(InstrumentRole.METER, InstrumentRole.WATTMETER);
@@ -82,6 +83,21 @@ public sealed interface ReadingRequest {
         @Override
         public boolean sameRow(ReadingRequest other) {
             return other instanceof Output o && equals(new Output(o.point(), o.signal(), o.hertz(), o.dial(), volts));
+        }
+    }
+
+    /**
+     * Direct volts while a generator gives an unmodulated carrier.
+     *
+     * @param plus a net, {@code minus} likewise
+     * @param hertz of the carrier
+     * @param volts of the generator
+     */
+    record Carrier(String plus, String minus, double hertz, double volts) implements ReadingRequest {
+        /** The level follows from what was read before. */
+        @Override
+        public boolean sameRow(ReadingRequest other) {
+            return other instanceof Carrier c && equals(new Carrier(c.plus(), c.minus(), c.hertz(), volts));
         }
     }
 }
