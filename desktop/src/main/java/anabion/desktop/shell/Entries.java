@@ -3,6 +3,7 @@ package anabion.desktop.shell;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.command.Entry;
+import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
@@ -22,6 +23,7 @@ import java.util.function.Consumer;
 
 /** Carries out what was typed in the probe line of the Bench. */
 final class Entries {
+    private final LineQueue queue = new LineQueue();
     private final Session session;
     private final InstrumentDesk instruments;
     private final BenchPlace bench;
@@ -34,7 +36,28 @@ final class Entries {
         this.stream = stream;
     }
 
-    CompletableFuture<?> carryOut(Entry entry) {
+    /** Keeps a line back while one for a row is still written. */
+    boolean keeps(String text) {
+        return queue.keeps(text, bench.sheet());
+    }
+
+    /**
+     * The next line of those that were kept back.
+     *
+     * @param failed whether the one before was not written
+     * @param say told what was typed for another sheet
+     */
+    Optional<String> next(boolean failed, Consumer<String> say) {
+        return queue.next(failed, bench.sheet(), t -> say.accept(session.say("ui.not-taken", t)));
+    }
+
+    /** Carries out a line. */
+    CompletableFuture<?> typed(String text) {
+        Entry entry = ProbeParser.parse(text, bench.sheet().takesReadings());
+        return queue.follow(entry, carryOut(entry));
+    }
+
+    private CompletableFuture<?> carryOut(Entry entry) {
         CompletableFuture<?> done = CompletableFuture.completedFuture(null);
         if (entry instanceof Entry.Volts v) return bench.sheet().reading(v);
         if (entry instanceof Entry.ForSheet f) return bench.sheet().entered(f.text());

@@ -1,6 +1,5 @@
 package anabion.desktop.shell;
 
-import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.instrument.InstrumentDesk;
@@ -312,15 +311,17 @@ public final class Shell extends StackPane {
             go(Where.SHELF);
             return;
         }
+        if (entries.keeps(text)) {
+            probe.clear();
+            return;
+        }
         if (text.isBlank()) {
             String edit = bench.sheet().edit();
             if (edit.isEmpty()) moved(KeyCode.DOWN);
             else probe.offer(edit);
             return;
         }
-        carriedOut(
-                text,
-                () -> entries.carryOut(ProbeParser.parse(text, bench.sheet().takesReadings())));
+        carriedOut(text, () -> entries.typed(text));
     }
 
     private void carriedOut(String text, Supplier<CompletableFuture<?>> work) {
@@ -335,6 +336,7 @@ public final class Shell extends StackPane {
                     if (mine == lines) probe.say(r instanceof ShouldRead.Answer a ? a.words() : "");
                     showProbe();
                 } else troubles.say(e, text);
+                entries.next(e != null, probe::say).ifPresent(this::entered);
             }));
         } catch (InputException | StorageException e) {
             troubles.say(e, text);
