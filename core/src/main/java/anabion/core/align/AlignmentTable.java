@@ -42,7 +42,7 @@ public record AlignmentTable(
     /** By how much a generator is turned up at once. */
     private static final double STEP = 10;
     /** Volts that usual generators give. */
-    private static final double STRONGEST = 1;
+    private static final double STRONGEST = 0.1;
     /** What models and meters differ by. */
     private static final double TOLERANCE = 1.5;
 

@@ -273,9 +273,9 @@ class AlignmentTableTest {
         assertThat(level(4 * wanted, 100e-6)).isCloseTo(25e-6, within(1e-9));
         assertThat(level(wanted / 4, 100e-6)).isCloseTo(400e-6, within(1e-9));
         assertThat(level(wanted / 1000, 100e-6)).as("in steps").isCloseTo(1e-3, within(1e-9));
-        assertThat(level(wanted / 1000, 0.9))
+        assertThat(level(wanted / 1000, 0.09))
                 .as("and never more than generators have")
-                .isCloseTo(1, within(1e-9));
+                .isCloseTo(0.1, within(1e-9));
     }
 
     private static double level(double after, double given) {

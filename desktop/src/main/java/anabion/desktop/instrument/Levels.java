@@ -21,8 +21,8 @@ final class Levels {
     private static final double MOST_STEP = 10;
     /** Volts that usual generators give. */
     private static final double STRONGEST = 10;
-    /** Likewise of a carrier. */
-    private static final double STRONGEST_CARRIER = 1;
+    /** Likewise of a carrier: more is no small signal to any stage. */
+    private static final double STRONGEST_CARRIER = 0.1;
     /** Share of the hum below which nothing can be told from it. */
     private static final double DROWNED = 0.3;
 
