@@ -229,6 +229,21 @@ class AlignTest extends WindowCase {
         until("the curves again", () -> shows("Selectivity, computed"));
     }
 
+    /** Many letters that nobody has placed stay within the plan, in the smallest window too. */
+    @Test
+    void lettersWithoutAPlaceWaitWithinThePlan() {
+        align("concerto", "F1");
+        interact(() -> stage.setWidth(1024));
+        enter("plan");
+        until("the letters", () -> shows("Drag to their places:"));
+        interact(() -> shell.layout());
+        var plan = lookup("#chassis-plan").query();
+        for (Node n : lookup(".adjuster-mark").queryAll())
+            assertThat(plan.localToScene(plan.getLayoutBounds()).contains(n.localToScene(n.getLayoutBounds())))
+                    .as("%s", n)
+                    .isTrue();
+    }
+
     private Spot spot() {
         return session.need().chassis().adjusters().get(6).spot().orElseThrow();
     }

@@ -33,6 +33,7 @@ public final class AlignmentBenchmark {
     private final Tally byMeter = new Tally(1);
     private final Tally byEar = new Tally(3);
     private final Random random;
+    private int specimens;
 
     private AlignmentBenchmark(long seed) {
         this.random = new Random(seed);
@@ -72,7 +73,7 @@ public final class AlignmentBenchmark {
                                 .contains(p)))
                 .toList();
         for (int n = 0; n < cases; n++) {
-            boolean wrong = n % FAULTY_ONE_IN == FAULTY_ONE_IN - 1 && !micas.isEmpty();
+            boolean wrong = specimens++ % FAULTY_ONE_IN == FAULTY_ONE_IN - 1 && !micas.isEmpty();
             Optional<Part> fault = wrong ? Optional.of(micas.get(random.nextInt(micas.size()))) : Optional.empty();
             long seed = random.nextLong();
             followed(chassis, procedure, hidden(chassis, tuned, procedure, fault, seed), false);

@@ -93,7 +93,9 @@ public final class ChassisPlan extends Region {
     @Override
     protected void layoutChildren() {
         double width = (getWidth() - GAP) / 2;
-        boolean waiting = marks.stream().anyMatch(m -> m.adjuster().spot().isEmpty());
+        List<Mark> unplaced =
+                marks.stream().filter(m -> m.adjuster().spot().isEmpty()).toList();
+        boolean waiting = !unplaced.isEmpty();
         double height = Math.max(40, getHeight() - HEAD - (waiting ? LANE : 4));
         for (int n = 0; n < faces.size(); n++) {
             double x = n * (width + GAP);
@@ -103,6 +105,12 @@ public final class ChassisPlan extends Region {
         hint.setVisible(waiting);
         double lane = hint.prefWidth(-1) + 8;
         hint.resizeRelocate(0, getHeight() - LANE + 4, lane, LANE - 4);
+        double widest = unplaced.stream()
+                .mapToDouble(m -> Math.max(SIZE, m.label().prefWidth(-1)))
+                .max()
+                .orElse(SIZE);
+        // many letters overlap rather than leave the plan
+        double step = Math.min(widest + 6, (getWidth() - lane - widest) / Math.max(1, unplaced.size() - 1));
         for (Mark m : marks) {
             double wide = Math.max(SIZE, m.label().prefWidth(-1));
             m.label().resize(wide, SIZE);
@@ -115,7 +123,7 @@ public final class ChassisPlan extends Region {
                                 face.getLayoutY() + s.y() * face.getHeight() - SIZE / 2);
             } else {
                 m.label().relocate(lane, getHeight() - LANE + 4);
-                lane += wide + 6;
+                lane += step;
             }
         }
     }
