@@ -45,7 +45,11 @@ public record Alignment(
     public record DialError(double dial, double error) {}
 
     /** What the circuit says, whatever was done to it: to be computed once for a circuit. */
-    public record Computed(Chassis chassis, AlignmentProcedure procedure, Optional<IfResponse> response) {
+    public record Computed(
+            Chassis chassis,
+            AlignmentProcedure procedure,
+            Optional<IfResponse> response,
+            Optional<FmDetector> detector) {
         /** @param setting with the volume full up */
         public static Computed of(Simulator engine, Chassis chassis, Setting setting, Band band) {
             AlignmentProcedure p = AlignmentProcedure.of(engine, chassis, setting, band);
@@ -55,7 +59,7 @@ public record Alignment(
             } catch (InputException | ArithmeticException e) {
                 response = Optional.empty(); // a straight set has none, and one that does not settle none to tell
             }
-            return new Computed(chassis, p, response);
+            return new Computed(chassis, p, response, FmDetector.of(chassis, band));
         }
 
         /** With what was done. */
@@ -64,8 +68,7 @@ public record Alignment(
             List<Image> images = Frequencies.intermediate(chassis, Optional.of(procedure.band()))
                     .map(f -> Image.among(table.stations(), f))
                     .orElse(List.of());
-            List<Point> own = new ArrayList<>(table.stations());
-            images.forEach(i -> own.remove(i.point()));
+            List<Point> own = without(images, table.stations());
             Optional<TrackingAdvice> advice =
                     procedure.frontEnd().filter(f -> !own.isEmpty()).map(f -> TrackingAdvice.of(chassis, f, own));
             List<DialError> curve = new ArrayList<>();
@@ -78,13 +81,17 @@ public record Alignment(
                     if (Double.isFinite(error)) curve.add(new DialError(dial, error));
                 }
             }
-            return new Alignment(table, response, FmDetector.of(chassis, procedure.band()), advice, images, curve);
+            return new Alignment(table, response, detector, advice, images, curve);
         }
     }
 
     /** Stations that tell of the dial: all but images. */
     public List<Point> stations() {
-        List<Point> own = new ArrayList<>(table.stations());
+        return without(images, table.stations());
+    }
+
+    private static List<Point> without(List<Image> images, List<Point> stations) {
+        List<Point> own = new ArrayList<>(stations);
         images.forEach(i -> own.remove(i.point()));
         return own;
     }

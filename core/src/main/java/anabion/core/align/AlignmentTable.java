@@ -41,8 +41,8 @@ public record AlignmentTable(
 
     /** By how much a generator is turned up at once. */
     private static final double STEP = 10;
-    /** Volts that usual generators give. */
-    private static final double STRONGEST = 0.1;
+    /** Volts of a carrier that usual generators give: more is no small signal to any stage. */
+    public static final double STRONGEST = 0.1;
     /** What models and meters differ by. */
     private static final double TOLERANCE = 1.5;
 
@@ -103,9 +103,10 @@ public record AlignmentTable(
         }
 
         private List<Double> gains() {
-            return line.indicator().proportional() && line.aim() != Aim.ZERO
-                    ? AlignmentTable.gains(readings())
-                    : List.of();
+            if (!line.indicator().proportional() || line.aim() == Aim.ZERO) return List.of();
+            // what a trap keeps out is gained, too
+            double sign = line.aim() == Aim.DIP ? -1 : 1;
+            return AlignmentTable.gains(readings()).stream().map(g -> sign * g).toList();
         }
 
         /** Decibels gained by all that was done on it; empty where nothing was read twice. */
@@ -121,7 +122,7 @@ public record AlignmentTable(
 
         /** Whether it stood so far off that somebody must have turned it. */
         public boolean moved() {
-            return gained().filter(g -> g > MOVED).isPresent();
+            return line.aim() != Aim.DIP && gained().filter(g -> g > MOVED).isPresent();
         }
 
         /** Turns of each adjuster from where it stood at first, positive inwards; of those that were turned. */
@@ -268,9 +269,12 @@ public record AlignmentTable(
         return rows.stream().filter(r -> !r.done() && !r.finding()).findFirst();
     }
 
-    /** Decibels gained in all; empty where nothing was read twice. */
+    /** Decibels gained in all, without what traps keep out; empty where nothing was read twice. */
     public Optional<Double> gained() {
-        return rows.stream().flatMap(r -> r.gained().stream()).reduce(Double::sum);
+        return rows.stream()
+                .filter(r -> r.line().aim() != Aim.DIP)
+                .flatMap(r -> r.gained().stream())
+                .reduce(Double::sum);
     }
 
     /** Whether another pass is worth while: all is done, and the last pass gained something. */

@@ -21,6 +21,11 @@ public record Image(Point point, boolean below) {
         return image ? Optional.of(new Image(p, off < 0)) : Optional.empty();
     }
 
+    /** The intermediate frequency that it tells, in hertz. */
+    public double intermediate() {
+        return Math.abs(point.heard() - point.dial()) / 2;
+    }
+
     static List<Image> among(List<Point> points, double intermediate) {
         return points.stream().flatMap(p -> of(p, intermediate).stream()).toList();
     }

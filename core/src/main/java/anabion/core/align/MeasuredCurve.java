@@ -71,18 +71,7 @@ public record MeasuredCurve(List<Sample> samples) {
 
     /** The middle between the points 6 dB down; its highest point where it was not read so far. */
     public double centre() {
-        List<Response> all = decibels();
-        double low = Double.NaN;
-        double high = Double.NaN;
-        for (int n = 1; n < all.size(); n++) {
-            Response a = all.get(n - 1);
-            Response b = all.get(n);
-            if (a.decibels() < -DOWN == b.decibels() < -DOWN) continue;
-            double at = a.hertz() + (b.hertz() - a.hertz()) * (-DOWN - a.decibels()) / (b.decibels() - a.decibels());
-            if (b.decibels() > a.decibels() && Double.isNaN(low)) low = at;
-            else high = at;
-        }
-        return Double.isNaN(low) || Double.isNaN(high) ? highest() : (low + high) / 2;
+        return Gains.edges(decibels(), DOWN).map(Gains.Edges::middle).orElseGet(this::highest);
     }
 
     /** Where it goes through zero between its two peaks; empty where it does not. */

@@ -6,6 +6,7 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Component.Windings;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
+import anabion.core.chassis.TunedCircuit;
 import anabion.core.chassis.Winding;
 import java.util.List;
 import java.util.Optional;
@@ -57,11 +58,11 @@ final class Traps {
 
     /** Those across it, and one with which alone it shares a net: in series. */
     private Stream<Part> capacitors(Part coil, Winding w) {
-        String from = coil.nets().getOrDefault(w.from(), "");
-        String to = coil.nets().getOrDefault(w.to(), "");
-        return chassis.parts().stream()
-                .filter(c -> c.component() instanceof Capacitor x && x.farads().size() == 1)
-                .filter(c -> c.joins(from, to) || alone(coil, c, from) || alone(coil, c, to));
+        Stream<Part> series = Stream.of(w.from(), w.to())
+                .map(t -> coil.nets().getOrDefault(t, ""))
+                .flatMap(net -> chassis.parts().stream().filter(c -> alone(coil, c, net)));
+        return Stream.concat(TunedCircuit.across(chassis, coil, w).stream(), series)
+                .filter(c -> c.component() instanceof Capacitor x && x.farads().size() == 1);
     }
 
     private boolean alone(Part coil, Part c, String net) {

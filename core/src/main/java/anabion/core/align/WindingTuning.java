@@ -3,9 +3,11 @@ package anabion.core.align;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Component.Windings;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.TunedCircuit;
 import anabion.core.chassis.Winding;
+import anabion.core.job.AlignmentEntry;
 import anabion.core.quantity.Series;
 import java.util.Optional;
 
@@ -46,7 +48,7 @@ public record WindingTuning(
             if (found.isPresent()) return found;
         }
         for (Part coil : TunedCircuit.of(chassis, a))
-            if (coil.component() instanceof anabion.core.chassis.Component.Windings x)
+            if (coil.component() instanceof Windings x)
                 for (Winding w : x.windings())
                     if (TunedCircuit.across(chassis, coil, w).contains(own.get())) return of(chassis, coil, w, hertz);
         return Optional.empty();
@@ -90,25 +92,34 @@ public record WindingTuning(
     }
 
     /**
-     * Farads by which it is off, if it peaks elsewhere with its core in the middle.
+     * What would explain a peak elsewhere, with the core in the middle.
      *
-     * @param peak the frequency of its peak, in hertz
+     * @param farads too many across it, or
+     * @param henries too many in it; both negative where there are too few
+     * @param least whether it is at least so much
      */
-    public double excess(double peak) {
-        return whole * off(peak);
+    public record Excess(double farads, double henries, boolean least) {}
+
+    /** @param peak the frequency of its peak, in hertz */
+    public Excess excess(double peak) {
+        return excess(peak, false);
     }
 
-    /** Henries by which it is off, if the capacitor is right; as {@link #excess}. */
-    public double excessHenries(double peak) {
-        return henries * off(peak);
+    private Excess excess(double peak, boolean least) {
+        double off = hertz / peak * hertz / peak - 1;
+        return new Excess(whole * off, henries * off, least);
     }
 
-    private double off(double peak) {
-        return hertz / peak * hertz / peak - 1;
+    /** What would explain that it still rises at an end of its travel. */
+    public Excess excessAtEnd(boolean in) {
+        return excess(hertz * Math.sqrt(in ? 1 + Travel.CORE.reach() : 1 - Travel.CORE.reach()), true);
     }
 
-    /** The frequency from which on its core does not bring it in tune: all the way in it comes down from there, all the way out up. */
-    public double end(boolean in) {
-        return hertz * Math.sqrt(in ? 1 + Travel.CORE.reach() : 1 - Travel.CORE.reach());
+    /** What a finding says of it; empty of those that tell no amount, and of an end that nobody named. */
+    public Optional<Excess> explained(AlignmentEntry finding) {
+        if (finding.kind() == AlignmentEntry.Kind.PEAKS_AT) return Optional.of(excess(finding.after()));
+        return finding.kind() == AlignmentEntry.Kind.END && finding.turns() != 0
+                ? Optional.of(excessAtEnd(finding.turns() > 0))
+                : Optional.empty();
     }
 }

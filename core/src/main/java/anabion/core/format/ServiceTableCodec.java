@@ -127,7 +127,7 @@ public final class ServiceTableCodec {
         List<ServiceLine> lines = new ArrayList<>();
         Band now = band;
         for (Table.Row row : Table.read(
-                new StringReader(names(columns, delimiter(head)) + body),
+                new StringReader(names(columns, String.valueOf(Table.delimiter(head))) + body),
                 List.of(Column.FREQUENCY.code(), Column.ADJUST.code()),
                 optional(columns.size()))) {
             if (!row.get(Column.BAND.code()).isEmpty()) now = band(row, chassis);
@@ -138,14 +138,10 @@ public final class ServiceTableCodec {
         return lines;
     }
 
-    private static String delimiter(String head) {
-        return head.indexOf('\t') >= 0 ? "\t" : head.indexOf(';') >= 0 ? ";" : ",";
-    }
-
     /** Each kind of column once, but for notes. */
     private static List<Column> columns(String head) {
         List<Column> all = new ArrayList<>();
-        for (String cell : head.split(delimiter(head), -1)) {
+        for (String cell : head.split(String.valueOf(Table.delimiter(head)), -1)) {
             String heading = cell.strip().replaceAll("^\"|\"$", "").toLowerCase(Locale.ROOT);
             Column found = Stream.of(Column.values())
                     .filter(c -> c.fits(heading))

@@ -99,7 +99,8 @@ public final class Table {
         }
     }
 
-    private static char delimiter(String header) {
+    /** What stands between the cells of a head line. */
+    static char delimiter(String header) {
         return header.indexOf('\t') >= 0 ? '\t' : header.indexOf(';') >= 0 ? ';' : ',';
     }
 

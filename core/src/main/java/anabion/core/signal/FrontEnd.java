@@ -90,7 +90,7 @@ public final class FrontEnd {
     /** Farads that the oscillator needs at a frequency, as aligned. */
     private final Function<Double, Double> aligned;
 
-    private record Signal(Tank tank, double closed, boolean shaped) {}
+    private record Signal(Tank tank, double closed) {}
 
     private FrontEnd(
             TuningRange range,
@@ -138,13 +138,12 @@ public final class FrontEnd {
         List<Signal> signals = new ArrayList<>();
         for (Section s : sections) {
             if (s.equals(own.get())) continue;
-            boolean shaped = oscillator.get().padder().isEmpty();
             double low = alone.low();
             double high = alone.high();
             Tank.at(s.net(), p -> !ofOscillator(p), range.at(0.5), chassis, networks, here)
                     .flatMap(t -> t.fitted(low, alone.share(low) * s.farads(), high, alone.share(high) * s.farads()))
                     .filter(FrontEnd::plausible)
-                    .ifPresent(t -> signals.add(new Signal(t, s.farads(), shaped)));
+                    .ifPresent(t -> signals.add(new Signal(t, s.farads())));
         }
         return Optional.of(
                 new FrontEnd(range, f, oscillator.get(), closed, signals, higher(engine, chassis, setting, band)));
@@ -311,7 +310,8 @@ public final class FrontEnd {
     /** Likewise, at each place of the dial. */
     public Function<Double, Double> tunes(int n, Turned turned) {
         Signal s = signals.get(n);
-        Function<Double, Double> still = s.shaped() ? s.tank().changed(Turned.NOTHING) : d -> share(d) * s.closed();
+        Function<Double, Double> still =
+                oscillator.padder().isEmpty() ? s.tank().changed(Turned.NOTHING) : d -> share(d) * s.closed();
         Function<Double, Double> now = s.tank().changed(turned);
         return dial -> solve(now, still.apply(dial), dial);
     }

@@ -89,8 +89,24 @@ public record Gains(
     /** @param decibels against the middle */
     public record Response(double hertz, double decibels) {}
 
+    /** The outermost frequencies at which a response falls below so many decibels. */
+    public record Edges(double low, double high) {
+        public double width() {
+            return high - low;
+        }
+
+        public double middle() {
+            return (low + high) / 2;
+        }
+    }
+
     /** Width between the points that lie so many decibels down, in hertz; empty if the sweep does not reach them. */
     public static Optional<Double> width(List<Response> response, double down) {
+        return edges(response, down).map(Edges::width);
+    }
+
+    /** The points that lie so many decibels down; empty if the sweep does not reach them. */
+    public static Optional<Edges> edges(List<Response> response, double down) {
         double low = Double.NaN;
         double high = Double.NaN;
         for (int n = 1; n < response.size(); n++) {
@@ -103,7 +119,7 @@ public record Gains(
                 else high = at;
             }
         }
-        return Double.isNaN(low) || Double.isNaN(high) ? Optional.empty() : Optional.of(high - low);
+        return Double.isNaN(low) || Double.isNaN(high) ? Optional.empty() : Optional.of(new Edges(low, high));
     }
 
     /**

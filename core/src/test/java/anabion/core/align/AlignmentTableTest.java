@@ -164,7 +164,7 @@ class AlignmentTableTest {
         job = job.with(entry(job, 3, Kind.PEAK, 0, 0, 0));
         assertThat(AlignmentTable.of(SET, PROCEDURE, job).stations()).isEmpty();
         job = job.with(station(job, 600e3, 600e3));
-        Alignment a = new Alignment.Computed(SET, PROCEDURE, Optional.empty()).with(job);
+        Alignment a = new Alignment.Computed(SET, PROCEDURE, Optional.empty(), Optional.empty()).with(job);
         assertThat(a.table().stations()).hasSize(1);
         assertThat(a.advice().orElseThrow().turns()).isEmpty();
     }

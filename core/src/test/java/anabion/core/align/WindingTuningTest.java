@@ -60,12 +60,15 @@ class WindingTuningTest {
         WindingTuning w = tuning();
         double peak = 452e3;
         double omega = 2 * Math.PI * peak;
-        assertThat(omega * omega * w.henries() * (w.whole() + w.excess(peak))).isCloseTo(1, within(1e-9));
-        assertThat(omega * omega * (w.henries() + w.excessHenries(peak)) * w.whole())
-                .isCloseTo(1, within(1e-9));
-        assertThat(w.excess(470e3)).isNegative();
-        assertThat(w.excess(w.end(true))).as("still rising all the way in").isNegative();
-        assertThat(w.excess(w.end(false))).isPositive();
+        WindingTuning.Excess e = w.excess(peak);
+        assertThat(omega * omega * w.henries() * (w.whole() + e.farads())).isCloseTo(1, within(1e-9));
+        assertThat(omega * omega * (w.henries() + e.henries()) * w.whole()).isCloseTo(1, within(1e-9));
+        assertThat(w.excess(470e3).farads()).isNegative();
+        assertThat(w.excessAtEnd(true).farads())
+                .as("still rising all the way in")
+                .isNegative();
+        assertThat(w.excessAtEnd(false).farads()).isPositive();
+        assertThat(w.excessAtEnd(false).least()).isTrue();
     }
 
     /** A capacitor that is on no drawing is that of its coil; a coil of which no sheet gives the inductance is that of its capacitor. */
@@ -171,5 +174,39 @@ class WindingTuningTest {
                 .isInstanceOf(InputException.class)
                 .hasMessageContaining("peaks there");
         assertThatThrownBy(() -> AlignRequest.parse("1.2 at 452k")).isInstanceOf(InputException.class);
+    }
+
+    private static Shortfall.Kind lacking(double first, double second, Kind how) {
+        AlignmentProcedure p = alignment().table().procedure();
+        double wanted = p.output().orElseThrow().wanted();
+        double level = p.lines().get(0).level().orElseThrow();
+        AlignmentTable t = alignment(
+                        entry(
+                                how,
+                                Optional.of(p.lines().get(0).purpose()),
+                                "A1",
+                                0,
+                                wanted,
+                                new Given(first * level, 0)),
+                        entry(
+                                Kind.PEAK,
+                                Optional.of(p.lines().get(1).purpose()),
+                                "A3",
+                                0,
+                                wanted,
+                                new Given(second * level, 0)))
+                .table();
+        List<Shortfall> all = Shortfall.of(t);
+        assertThat(all).as("both cans are reached from one point").hasSize(1);
+        return all.get(0).kind();
+    }
+
+    /** A stage is named only when all that tunes from there on is in tune, and alignment is left alone where it has nothing to give. */
+    @Test
+    void aStageThatLacksGainIsNamedWhenAllIsInTune() {
+        assertThat(lacking(4, 4, Kind.PEAK)).isEqualTo(Shortfall.Kind.STAGE);
+        assertThat(lacking(4, 4, Kind.BETTER)).isEqualTo(Shortfall.Kind.OPEN);
+        assertThat(lacking(4, 1.5, Kind.PEAK)).isEqualTo(Shortfall.Kind.OPEN);
+        assertThat(lacking(4, 1.1, Kind.PEAK)).isEqualTo(Shortfall.Kind.LITTLE);
     }
 }

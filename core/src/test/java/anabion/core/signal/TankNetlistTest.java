@@ -7,6 +7,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.Component.Windings;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.signal.FrontEnd.Circuit;
 import anabion.core.simulation.Simulator;
@@ -79,7 +80,7 @@ class TankNetlistTest {
 
     private static double section(Chassis set, String net) {
         return set.parts().stream()
-                .filter(p -> p.is(anabion.core.chassis.PartRole.TUNING_GANG))
+                .filter(p -> p.is(PartRole.TUNING_GANG))
                 .flatMap(p -> p.nets().entrySet().stream()
                         .filter(e -> e.getValue().equals(net))
                         .map(e -> ((Capacitor) p.component()).farads().get(Integer.parseInt(e.getKey()) - 1)))

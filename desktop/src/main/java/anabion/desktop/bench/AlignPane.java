@@ -6,6 +6,7 @@ import anabion.core.align.AlignmentTable;
 import anabion.core.align.Image;
 import anabion.core.align.Indicator;
 import anabion.core.align.Preparation;
+import anabion.core.align.Shortfall;
 import anabion.core.align.TrackingAdvice;
 import anabion.core.align.TrackingAdvice.Turn;
 import anabion.core.align.WindingTuning;
@@ -20,9 +21,8 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
 import anabion.desktop.session.Session;
 import java.util.Comparator;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import javafx.scene.layout.GridPane;
@@ -32,11 +32,6 @@ import javafx.scene.layout.VBox;
 final class AlignPane extends VBox {
     /** Hertz of the dial within which nobody turns anything. */
     private static final double NEAR = 2e3;
-
-    /** Decibels below which alignment has little to give. */
-    private static final double LITTLE = 2;
-    /** Decibels by which a stage must lack more than those behind it to be named. */
-    private static final double LACKS = 6;
 
     private static final List<String> EIGHTHS = List.of("", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞");
 
@@ -132,13 +127,12 @@ final class AlignPane extends VBox {
     }
 
     private void image(Image i) {
-        double between = Math.abs(i.point().heard() - i.point().dial()) / 2;
         getChildren()
                 .add(Texts.wrapped(session.say(
                         i.below() ? "align.image-below" : "align.image-above",
                         Figures.si(Quantity.hertz(i.point().heard())),
                         Figures.si(Quantity.hertz(i.point().dial())),
-                        Figures.si(Quantity.hertz(between), 3))));
+                        Figures.si(Quantity.hertz(i.intermediate()), 3))));
     }
 
     private void finding(AlignmentTable.Row r) {
@@ -153,7 +147,9 @@ final class AlignPane extends VBox {
                         "align.explains." + last.kind().code(), last.adjusters(), parts.isEmpty() ? "–" : parts)));
         List<Adjuster> named = named(r, last);
         if (named.size() == 1)
-            WindingTuning.of(chassis, named.get(0), r.line().hertz()).ifPresent(w -> amount(last, w));
+            WindingTuning.of(chassis, named.get(0), r.line().hertz())
+                    .flatMap(w -> w.explained(last))
+                    .ifPresent(this::amount);
     }
 
     /** The adjusters that a finding is about. */
@@ -165,53 +161,33 @@ final class AlignPane extends VBox {
     }
 
     /** The picofarads or microhenries that would explain it. */
-    private void amount(AlignmentEntry e, WindingTuning w) {
-        boolean in = e.turns() > 0;
-        boolean end = e.kind() == AlignmentEntry.Kind.END && e.turns() != 0;
-        if (!end && e.kind() != AlignmentEntry.Kind.PEAKS_AT) return;
-        double peak = end ? w.end(in) : e.after();
-        double farads = w.excess(peak);
+    private void amount(WindingTuning.Excess e) {
         getChildren()
                 .add(Texts.wrapped(
                         session.say(
-                                (end ? "align.amount.end-" : "align.amount.") + (farads > 0 ? "more" : "less"),
-                                Figures.si(Quantity.farads(Math.abs(farads)), 2),
-                                Figures.si(Quantity.henries(Math.abs(w.excessHenries(peak))), 2)),
+                                (e.least() ? "align.amount.end-" : "align.amount.")
+                                        + (e.farads() > 0 ? "more" : "less"),
+                                Figures.si(Quantity.farads(Math.abs(e.farads())), 2),
+                                Figures.si(Quantity.henries(Math.abs(e.henries())), 2)),
                         "soft"));
     }
 
     private void found() {
         Optional<Double> gained = table.gained();
-        List<AlignmentTable.Row> known = table.rows().stream()
-                .filter(r -> r.lacking(table.procedure().output()).isPresent())
-                .toList();
-        if (gained.isEmpty() && known.isEmpty()) return;
+        List<Shortfall> lacking = Shortfall.of(table);
+        if (gained.isEmpty() && lacking.isEmpty()) return;
         getChildren().addAll(Texts.rule(), Texts.label(session.say("align.found"), "soft", "small"));
         gained.ifPresent(g -> getChildren().add(Texts.wrapped(session.say("align.gained-all", Figures.fixed(g, 1)))));
-        lacking(known);
+        lacking.forEach(l -> getChildren()
+                .add(Texts.wrapped(session.say(
+                        "align.lacks." + l.kind().name().toLowerCase(Locale.ROOT),
+                        l.point(),
+                        Figures.fixed(Math.max(0, l.decibels()), 1)))));
         table.rows().stream().filter(AlignmentTable.Row::moved).forEach(r -> getChildren()
                 .add(Texts.wrapped(session.say(
                         "align.moved",
                         r.line().letters(),
                         Figures.fixed(r.gained().orElseThrow(), 0)))));
-    }
-
-    /** What levels say against those of the circuit: the last of each kind of point, where it lacks or where there is little to gain. */
-    private void lacking(List<AlignmentTable.Row> known) {
-        Map<String, AlignmentTable.Row> last = new LinkedHashMap<>();
-        for (AlignmentTable.Row r : known) last.put(r.line().point(), r);
-        double before = 0;
-        for (AlignmentTable.Row r : last.values()) {
-            double lacks = r.lacking(table.procedure().output()).orElseThrow();
-            // what is out of tune lacks something anyway
-            boolean tuned = table.rows().stream()
-                    .filter(x -> x.line().point().equals(r.line().point()))
-                    .allMatch(AlignmentTable.Row::done);
-            boolean here = tuned && lacks - before > LACKS;
-            before = lacks;
-            String word = lacks < LITTLE ? "align.lacks-little" : here ? "align.lacks-here" : "align.lacks";
-            getChildren().add(Texts.wrapped(session.say(word, r.line().point(), Figures.fixed(Math.max(0, lacks), 1))));
-        }
     }
 
     private void next() {

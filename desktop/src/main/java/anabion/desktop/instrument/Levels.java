@@ -1,5 +1,6 @@
 package anabion.desktop.instrument;
 
+import anabion.core.align.AlignmentTable;
 import anabion.core.error.InputException;
 import anabion.core.job.SignalKind;
 import anabion.desktop.session.Session;
@@ -21,8 +22,6 @@ final class Levels {
     private static final double MOST_STEP = 10;
     /** Volts that usual generators give. */
     private static final double STRONGEST = 10;
-    /** Likewise of a carrier: more is no small signal to any stage. */
-    private static final double STRONGEST_CARRIER = 0.1;
     /** Share of the hum below which nothing can be told from it. */
     private static final double DROWNED = 0.3;
 
@@ -72,7 +71,7 @@ final class Levels {
         double volts = at.volts();
         give(generator, at.hertz(), volts, DEPTH);
         double signal = signal(meter, hum);
-        while (signal < hum && volts * MOST_STEP <= STRONGEST_CARRIER) {
+        while (signal < hum && volts * MOST_STEP <= AlignmentTable.STRONGEST) {
             volts *= MOST_STEP;
             give(generator, at.hertz(), volts, DEPTH);
             signal = signal(meter, hum);

@@ -41,14 +41,23 @@ final class Entries {
         return queue.keeps(text, bench.sheet());
     }
 
-    /**
-     * The next line of those that were kept back.
-     *
-     * @param failed whether the one before was not written
-     * @param say told what was typed for another sheet
-     */
-    Optional<String> next(boolean failed, Consumer<String> say) {
-        return queue.next(failed, bench.sheet(), t -> say.accept(session.say("ui.not-taken", t)));
+    /** Whether a line could be carried out or not: those that were kept back may come now, each through what it is given. */
+    void through(CompletableFuture<?> stored, boolean failed, Consumer<String> entered, Consumer<String> say) {
+        queue.through(stored, failed);
+        Optional<String> next = next(say);
+        while (next.isPresent()) {
+            entered.accept(next.get());
+            next = next(say);
+        }
+    }
+
+    private Optional<String> next(Consumer<String> say) {
+        return queue.next(bench.sheet(), t -> say.accept(session.say("ui.not-taken", t)));
+    }
+
+    /** A line was refused. */
+    void refused() {
+        queue.refused();
     }
 
     /** Carries out a line. */

@@ -9,40 +9,57 @@ import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 
 /**
- * Lines for the rows of a sheet, one after the other: a line that was typed before the one before is written may mean the row that is lit then. On the interface's thread.
+ * Lines for the rows of a sheet, one after the other: a line that was typed before the one before is through may mean the row that is lit then. Whatever is not taken the up key
+ * brings back. On the interface's thread.
  */
 final class LineQueue {
     private final Deque<Waiting> waiting = new ArrayDeque<>();
-    private CompletableFuture<?> written = CompletableFuture.completedFuture(null);
+    /** The line for a row that is not through: written, and the next row lit. */
+    private Optional<CompletableFuture<?>> underWay = Optional.empty();
 
     private record Waiting(String text, Sheet sheet) {}
 
-    /** Keeps a line back while one for a row is written; false where it can be carried out. */
+    /** Keeps a line back while one for a row is under way; false where it can be carried out. */
     boolean keeps(String text, Sheet sheet) {
-        if (written.isDone()) return false;
+        if (underWay.isEmpty()) return false;
         waiting.add(new Waiting(text, sheet));
         return true;
     }
 
     /** What is to be waited for: a line for a row, nothing else. */
     CompletableFuture<?> follow(Entry entry, CompletableFuture<?> stored) {
-        if (entry instanceof Entry.Volts || entry instanceof Entry.ForSheet) written = stored;
+        if (entry instanceof Entry.Volts || entry instanceof Entry.ForSheet) underWay = Optional.of(stored);
         return stored;
     }
 
     /**
-     * The next of those that were kept back, once the one before is through.
+     * A line is through.
      *
-     * @param failed whether that was not written: then the lit row is not the one that was meant, and none of them is taken; the up key brings them back
+     * @param failed whether it was not written: then the lit row is not the one that lines behind it mean
+     */
+    void through(CompletableFuture<?> stored, boolean failed) {
+        if (underWay.filter(stored::equals).isEmpty()) return;
+        underWay = Optional.empty();
+        if (failed) waiting.clear();
+    }
+
+    /** A line was refused: those behind it may have meant the row that it would have lit. */
+    void refused() {
+        if (underWay.isEmpty()) waiting.clear();
+    }
+
+    /**
+     * The next of those that were kept back, once none is under way.
+     *
      * @param now the sheet that is shown
      * @param missed told a line that was typed for another sheet
      */
-    Optional<String> next(boolean failed, Sheet now, Consumer<String> missed) {
-        if (!written.isDone() || waiting.isEmpty()) return Optional.empty();
+    Optional<String> next(Sheet now, Consumer<String> missed) {
+        if (underWay.isPresent() || waiting.isEmpty()) return Optional.empty();
         Waiting first = waiting.poll();
-        if (!failed && first.sheet() == now) return Optional.of(first.text());
+        if (first.sheet() == now) return Optional.of(first.text());
         waiting.clear();
-        if (!failed) missed.accept(first.text());
+        missed.accept(first.text());
         return Optional.empty();
     }
 }

@@ -311,17 +311,10 @@ public final class Shell extends StackPane {
             go(Where.SHELF);
             return;
         }
-        if (entries.keeps(text)) {
-            probe.clear();
-            return;
-        }
-        if (text.isBlank()) {
-            String edit = bench.sheet().edit();
-            if (edit.isEmpty()) moved(KeyCode.DOWN);
-            else probe.offer(edit);
-            return;
-        }
-        carriedOut(text, () -> entries.typed(text));
+        if (entries.keeps(text)) probe.clear();
+        else if (!text.isBlank()) carriedOut(text, () -> entries.typed(text));
+        else if (bench.sheet().edit().isEmpty()) moved(KeyCode.DOWN);
+        else probe.offer(bench.sheet().edit());
     }
 
     private void carriedOut(String text, Supplier<CompletableFuture<?>> work) {
@@ -336,9 +329,10 @@ public final class Shell extends StackPane {
                     if (mine == lines) probe.say(r instanceof ShouldRead.Answer a ? a.words() : "");
                     showProbe();
                 } else troubles.say(e, text);
-                entries.next(e != null, probe::say).ifPresent(this::entered);
+                entries.through(stored, e != null, this::entered, probe::say);
             }));
         } catch (InputException | StorageException e) {
+            entries.refused();
             troubles.say(e, text);
         }
     }
