@@ -376,19 +376,11 @@ final class Shots {
 
     private static AlignmentEntry entry(
             Job job, Kind kind, Optional<AlignmentPurpose> purpose, String letters, double before, double after) {
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                NOW,
-                kind,
-                "AM",
-                purpose,
-                letters,
-                before,
-                after,
-                0,
-                AlignmentEntry.Given.NOT_SAID,
-                "",
-                job.fitted().id(),
-                Extra.NONE);
+        return AlignmentEntry.of(
+                        UUID.randomUUID(), NOW, kind, "AM", job.fitted().id())
+                .withPurpose(purpose)
+                .withAdjusters(letters)
+                .withBefore(before)
+                .withAfter(after);
     }
 }

@@ -124,20 +124,13 @@ class ReportTest {
             double after,
             Given given,
             String text) {
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                Temp.NOW,
-                kind,
-                "AM",
-                Optional.ofNullable(purpose),
-                letters,
-                before,
-                after,
-                0,
-                given,
-                text,
-                FittedState.AS_FOUND,
-                Extra.NONE);
+        return AlignmentEntry.of(UUID.randomUUID(), Temp.NOW, kind, "AM", FittedState.AS_FOUND)
+                .withPurpose(Optional.ofNullable(purpose))
+                .withAdjusters(letters)
+                .withBefore(before)
+                .withAfter(after)
+                .withGiven(given)
+                .withText(text);
     }
 
     /** Before and after of each line, with the generator's level; every kind of entry has its words. */
@@ -155,26 +148,12 @@ class ReportTest {
                     .with(aligned(AlignmentEntry.Kind.WATCH, null, "", 0, 0, Given.NOT_SAID, "avc-volts"))
                     .with(aligned(
                             AlignmentEntry.Kind.READ, AlignmentPurpose.SIGNAL_HIGH, "A7", 2, 4, Given.NOT_SAID, ""));
-            AlignmentEntry empty = aligned(AlignmentEntry.Kind.CURVE, between, "A1", 0, 0, Given.NOT_SAID, "");
             for (double middle : List.of(462e3, 470e3, 465e3))
-                job = job.with(new AlignmentEntry(
-                        UUID.randomUUID(),
-                        empty.at(),
-                        empty.kind(),
-                        "AM",
-                        empty.purpose(),
-                        "A1",
-                        0,
-                        0,
-                        0,
-                        Given.NOT_SAID,
-                        "",
-                        List.of(
+                job = job.with(aligned(AlignmentEntry.Kind.CURVE, between, "A1", 0, 0, Given.NOT_SAID, "")
+                        .withCurve(List.of(
                                 new AlignmentEntry.Sample(middle - 10e3, 0.1),
                                 new AlignmentEntry.Sample(middle, 1),
-                                new AlignmentEntry.Sample(middle + 10e3, 0.1)),
-                        empty.state(),
-                        Extra.NONE));
+                                new AlignmentEntry.Sample(middle + 10e3, 0.1))));
             for (AlignmentEntry.Kind k : AlignmentEntry.Kind.values())
                 if (job.alignment().stream().noneMatch(e -> e.kind() == k))
                     job = job.with(aligned(

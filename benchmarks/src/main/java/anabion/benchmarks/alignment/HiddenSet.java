@@ -2,6 +2,7 @@ package anabion.benchmarks.alignment;
 
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentProcedure;
+import anabion.core.align.Positions;
 import anabion.core.align.Travel;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
@@ -27,8 +28,6 @@ import java.util.function.Function;
  * and reads an indicator, and sees nothing else.
  */
 final class HiddenSet {
-    private static final double CORE = Travel.CORE.reach();
-
     private static final double PADDER = 0.3;
     /** Standard deviation of coils and small capacitors. */
     private static final double SCATTER = 0.02;
@@ -102,42 +101,24 @@ final class HiddenSet {
         stands.put(a.letter(), Math.max(-1, Math.min(1, to)));
     }
 
+    private Positions positions() {
+        Map<String, Double> shares = new HashMap<>();
+        for (Adjuster a : chassis.adjusters())
+            if (stands.containsKey(a.letter()))
+                Travel.of(chassis, a)
+                        .ifPresent(t -> shares.put(
+                                a.letter(), stands.get(a.letter()) * (t == Travel.PADDER ? PADDER : t.reach())));
+        return new Positions(shares);
+    }
+
     private Map<String, Double> trims() {
         Map<String, Double> trims = new HashMap<>(off);
-        for (Adjuster a : chassis.adjusters()) {
-            Optional<Part> p = chassis.part(a.part());
-            if (p.isEmpty() || !stands.containsKey(a.letter())) continue;
-            for (Winding w : a.windings(p.get()))
-                trims.merge(Setting.core(a.part(), w), 1 + CORE * stands.get(a.letter()), (x, y) -> x * y);
-        }
+        positions().trims(chassis).forEach((k, v) -> trims.merge(k, v, (x, y) -> x * y));
         return trims;
     }
 
-    /** How a circuit of the gang stands. */
     private Turned turned(Circuit c) {
-        double core = 1;
-        double padder = 1;
-        double trimmer = 0;
-        for (Adjuster a : chassis.adjusters()) {
-            Double at = stands.get(a.letter());
-            if (at == null) continue;
-            boolean own = a.part().equals(c.coil().reference());
-            if (own && a.windings(c.coil()).stream().anyMatch(w -> w.name().equals(c.winding()))) core *= 1 + CORE * at;
-            if (is(c.padder(), a)) padder *= 1 + PADDER * at;
-            if (is(c.trimmer(), a)) trimmer += at * farads(c.trimmer().orElseThrow()) / 2;
-        }
-        double coil = off.getOrDefault(c.coil().reference() + "." + c.winding(), 1.0);
-        double padded =
-                c.padder().map(p -> off.getOrDefault(p.reference(), 1.0)).orElse(1.0);
-        return new Turned(core * coil, trimmer, padder * padded);
-    }
-
-    private static boolean is(Optional<Part> part, Adjuster a) {
-        return part.filter(p -> p.reference().equals(a.part())).isPresent();
-    }
-
-    private static double farads(Part p) {
-        return ((Component.Capacitor) p.component()).farads().get(0);
+        return positions().turned(chassis, c, off);
     }
 
     private Turned oscillator() {
@@ -210,11 +191,9 @@ final class HiddenSet {
                 off.getOrDefault(c.coil().reference() + "." + c.winding(), 1.0),
                 0,
                 c.padder().map(p -> off.getOrDefault(p.reference(), 1.0)).orElse(1.0));
-        boolean trimmed = chassis.adjusters().stream().anyMatch(a -> is(c.trimmer(), a));
-        boolean padded = chassis.adjusters().stream().anyMatch(a -> is(c.padder(), a));
-        boolean cored = chassis.adjusters().stream()
-                .anyMatch(a -> a.part().equals(c.coil().reference())
-                        && a.windings(c.coil()).stream().anyMatch(w -> w.name().equals(c.winding())));
+        boolean trimmed = chassis.adjusters().stream().anyMatch(a -> a.turns(c.trimmer()));
+        boolean padded = chassis.adjusters().stream().anyMatch(a -> a.turns(c.padder()));
+        boolean cored = chassis.adjusters().stream().anyMatch(a -> a.turns(c.coil(), c.winding()));
         for (int turn = 0; turn < TURNS; turn++) {
             Turned from = now;
             if (trimmed)

@@ -4,6 +4,7 @@ import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Aim;
 import anabion.core.error.InputException;
 import anabion.core.job.AlignmentPurpose;
+import anabion.core.quantity.DialFrequency;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import java.util.List;
@@ -47,10 +48,6 @@ public record AlignmentLine(
         adjusters = List.copyOf(adjusters);
     }
 
-    /** A bare number below this is no hertz. */
-    private static final double BARE = 50e3;
-
-    private static final double MEGAHERTZ = 3e6;
     /** Factor of frequency beyond which it is another circuit's. */
     private static final double FAR = 1.6;
 
@@ -78,8 +75,7 @@ public record AlignmentLine(
      * @throws InputException if it lies farther off than any core goes
      */
     public double meant(double typed) {
-        double unit = typed >= BARE ? 1 : hertz >= MEGAHERTZ ? 1e6 : 1e3;
-        double meant = typed * unit;
+        double meant = DialFrequency.near(typed, hertz);
         if (!(meant > hertz / FAR && meant < hertz * FAR))
             throw InputException.at(Figures.si(Quantity.hertz(meant)))
                     .because("no circuit of " + Figures.si(Quantity.hertz(hertz)) + " peaks there")

@@ -206,17 +206,12 @@ public record AlignmentProcedure(
         }
 
         private List<Adjuster> adjusters(Optional<Part> part) {
-            return chassis.adjusters().stream()
-                    .filter(a ->
-                            part.filter(p -> p.reference().equals(a.part())).isPresent())
-                    .toList();
+            return chassis.adjusters().stream().filter(a -> a.turns(part)).toList();
         }
 
         private List<Adjuster> cores(Part coil, String winding) {
             return chassis.adjusters().stream()
-                    .filter(a -> a.part().equals(coil.reference()))
-                    .filter(a ->
-                            a.windings(coil).stream().anyMatch(w -> w.name().equals(winding)))
+                    .filter(a -> a.turns(coil, winding))
                     .toList();
         }
 

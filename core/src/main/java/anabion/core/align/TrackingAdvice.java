@@ -82,9 +82,7 @@ public record TrackingAdvice(
         Circuit oscillator = frontEnd.circuits().get(0);
         Optional<Adjuster> padder = adjuster(chassis, oscillator.padder());
         Optional<Adjuster> core = chassis.adjusters().stream()
-                .filter(a -> a.part().equals(oscillator.coil().reference())
-                        && a.windings(oscillator.coil()).stream()
-                                .anyMatch(w -> w.name().equals(oscillator.winding())))
+                .filter(a -> a.turns(oscillator.coil(), oscillator.winding()))
                 .findFirst();
         Optional<Adjuster> trimmer = adjuster(chassis, oscillator.trimmer());
         boolean byPadder = padder.isPresent();
@@ -118,9 +116,7 @@ public record TrackingAdvice(
     }
 
     private static Optional<Adjuster> adjuster(Chassis chassis, Optional<Part> part) {
-        return chassis.adjusters().stream()
-                .filter(a -> part.filter(p -> p.reference().equals(a.part())).isPresent())
-                .findFirst();
+        return chassis.adjusters().stream().filter(a -> a.turns(part)).findFirst();
     }
 
     private static Turn turn(Optional<Adjuster> adjuster, Part part, double change, double share, Travel travel) {

@@ -31,19 +31,6 @@ public record Adjuster(
     /** Share of a chassis within which a tool can slip to another. */
     private static final double NEAR = 0.15;
 
-    /** One of which nobody has shown the place. */
-    public Adjuster(
-            UUID id,
-            String letter,
-            String part,
-            Optional<String> winding,
-            String what,
-            String side,
-            String place,
-            Extra extra) {
-        this(id, letter, part, winding, what, side, place, Optional.empty(), extra);
-    }
-
     /** Where it sits. */
     public Adjuster at(Spot where) {
         return new Adjuster(id, letter, part, winding, what, side, place, Optional.of(where), extra);
@@ -63,6 +50,17 @@ public record Adjuster(
         return w.windings().stream()
                 .filter(x -> winding.isEmpty() || winding.get().equals(x.name()))
                 .toList();
+    }
+
+    /** Whether it changes a part, if there is one. */
+    public boolean turns(Optional<Part> p) {
+        return p.filter(x -> x.reference().equals(part)).isPresent();
+    }
+
+    /** Whether it changes the inductance of one of a coil's windings. */
+    public boolean turns(Part coil, String name) {
+        return part.equals(coil.reference())
+                && windings(coil).stream().anyMatch(w -> w.name().equals(name));
     }
 
     /** Of one winding's core. */

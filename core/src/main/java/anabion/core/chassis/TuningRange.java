@@ -1,6 +1,7 @@
 package anabion.core.chassis;
 
 import anabion.core.error.InputException;
+import anabion.core.quantity.DialFrequency;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import java.util.Locale;
@@ -13,10 +14,6 @@ import java.util.Locale;
  */
 public record TuningRange(double low, double high) {
     private static final TuningRange MEDIUM = new TuningRange(520e3, 1620e3);
-    /** A bare number below this is meant in the dial's own unit. */
-    private static final double BARE = 50e3;
-    /** Bands that go so high are printed in megahertz. */
-    private static final double MEGAHERTZ = 3e6;
     /** Share by which a station may lie beyond the ends: a dial that is off shows it there. */
     private static final double BEYOND = 0.2;
 
@@ -54,7 +51,7 @@ public record TuningRange(double low, double high) {
      * @throws InputException if it lies far beyond the dial
      */
     public double meant(double typed) {
-        double hertz = typed >= BARE ? typed : typed * (high >= MEGAHERTZ ? 1e6 : 1e3);
+        double hertz = DialFrequency.near(typed, high);
         if (!(hertz >= low * (1 - BEYOND) && hertz <= high * (1 + BEYOND)))
             throw InputException.at(Figures.si(Quantity.hertz(hertz)))
                     .because("this lies beyond the dial, " + said())
@@ -64,7 +61,7 @@ public record TuningRange(double low, double high) {
 
     /** Both ends with their unit, as dials are printed. */
     public String said() {
-        boolean mega = high >= MEGAHERTZ;
+        boolean mega = DialFrequency.high(high);
         return String.format(
                 Locale.ROOT,
                 mega ? "%.1f to %.1f MHz" : "%.0f to %.0f kHz",

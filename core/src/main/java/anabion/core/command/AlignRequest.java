@@ -6,6 +6,7 @@ import anabion.core.error.InputException;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.AlignmentEntry.Sample;
+import anabion.core.quantity.DialFrequency;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import java.util.ArrayList;
@@ -89,10 +90,6 @@ public sealed interface AlignRequest {
     /** The band is left as it is, for a reason. */
     record Leave(String reason) implements AlignRequest {}
 
-    /** A bare number below this is in kilohertz, and below the second in megahertz. */
-    double BARE = 50e3;
-
-    double FM_BARE = 120;
     /** Hertz between which stations send that a set of this kind hears. */
     double LOWEST = 140e3;
 
@@ -206,8 +203,7 @@ public sealed interface AlignRequest {
         List<Double> all = new ArrayList<>();
         for (String word : text.strip().split("[\\s,;]+")) {
             if (word.isEmpty()) continue;
-            double typed = Notation.exact(word, Unit.HERTZ);
-            double hertz = typed >= BARE ? typed : typed < FM_BARE ? typed * 1e6 : typed * 1e3;
+            double hertz = DialFrequency.alone(Notation.exact(word, Unit.HERTZ));
             if (!(hertz >= LOWEST && hertz <= HIGHEST))
                 throw InputException.at(word)
                         .because("no station sends there")

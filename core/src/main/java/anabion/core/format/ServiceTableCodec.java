@@ -13,6 +13,7 @@ import anabion.core.error.InputException;
 import anabion.core.json.Extra;
 import anabion.core.json.Fields;
 import anabion.core.json.Writing;
+import anabion.core.quantity.DialFrequency;
 import java.io.IOException;
 import java.io.Reader;
 import java.io.StringReader;
@@ -68,9 +69,6 @@ public final class ServiceTableCodec {
     private static final Pattern NUMBER =
             Pattern.compile("(\\d[\\d.,]*)\\s*(k|m)?(?:hz|cs|c/s|cps|c)?\\b", Pattern.CASE_INSENSITIVE);
     private static final Pattern THOUSANDS = Pattern.compile(",(?=\\d{3}(?!\\d))");
-    /** A bare number from which on kilohertz are meant. */
-    private static final double KILO = 120;
-
     private static final double MOST = 300e6;
 
     private ServiceTableCodec() {}
@@ -220,10 +218,10 @@ public final class ServiceTableCodec {
         } catch (NumberFormatException e) {
             throw row.trouble(column.code(), "this is no frequency", "write it like 455 kHz or 10.7 MHz");
         }
-        double factor = m.group(2) != null
-                ? m.group(2).equalsIgnoreCase("k") ? 1e3 : 1e6
-                : unit > 0 ? unit : band.kind() == BandKind.FM || number < KILO ? 1e6 : 1e3;
-        double hertz = number * factor;
+        double hertz;
+        if (m.group(2) != null) hertz = number * (m.group(2).equalsIgnoreCase("k") ? 1e3 : 1e6);
+        else if (unit > 0) hertz = number * unit;
+        else hertz = band.kind() == BandKind.FM ? DialFrequency.near(number, MOST) : DialFrequency.alone(number);
         if (!(hertz > 0 && hertz < MOST))
             throw row.trouble(column.code(), "no receiver of this kind goes there", "check the number and its unit");
         return Optional.of(hertz);

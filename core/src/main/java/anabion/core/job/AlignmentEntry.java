@@ -2,6 +2,7 @@ package anabion.core.job;
 
 import anabion.core.json.Coded;
 import anabion.core.json.Extra;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.time.Instant;
 import java.util.List;
 import java.util.Locale;
@@ -21,6 +22,8 @@ import java.util.UUID;
  * @param curve what the indicator showed at each of some frequencies, rising; empty but of a curve
  * @param state the fitted state of the set
  */
+@RecordBuilder
+@RecordBuilder.Options(addClassRetainedGenerated = true)
 public record AlignmentEntry(
         UUID id,
         Instant at,
@@ -35,27 +38,16 @@ public record AlignmentEntry(
         String text,
         List<Sample> curve,
         UUID state,
-        Extra extra) {
+        Extra extra)
+        implements AlignmentEntryBuilder.With {
     public AlignmentEntry {
         curve = List.copyOf(curve);
     }
 
-    /** One that is no curve. */
-    public AlignmentEntry(
-            UUID id,
-            Instant at,
-            Kind kind,
-            String band,
-            Optional<AlignmentPurpose> purpose,
-            String adjusters,
-            double before,
-            double after,
-            double turns,
-            Given given,
-            String text,
-            UUID state,
-            Extra extra) {
-        this(id, at, kind, band, purpose, adjusters, before, after, turns, given, text, List.of(), state, extra);
+    /** One that says no more than its kind: what else it says is added. */
+    public static AlignmentEntry of(UUID id, Instant at, Kind kind, String band, UUID state) {
+        return new AlignmentEntry(
+                id, at, kind, band, Optional.empty(), "", 0, 0, 0, Given.NOT_SAID, "", List.of(), state, Extra.NONE);
     }
 
     /** What the indicator showed at a frequency: volts, of a detector with their sign. */

@@ -68,7 +68,8 @@ class AlignmentProcedureTest {
     void theWordsBesideAnAdjusterDecideNothing() {
         Chassis set = SharedSets.named("concerto");
         Chassis mute = set.withAdjusters(set.adjusters().stream()
-                .map(a -> new Adjuster(a.id(), a.letter(), a.part(), a.winding(), "", a.side(), a.place(), a.extra()))
+                .map(a -> new Adjuster(
+                        a.id(), a.letter(), a.part(), a.winding(), "", a.side(), a.place(), a.spot(), a.extra()))
                 .toList());
         for (String band : List.of("FM", "MW", "LW"))
             assertThat(letters(of(mute, band))).isEqualTo(letters(of(set, band)));

@@ -36,39 +36,23 @@ class AlignmentTableTest {
     private static final Chassis SET = SharedSets.named("halcyon");
     private static final AlignmentProcedure PROCEDURE = AlignmentProcedureTest.of(SET, "AM");
 
+    private static AlignmentEntry entry(Job job, Kind kind) {
+        return AlignmentEntry.of(
+                UUID.randomUUID(), Instant.EPOCH, kind, "AM", job.fitted().id());
+    }
+
     private static AlignmentEntry entry(Job job, int line, Kind kind, double before, double after, double turns) {
         AlignmentLine l = PROCEDURE.lines().get(line);
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                Instant.EPOCH,
-                kind,
-                "AM",
-                Optional.of(l.purpose()),
-                l.letters(),
-                before,
-                after,
-                turns,
-                Given.NOT_SAID,
-                "",
-                job.fitted().id(),
-                Extra.NONE);
+        return entry(job, kind)
+                .withPurpose(Optional.of(l.purpose()))
+                .withAdjusters(l.letters())
+                .withBefore(before)
+                .withAfter(after)
+                .withTurns(turns);
     }
 
     private static AlignmentEntry station(Job job, double dial, double heard) {
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                Instant.EPOCH,
-                Kind.STATION,
-                "AM",
-                Optional.empty(),
-                "",
-                dial,
-                heard,
-                0,
-                Given.NOT_SAID,
-                "",
-                job.fitted().id(),
-                Extra.NONE);
+        return entry(job, Kind.STATION).withBefore(dial).withAfter(heard);
     }
 
     @Test
@@ -224,21 +208,7 @@ class AlignmentTableTest {
     }
 
     private static AlignmentEntry given(Job job, int line, double after, Given given) {
-        AlignmentEntry e = entry(job, line, Kind.READ, 0, after, 0);
-        return new AlignmentEntry(
-                e.id(),
-                e.at(),
-                e.kind(),
-                e.band(),
-                e.purpose(),
-                e.adjusters(),
-                0,
-                after,
-                0,
-                given,
-                "",
-                e.state(),
-                e.extra());
+        return entry(job, line, Kind.READ, 0, after, 0).withGiven(given);
     }
 
     /** A generator that was turned down by half, or moved away, while the output stayed: that much was gained. */
@@ -306,21 +276,7 @@ class AlignmentTableTest {
     /** Behind the AVC volts are no decibels, and the level lies above the knee by design. */
     @Test
     void onTheControlLineTheLevelLiesAboveTheKnee() {
-        AlignmentEntry watch = entry(Job.NEW, 0, Kind.WATCH, 0, 0, 0);
-        Job job = Job.NEW.with(new AlignmentEntry(
-                watch.id(),
-                watch.at(),
-                Kind.WATCH,
-                "AM",
-                Optional.empty(),
-                "",
-                0,
-                0,
-                0,
-                Given.NOT_SAID,
-                "avc-volts",
-                watch.state(),
-                Extra.NONE));
+        Job job = Job.NEW.with(entry(Job.NEW, Kind.WATCH).withText("avc-volts"));
         job = job.with(entry(job, 0, Kind.READ, 2.1, 3.4, 0));
         AlignmentTable t = AlignmentTable.of(SET, PROCEDURE, job);
         AlignmentLine line = t.rows().get(0).line();

@@ -16,7 +16,6 @@ import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.Job;
-import anabion.core.json.Extra;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
@@ -94,20 +93,17 @@ class WindingTuningTest {
 
     private static AlignmentEntry entry(
             Kind kind, Optional<AlignmentPurpose> purpose, String letters, double before, double after, Given given) {
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                Instant.EPOCH,
-                kind,
-                "AM",
-                purpose,
-                letters,
-                before,
-                after,
-                0,
-                given,
-                "",
-                Job.NEW.fitted().id(),
-                Extra.NONE);
+        return AlignmentEntry.of(
+                        UUID.randomUUID(),
+                        Instant.EPOCH,
+                        kind,
+                        "AM",
+                        Job.NEW.fitted().id())
+                .withPurpose(purpose)
+                .withAdjusters(letters)
+                .withBefore(before)
+                .withAfter(after)
+                .withGiven(given);
     }
 
     private static AlignmentEntry station(double heard, double dial) {

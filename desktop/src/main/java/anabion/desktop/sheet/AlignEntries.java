@@ -9,7 +9,6 @@ import anabion.core.command.AlignRequest;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.SignalKind;
-import anabion.core.json.Extra;
 import anabion.desktop.session.Session;
 import java.util.List;
 import java.util.Optional;
@@ -26,13 +25,7 @@ final class AlignEntries {
 
     /** A station where the dial shows another frequency, in hertz. */
     AlignmentEntry station(String band, double dial, double heard) {
-        return entry(
-                AlignmentEntry.Kind.STATION,
-                band,
-                Optional.empty(),
-                "",
-                new AlignRequest.Take(Optional.empty(), AlignmentEntry.Kind.STATION, dial, heard, 0, Given.NOT_SAID),
-                "");
+        return entry(AlignmentEntry.Kind.STATION, band).withBefore(dial).withAfter(heard);
     }
 
     /**
@@ -56,67 +49,36 @@ final class AlignEntries {
 
     /** What the indicator of a line showed at several frequencies. */
     AlignmentEntry curve(String band, AlignmentTable.Row row, List<AlignmentEntry.Sample> samples) {
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                session.clock().instant(),
-                AlignmentEntry.Kind.CURVE,
-                band,
-                Optional.of(row.line().purpose()),
-                row.line().letters(),
-                0,
-                0,
-                0,
-                row.given(),
-                "",
-                samples,
-                session.need().job().fitted().id(),
-                Extra.NONE);
+        return entry(AlignmentEntry.Kind.CURVE, band)
+                .withPurpose(Optional.of(row.line().purpose()))
+                .withAdjusters(row.line().letters())
+                .withGiven(row.given())
+                .withCurve(samples);
     }
 
     /** What belongs to no line. */
     AlignmentEntry of(AlignmentEntry.Kind kind, String band, String text) {
-        return entry(
-                kind,
-                band,
-                Optional.empty(),
-                "",
-                new AlignRequest.Take(Optional.empty(), kind, 0, 0, 0, Given.NOT_SAID),
-                text);
+        return entry(kind, band).withText(text);
     }
 
     /** Of the adjuster that was named, else of all of its line; a level that was said holds for the line until another is. */
     AlignmentEntry of(String band, AlignmentTable.Row row, AlignRequest.Take t) {
-        Given given = t.given().equals(Given.NOT_SAID) ? row.given() : t.given();
-        return entry(
-                t.kind(),
-                band,
-                Optional.of(row.line()),
-                t.adjuster().orElse(row.line().letters()),
-                new AlignRequest.Take(t.adjuster(), t.kind(), t.before(), t.after(), t.turns(), given),
-                "");
+        return entry(t.kind(), band)
+                .withPurpose(Optional.of(row.line().purpose()))
+                .withAdjusters(t.adjuster().orElse(row.line().letters()))
+                .withBefore(t.before())
+                .withAfter(t.after())
+                .withTurns(t.turns())
+                .withGiven(t.given().equals(Given.NOT_SAID) ? row.given() : t.given());
     }
 
-    private AlignmentEntry entry(
-            AlignmentEntry.Kind kind,
-            String band,
-            Optional<AlignmentLine> line,
-            String letters,
-            AlignRequest.Take t,
-            String text) {
-        return new AlignmentEntry(
+    private AlignmentEntry entry(AlignmentEntry.Kind kind, String band) {
+        return AlignmentEntry.of(
                 UUID.randomUUID(),
                 session.clock().instant(),
                 kind,
                 band,
-                line.map(AlignmentLine::purpose),
-                letters,
-                t.before(),
-                t.after(),
-                t.turns(),
-                t.given(),
-                text,
-                session.need().job().fitted().id(),
-                Extra.NONE);
+                session.need().job().fitted().id());
     }
 
     /** Whoever types each turn and looks what comes of it stays on the line until it is at its peak. */

@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Lead;
+import anabion.core.quantity.DialFrequency;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
@@ -20,8 +21,6 @@ import javafx.scene.layout.Priority;
 
 /** The rows of the Align sheet. */
 final class AlignRows {
-    private static final double MEGAHERTZ = 3e6;
-
     private final Session session;
 
     AlignRows(Session session) {
@@ -99,7 +98,8 @@ final class AlignRows {
                 through(session, l),
                 hertz(l.hertz()),
                 l.dial()
-                        .map(d -> session.say(l.rocked() ? "align.dial.rocked" : "align.dial.at", bare(d)))
+                        .map(d -> session.say(
+                                l.rocked() ? "align.dial.rocked" : "align.dial.at", DialFrequency.printed(d)))
                         .orElse(session.say("align.dial.open")),
                 l.letters(),
                 session.say("align.aim." + l.aim().code()),
@@ -149,11 +149,6 @@ final class AlignRows {
         return Figures.si(Quantity.volts(volts), 2);
     }
 
-    /** As dials are printed: kilohertz, megahertz on high bands. */
-    static String bare(double hertz) {
-        return hertz >= MEGAHERTZ ? Figures.fixed(hertz / 1e6, 1) : Figures.fixed(hertz / 1e3, 0);
-    }
-
     /** All rows as text, with tabs between. */
     String copy(List<AlignmentTable.Row> rows) {
         StringBuilder text = new StringBuilder("at\tthrough\tfrequency\tdial\tadjusters\tto\tlevel\tgained\n");
@@ -164,7 +159,7 @@ final class AlignRows {
                             l.point(),
                             through(session, l),
                             hertz(l.hertz()),
-                            l.dial().map(AlignRows::bare).orElse(""),
+                            l.dial().map(DialFrequency::printed).orElse(""),
                             l.letters(),
                             session.say("align.aim." + l.aim().code()),
                             l.level().map(AlignRows::volts).orElse(""),

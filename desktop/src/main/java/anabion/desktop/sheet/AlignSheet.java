@@ -17,6 +17,7 @@ import anabion.core.command.AlignRequest;
 import anabion.core.error.InputException;
 import anabion.core.format.ServiceTableCodec;
 import anabion.core.job.AlignmentEntry;
+import anabion.core.quantity.DialFrequency;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
@@ -293,7 +294,8 @@ public final class AlignSheet implements Sheet {
         TuningRange range = alignment.orElseThrow().table().procedure().band().range();
         double station = range.meant(s.station());
         double dial = range.meant(s.dial());
-        return put(session.say("ui.change.station", AlignRows.bare(station)), entries.station(band, dial, station));
+        return put(
+                session.say("ui.change.station", DialFrequency.printed(station)), entries.station(band, dial, station));
     }
 
     private CompletableFuture<?> put(String label, AlignmentEntry entry) {
@@ -322,7 +324,7 @@ public final class AlignSheet implements Sheet {
                         ? session.say(
                                 "align.where.dial",
                                 r.line().letters(),
-                                AlignRows.bare(r.line().dial().get()))
+                                DialFrequency.printed(r.line().dial().get()))
                         : session.say(
                                 "align.where",
                                 r.line().letters(),

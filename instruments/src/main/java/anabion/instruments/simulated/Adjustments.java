@@ -1,12 +1,10 @@
 package anabion.instruments.simulated;
 
+import anabion.core.align.Positions;
 import anabion.core.align.Travel;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component.Capacitor;
-import anabion.core.chassis.Part;
-import anabion.core.chassis.Winding;
 import anabion.core.error.InputException;
 import anabion.core.signal.FrontEnd;
 import anabion.core.signal.FrontEnd.Circuit;
@@ -57,19 +55,9 @@ final class Adjustments {
         shares.put(a.letter(), Math.max(-t.reach(), Math.min(t.reach(), to)));
     }
 
-    /** What they make of inductances and of capacitors that are not of the gang's circuits, as factors. */
+    /** What they make of the intermediate frequency's coils and capacitors, as factors. */
     Map<String, Double> trims() {
-        Map<String, Double> all = new HashMap<>();
-        for (Adjuster a : chassis.adjusters()) {
-            Optional<Part> p = chassis.part(a.part());
-            if (p.isEmpty() || !shares.containsKey(a.letter())) continue;
-            double factor = 1 + shares.get(a.letter());
-            for (Winding w : a.windings(p.get())) all.merge(Setting.core(a.part(), w), factor, (x, y) -> x * y);
-            boolean plain = p.get().component() instanceof Capacitor
-                    && p.get().role().filter(r -> r.isTrimmer()).isEmpty();
-            if (plain) all.merge(a.part(), factor, (x, y) -> x * y);
-        }
-        return all;
+        return new Positions(shares).trims(chassis);
     }
 
     /** The gang's circuits of a band, as they were meant to be; empty where the set's sheets do not tell. */
@@ -86,15 +74,17 @@ final class Adjustments {
     record Arrived(double shift, double decibels) {}
 
     /**
-     * @param sound the specimen's own parts
+     * @param specimen factors of its own parts
+     * @param line volts
      * @return empty where the oscillator is lost, or nothing is known of the band's circuits
      */
-    Optional<Arrived> arrived(Setting sound, Band band, double dial, double hertz) {
-        Optional<FrontEnd> found = front(Setting.of(sound.line()), band);
+    Optional<Arrived> arrived(Map<String, Double> specimen, double line, Band band, double dial, double hertz) {
+        Optional<FrontEnd> found = front(Setting.of(line), band);
         if (found.isEmpty()) return Optional.empty();
         FrontEnd f = found.get();
+        Positions now = new Positions(shares);
         List<Turned> all = new ArrayList<>();
-        for (Circuit c : f.circuits()) all.add(turned(sound, c));
+        for (Circuit c : f.circuits()) all.add(now.turned(chassis, c, specimen));
         double heard = f.heard(dial, all.get(0));
         if (!Double.isFinite(heard)) return Optional.empty();
         double amount = 1;
@@ -103,28 +93,5 @@ final class Adjustments {
             amount *= Double.isFinite(resonance) ? TunedSet.response(hertz, resonance) : 0;
         }
         return Optional.of(new Arrived(heard - hertz, 20 * Math.log10(amount)));
-    }
-
-    private Turned turned(Setting sound, Circuit c) {
-        double core = 1;
-        double padder = c.padder().map(p -> sound.trim(p.reference())).orElse(1.0);
-        double trimmer = 0;
-        for (Adjuster a : chassis.adjusters()) {
-            Double share = shares.get(a.letter());
-            if (share == null) continue;
-            boolean own = a.part().equals(c.coil().reference());
-            if (own && a.windings(c.coil()).stream().anyMatch(w -> w.name().equals(c.winding()))) core *= 1 + share;
-            if (is(c.padder(), a)) padder *= 1 + share;
-            if (is(c.trimmer(), a))
-                trimmer += share
-                        * ((Capacitor) c.trimmer().orElseThrow().component())
-                                .farads()
-                                .get(0);
-        }
-        return new Turned(core, trimmer, padder);
-    }
-
-    private static boolean is(Optional<Part> part, Adjuster a) {
-        return part.filter(p -> p.reference().equals(a.part())).isPresent();
     }
 }

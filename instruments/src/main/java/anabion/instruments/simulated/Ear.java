@@ -110,8 +110,7 @@ final class Ear {
 
     /** A carrier through the gang's circuits as they stand; whoever seeks its beat with an oscillator that is lost hears nothing. */
     private double carrier(double dial, double hertz, Gains g) {
-        Optional<Adjustments.Arrived> arrived =
-                band().flatMap(b -> set.adjustments().arrived(set.sound(), b, dial, hertz));
+        Optional<Adjustments.Arrived> arrived = band().flatMap(b -> set.arrived(b, dial, hertz));
         if (arrived.isEmpty()) return LOST;
         double shifted = 0;
         if (!g.selectivity().isEmpty()) {

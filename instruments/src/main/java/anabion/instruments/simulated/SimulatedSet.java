@@ -1,5 +1,6 @@
 package anabion.instruments.simulated;
 
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
@@ -128,6 +129,11 @@ final class SimulatedSet {
         Map<String, Double> all = new HashMap<>(trims);
         adjustments.trims().forEach((k, v) -> all.merge(k, v, (a, b) -> a * b));
         return Setting.of(nominal.nominal()).withTrims(all).withBand(band);
+    }
+
+    /** A carrier on its way through the gang's circuits; as {@link Adjustments#arrived}. */
+    Optional<Adjustments.Arrived> arrived(Band chosen, double tuned, double hertz) {
+        return adjustments.arrived(trims, nominal.nominal(), chosen, tuned, hertz);
     }
 
     Adjustments adjustments() {

@@ -14,7 +14,6 @@ import anabion.core.diagnosis.prediction.PartTestModel;
 import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.job.AlignmentEntry;
-import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.Alteration;
@@ -40,20 +39,10 @@ class AdjustEvidenceTest {
     private static final Instant NOON = Instant.parse("2026-05-04T12:00:00Z");
 
     private static AlignmentEntry entry(Job job, String letters, Kind kind) {
-        return new AlignmentEntry(
-                UUID.randomUUID(),
-                NOON,
-                kind,
-                "AM",
-                Optional.of(AlignmentPurpose.INTERMEDIATE),
-                letters,
-                0,
-                0,
-                0,
-                Given.NOT_SAID,
-                "",
-                job.fitted().id(),
-                Extra.NONE);
+        return AlignmentEntry.of(
+                        UUID.randomUUID(), NOON, kind, "AM", job.fitted().id())
+                .withPurpose(Optional.of(AlignmentPurpose.INTERMEDIATE))
+                .withAdjusters(letters);
     }
 
     private static List<Adjust> told(Job job) {
