@@ -1,8 +1,8 @@
 package anabion.benchmarks.alignment;
 
+import anabion.core.align.AdjusterEffects;
 import anabion.core.align.AlignmentLine;
 import anabion.core.align.AlignmentProcedure;
-import anabion.core.align.Positions;
 import anabion.core.align.Travel;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Chassis;
@@ -50,6 +50,7 @@ final class HiddenSet {
     private static final int HALVINGS = 24;
 
     private final Chassis chassis;
+    private final AdjusterEffects effects;
     private final TunedSet set;
     private final List<Circuit> circuits;
     private final Random random;
@@ -65,6 +66,7 @@ final class HiddenSet {
     /** @param wrong a capacitor that is off by a fifth; empty for a sound specimen */
     HiddenSet(Chassis chassis, TunedSet set, AlignmentProcedure procedure, Optional<Part> wrong, Random random) {
         this.chassis = chassis;
+        this.effects = new AdjusterEffects(chassis);
         this.set = set;
         this.circuits = set.frontEnd().circuits();
         this.random = random;
@@ -101,24 +103,24 @@ final class HiddenSet {
         stands.put(a.letter(), Math.max(-1, Math.min(1, to)));
     }
 
-    private Positions positions() {
+    private Map<String, Double> shares() {
         Map<String, Double> shares = new HashMap<>();
         for (Adjuster a : chassis.adjusters())
             if (stands.containsKey(a.letter()))
                 Travel.of(chassis, a)
                         .ifPresent(t -> shares.put(
                                 a.letter(), stands.get(a.letter()) * (t == Travel.PADDER ? PADDER : t.reach())));
-        return new Positions(shares);
+        return shares;
     }
 
     private Map<String, Double> trims() {
         Map<String, Double> trims = new HashMap<>(off);
-        positions().trims(chassis).forEach((k, v) -> trims.merge(k, v, (x, y) -> x * y));
+        effects.trims(shares()).forEach((k, v) -> trims.merge(k, v, (x, y) -> x * y));
         return trims;
     }
 
     private Turned turned(Circuit c) {
-        return positions().turned(chassis, c, off);
+        return effects.turned(c, shares(), off);
     }
 
     private Turned oscillator() {

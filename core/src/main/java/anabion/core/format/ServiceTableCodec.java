@@ -68,6 +68,7 @@ public final class ServiceTableCodec {
 
     private static final Pattern NUMBER =
             Pattern.compile("(\\d[\\d.,]*)\\s*(k|m)?(?:hz|cs|c/s|cps|c)?\\b", Pattern.CASE_INSENSITIVE);
+    private static final Pattern NEGATIVE = Pattern.compile("\\s*[-−]\\s*\\d");
     private static final Pattern THOUSANDS = Pattern.compile(",(?=\\d{3}(?!\\d))");
     private static final double MOST = 300e6;
 
@@ -211,6 +212,8 @@ public final class ServiceTableCodec {
     private static Optional<Double> hertz(Table.Row row, Column column, Band band, double unit) {
         Matcher m = NUMBER.matcher(row.get(column.code()));
         if (!m.find()) return Optional.empty();
+        if (NEGATIVE.matcher(row.get(column.code())).lookingAt())
+            throw row.trouble(column.code(), "no frequency is below zero", "take the sign out");
         double number;
         try {
             number = Double.parseDouble(

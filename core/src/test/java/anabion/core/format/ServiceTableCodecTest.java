@@ -141,6 +141,7 @@ class ServiceTableCodecTest {
                 "frequency,colour\\n465,A1|line 1|colour",
                 "band,frequency,adjust\\nSW9,465,A1|line 2|no band",
                 "frequency,adjust\\n900000000 Hz,A1|line 2|no receiver",
+                "frequency,adjust\\n-465,A1|line 2|below zero",
                 "adjust,for\\nA1,max|line 1|frequency",
                 "frequency,adjust|line 2|no lines"
             })

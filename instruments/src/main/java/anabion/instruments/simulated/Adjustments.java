@@ -1,6 +1,6 @@
 package anabion.instruments.simulated;
 
-import anabion.core.align.Positions;
+import anabion.core.align.AdjusterEffects;
 import anabion.core.align.Travel;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
@@ -25,6 +25,7 @@ final class Adjustments {
     private static final double DRIFT = 0.04;
 
     private final Chassis chassis;
+    private final AdjusterEffects effects;
     /** Shares of each adjuster, from the middle of its travel; see {@link Travel#share}. */
     private final Map<String, Double> shares = new HashMap<>();
 
@@ -32,6 +33,7 @@ final class Adjustments {
 
     Adjustments(Chassis chassis, long seed) {
         this.chassis = chassis;
+        this.effects = new AdjusterEffects(chassis);
         Random random = new Random(seed + 1);
         for (Adjuster a : chassis.adjusters())
             Travel.of(chassis, a).ifPresent(t -> shares.put(a.letter(), DRIFT * t.reach() * random.nextGaussian()));
@@ -57,7 +59,7 @@ final class Adjustments {
 
     /** What they make of the intermediate frequency's coils and capacitors, as factors. */
     Map<String, Double> trims() {
-        return new Positions(shares).trims(chassis);
+        return effects.trims(shares);
     }
 
     /** The gang's circuits of a band, as they were meant to be; empty where the set's sheets do not tell. */
@@ -82,9 +84,8 @@ final class Adjustments {
         Optional<FrontEnd> found = front(Setting.of(line), band);
         if (found.isEmpty()) return Optional.empty();
         FrontEnd f = found.get();
-        Positions now = new Positions(shares);
         List<Turned> all = new ArrayList<>();
-        for (Circuit c : f.circuits()) all.add(now.turned(chassis, c, specimen));
+        for (Circuit c : f.circuits()) all.add(effects.turned(c, shares, specimen));
         double heard = f.heard(dial, all.get(0));
         if (!Double.isFinite(heard)) return Optional.empty();
         double amount = 1;

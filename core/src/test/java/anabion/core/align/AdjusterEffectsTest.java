@@ -14,7 +14,7 @@ import java.util.Map;
 import org.junit.jupiter.api.Test;
 
 /** Where adjusters stand, and what that makes of the circuits: each counts once. */
-class PositionsTest {
+class AdjusterEffectsTest {
     private static final Chassis SET = SharedSets.named("halcyon");
 
     private static Circuit oscillator() {
@@ -27,11 +27,12 @@ class PositionsTest {
 
     @Test
     void thoseOfTheIntermediateFrequencyAreTrimsAndThoseOfTheGangAreNot() {
-        Positions p = new Positions(Map.of("A1", 0.1, "A5", 0.2, "A6", -0.1, "A7", 0.3));
-        assertThat(p.trims(SET)).hasSize(1).containsValue(1.1);
-        assertThat(p.trims(SET).keySet().iterator().next()).startsWith("L4");
+        AdjusterEffects e = new AdjusterEffects(SET);
+        Map<String, Double> shares = Map.of("A1", 0.1, "A5", 0.2, "A6", -0.1, "A7", 0.3);
+        assertThat(e.trims(shares)).hasSize(1).containsValue(1.1);
+        assertThat(e.trims(shares).keySet().iterator().next()).startsWith("L4");
         Circuit c = oscillator();
-        Turned t = p.turned(SET, c, Map.of());
+        Turned t = e.turned(c, shares, Map.of());
         assertThat(t.padder()).isCloseTo(0.9, within(1e-12));
         assertThat(t.trimmer()).as("a fifth of the 30 pF of C6").isCloseTo(6e-12, within(1e-15));
         assertThat(t.core()).as("it has no adjuster").isEqualTo(1);
@@ -42,7 +43,7 @@ class PositionsTest {
     void whatASpecimenIsOffComesOnTop() {
         Circuit c = oscillator();
         Map<String, Double> off = Map.of("C5", 1.02, c.coil().reference() + "." + c.winding(), 0.97);
-        Turned t = new Positions(Map.of("A6", 0.1)).turned(SET, c, off);
+        Turned t = new AdjusterEffects(SET).turned(c, Map.of("A6", 0.1), off);
         assertThat(t.padder()).isCloseTo(1.02 * 1.1, within(1e-12));
         assertThat(t.core()).isCloseTo(0.97, within(1e-12));
         assertThat(t.trimmer()).isZero();

@@ -11,26 +11,29 @@ import anabion.core.signal.FrontEnd.Circuit;
 import anabion.core.signal.FrontEnd.Turned;
 import anabion.core.simulation.setting.Setting;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/**
- * Where the adjusters of a set stand.
- *
- * @param shares by letter, from the middle of their travel; see {@link Travel#share}
- */
-public record Positions(Map<String, Double> shares) {
-    public Positions {
-        shares = Map.copyOf(shares);
+/** What the adjusters of a set make of its circuits, wherever they stand: shares by letter, from the middle of their travel; see {@link Travel#share}. */
+public final class AdjusterEffects {
+    private final Chassis chassis;
+    /** Those that tune transformers of the intermediate frequency. */
+    private final List<Adjuster> intermediate;
+
+    public AdjusterEffects(Chassis chassis) {
+        this.chassis = chassis;
+        this.intermediate = chassis.adjusters().stream()
+                .filter(a -> TunedCircuit.of(chassis, a).stream().anyMatch(p -> p.is(PartRole.IF_TRANSFORMER)))
+                .toList();
     }
 
     /** What those of the intermediate frequency make of its coils and capacitors, as factors; those of the gang are in {@link #turned}. */
-    public Map<String, Double> trims(Chassis chassis) {
+    public Map<String, Double> trims(Map<String, Double> shares) {
         Map<String, Double> all = new HashMap<>();
-        for (Adjuster a : chassis.adjusters()) {
+        for (Adjuster a : intermediate) {
             Optional<Part> p = chassis.part(a.part());
             if (p.isEmpty() || !shares.containsKey(a.letter())) continue;
-            if (TunedCircuit.of(chassis, a).stream().noneMatch(x -> x.is(PartRole.IF_TRANSFORMER))) continue;
             double factor = 1 + shares.get(a.letter());
             for (Winding w : a.windings(p.get())) all.merge(Setting.core(a.part(), w), factor, (x, y) -> x * y);
             if (p.get().component() instanceof Capacitor) all.merge(a.part(), factor, (x, y) -> x * y);
@@ -43,7 +46,7 @@ public record Positions(Map<String, Double> shares) {
      *
      * @param off factors of its own parts, by reference and {@link Setting#core}: how a specimen differs from its sheet
      */
-    public Turned turned(Chassis chassis, Circuit c, Map<String, Double> off) {
+    public Turned turned(Circuit c, Map<String, Double> shares, Map<String, Double> off) {
         double core = off.getOrDefault(c.coil().reference() + "." + c.winding(), 1.0);
         double padder =
                 c.padder().map(p -> off.getOrDefault(p.reference(), 1.0)).orElse(1.0);
