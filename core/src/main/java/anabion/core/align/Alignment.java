@@ -66,7 +66,7 @@ public record Alignment(
         public Alignment with(Job job) {
             AlignmentTable table = AlignmentTable.of(chassis, procedure, job);
             List<Image> images = Frequencies.intermediate(chassis, Optional.of(procedure.band()))
-                    .map(f -> Image.among(table.stations(), f))
+                    .map(f -> Image.among(table.stations(), f, procedure.band().oscillator()))
                     .orElse(List.of());
             List<Point> own = without(images, table.stations());
             Optional<TrackingAdvice> advice =

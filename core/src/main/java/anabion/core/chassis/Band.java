@@ -9,15 +9,23 @@ import java.util.UUID;
  * A band or function, with the names of its stages in signal order. Stages may stand in several bands.
  *
  * @param dial what its dial covers, as entered; empty where nobody entered it
+ * @param oscillator on which side of the signal it runs; of no meaning in a straight set
  */
-public record Band(UUID id, String name, BandKind kind, List<String> stages, Optional<TuningRange> dial, Extra extra) {
+public record Band(
+        UUID id,
+        String name,
+        BandKind kind,
+        List<String> stages,
+        Optional<TuningRange> dial,
+        OscillatorSide oscillator,
+        Extra extra) {
     public Band {
         stages = List.copyOf(stages);
     }
 
-    /** One whose dial nobody entered. */
+    /** One whose dial nobody entered, with the usual oscillator. */
     public Band(UUID id, String name, BandKind kind, List<String> stages, Extra extra) {
-        this(id, name, kind, stages, Optional.empty(), extra);
+        this(id, name, kind, stages, Optional.empty(), OscillatorSide.ABOVE, extra);
     }
 
     /** What its dial covers: as entered, else the usual one of its name. */
@@ -26,10 +34,14 @@ public record Band(UUID id, String name, BandKind kind, List<String> stages, Opt
     }
 
     public Band withStages(List<String> others) {
-        return new Band(id, name, kind, others, dial, extra);
+        return new Band(id, name, kind, others, dial, oscillator, extra);
     }
 
     public Band withDial(Optional<TuningRange> other) {
-        return new Band(id, name, kind, stages, other, extra);
+        return new Band(id, name, kind, stages, other, oscillator, extra);
+    }
+
+    public Band withOscillator(OscillatorSide other) {
+        return new Band(id, name, kind, stages, dial, other, extra);
     }
 }

@@ -1,5 +1,6 @@
 package anabion.core.command;
 
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
@@ -18,12 +19,13 @@ import java.util.stream.Collectors;
 
 /**
  * Bands from a typed list such as {@code FM 87.5-108, MW 520-1620, LW, Pick-up}; bands that were there keep their id and stages. A range is that of the dial: in
- * kilohertz, in megahertz on FM and where it begins below {@value #MEGA}, or with its unit.
+ * kilohertz, in megahertz on FM and where it begins below {@value #MEGA}, or with its unit. Behind it may stand {@code below}: the oscillator runs below its signal.
  */
 public final class BandsLine {
     private static final int MEGA = 100;
     private static final Pattern RANGE =
             Pattern.compile("(.+?)\\s+(\\d+(?:\\.\\d+)?)\\s*[-–]\\s*(\\d+(?:\\.\\d+)?)\\s*(?:([kM])(?:Hz)?)?");
+    private static final Pattern SIDE = Pattern.compile("(.+?)\\s+(above|below)", Pattern.CASE_INSENSITIVE);
 
     private BandsLine() {}
 
@@ -37,11 +39,18 @@ public final class BandsLine {
         for (String word : text.split(",")) {
             String plain = word.strip();
             if (plain.isEmpty()) continue;
+            Matcher side = SIDE.matcher(plain);
+            boolean said = side.matches();
+            if (said) plain = side.group(1);
             Matcher range = RANGE.matcher(plain);
             String name = range.matches() ? range.group(1) : plain;
             Band band = chassis.band(name)
                     .orElseGet(() -> new Band(UUID.randomUUID(), name, kind(name), List.of(), Extra.NONE));
-            bands.add(band.withDial(range.matches() ? Optional.of(range(range, band.kind())) : Optional.empty()));
+            bands.add(band.withDial(range.matches() ? Optional.of(range(range, band.kind())) : Optional.empty())
+                    .withOscillator(
+                            said && side.group(2).equalsIgnoreCase("below")
+                                    ? OscillatorSide.BELOW
+                                    : OscillatorSide.ABOVE));
         }
         return chassis.withStages(chassis.stages(), bands);
     }
@@ -58,7 +67,8 @@ public final class BandsLine {
     /** The bands of a chassis as the line that would enter them. */
     public static String text(Chassis chassis) {
         return chassis.bands().stream()
-                .map(b -> b.dial().map(d -> b.name() + " " + said(d, b.kind())).orElse(b.name()))
+                .map(b -> b.dial().map(d -> b.name() + " " + said(d, b.kind())).orElse(b.name())
+                        + (b.oscillator() == OscillatorSide.BELOW ? " below" : ""))
                 .collect(Collectors.joining(", "));
     }
 

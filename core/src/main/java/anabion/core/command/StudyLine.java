@@ -1,5 +1,6 @@
 package anabion.core.command;
 
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
@@ -190,6 +191,7 @@ public final class StudyLine {
                 display ? BandKind.DISPLAY : before.map(Band::kind).orElse(BandKind.AM),
                 stages,
                 before.flatMap(Band::dial),
+                before.map(Band::oscillator).orElse(OscillatorSide.ABOVE),
                 before.map(Band::extra).orElse(Extra.NONE));
         return chassis.withStages(
                 chassis.stages(), replaced(chassis.bands(), band, b -> b.name().equals(name)));

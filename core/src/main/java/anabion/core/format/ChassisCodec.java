@@ -1,5 +1,6 @@
 package anabion.core.format;
 
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.AssignedRole;
@@ -197,6 +198,7 @@ public final class ChassisCodec {
                 f.code("kind", BandKind.values(), BandKind.AM),
                 f.strings("stages"),
                 f.has("dial") ? Optional.of(range(f)) : Optional.empty(),
+                f.code("oscillator", OscillatorSide.values(), OscillatorSide.ABOVE),
                 f.extra());
     }
 
@@ -304,6 +306,7 @@ public final class ChassisCodec {
                 .put("kind", b.kind())
                 .list("stages", b.stages())
                 .put("dial", b.dial().map(r -> List.of(r.low(), r.high())))
+                .unless("oscillator", b.oscillator(), OscillatorSide.ABOVE)
                 .with(b.extra());
     }
 

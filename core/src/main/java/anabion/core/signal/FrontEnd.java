@@ -1,5 +1,6 @@
 package anabion.core.signal;
 
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
@@ -21,8 +22,8 @@ import java.util.stream.Stream;
 /**
  * The circuits of a band that the gang tunes: the oscillator, and those that tune the carrier.
  *
- * <p>The printed scale is taken as drawn for the aligned set: the gang closed at its lower end, open at the upper, the oscillator above the
- * signal by the intermediate frequency. What the sheets leave out is inferred from that: {@link Circuit#inferredCore}, {@link Circuit#inferredStray}.
+ * <p>The printed scale is taken as drawn for the aligned set: the gang closed at its lower end, open at the upper, the oscillator on its
+ * side of the signal by the intermediate frequency. What the sheets leave out is inferred from that: {@link Circuit#inferredCore}, {@link Circuit#inferredStray}.
  * Without a padder the signal circuits follow by the shape of the gang's plates, or by a padder that nobody entered: no sheet gives that, and they are taken as
  * following.
  */
@@ -81,6 +82,7 @@ public final class FrontEnd {
 
     private final TuningRange range;
     private final double intermediate;
+    private final OscillatorSide side;
     private final Tank oscillator;
     private final double closed;
     private final List<Signal> signals;
@@ -95,6 +97,7 @@ public final class FrontEnd {
     private FrontEnd(
             TuningRange range,
             double intermediate,
+            OscillatorSide side,
             Tank oscillator,
             double closed,
             List<Signal> signals,
@@ -102,6 +105,7 @@ public final class FrontEnd {
         this.shared = shared;
         this.range = range;
         this.intermediate = intermediate;
+        this.side = side;
         this.oscillator = oscillator;
         this.closed = closed;
         this.signals = signals;
@@ -123,18 +127,20 @@ public final class FrontEnd {
         Function<Setting, Networks> networks = s -> new Networks(chassis, s, solved, Optional.of(band));
         TuningRange range = band.range();
         double f = between.get();
+        OscillatorSide side = band.oscillator();
+        if (side.oscillator(range.low(), f) <= 0) return Optional.empty();
         Optional<Section> own =
                 sections.stream().filter(s -> oscillates(chassis, s)).findFirst();
         Optional<Tank> oscillator = own.flatMap(
-                        s -> Tank.at(s.net(), FrontEnd::ofOscillator, range.at(0.5) + f, chassis, networks, here))
+                        s -> Tank.at(s.net(), FrontEnd::ofOscillator, side.oscillator(range.at(0.5), f), chassis, networks, here))
                 .flatMap(t -> t.fitted(
-                        range.low() + f,
+                        side.oscillator(range.low(), f),
                         own.get().farads(),
-                        range.high() + f,
+                        side.oscillator(range.high(), f),
                         OPEN * own.get().farads()));
         if (oscillator.filter(FrontEnd::plausible).isEmpty()) return Optional.empty();
         double closed = own.get().farads();
-        FrontEnd alone = new FrontEnd(range, f, oscillator.get(), closed, List.of(), Set.of());
+        FrontEnd alone = new FrontEnd(range, f, side, oscillator.get(), closed, List.of(), Set.of());
         List<Signal> signals = new ArrayList<>();
         for (Section s : sections) {
             if (s.equals(own.get())) continue;
@@ -146,7 +152,7 @@ public final class FrontEnd {
                     .ifPresent(t -> signals.add(new Signal(t, s.farads())));
         }
         return Optional.of(
-                new FrontEnd(range, f, oscillator.get(), closed, signals, higher(engine, chassis, setting, band)));
+                new FrontEnd(range, f, side, oscillator.get(), closed, signals, higher(engine, chassis, setting, band)));
     }
 
     private static Set<Part> higher(Simulator engine, Chassis chassis, Setting setting, Band band) {
@@ -232,9 +238,19 @@ public final class FrontEnd {
                 t.stray());
     }
 
+    /** The oscillator's frequency where the dial shows a signal's; in hertz. */
+    public double oscillator(double dial) {
+        return side.oscillator(dial, intermediate);
+    }
+
+    /** The frequency that a signal is turned into while the set receives another. */
+    double converted(double signal, double receives) {
+        return side.converted(signal, receives, intermediate);
+    }
+
     /** The share of its capacitance that the gang has where the dial shows a frequency: 1 closed. */
     public double share(double dial) {
-        return aligned.apply(dial + intermediate) / closed;
+        return aligned.apply(oscillator(dial)) / closed;
     }
 
     /**
@@ -249,7 +265,7 @@ public final class FrontEnd {
     /** What is heard at each place of the dial while something is turned. */
     public Function<Double, Double> receives(Turned turned) {
         Function<Double, Double> now = oscillator.changed(turned);
-        return dial -> solve(now, aligned.apply(dial + intermediate), dial + intermediate) - intermediate;
+        return dial -> side.signal(solve(now, aligned.apply(oscillator(dial)), oscillator(dial)), intermediate);
     }
 
     /**

@@ -108,7 +108,7 @@ public final class TunedSet {
             Map<String, Double> trims, Turned oscillator, List<Turned> signals, double dial, double hertz) {
         double brings = heard(dial, oscillator);
         if (!Double.isFinite(brings)) return 0;
-        double amount = intermediate(trims, frontEnd.intermediate() + brings - hertz);
+        double amount = intermediate(trims, frontEnd.converted(hertz, brings));
         for (int n = 0; n < signals.size(); n++) {
             Turned turned = signals.get(n);
             int which = n;

@@ -125,6 +125,7 @@ public enum TypicalCircuit implements Coded {
                     kind,
                     b.stages(),
                     old.flatMap(Band::dial).or(b::dial),
+                    old.map(Band::oscillator).orElse(b.oscillator()),
                     b.extra()));
         }
         return all;

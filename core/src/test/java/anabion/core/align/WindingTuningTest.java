@@ -116,7 +116,7 @@ class WindingTuningTest {
         assertThat(a.images())
                 .extracting(Image::point)
                 .containsExactly(new Point(575e3, 1_500e3), new Point(1_548e3, 620e3));
-        assertThat(a.images()).extracting(Image::below).containsExactly(false, true);
+        assertThat(a.images()).extracting(Image::wrongSide).containsExactly(false, true);
         assertThat(a.advice().orElseThrow().points()).hasSize(1);
         assertThat(alignment(station(1_500e3, 575e3)).advice()).isEmpty();
     }

@@ -1,5 +1,6 @@
 package anabion.core.format;
 
+import anabion.core.chassis.OscillatorSide;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Adjuster;
@@ -66,6 +67,7 @@ class RandomChassisTest {
                             .filter(s -> r.nextBoolean())
                             .toList(),
                     r.nextBoolean() ? Optional.of(new TuningRange(150e3, 1e6 + r.nextInt(1000))) : Optional.empty(),
+                    OscillatorSide.values()[r.nextInt(2)],
                     extra(r)));
         }
         Identity identity = new Identity(

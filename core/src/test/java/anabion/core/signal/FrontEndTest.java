@@ -1,5 +1,6 @@
 package anabion.core.signal;
 
+import anabion.core.command.BandsLine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -63,6 +64,23 @@ class FrontEndTest {
         }
         assertThat(Math.abs(mistracks(f, f.low()))).isLessThan(1e3);
         assertThat(Math.abs(mistracks(f, f.high()))).isLessThan(1e3);
+    }
+
+    @Test
+    void anOscillatorBelowItsSignalCoversTheDialLikewise() {
+        Chassis set = BandsLine.parse(SharedSets.named("halcyon"), "AM 1605-3000 below");
+        assertThat(BandsLine.text(set)).isEqualTo("AM 1605-3000 below");
+        FrontEnd f = of(set, "AM").orElseThrow();
+        assertThat(f.oscillator(2e6)).isEqualTo(2e6 - f.intermediate());
+        for (double dial : new double[] {1.605e6, 2e6, 3e6})
+            assertThat(f.heard(dial, FrontEnd.Turned.NOTHING)).isCloseTo(dial, within(1.0));
+        assertThat(f.heard(2e6, new FrontEnd.Turned(1.01, 0, 1)))
+                .as("more inductance, and the set hears what is lower")
+                .isBetween(1.98e6, 1.995e6);
+        assertThat(f.converted(2.001e6, 2e6)).as("a signal above is turned into one above").isEqualTo(f.intermediate() + 1e3);
+        assertThat(of(BandsLine.parse(set, "AM 300-400 below"), "AM"))
+                .as("no oscillator has a frequency below nothing")
+                .isEmpty();
     }
 
     /** By how much the circuits of the carrier lie beside it. */

@@ -129,7 +129,7 @@ final class AlignPane extends VBox {
     private void image(Image i) {
         getChildren()
                 .add(Texts.wrapped(session.say(
-                        i.below() ? "align.image-below" : "align.image-above",
+                        (i.wrongSide() ? "align.wrong-side-" : "align.image-") + (i.below() ? "below" : "above"),
                         Figures.si(Quantity.hertz(i.point().heard())),
                         Figures.si(Quantity.hertz(i.point().dial())),
                         Figures.si(Quantity.hertz(i.intermediate()), 3))));
