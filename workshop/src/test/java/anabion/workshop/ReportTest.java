@@ -171,6 +171,7 @@ class ReportTest {
                     .contains("Alignment", "Band AM", "A1 A2", "400 mV at 100 µV", "800 mV at 50 µV", "+12.0 dB")
                     .contains(
                             "As found: 462 kHz, 6 kHz wide",
+                            "For 50 mW at the speaker (intermediate frequency): 97 µV before, 24 µV after",
                             "Now: 465 kHz, 6 kHz wide",
                             "peaks at 452 kHz",
                             "600 kHz where the dial read 580 kHz",

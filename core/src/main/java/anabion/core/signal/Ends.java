@@ -29,8 +29,7 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
 
     /** Effective volts at the speaker for the standard output. */
     double standard() {
-        double ohms = Math.max(0.5, ((Component.Speaker) speaker.orElseThrow().component()).ohms());
-        return Math.sqrt(Gains.STANDARD * ohms);
+        return Gains.standard(speaker.orElseThrow());
     }
 
     Phasor atSpeaker(SmallSignal.Volts volts) {

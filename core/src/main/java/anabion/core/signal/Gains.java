@@ -1,5 +1,7 @@
 package anabion.core.signal;
 
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
@@ -33,6 +35,20 @@ public record Gains(
         double hum) {
     /** The usual output at which sets are compared, in watts. */
     public static final double STANDARD = 0.05;
+
+    private static final double LEAST_OHMS = 0.5;
+
+    /** Effective volts at a set's speaker for the standard output; empty without a speaker. */
+    public static Optional<Double> standard(Chassis chassis) {
+        return chassis.parts().stream()
+                .filter(p -> p.component() instanceof Component.Speaker)
+                .findFirst()
+                .map(Gains::standard);
+    }
+
+    static double standard(Part speaker) {
+        return Math.sqrt(STANDARD * Math.max(LEAST_OHMS, ((Component.Speaker) speaker.component()).ohms()));
+    }
 
     public Gains {
         levels = List.copyOf(levels);

@@ -1,5 +1,10 @@
 package anabion.workshop.report;
 
+import anabion.core.quantity.Unit;
+import anabion.core.signal.Gains;
+import anabion.core.align.Sensitivity;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Indicator;
 import anabion.core.align.MeasuredCurve;
@@ -21,9 +26,11 @@ import java.util.stream.Stream;
 /** What an alignment brought, band by band: each line before and after, stations on the dial, what was found or left. */
 final class AlignmentPage {
     private final Words words;
+    private final Chassis chassis;
 
-    AlignmentPage(Words words) {
+    AlignmentPage(Words words, Chassis chassis) {
         this.words = words;
+        this.chassis = chassis;
     }
 
     /** @param notes stations, in their order, and why a band was left as it is */
@@ -39,9 +46,26 @@ final class AlignmentPage {
         bands.forEach((band, entries) -> all.add(new BandPart(
                 words.say("align.record.band", band),
                 lines(entries),
-                Stream.concat(entries.stream().flatMap(e -> note(e).stream()), curves(entries).stream())
+                Stream.of(
+                                sensitivity(band, entries).stream(),
+                                entries.stream().flatMap(e -> note(e).stream()),
+                                curves(entries).stream())
+                        .flatMap(s -> s)
                         .toList())));
         return all;
+    }
+
+    /** On FM lines are read at the detector, which knows no output. */
+    private Optional<String> sensitivity(String band, List<AlignmentEntry> entries) {
+        if (chassis.band(band).filter(b -> b.kind() == BandKind.AM).isEmpty()) return Optional.empty();
+        return Gains.standard(chassis)
+                .flatMap(volts -> Sensitivity.of(entries, volts))
+                .map(s -> words.say(
+                        "align.record.sensitivity",
+                        Figures.si(new Quantity(Gains.STANDARD, Unit.WATT)),
+                        words.say("align.purpose." + s.purpose().code()),
+                        Figures.si(Quantity.volts(s.before()), 2),
+                        Figures.si(Quantity.volts(s.after()), 2)));
     }
 
     private Optional<String> note(AlignmentEntry e) {

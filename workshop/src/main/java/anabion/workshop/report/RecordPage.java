@@ -158,7 +158,7 @@ public final class RecordPage {
 
     /** What its alignment brought. */
     public List<AlignmentPage.BandPart> aligned() {
-        return new AlignmentPage(words).bands(set.job().alignment());
+        return new AlignmentPage(words, set.chassis()).bands(set.job().alignment());
     }
 
     private static String tried(Heard h) {
