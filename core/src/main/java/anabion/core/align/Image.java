@@ -1,7 +1,7 @@
 package anabion.core.align;
 
-import anabion.core.chassis.OscillatorSide;
 import anabion.core.align.TrackingAdvice.Point;
+import anabion.core.chassis.OscillatorSide;
 import java.util.List;
 import java.util.Optional;
 

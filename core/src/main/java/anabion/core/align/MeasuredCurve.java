@@ -74,6 +74,11 @@ public record MeasuredCurve(List<Sample> samples) {
         return Gains.edges(decibels(), DOWN).map(Gains.Edges::middle).orElseGet(this::highest);
     }
 
+    /** Its two humps; empty where it has one. */
+    public Optional<Overcoupling> overcoupling() {
+        return Overcoupling.of(this);
+    }
+
     /** Where it goes through zero between its two peaks; empty where it does not. */
     public Optional<Double> zero() {
         double from = Math.min(highest(), lowest());

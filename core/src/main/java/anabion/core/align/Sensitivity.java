@@ -28,9 +28,14 @@ public record Sensitivity(AlignmentPurpose purpose, double before, double after)
         List<Level> levels = new ArrayList<>();
         boolean proportional = true;
         for (AlignmentEntry e : entries) {
-            if (e.kind() == AlignmentEntry.Kind.WATCH) proportional = Indicator.OUTPUT_METER.code().equals(e.text());
-            if (!proportional || !e.kind().reads() || e.given().volts() <= 0 || e.purpose().isEmpty()) continue;
-            if (e.before() > 0) levels.add(new Level(e.purpose().get(), e.given().volts() * standard / e.before()));
+            if (e.kind() == AlignmentEntry.Kind.WATCH)
+                proportional = Indicator.OUTPUT_METER.code().equals(e.text());
+            if (!proportional
+                    || !e.kind().reads()
+                    || e.given().volts() <= 0
+                    || e.purpose().isEmpty()) continue;
+            if (e.before() > 0)
+                levels.add(new Level(e.purpose().get(), e.given().volts() * standard / e.before()));
             if (e.after() > 0) levels.add(new Level(e.purpose().get(), e.given().volts() * standard / e.after()));
         }
         return levels.stream()

@@ -1,9 +1,9 @@
 package anabion.core.command;
 
-import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.TuningRange;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;

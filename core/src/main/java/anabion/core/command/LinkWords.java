@@ -17,6 +17,7 @@ import java.util.UUID;
 
 /**
  * The words of a wiring line that join two nets inside one part: {@code V5.1>CHASSIS=240V,190R} is a winding with its volts and ohms,
+ * {@code OSC>CHASSIS=165uH,slug} one whose core the dial moves,
  * {@code AL>AVC@MW,LW} a contact that is closed in two positions. Like ends of windings stand first.
  */
 final class LinkWords {
@@ -61,17 +62,19 @@ final class LinkWords {
         double ohms = 0;
         double henries = 0;
         double volts = 0;
+        boolean slug = false;
         for (String value : values.isEmpty() ? new String[0] : values.split(",")) {
             String upper = value.toUpperCase(Locale.ROOT);
-            if (upper.endsWith("V")) volts = Notation.exact(value, Unit.VOLT);
+            if (upper.equals("SLUG")) slug = true;
+            else if (upper.endsWith("V")) volts = Notation.exact(value, Unit.VOLT);
             else if (upper.endsWith("H")) henries = Notation.exact(value, Unit.HENRY);
             else if (upper.matches("[\\d.]+(R|K|R\\d+|K\\d+)?")) ohms = Notation.exact(value, Unit.OHM);
             else
                 throw InputException.at("\"" + word + "\"")
-                        .because("\"" + value + "\" is neither ohms, volts nor henries")
+                        .because("\"" + value + "\" is neither ohms, volts, henries nor slug")
                         .so("write a winding like V5.1>CHASSIS=240V,190R,2H");
         }
-        return new Winding(old.id(), old.name(), from, to, ohms, henries, volts, old.extra());
+        return new Winding(old.id(), old.name(), from, to, ohms, henries, volts, slug, old.extra());
     }
 
     List<Contact> contacts(List<String> words, List<String> positions) {
@@ -128,6 +131,7 @@ final class LinkWords {
             if (w.volts() > 0) values.add(plain(w.volts()) + "V");
             if (w.ohms() > 0) values.add(plain(w.ohms()) + "R");
             if (w.henries() > 0) values.add(plain(w.henries() * 1e6) + "uH");
+            if (w.slug()) values.add("slug");
             if (!values.isEmpty()) text.append('=').append(String.join(",", values));
         }
         return text.toString();

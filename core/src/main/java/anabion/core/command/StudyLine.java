@@ -1,6 +1,5 @@
 package anabion.core.command;
 
-import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
@@ -10,6 +9,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ChassisCheck;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.Stage;

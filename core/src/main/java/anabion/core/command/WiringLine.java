@@ -291,7 +291,10 @@ public final class WiringLine {
     private static List<Winding> kept(Winding typed, List<Winding> old) {
         List<Winding> all = new ArrayList<>(old);
         Winding w = old.get(0);
-        all.set(0, new Winding(w.id(), w.name(), w.from(), w.to(), w.ohms(), typed.henries(), w.volts(), w.extra()));
+        all.set(
+                0,
+                new Winding(
+                        w.id(), w.name(), w.from(), w.to(), w.ohms(), typed.henries(), w.volts(), w.slug(), w.extra()));
         return all;
     }
 

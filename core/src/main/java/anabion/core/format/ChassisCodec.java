@@ -1,6 +1,5 @@
 package anabion.core.format;
 
-import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.AssignedRole;
@@ -10,6 +9,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.ChassisCheck;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Identity;
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Provenance;

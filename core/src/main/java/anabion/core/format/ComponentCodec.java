@@ -62,6 +62,7 @@ final class ComponentCodec {
                 f.size("ohms", 0),
                 f.size("henries", 0),
                 f.volts("volts"),
+                f.flag("slug", false),
                 f.extra());
     }
 
@@ -120,6 +121,7 @@ final class ComponentCodec {
                 .unless("ohms", t.ohms(), 0.0)
                 .unless("henries", t.henries(), 0.0)
                 .unless("volts", t.volts(), 0.0)
+                .unless("slug", t.slug(), false)
                 .with(t.extra());
     }
 }

@@ -1,17 +1,21 @@
 package anabion.core.signal;
 
-import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.TuningRange;
+import anabion.core.chassis.Winding;
+import anabion.core.circuit.SmallSignal;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -20,12 +24,12 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
 /**
- * The circuits of a band that the gang tunes: the oscillator, and those that tune the carrier.
+ * The circuits of a band that the gang tunes, or the slugs: the oscillator, and those that tune the carrier.
  *
  * <p>The printed scale is taken as drawn for the aligned set: the gang closed at its lower end, open at the upper, the oscillator on its
  * side of the signal by the intermediate frequency. What the sheets leave out is inferred from that: {@link Circuit#inferredCore}, {@link Circuit#inferredStray}.
  * Without a padder the signal circuits follow by the shape of the gang's plates, or by a padder that nobody entered: no sheet gives that, and they are taken as
- * following.
+ * following; so are those of slugs, by the shape of their windings.
  */
 public final class FrontEnd {
     /** Share of a section's capacitance that is left when it is open, as catalogues of gangs say. */
@@ -78,7 +82,12 @@ public final class FrontEnd {
         public static final Turned NOTHING = new Turned(1, 0, 1);
     }
 
-    private record Section(Part gang, int number, String net, double farads) {}
+    /**
+     * What the dial moves at a net: a section of the gang, or the core of a coil.
+     *
+     * @param closed its farads, or 1, the factor of the inductance, where the dial shows its lower end
+     */
+    private record Section(Part part, String net, double closed, Optional<Winding> slug) {}
 
     private final TuningRange range;
     private final double intermediate;
@@ -115,49 +124,70 @@ public final class FrontEnd {
     /**
      * The front end of a superhet's band.
      *
-     * @return empty for a straight set, on FM and pick-up, and where gang, coil or intermediate frequency are not entered or do not cover the dial
+     * @return empty for a straight set, on pick-up, and where gang or slugs, coil or intermediate frequency are not entered or do not cover the dial
      */
     public static Optional<FrontEnd> of(Simulator engine, Chassis chassis, Setting setting, Band band) {
-        if (band.kind() != BandKind.AM) return Optional.empty();
+        if (band.kind() != BandKind.AM && band.kind() != BandKind.FM) return Optional.empty();
         Optional<Double> between = Frequencies.intermediate(chassis, Optional.of(band));
-        List<Section> sections = sections(chassis);
-        if (between.isEmpty() || sections.isEmpty()) return Optional.empty();
+        if (between.isEmpty()) return Optional.empty();
         Setting here = setting.withBand(band.name());
         OperatingPoint solved = engine.solve(chassis, here);
         Function<Setting, Networks> networks = s -> new Networks(chassis, s, solved, Optional.of(band));
         TuningRange range = band.range();
+        List<Section> sections = new ArrayList<>(sections(chassis));
+        List<Slug> slugs = slugs(chassis, band);
+        if (!slugs.isEmpty()) {
+            SmallSignal.Tone tone = networks.apply(here).passive().at(range.at(0.5));
+            slugs.forEach(s -> s.section(chassis, tone).ifPresent(sections::add));
+        }
+        if (sections.isEmpty()) return Optional.empty();
         double f = between.get();
         OscillatorSide side = band.oscillator();
         if (side.oscillator(range.low(), f) <= 0) return Optional.empty();
-        Optional<Section> own =
-                sections.stream().filter(s -> oscillates(chassis, s)).findFirst();
-        Optional<Tank> oscillator = own.flatMap(
-                        s -> Tank.at(s.net(), FrontEnd::ofOscillator, side.oscillator(range.at(0.5), f), chassis, networks, here))
-                .flatMap(t -> t.fitted(
-                        side.oscillator(range.low(), f),
-                        own.get().farads(),
-                        side.oscillator(range.high(), f),
-                        OPEN * own.get().farads()));
-        if (oscillator.filter(FrontEnd::plausible).isEmpty()) return Optional.empty();
-        double closed = own.get().farads();
+        Optional<Section> own = Optional.empty();
+        Optional<Tank> oscillator = Optional.empty();
+        for (Section candidate : sections) {
+            if (!oscillates(chassis, candidate)) continue;
+            oscillator = Tank.at(
+                            candidate.net(),
+                            p -> ofOscillator(p) && ofBand(p, band),
+                            side.oscillator(range.at(0.5), f),
+                            chassis,
+                            networks,
+                            here)
+                    .flatMap(t -> t.slug()
+                            ? t.allIn(side.oscillator(range.low(), f))
+                            : t.fitted(
+                                    side.oscillator(range.low(), f),
+                                    candidate.closed(),
+                                    side.oscillator(range.high(), f),
+                                    OPEN * candidate.closed()))
+                    .filter(FrontEnd::plausible);
+            own = Optional.of(candidate);
+            if (oscillator.isPresent()) break;
+        }
+        if (oscillator.isEmpty()) return Optional.empty();
+        double closed = own.get().closed();
         FrontEnd alone = new FrontEnd(range, f, side, oscillator.get(), closed, List.of(), Set.of());
         List<Signal> signals = new ArrayList<>();
         for (Section s : sections) {
             if (s.equals(own.get())) continue;
             double low = alone.low();
             double high = alone.high();
-            Tank.at(s.net(), p -> !ofOscillator(p), range.at(0.5), chassis, networks, here)
-                    .flatMap(t -> t.fitted(low, alone.share(low) * s.farads(), high, alone.share(high) * s.farads()))
+            Tank.at(s.net(), p -> !ofOscillator(p) && ofBand(p, band), range.at(0.5), chassis, networks, here)
+                    .flatMap(t -> t.slug()
+                            ? t.allIn(range.low())
+                            : t.fitted(low, alone.share(low) * s.closed(), high, alone.share(high) * s.closed()))
                     .filter(FrontEnd::plausible)
-                    .ifPresent(t -> signals.add(new Signal(t, s.farads())));
+                    .ifPresent(t -> signals.add(new Signal(t, s.closed())));
         }
-        return Optional.of(
-                new FrontEnd(range, f, side, oscillator.get(), closed, signals, higher(engine, chassis, setting, band)));
+        return Optional.of(new FrontEnd(
+                range, f, side, oscillator.get(), closed, signals, higher(engine, chassis, setting, band)));
     }
 
     private static Set<Part> higher(Simulator engine, Chassis chassis, Setting setting, Band band) {
         return chassis.bands().stream()
-                .filter(b -> b.kind() == BandKind.AM
+                .filter(b -> b.kind() == band.kind()
                         && b.range().low() > band.range().low())
                 .flatMap(b -> of(engine, chassis, setting, b).stream())
                 .flatMap(f -> f.circuits().stream())
@@ -174,8 +204,16 @@ public final class FrontEnd {
         return p.role().filter(PartRole::isOfOscillator).isPresent();
     }
 
+    /** Whether it may tune such a band: coils of FM tune no other, and others not FM. */
+    private static boolean ofBand(Part p, Band band) {
+        boolean fm = p.is(PartRole.FM_OSCILLATOR_COIL) || p.is(PartRole.FM_RF_COIL);
+        return !(p.component() instanceof Component.Windings) || fm == (band.kind() == BandKind.FM);
+    }
+
     private static boolean oscillates(Chassis chassis, Section s) {
-        return chassis.parts().stream().anyMatch(p -> !p.equals(s.gang()) && p.touches(s.net()) && ofOscillator(p));
+        return s.slug().isPresent()
+                ? ofOscillator(s.part())
+                : chassis.parts().stream().anyMatch(p -> !p.equals(s.part()) && p.touches(s.net()) && ofOscillator(p));
     }
 
     private static List<Section> sections(Chassis chassis) {
@@ -185,9 +223,29 @@ public final class FrontEnd {
             List<Double> farads = ((Capacitor) p.component()).farads();
             for (int n = 1; n <= farads.size(); n++) {
                 String net = p.nets().getOrDefault(String.valueOf(n), "");
-                if (!net.isEmpty()) all.add(new Section(p, n, net, farads.get(n - 1)));
+                if (!net.isEmpty()) all.add(new Section(p, net, farads.get(n - 1), Optional.empty()));
             }
         }
+        return all;
+    }
+
+    private record Slug(Part part, Winding winding) {
+        /** At its live end: that of the higher impedance. */
+        Optional<Section> section(Chassis chassis, SmallSignal.Tone tone) {
+            return Stream.of(winding.from(), winding.to())
+                    .map(t -> part.nets().getOrDefault(t, ""))
+                    .filter(n -> !n.isEmpty() && !n.equals(chassis.reference()))
+                    .max(Comparator.comparingDouble(
+                            n -> tone.driven(n, chassis.reference()).at(n).size()))
+                    .map(n -> new Section(part, n, 1, Optional.of(winding)));
+        }
+    }
+
+    private static List<Slug> slugs(Chassis chassis, Band band) {
+        List<Slug> all = new ArrayList<>();
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w && ofBand(p, band))
+                for (Winding x : w.windings()) if (x.slug()) all.add(new Slug(p, x));
         return all;
     }
 
@@ -248,7 +306,7 @@ public final class FrontEnd {
         return side.converted(signal, receives, intermediate);
     }
 
-    /** The share of its capacitance that the gang has where the dial shows a frequency: 1 closed. */
+    /** The share of its capacitance that the gang has where the dial shows a frequency, or of its inductance that the oscillator's slug leaves: 1 closed. */
     public double share(double dial) {
         return aligned.apply(oscillator(dial)) / closed;
     }
@@ -327,7 +385,9 @@ public final class FrontEnd {
     public Function<Double, Double> tunes(int n, Turned turned) {
         Signal s = signals.get(n);
         Function<Double, Double> still =
-                oscillator.padder().isEmpty() ? s.tank().changed(Turned.NOTHING) : d -> share(d) * s.closed();
+                oscillator.padder().isEmpty() || s.tank().slug()
+                        ? s.tank().changed(Turned.NOTHING)
+                        : d -> share(d) * s.closed();
         Function<Double, Double> now = s.tank().changed(turned);
         return dial -> solve(now, still.apply(dial), dial);
     }

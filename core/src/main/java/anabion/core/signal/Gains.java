@@ -1,10 +1,10 @@
 package anabion.core.signal;
 
-import anabion.core.chassis.Part;
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Part;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Setting;
 import java.util.List;

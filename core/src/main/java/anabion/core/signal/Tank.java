@@ -7,6 +7,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.SmallSignal;
+import anabion.core.numeric.LruCache;
 import anabion.core.numeric.Phasor;
 import anabion.core.signal.FrontEnd.Turned;
 import anabion.core.simulation.setting.Setting;
@@ -25,9 +26,15 @@ import java.util.stream.Stream;
  * <p>Method: with the section out, the network of coils and capacitors has an admittance at the section's net; it is in tune where the section's
  * capacitance cancels its imaginary part. So each frequency names the capacitance that it needs, and no resonance has to be sought. What no
  * sheet tells (the capacitance of wiring and tubes) is added across the coil by {@link #fitted}.
+ *
+ * <p>A coil that the dial tunes by its core likewise names the factor of its inductance that each frequency needs: the one at which its net wants no more capacitance
+ * (by the secant method in the reciprocal of the factor, in which a lone coil is a straight line).
  */
 final class Tank {
     private static final double STEP = 0.01;
+    private static final double OTHER = 3;
+    private static final double EXACT = 1e-9;
+    private static final int KEPT = 32;
     private static final double PICO = 1e-12;
     /** Farads by which a part must move the tuning for a small step of its own to belong here. */
     private static final double COUNTS = 5e-14;
@@ -58,6 +65,8 @@ final class Tank {
 
     private final double stray;
 
+    private final boolean slug;
+
     private Tank(
             Chassis chassis,
             Function<Setting, Networks> networks,
@@ -70,7 +79,9 @@ final class Tank {
             Optional<Part> padder,
             String hot,
             double core,
-            double stray) {
+            double stray,
+            boolean slug) {
+        this.slug = slug;
         this.chassis = chassis;
         this.networks = networks;
         this.setting = setting;
@@ -108,7 +119,7 @@ final class Tank {
         Function<String, Double> moved = trim -> Math.abs(
                 needed(networks.apply(trimmed(setting, Map.of(trim, 1 + STEP))).passive(plain), net, chassis, hertz)
                         - before);
-        Optional<Coil> coil = strongest(
+        Optional<Coil> strongest = strongest(
                 parts.stream()
                         .flatMap(p -> p.component() instanceof Component.Windings w
                                 ? w.windings().stream()
@@ -117,11 +128,12 @@ final class Tank {
                                 : Stream.empty()),
                 c -> moved.apply(Setting.core(c.part().reference(), c.winding())),
                 COUNTS);
-        if (coil.isEmpty()) return Optional.empty();
+        if (strongest.isEmpty()) return Optional.empty();
+        Coil coil = strongest.get();
         Function<Predicate<Part>, Optional<Part>> effective =
                 kind -> strongest(parts.stream().filter(kind), p -> moved.apply(p.reference()), COUNTS / 2);
-        Part part = coil.get().part();
-        Winding winding = coil.get().winding();
+        Part part = coil.part();
+        Winding winding = coil.winding();
         SmallSignal.Volts volts = plain.at(hertz).driven(net, chassis.reference());
         String hot = Stream.of(winding.from(), winding.to())
                 .map(t -> part.nets().getOrDefault(t, chassis.reference()))
@@ -140,7 +152,8 @@ final class Tank {
                 effective.apply(p -> p.is(PartRole.PADDER)),
                 hot,
                 1,
-                0));
+                0,
+                winding.slug()));
     }
 
     /** What counts most, each looked at once; empty where nothing counts enough. */
@@ -197,8 +210,36 @@ final class Tank {
         return trimmer.map(p -> ((Capacitor) p.component()).farads().get(0)).orElse(0.0);
     }
 
-    /** The circuit with something turned, ready to be asked at many frequencies. */
+    /**
+     * The circuit with something turned, ready to be asked at many frequencies for what must tune it there: the farads of its section, or the factor of its slug's
+     * inductance.
+     */
     Function<Double, Double> changed(Turned c) {
+        if (!slug) return farads(c);
+        LruCache<Double, Function<Double, Double>> at = new LruCache<>(KEPT);
+        return hertz -> slug(u -> at.get(u, () -> farads(new Turned(c.core() / u, c.trimmer(), c.padder())))
+                .apply(hertz));
+    }
+
+    /** @param farads that are lacking at the reciprocal of a factor */
+    private static double slug(Function<Double, Double> farads) {
+        double before = 1;
+        double was = farads.apply(before);
+        double u = 1.1;
+        for (int n = 0; n < STEPS; n++) {
+            double now = farads.apply(u);
+            double next = u - now * (u - before) / (now - was);
+            if (!Double.isFinite(next)) return now == 0 ? 1 / u : Double.NaN;
+            next = Math.max(u / OTHER, Math.min(u * OTHER, next));
+            if (Math.abs(next - u) < EXACT * u) return 1 / next;
+            before = u;
+            was = now;
+            u = next;
+        }
+        return Double.NaN;
+    }
+
+    private Function<Double, Double> farads(Turned c) {
         Map<String, Double> trims = new HashMap<>();
         trims.put(Setting.core(coil.reference(), winding), core * c.core());
         double across = stray;
@@ -208,6 +249,16 @@ final class Tank {
         SmallSignal network = networks.apply(trimmed(setting, trims)).passive(base);
         network.capacitor(hot, chassis.reference(), across, 0);
         return hertz -> needed(network, net, chassis, hertz);
+    }
+
+    boolean slug() {
+        return slug;
+    }
+
+    /** The circuit with its coil such that its core is all the way in at a frequency; empty where none does it. */
+    Optional<Tank> allIn(double hertz) {
+        double factor = changed(Turned.NOTHING).apply(hertz);
+        return Double.isFinite(factor) && factor > 0 ? Optional.of(with(factor, 0)) : Optional.empty();
     }
 
     /**
@@ -253,6 +304,18 @@ final class Tank {
 
     private Tank with(double otherCore, double otherStray) {
         return new Tank(
-                chassis, networks, setting, base, net, coil, winding, trimmer, padder, hot, otherCore, otherStray);
+                chassis,
+                networks,
+                setting,
+                base,
+                net,
+                coil,
+                winding,
+                trimmer,
+                padder,
+                hot,
+                otherCore,
+                otherStray,
+                slug);
     }
 }

@@ -143,6 +143,23 @@ class AlignmentProcedureTest {
                 .isEqualTo(AlignmentPurpose.SIGNAL_LOW));
     }
 
+    /** Their trimmers with the cores drawn, the cores themselves with them in. */
+    @Test
+    void aSetTunedBySlugsIsAlignedByThemAtItsLowEnd() {
+        Chassis set = CircuitFixtures.tunedBySlugs("AGC>AVC");
+        for (String line : List.of("O C41 top", "OC L2 top oscillator core", "AT C1 top", "AC L1 top aerial core"))
+            set = AdjusterLine.put(line, set);
+        AlignmentProcedure p = of(set, set.bands().get(0).name());
+        assertThat(letters(p)).containsExactly("O", "OC", "AT", "AC");
+        assertThat(p.lines())
+                .extracting(AlignmentLine::purpose)
+                .containsExactly(
+                        AlignmentPurpose.OSCILLATOR_HIGH,
+                        AlignmentPurpose.OSCILLATOR_LOW,
+                        AlignmentPurpose.SIGNAL_HIGH,
+                        AlignmentPurpose.SIGNAL_LOW);
+    }
+
     @Test
     void anAdjusterThatTheCircuitDoesNotKnowIsNamedBesideItsLines() {
         Chassis set = AdjusterLine.put("X1 R15 top hum balance", SharedSets.named("brae"));

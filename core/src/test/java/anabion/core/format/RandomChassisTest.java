@@ -1,6 +1,5 @@
 package anabion.core.format;
 
-import anabion.core.chassis.OscillatorSide;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Adjuster;
@@ -19,6 +18,7 @@ import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Identity;
 import anabion.core.chassis.Measure;
+import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Points;
@@ -182,8 +182,16 @@ class RandomChassisTest {
             case 1 -> new Component.Potentiometer(v * 1000, "log");
             case 2 -> new Component.Capacitor(List.of(v * 1e-6, 3.3e-9), r.nextInt(500), dielectric(r));
             case 3 ->
-                new Component.Windings(List.of(
-                        new Winding(new UUID(r.nextLong(), r.nextLong()), "primary", "1", "2", v, 0, 0, extra(r))));
+                new Component.Windings(List.of(new Winding(
+                        new UUID(r.nextLong(), r.nextLong()),
+                        "primary",
+                        "1",
+                        "2",
+                        v,
+                        0,
+                        0,
+                        r.nextBoolean(),
+                        extra(r))));
             case 4 -> new Component.Device(DeviceKind.TUBE, "6AQ5", "miniature-7", Map.of("1", "g1"));
             case 5 -> new Component.Lamp(6.3, 0.3);
             case 6 ->

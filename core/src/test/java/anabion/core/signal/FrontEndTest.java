@@ -1,6 +1,5 @@
 package anabion.core.signal;
 
-import anabion.core.command.BandsLine;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -8,10 +7,16 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.command.BandsLine;
 import anabion.core.command.StudyLine;
+import anabion.core.command.WiringLine;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.CircuitFixtures;
 import anabion.core.testing.SharedSets;
+import java.util.ArrayList;
+import java.util.List;
 import java.util.Optional;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -19,6 +24,7 @@ import net.jqwik.api.constraints.DoubleRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** What the gang tunes. */
 class FrontEndTest {
@@ -77,10 +83,86 @@ class FrontEndTest {
         assertThat(f.heard(2e6, new FrontEnd.Turned(1.01, 0, 1)))
                 .as("more inductance, and the set hears what is lower")
                 .isBetween(1.98e6, 1.995e6);
-        assertThat(f.converted(2.001e6, 2e6)).as("a signal above is turned into one above").isEqualTo(f.intermediate() + 1e3);
+        assertThat(f.converted(2.001e6, 2e6))
+                .as("a signal above is turned into one above")
+                .isEqualTo(f.intermediate() + 1e3);
         assertThat(of(BandsLine.parse(set, "AM 300-400 below"), "AM"))
                 .as("no oscillator has a frequency below nothing")
                 .isEmpty();
+    }
+
+    @ParameterizedTest
+    @ValueSource(strings = {"AVC>AGC", "AGC>AVC"})
+    void aSetTunedBySlugsCoversItsDialWithTheirTravel(String eitherEndFirst) {
+        Chassis set = CircuitFixtures.tunedBySlugs(eitherEndFirst);
+        FrontEnd f = of(set, set.bands().get(0).name()).orElseThrow();
+        FrontEnd.Circuit own = f.circuits().get(0);
+        assertThat(own.trimmer().map(Part::reference)).contains("C41");
+        assertThat(f.signals()).isEqualTo(1);
+        assertThat(f.share(f.range().low())).isCloseTo(1, within(1e-6));
+        double low = f.oscillator(f.range().low());
+        double high = f.oscillator(f.range().high());
+        double wound = own.inferredCore() * 260;
+        assertThat(whole(wound * f.share(f.range().high())) / whole(wound))
+                .as("the whole inductance goes with the square of the frequency")
+                .isCloseTo(low * low / (high * high), within(0.005));
+        for (double dial : new double[] {540e3, 1e6, 1.6e6}) {
+            assertThat(f.heard(dial, FrontEnd.Turned.NOTHING)).isCloseTo(dial, within(1.0));
+            assertThat(f.tuned(0, dial, FrontEnd.Turned.NOTHING)).isCloseTo(dial, within(1.0));
+        }
+        assertThat(f.heard(600e3, new FrontEnd.Turned(1.02, 0, 1))).isBetween(570e3, 595e3);
+        assertThat(f.heard(1500e3, new FrontEnd.Turned(1, 5e-12, 1)))
+                .as("a trimmer counts at the end where the slugs are out")
+                .isLessThan(1480e3);
+    }
+
+    /** By cores that the dial moves, or by small sections on the gang of the other bands, which stays theirs. */
+    @ParameterizedTest
+    @ValueSource(booleans = {true, false})
+    void anFmBandIsTunedBySlugsOrByItsOwnSections(boolean slugs) {
+        Chassis concerto = SharedSets.named("concerto");
+        Chassis set = slugs
+                ? changed(
+                        concerto,
+                        "L12 RF V1.6>BRF=0.1uH,slug FM RF coil",
+                        "L14 oscillator FMO>CHASSIS=0.3uH,slug FM oscillator coil")
+                : changed(
+                        concerto,
+                        "L14 oscillator FMO>CHASSIS=0.1uH FM oscillator coil",
+                        gang(concerto) + " 490+490+12+12pF AMG OSC FMO V1.6 CHASSIS tuning gang");
+        FrontEnd f = of(set, "FM").orElseThrow();
+        assertThat(f.circuits())
+                .extracting(FrontEnd.Circuit::coil)
+                .extracting(Part::reference)
+                .containsExactly("L14", "L12");
+        assertThat(f.circuits().get(0).trimmer().map(Part::reference)).contains("C4");
+        for (double dial : new double[] {f.range().low(), 98e6, f.range().high()})
+            assertThat(f.heard(dial, FrontEnd.Turned.NOTHING)).isCloseTo(dial, within(100.0));
+        assertThat(f.heard(98e6, new FrontEnd.Turned(1, 1e-12, 1))).isBetween(90e6, 97.9e6);
+        assertThat(of(set, "MW").orElseThrow().circuits())
+                .isEqualTo(of(concerto, "MW").orElseThrow().circuits());
+    }
+
+    private static String gang(Chassis set) {
+        return set.parts().stream()
+                .filter(p -> p.is(PartRole.TUNING_GANG))
+                .findFirst()
+                .orElseThrow()
+                .reference();
+    }
+
+    private static Chassis changed(Chassis set, String... lines) {
+        List<Part> parts = new ArrayList<>(set.parts());
+        for (String line : lines) {
+            Part part = WiringLine.parse(line, set);
+            parts.replaceAll(p -> p.reference().equals(part.reference()) ? part : p);
+        }
+        return set.withParts(parts);
+    }
+
+    /** Microhenries of an oscillator's winding in series with its feedback winding of 6, loosely coupled. */
+    private static double whole(double wound) {
+        return wound + 6 + 2 * 0.5 * Math.sqrt(6 * wound);
     }
 
     /** By how much the circuits of the carrier lie beside it. */

@@ -6,6 +6,7 @@ import anabion.core.chassis.Identity;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
+import anabion.core.command.BandsLine;
 import anabion.core.command.StudyLine;
 import anabion.core.command.WiringLine;
 import anabion.core.json.Extra;
@@ -19,6 +20,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 
 /** Circuits that are no demo set: a first line {@code ! ARRANGEMENT VOLTS HERTZ}, then wiring lines. */
 public final class CircuitFixtures {
@@ -52,6 +54,27 @@ public final class CircuitFixtures {
         Supply s = t.supply();
         return read("! " + s.arrangement().code() + " " + s.volts() + " " + s.hertz() + "\n"
                 + change.apply(text("/anabion/typical/" + t.code() + ".txt")));
+    }
+
+    /**
+     * A car set whose dial draws cores; its capacitors stay.
+     *
+     * @param aerial the ends of the aerial coil, in either order
+     */
+    public static Chassis tunedBySlugs(String aerial) {
+        Chassis set = typical(TypicalCircuit.CAR_VIBRATOR, text -> text.lines()
+                .map(line -> line.startsWith("L1 ")
+                        ? "L1 aerial " + aerial + "=900uH,slug aerial coil"
+                        : line.startsWith("L2 ")
+                                ? "L2 oscillator OSC>OSCC=260uH,slug OSCC>CHASSIS=6uH oscillator coil"
+                                : line.startsWith("C1 ")
+                                        ? """
+                                        C1 100p AGC CHASSIS aerial trimmer
+                                        C41 30p OSC CHASSIS oscillator trimmer
+                                        C42 130p OSC CHASSIS oscillator tuning"""
+                                        : line)
+                .collect(Collectors.joining("\n")));
+        return BandsLine.parse(set, set.bands().get(0).name() + " 540-1600");
     }
 
     private static String text(String resource) {

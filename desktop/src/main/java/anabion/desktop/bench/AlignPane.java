@@ -5,18 +5,23 @@ import anabion.core.align.AlignmentProcedure;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Image;
 import anabion.core.align.Indicator;
+import anabion.core.align.MeasuredCurve;
+import anabion.core.align.Overcoupling;
 import anabion.core.align.Preparation;
 import anabion.core.align.Shortfall;
 import anabion.core.align.TrackingAdvice;
 import anabion.core.align.TrackingAdvice.Turn;
 import anabion.core.align.WindingTuning;
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.TuningRange;
 import anabion.core.job.AlignmentEntry;
+import anabion.core.job.AlignmentPurpose;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Series;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Alignments.Shown;
 import anabion.desktop.session.Session;
@@ -32,6 +37,8 @@ import javafx.scene.layout.VBox;
 final class AlignPane extends VBox {
     /** Hertz of the dial within which nobody turns anything. */
     private static final double NEAR = 2e3;
+
+    private static final double NEAR_FM = 50e3;
 
     private static final List<String> EIGHTHS = List.of("", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞");
 
@@ -60,6 +67,7 @@ final class AlignPane extends VBox {
         off().ifPresent(this::advice);
         alignment.images().forEach(this::image);
         table.rows().stream().filter(AlignmentTable.Row::finding).forEach(this::finding);
+        overcoupled().ifPresent(this::damp);
         found();
         getChildren().addAll(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"));
         next();
@@ -68,7 +76,30 @@ final class AlignPane extends VBox {
 
     /** What the stations say, where they lie off by more than nobody minds. */
     private Optional<TrackingAdvice> off() {
-        return alignment.advice().filter(a -> a.before().stream().anyMatch(e -> Math.abs(e) > NEAR));
+        return alignment.advice().filter(a -> a.before().stream()
+                .anyMatch(e -> Math.abs(e) > (table.procedure().band().kind() == BandKind.FM ? NEAR_FM : NEAR)));
+    }
+
+    /** Of the last curve that was read. */
+    private Optional<Overcoupling> overcoupled() {
+        List<MeasuredCurve> all = table.curves();
+        return all.isEmpty() ? Optional.empty() : all.get(all.size() - 1).overcoupling();
+    }
+
+    private void damp(Overcoupling o) {
+        String apart = Figures.si(Quantity.hertz(o.upper() - o.lower()), 2);
+        getChildren().add(Texts.wrapped(session.say("align.overcoupled", apart, Figures.fixed(o.dip(), 1)), "medium"));
+        table.procedure().lines().stream()
+                .filter(l -> l.purpose() == AlignmentPurpose.INTERMEDIATE)
+                .flatMap(l -> l.adjusters().stream().flatMap(a -> WindingTuning.of(chassis, a, l.hertz()).stream()))
+                .mapToDouble(w -> o.damping(w.henries()))
+                .min()
+                .ifPresent(ohms -> getChildren()
+                        .add(Texts.wrapped(
+                                session.say(
+                                        "align.overcoupled.damp",
+                                        Figures.si(Quantity.ohms(Series.E12.nearest(ohms)), 2)),
+                                "soft")));
     }
 
     private String headline() {
@@ -79,8 +110,8 @@ final class AlignPane extends VBox {
             double error = off.get().before().get(worst);
             return session.say(
                     error > 0 ? "align.runs-high" : "align.runs-low",
-                    Figures.fixed(Math.abs(error) / 1e3, 0),
-                    Figures.fixed(off.get().points().get(worst).dial() / 1e3, 0));
+                    Figures.si(Quantity.hertz(Math.abs(error)), 2),
+                    Figures.si(Quantity.hertz(off.get().points().get(worst).dial()), 4));
         }
         Optional<AlignmentTable.Row> bad =
                 table.rows().stream().filter(AlignmentTable.Row::finding).findFirst();
@@ -114,7 +145,7 @@ final class AlignPane extends VBox {
         }
         getChildren().add(grid);
         double left = a.after().stream().mapToDouble(Math::abs).max().orElse(0);
-        getChildren().add(Texts.wrapped(session.say("align.leaves", Figures.fixed(left / 1e3, 1)), "soft"));
+        getChildren().add(Texts.wrapped(session.say("align.leaves", Figures.si(Quantity.hertz(left), 2)), "soft"));
     }
 
     /** In eighths, as hands turn. */

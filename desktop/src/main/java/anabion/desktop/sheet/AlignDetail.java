@@ -52,7 +52,8 @@ final class AlignDetail {
         r.level(output).ifPresent(v -> text.append(' ').append(session.say(levelWord(r), AlignRows.volts(v))));
         if (r.flattened(output)) text.append(' ').append(session.say("align.flattened"));
         if (r.line().purpose() == AlignmentPurpose.OSCILLATOR_HIGH)
-            text.append(' ').append(session.say("align.image." + band.oscillator().code()));
+            text.append(' ')
+                    .append(session.say("align.image." + band.oscillator().code()));
         if (r.line().purpose().ofOscillator()) text.append(' ').append(session.say("align.in-turn"));
         if (r.line().rocked()) text.append(' ').append(session.say("align.rock"));
         r.turns().forEach((letter, turns) -> text.append(' ')

@@ -1,19 +1,19 @@
 package anabion.workshop.report;
 
-import anabion.core.quantity.Unit;
-import anabion.core.signal.Gains;
-import anabion.core.align.Sensitivity;
-import anabion.core.chassis.BandKind;
-import anabion.core.chassis.Chassis;
 import anabion.core.align.AlignmentTable;
 import anabion.core.align.Indicator;
 import anabion.core.align.MeasuredCurve;
+import anabion.core.align.Sensitivity;
+import anabion.core.chassis.BandKind;
+import anabion.core.chassis.Chassis;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.quantity.Unit;
+import anabion.core.signal.Gains;
 import anabion.core.text.Words;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
