@@ -64,6 +64,7 @@ public final class JobCodec {
                 f.list("compared", JobCodec::compared),
                 new PowerLog(f.list("power", JobCodec::power)),
                 f.list("alignment", AlignmentCodec::read),
+                f.list("stripDown", StripDownCodec::read),
                 f.extra());
     }
 
@@ -261,6 +262,9 @@ public final class JobCodec {
                 .list(
                         "alignment",
                         job.alignment().stream().map(AlignmentCodec::write).toList())
+                .list(
+                        "stripDown",
+                        job.stripDown().stream().map(StripDownCodec::write).toList())
                 .with(job.extra());
     }
 

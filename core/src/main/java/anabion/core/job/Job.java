@@ -4,14 +4,18 @@ import anabion.core.json.Extra;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
  * Everything that happened to one set here, but for its readings and photos.
  *
  * @param alignment what was done to its adjusters, in that order
+ * @param stripDown what was taken off, in that order
  * @param steps those that somebody marked by hand, in the order of the work; the others are derived
  */
 @RecordBuilder
@@ -28,6 +32,7 @@ public record Job(
         List<Compared> compared,
         PowerLog power,
         List<AlignmentEntry> alignment,
+        List<StripDownEntry> stripDown,
         Extra extra)
         implements JobBuilder.With {
     public static final int FORMAT = 2;
@@ -43,6 +48,7 @@ public record Job(
             List.of(),
             PowerLog.NONE,
             List.of(),
+            List.of(),
             Extra.NONE);
 
     public Job {
@@ -53,6 +59,7 @@ public record Job(
         trials = List.copyOf(trials);
         compared = List.copyOf(compared);
         alignment = List.copyOf(alignment);
+        stripDown = List.copyOf(stripDown);
     }
 
     /** What somebody marked the step as. */
@@ -134,6 +141,22 @@ public record Job(
         List<AlignmentEntry> more = new ArrayList<>(alignment);
         more.add(entry);
         return withAlignment(more);
+    }
+
+    /** With something taken off, or what became of it. */
+    public Job with(StripDownEntry entry) {
+        List<StripDownEntry> all = new ArrayList<>(stripDown);
+        all.replaceAll(e -> e.id().equals(entry.id()) ? entry : e);
+        if (!all.contains(entry)) all.add(entry);
+        return withStripDown(all);
+    }
+
+    /** The parts that something befell on the bench, until it is made good. */
+    public Set<String> accidents() {
+        return unsettled().stream()
+                .filter(l -> l.kind() == LooseKind.ACCIDENT)
+                .map(LooseEnd::part)
+                .collect(Collectors.toCollection(LinkedHashSet::new));
     }
 
     /** After a part got another reference: what was heard at its pins, its trials, and its rails. */

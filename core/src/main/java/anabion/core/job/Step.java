@@ -7,6 +7,7 @@ import java.util.Locale;
 public enum Step implements Coded {
     ARRIVAL,
     STUDY,
+    STRIP_DOWN,
     COLD_CHECKS,
     FIRST_POWER,
     RECAP,

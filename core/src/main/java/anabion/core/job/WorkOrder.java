@@ -31,9 +31,16 @@ public final class WorkOrder {
     /** The first step that is not done: where the job stands. */
     public static Item current(List<Item> items) {
         return items.stream()
-                .filter(i -> i.state() != StepState.DONE)
+                .filter(i -> i.state() != StepState.DONE && !passedBy(i, items))
                 .findFirst()
                 .orElse(items.get(items.size() - 1));
+    }
+
+    /** Whether a set was taken apart before anybody wrote down how: whoever works inside it has passed that step. */
+    private static boolean passedBy(Item item, List<Item> items) {
+        return item.step() == Step.STRIP_DOWN
+                && item.state() == StepState.OPEN
+                && items.stream().anyMatch(i -> i.step().compareTo(Step.STRIP_DOWN) > 0 && i.state() != StepState.OPEN);
     }
 
     private static Item item(Step step, Chassis chassis, Job job, int read, int charted) {
@@ -41,6 +48,7 @@ public final class WorkOrder {
                 switch (step) {
                     case ARRIVAL -> arrival(chassis, job.arrival());
                     case STUDY -> study(chassis);
+                    case STRIP_DOWN -> stripDown(job);
                     case RECAP -> recap(job);
                     case VOLTAGES -> voltages(read, charted);
                     case ALIGN ->
@@ -75,6 +83,20 @@ public final class WorkOrder {
                         ? "next.study-stages"
                         : chassis.chart().isEmpty() ? "next.study-chart" : "next.study-more";
         return new Item(Step.STUDY, state, done, 3, Phrase.of(next));
+    }
+
+    private static Item stripDown(Job job) {
+        List<StripDownEntry> all = job.stripDown();
+        int on = (int)
+                all.stream().filter(e -> e.state() == StripDownEntry.State.ON).count();
+        boolean done = !all.isEmpty() && on == all.size();
+        StepState state = all.isEmpty() ? StepState.OPEN : done ? StepState.DONE : StepState.UNDER_WAY;
+        return new Item(
+                Step.STRIP_DOWN,
+                state,
+                on,
+                all.size(),
+                Phrase.of(all.isEmpty() ? "next.strip-down" : "next.strip-down-more"));
     }
 
     private static Item recap(Job job) {

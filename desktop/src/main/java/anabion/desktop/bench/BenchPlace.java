@@ -12,6 +12,7 @@ import anabion.desktop.sheet.FirstPowerSheet;
 import anabion.desktop.sheet.LaterSheet;
 import anabion.desktop.sheet.RecapSheet;
 import anabion.desktop.sheet.Sheet;
+import anabion.desktop.sheet.StripDownSheet;
 import anabion.desktop.sheet.StudySheet;
 import anabion.desktop.sheet.TracingSheet;
 import anabion.desktop.sheet.VoltagesSheet;
@@ -50,6 +51,7 @@ public final class BenchPlace extends BorderPane {
         made = step -> switch (step) {
             case ARRIVAL -> new ArrivalSheet(session, trouble);
             case STUDY -> new StudySheet(session, () -> whenShown.run());
+            case STRIP_DOWN -> new StripDownSheet(session, () -> whenShown.run());
             case COLD_CHECKS -> new ColdChecksSheet(session, () -> whenShown.run());
             case RECAP -> new RecapSheet(session, () -> whenShown.run());
             case VOLTAGES ->

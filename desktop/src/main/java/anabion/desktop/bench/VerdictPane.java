@@ -12,6 +12,7 @@ import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
 import anabion.core.reading.ReadingRow;
 import anabion.core.reading.judgement.Judge;
+import anabion.core.stripdown.Reassembly;
 import anabion.core.tracing.StageOdds;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;
@@ -75,6 +76,9 @@ final class VerdictPane extends BorderPane {
         session.power().shown().addListener((o, a, b) -> rebuild());
         session.alignments().shown().addListener((o, a, b) -> rebuild());
         session.step().addListener((o, a, b) -> rebuild());
+        session.set().addListener((o, a, b) -> {
+            if (session.step().get() == Step.STRIP_DOWN) rebuild();
+        });
         session.words().addListener((o, a, b) -> rebuild());
         arithmetic.addListener((o, a, b) -> rebuild());
         lit.addListener((o, a, b) -> rebuild());
@@ -97,30 +101,39 @@ final class VerdictPane extends BorderPane {
     private void rebuild() {
         body.getChildren().clear();
         foot.getChildren().clear();
-        boolean power = session.step().get() == Step.FIRST_POWER
-                && session.power().shown().get().isPresent();
-        boolean align = session.step().get() == Step.ALIGN
-                && session.alignments().shown().get().isPresent();
-        add(Texts.label(
-                session.say(power ? "power.verdict" : align ? "align.verdict" : "ui.verdict"), "soft", "small"));
+        Optional<Own> own = own();
+        add(Texts.label(session.say(own.map(Own::title).orElse("ui.verdict")), "soft", "small"));
         List<Finding> findings = findings();
         if (arithmetic.get()) showArithmetic();
         Optional<Found> found = session.stage().get().isPresent()
                 ? Optional.empty()
                 : session.diagnoses().found().get();
-        if (power) add(new PowerPane(session, session.power().shown().get().get()));
-        else if (align)
-            add(new AlignPane(session, session.alignments().shown().get().get()));
+        if (own.isPresent()) add(own.get().pane());
         else if (found.isPresent()) weighed(found.get(), findings);
         else if (findings.isEmpty()) nothing();
         else findings(findings);
         // the chains of a display, and stages traced beside charted volts
-        if (!power && !align && (found.isPresent() || !findings.isEmpty()))
+        if (own.isEmpty() && (found.isPresent() || !findings.isEmpty()))
             alone().ifPresent(o -> add(
                     Texts.rule(),
                     Texts.wrapped(StagesPane.headline(session, o), "medium"),
                     new StagesPane(session, o)));
         safety();
+    }
+
+    /** What a step says itself, under a heading of its own. */
+    private record Own(String title, Node pane) {}
+
+    private Optional<Own> own() {
+        if (session.set().get().isEmpty()) return Optional.empty();
+        return switch (session.step().get()) {
+            case FIRST_POWER ->
+                session.power().shown().get().map(p -> new Own("power.verdict", new PowerPane(session, p)));
+            case ALIGN ->
+                session.alignments().shown().get().map(a -> new Own("align.verdict", new AlignPane(session, a)));
+            case STRIP_DOWN -> Optional.of(new Own("strip.verdict", new StripDownPane(session)));
+            default -> Optional.empty();
+        };
     }
 
     /** What the stages alone say, unless one of them was chosen. */
@@ -300,6 +313,8 @@ final class VerdictPane extends BorderPane {
         Optional<SetRecord> set = session.set().get();
         boolean powered = POWERED.contains(session.step().get());
         if (set.isEmpty() || !powered) return Optional.empty();
+        int hanging = Reassembly.of(set.get().job().stripDown()).hanging().size();
+        if (hanging > 0) return Optional.of(session.say("safety.hanging", hanging));
         List<Alteration> open = set.get().job().fitted().openEnds();
         if (!open.isEmpty())
             return Optional.of(session.say(

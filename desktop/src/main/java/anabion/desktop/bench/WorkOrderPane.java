@@ -5,6 +5,7 @@ import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Step;
+import anabion.core.job.StripDownEntry;
 import anabion.core.job.WorkOrder;
 import anabion.core.text.Words;
 import anabion.desktop.control.FadingScrollPane;
@@ -12,6 +13,7 @@ import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.InstrumentStatus;
 import anabion.desktop.session.Session;
+import anabion.desktop.sheet.StripDownSheet;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage;
 import java.util.List;
@@ -79,10 +81,14 @@ final class WorkOrderPane extends FadingScrollPane {
         if (session.set().get().isEmpty()) return;
         FittedState fitted = session.set().get().get().job().fitted();
         List<LooseEnd> unsettled = session.set().get().get().job().unsettled();
-        if (!fitted.openEnds().isEmpty() || !fitted.temporary().isEmpty() || !unsettled.isEmpty())
+        List<StripDownEntry> ends = session.set().get().get().job().stripDown().stream()
+                .filter(e -> e.isOpenEnd() && e.state() != StripDownEntry.State.BROKEN) // that is an accident
+                .toList();
+        if (!fitted.openEnds().isEmpty() || !fitted.temporary().isEmpty() || !unsettled.isEmpty() || !ends.isEmpty())
             heading(session.say("ui.loose-ends"));
         fitted.openEnds().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.TRIANGLE, "brick")));
         fitted.temporary().forEach(a -> list.getChildren().add(loose(a, Mark.Kind.SQUARE, "")));
+        ends.forEach(e -> list.getChildren().add(loose(e)));
         unsettled.forEach(l -> list.getChildren().add(loose(l)));
         if (!instruments.any()) return;
         heading(session.say("instrument.title"));
@@ -117,9 +123,21 @@ final class WorkOrderPane extends FadingScrollPane {
     }
 
     private HBox loose(LooseEnd l) {
-        String text =
-                session.say("loose." + l.kind().code(), l.part()) + (l.detail().isEmpty() ? "" : ": " + l.detail());
-        HBox row = new HBox(10, new Mark(Mark.Kind.SQUARE), Texts.wrapped(text));
+        return loose(
+                Mark.Kind.SQUARE,
+                session.say("loose." + l.kind().code(), l.part()) + (l.detail().isEmpty() ? "" : ": " + l.detail()));
+    }
+
+    private HBox loose(StripDownEntry e) {
+        return loose(
+                Mark.Kind.TRIANGLE,
+                StripDownSheet.what(session, e) + ": "
+                        + session.say(
+                                e.state() == StripDownEntry.State.OFF ? "strip.unknown-end" : "strip.state.left-over"));
+    }
+
+    private static HBox loose(Mark.Kind mark, String text) {
+        HBox row = new HBox(10, new Mark(mark), Texts.wrapped(text));
         row.setPadding(new Insets(5, 10, 5, 13));
         row.setAlignment(Pos.CENTER_LEFT);
         row.setAccessibleText(text);

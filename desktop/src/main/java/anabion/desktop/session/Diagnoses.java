@@ -132,8 +132,10 @@ public final class Diagnoses {
     }
 
     private Ground ground(SetRecord set) {
-        Priors usual =
-                Priors.USUAL.from(set.chassis().identity().year().orElse(0)).with(experience);
+        Priors usual = Priors.USUAL
+                .from(set.chassis().identity().year().orElse(0))
+                .with(experience)
+                .afterAccidents(set.job().accidents());
         return new Ground(
                 set.chassis().unnamed(),
                 set.job().arrival().visited() ? usual.visited() : usual,

@@ -10,6 +10,7 @@ import anabion.core.simulation.fault.FaultFigures;
 import anabion.core.simulation.fault.FaultFigures.Factor;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 
 /**
  * How often parts fail, relative to a leaky paper capacitor, before anything of a set is known. The figures are general knowledge of the
@@ -17,10 +18,11 @@ import java.util.Map;
  *
  * @param year of the set; 0 when not known
  * @param disturbed whether an earlier visitor's work was seen: joints, wrong values and moved cores are likelier then
+ * @param accidents references of parts to which whoever works on the set did something: any fault of theirs is likelier
  * @param history how many times as often as usual parts of a kind failed in this workshop, and those of a make as often as their kind
  */
-public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> history) {
-    public static final Priors USUAL = new Priors(0, false, Map.of());
+public record Priors(int year, boolean disturbed, Set<String> accidents, Map<Priors.Key, Double> history) {
+    public static final Priors USUAL = new Priors(0, false, Set.of(), Map.of());
 
     private static final FaultFigures FIGURES = FaultFigures.standard();
     /** Waxed paper was given up for better kinds from about here to there. */
@@ -31,6 +33,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
     private static final double USUAL_OHMS = 100e3;
 
     public Priors {
+        accidents = Set.copyOf(accidents);
         history = Map.copyOf(history);
     }
 
@@ -48,17 +51,22 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
 
     /** With an earlier visitor's work seen. */
     public Priors visited() {
-        return new Priors(year, true, history);
+        return new Priors(year, true, accidents, history);
+    }
+
+    /** With what befell parts on the bench. */
+    public Priors afterAccidents(Set<String> parts) {
+        return new Priors(year, disturbed, parts, history);
     }
 
     /** For a set of a year; 0 when not known. */
     public Priors from(int builtIn) {
-        return new Priors(builtIn, disturbed, history);
+        return new Priors(builtIn, disturbed, accidents, history);
     }
 
     /** With what a workshop has found itself, from {@link FailureHistory#factors}. */
     public Priors with(Map<Key, Double> experience) {
-        return new Priors(year, disturbed, experience);
+        return new Priors(year, disturbed, accidents, experience);
     }
 
     /** The kind of part and its make, and a way of failing. Marks are one whether written in capitals or not. */
@@ -79,6 +87,7 @@ public record Priors(int year, boolean disturbed, Map<Priors.Key, Double> histor
                 * age(PartClass.of(p.component()), f.mode())
                 * drift(p, f)
                 * (disturbed && touched ? FIGURES.factor(Factor.DISTURBED) : 1)
+                * (accidents.contains(p.reference()) ? FIGURES.factor(Factor.ACCIDENT) : 1)
                 * experience(key(p, f.mode()));
     }
 

@@ -27,6 +27,7 @@ public final class FaultFigures {
         REST,
         CONTACT,
         DISTURBED,
+        ACCIDENT,
         WAXED,
         LATE_PAPER,
         FALLEN,

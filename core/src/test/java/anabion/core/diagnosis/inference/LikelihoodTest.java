@@ -21,6 +21,7 @@ import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.SharedSets;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
@@ -162,6 +163,14 @@ class LikelihoodTest {
                 Hypothesis.of(set, Priors.USUAL.with(java.util.Map.of(key, 3.0)), PartStress.UNKNOWN);
         assertThat(prior(learned, "C14:leaky"))
                 .isGreaterThan(1.5 * prior(Hypothesis.of(set, Priors.USUAL, PartStress.UNKNOWN), "C14:leaky"));
+    }
+
+    @Test
+    void whatBefellAPartOnTheBenchMakesItASuspect() {
+        Chassis set = SharedSets.named("halcyon");
+        double usual = prior(Hypothesis.of(set, Priors.USUAL, PartStress.UNKNOWN), "C9:short");
+        List<Hypothesis> after = Hypothesis.of(set, Priors.USUAL.afterAccidents(Set.of("C9")), PartStress.UNKNOWN);
+        assertThat(prior(after, "C9:short")).isGreaterThan(5 * usual);
     }
 
     /** Old carbon rises; only what was overheated falls. */

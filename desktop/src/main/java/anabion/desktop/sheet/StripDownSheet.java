@@ -1,0 +1,278 @@
+package anabion.desktop.sheet;
+
+import anabion.core.command.StripDownLine;
+import anabion.core.command.StripDownLine.Item;
+import anabion.core.error.InputException;
+import anabion.core.job.Job;
+import anabion.core.job.LooseEnd;
+import anabion.core.job.LooseKind;
+import anabion.core.job.StripDownEntry;
+import anabion.core.job.StripDownEntry.State;
+import anabion.core.json.Extra;
+import anabion.core.stripdown.Reassembly;
+import anabion.desktop.control.LitRows;
+import anabion.desktop.control.Mark;
+import anabion.desktop.control.Texts;
+import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import javafx.application.Platform;
+import javafx.geometry.Insets;
+import javafx.geometry.Pos;
+import javafx.scene.Node;
+import javafx.scene.control.Label;
+import javafx.scene.input.KeyCode;
+import javafx.scene.layout.BorderPane;
+import javafx.scene.layout.HBox;
+import javafx.scene.layout.Priority;
+import javafx.scene.layout.VBox;
+
+/** What came off the set, in that order; the pane beside it shows how it goes together again. */
+public final class StripDownSheet implements Sheet {
+    private final Session session;
+    private final BorderPane pane = new BorderPane();
+    private final VBox header = new VBox();
+    private final LitRows list;
+    private Optional<SetRecord> shown = Optional.empty();
+
+    public StripDownSheet(Session session, Runnable whenShown) {
+        this.session = session;
+        this.list = new LitRows(whenShown);
+        pane.getStyleClass().add("sheet");
+        Label how = Texts.label(session.say("strip.how"), "soft");
+        how.setMinWidth(0);
+        HBox top = new HBox(10, Texts.label(session.say("step.strip-down"), "title"), how);
+        top.setAlignment(Pos.BASELINE_LEFT);
+        top.setPadding(new Insets(12, 14, 8, 14));
+        pane.setTop(new VBox(top, header));
+        pane.setCenter(list.node());
+        session.set().addListener((o, a, b) -> show());
+        session.words().addListener((o, a, b) -> show());
+        show();
+    }
+
+    private List<StripDownEntry> rows() {
+        return session.set().get().map(s -> s.job().stripDown()).orElse(List.of());
+    }
+
+    private void show() {
+        Optional<SetRecord> now = session.set().get();
+        boolean same = now.map(SetRecord::id).equals(shown.map(SetRecord::id));
+        int more = rows().size() - shown.map(s -> s.job().stripDown().size()).orElse(0);
+        int lit = same && more <= 0 ? list.lit() : rows().size() - 1;
+        shown = now;
+        list.clear();
+        header.getChildren().setAll(head());
+        List<StripDownEntry> rows = rows();
+        for (int n = 0; n < rows.size(); n++) {
+            StripDownEntry e = rows.get(n);
+            int number = n + 1;
+            list.add(List.of(e, number, session.words().get()), () -> row(number, e));
+        }
+        if (rows.isEmpty()) list.empty(session.say("strip.empty"));
+        list.light(lit);
+    }
+
+    // --- rows ---
+
+    private HBox head() {
+        HBox head = columns(
+                Texts.label(""),
+                "",
+                session.say("strip.column.kind"),
+                Texts.label(session.say("strip.column.what")),
+                session.say("strip.column.place"),
+                Texts.label(session.say("strip.column.state")));
+        head.getStyleClass().add("head");
+        return head;
+    }
+
+    private HBox row(int number, StripDownEntry e) {
+        boolean noted = e.kind() == StripDownEntry.Kind.PIN && e.state() == State.ON;
+        String state =
+                session.say(noted ? "strip.noted" : "strip.state." + e.state().code());
+        String what = what(session, e);
+        HBox row = columns(
+                new Mark(mark(e)),
+                String.valueOf(number),
+                session.say("strip.kind." + e.kind().code()),
+                Texts.label(what),
+                e.kind() == StripDownEntry.Kind.PIN ? "" : e.place(),
+                Texts.label(state, e.isOpenEnd() ? "out" : "soft"));
+        row.setAccessibleText(number + ", " + what + ", " + state);
+        return row;
+    }
+
+    private static HBox columns(Node mark, String number, String kind, Label what, String place, Label state) {
+        HBox first = new HBox(mark);
+        first.setMinWidth(22);
+        first.setAlignment(Pos.CENTER_LEFT);
+        what.setMinWidth(0);
+        what.setMaxWidth(Double.MAX_VALUE);
+        HBox.setHgrow(what, Priority.ALWAYS);
+        HBox.setMargin(what, new Insets(0, 0, 0, 10));
+        state.setMinWidth(96);
+        state.setPrefWidth(96);
+        HBox row = new HBox(
+                first,
+                Texts.column(number, 26, true, "soft"),
+                pad(Texts.column(kind, 76, false, "petrol")),
+                what,
+                Texts.column(place, 110, false, "soft"),
+                state);
+        row.setAlignment(Pos.CENTER_LEFT);
+        return row;
+    }
+
+    private static Label pad(Label label) {
+        HBox.setMargin(label, new Insets(0, 0, 0, 12));
+        return label;
+    }
+
+    /** Its looks in lists: on, off, or in want of attention. */
+    public static Mark.Kind mark(StripDownEntry e) {
+        if (e.state() == State.ON) return Mark.Kind.DISC;
+        return e.isOpenEnd() ? Mark.Kind.TRIANGLE : Mark.Kind.RING;
+    }
+
+    /** In words, with its count. */
+    public static String what(Session session, StripDownEntry e) {
+        String count = e.count() > 1 ? e.count() + " " : "";
+        return e.lead()
+                .map(l -> e.kind() == StripDownEntry.Kind.PIN
+                        ? session.say(
+                                l.to().isEmpty() ? "strip.pin" : "strip.pin.to",
+                                e.what(),
+                                e.place(),
+                                l.colour(),
+                                l.to())
+                        : session.say("strip.lead", l.colour(), known(session, l.from()), known(session, l.to())))
+                .orElse(count + e.what());
+    }
+
+    private static String known(Session session, String end) {
+        return end.isEmpty() ? session.say("strip.unknown") : end;
+    }
+
+    // --- typed lines ---
+
+    @Override
+    public CompletableFuture<?> entered(String line) {
+        StripDownLine typed = StripDownLine.parse(line);
+        if (typed instanceof StripDownLine.Put p) return put(line, p);
+        return session.putJob(
+                session.say("ui.change.stripped", line), taken(session.need().job(), (StripDownLine.Taken) typed));
+    }
+
+    private Job taken(Job job, StripDownLine.Taken line) {
+        Job now = job;
+        for (Item i : line.taken())
+            now = now.with(new StripDownEntry(
+                    UUID.randomUUID(),
+                    session.clock().instant(),
+                    i.kind(),
+                    i.count(),
+                    i.what(),
+                    i.place(),
+                    i.lead(),
+                    i.state(),
+                    Extra.NONE));
+        return now;
+    }
+
+    private CompletableFuture<?> put(String line, StripDownLine.Put p) {
+        int at = p.row().isPresent() ? p.row().getAsInt() - 1 : list.lit();
+        if (at < 0 || at >= rows().size())
+            throw InputException.at(line).because(session.say("strip.no-row")).so(session.say("strip.no-row.remedy"));
+        return put(session, rows().get(at), p.state()).thenApply(x -> {
+            Platform.runLater(() -> {
+                if (p.state() == State.ON && at > 0) list.light(at - 1);
+            });
+            return x;
+        });
+    }
+
+    /** A lead that broke on the bench makes what it leads to suspect. */
+    public static CompletableFuture<?> put(Session session, StripDownEntry e, State state) {
+        Job job = session.need().job().with(e.withState(state));
+        if (state == State.BROKEN) {
+            List<String> parts =
+                    new ArrayList<>(Reassembly.partsAt(e, session.need().chassis()).stream()
+                            .map(anabion.core.chassis.Part::reference)
+                            .toList());
+            if (parts.isEmpty()) parts.add(what(session, e));
+            for (String part : parts)
+                job = job.with(new LooseEnd(
+                        UUID.randomUUID(),
+                        session.clock().instant(),
+                        LooseKind.ACCIDENT,
+                        part,
+                        session.say("strip.broke", what(session, e)),
+                        false,
+                        Extra.NONE));
+        }
+        return session.putJob(
+                session.say("ui.change.stripped", what(session, e) + ", " + session.say("strip.state." + state.code())),
+                job);
+    }
+
+    // --- what every sheet has ---
+
+    @Override
+    public Node node() {
+        return pane;
+    }
+
+    @Override
+    public String where() {
+        return session.say("step.strip-down");
+    }
+
+    @Override
+    public String prompt() {
+        return session.say("strip.prompt");
+    }
+
+    @Override
+    public void moved(KeyCode key) {
+        list.moved(key);
+    }
+
+    @Override
+    public String copy() {
+        StringBuilder text = new StringBuilder();
+        rows().forEach(e -> text.append(StripDownLine.text(e))
+                .append('\t')
+                .append(e.state().code())
+                .append('\n'));
+        return text.toString();
+    }
+
+    /** Lines as they are typed, one below the other. */
+    @Override
+    public CompletableFuture<?> paste(String text) {
+        List<String> lines =
+                text.lines().map(String::strip).filter(l -> !l.isEmpty()).toList();
+        Job job = session.need().job();
+        for (String line : lines) {
+            if (!(StripDownLine.parse(line.split("\t")[0]) instanceof StripDownLine.Taken t))
+                throw InputException.at(line)
+                        .because(session.say("strip.not-taken"))
+                        .so(session.say("strip.not-taken.remedy"));
+            job = taken(job, t);
+        }
+        return session.putJob(session.say("ui.change.stripped", session.say("strip.lines", lines.size())), job);
+    }
+
+    @Override
+    public List<String[]> hints() {
+        return List.of(
+                new String[] {"lead red rod 3 -> hole 14", session.say("strip.hint.lead")},
+                new String[] {"on", session.say("strip.hint.on")},
+                new String[] {"broke", session.say("strip.hint.broke")});
+    }
+}
