@@ -26,9 +26,13 @@ class StripDownTest extends WindowCase {
         enter("4 screws M3x8 back, bag A");
         enter("lead red V3.5 -> T2.1");
         enter("lead blue ? -> C14.1");
-        until("what hangs", () -> shows("2 leads still hang") && shows("blue: nobody knows → C14.1: where does it go?"));
+        until(
+                "what hangs",
+                () -> shows("2 leads still hang") && shows("blue: nobody knows → C14.1: where does it go?"));
         enter("broke 2");
-        until("what it leads to is suspect", () -> session.need().job().accidents().contains("V3"));
+        until(
+                "what it leads to is suspect",
+                () -> session.need().job().accidents().contains("V3"));
         assertThat(session.need().job().loose()).allMatch(l -> l.kind() == LooseKind.ACCIDENT);
         interact(() -> session.step().set(Step.FIRST_POWER));
         until("a warning before power", () -> shows("Leads are still off (2): see Strip-down before any power."));

@@ -65,6 +65,7 @@ public final class JobCodec {
                 new PowerLog(f.list("power", JobCodec::power)),
                 f.list("alignment", AlignmentCodec::read),
                 f.list("stripDown", StripDownCodec::read),
+                f.list("soak", SoakCodec::read),
                 f.extra());
     }
 
@@ -265,6 +266,7 @@ public final class JobCodec {
                 .list(
                         "stripDown",
                         job.stripDown().stream().map(StripDownCodec::write).toList())
+                .list("soak", job.soak().stream().map(SoakCodec::write).toList())
                 .with(job.extra());
     }
 

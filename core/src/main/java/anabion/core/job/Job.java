@@ -15,6 +15,7 @@ import java.util.stream.Collectors;
  * Everything that happened to one set here, but for its readings and photos.
  *
  * @param alignment what was done to its adjusters, in that order
+ * @param soak the log of its soaks
  * @param stripDown what was taken off, in that order
  * @param steps those that somebody marked by hand, in the order of the work; the others are derived
  */
@@ -33,6 +34,7 @@ public record Job(
         PowerLog power,
         List<AlignmentEntry> alignment,
         List<StripDownEntry> stripDown,
+        List<SoakEntry> soak,
         Extra extra)
         implements JobBuilder.With {
     public static final int FORMAT = 2;
@@ -49,6 +51,7 @@ public record Job(
             PowerLog.NONE,
             List.of(),
             List.of(),
+            List.of(),
             Extra.NONE);
 
     public Job {
@@ -60,6 +63,7 @@ public record Job(
         compared = List.copyOf(compared);
         alignment = List.copyOf(alignment);
         stripDown = List.copyOf(stripDown);
+        soak = List.copyOf(soak);
     }
 
     /** What somebody marked the step as. */
@@ -141,6 +145,13 @@ public record Job(
         List<AlignmentEntry> more = new ArrayList<>(alignment);
         more.add(entry);
         return withAlignment(more);
+    }
+
+    /** With one more line in the log of soaks. */
+    public Job with(SoakEntry entry) {
+        List<SoakEntry> more = new ArrayList<>(soak);
+        more.add(entry);
+        return withSoak(more);
     }
 
     /** With something taken off, or what became of it. */

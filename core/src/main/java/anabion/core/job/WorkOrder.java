@@ -58,7 +58,14 @@ public final class WorkOrder {
                                 0,
                                 0,
                                 Phrase.of("next." + step.code()));
-                    case COLD_CHECKS, FIRST_POWER, TRACE, SOAK, DRIVE_AND_CASE, HAND_BACK ->
+                    case SOAK ->
+                        new Item(
+                                step,
+                                job.soak().isEmpty() ? StepState.OPEN : StepState.UNDER_WAY,
+                                0,
+                                0,
+                                Phrase.of("next." + step.code()));
+                    case COLD_CHECKS, FIRST_POWER, TRACE, DRIVE_AND_CASE, HAND_BACK ->
                         new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
         StepState state = job.marked(step).map(Marked::state).orElse(derived.state());

@@ -16,6 +16,7 @@ import anabion.core.job.VisitorEvidence;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
@@ -81,6 +82,19 @@ class WordsTest {
     }
 
     /** Every key that stands in quotes in the program's sources exists: say("…"), Phrase.of("…"). */
+    /** A later line of the same key would take the words of another screen away. */
+    @Test
+    void noKeyStandsTwice() throws IOException {
+        try (var in = Words.class.getResourceAsStream("/anabion/words.properties")) {
+            List<String> keys = new String(in.readAllBytes(), StandardCharsets.UTF_8)
+                    .lines()
+                    .filter(l -> !l.isBlank() && !l.startsWith("#") && l.contains("="))
+                    .map(l -> l.substring(0, l.indexOf('=')))
+                    .toList();
+            assertThat(keys).doesNotHaveDuplicates().hasSizeGreaterThan(1000);
+        }
+    }
+
     @Test
     void everyKeyNamedInTheSourcesExists() throws IOException {
         Pattern named = Pattern.compile("(?:say|Phrase\\.of)\\(\\s*\"([a-z0-9.-]+[a-z0-9])\"\\s*[,)]");

@@ -12,6 +12,7 @@ import anabion.desktop.sheet.FirstPowerSheet;
 import anabion.desktop.sheet.LaterSheet;
 import anabion.desktop.sheet.RecapSheet;
 import anabion.desktop.sheet.Sheet;
+import anabion.desktop.sheet.SoakSheet;
 import anabion.desktop.sheet.StripDownSheet;
 import anabion.desktop.sheet.StudySheet;
 import anabion.desktop.sheet.TracingSheet;
@@ -62,7 +63,8 @@ public final class BenchPlace extends BorderPane {
             case TRACE -> new TracingSheet(session, () -> whenShown.run());
             case FIRST_POWER -> new FirstPowerSheet(session, () -> whenShown.run());
             case ALIGN -> new AlignSheet(session, () -> whenShown.run());
-            case SOAK, DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
+            case SOAK -> new SoakSheet(session, () -> whenShown.run());
+            case DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
         };
         safety.getStyleClass().add("safety");
         safety.setAlignment(Pos.CENTER_LEFT);

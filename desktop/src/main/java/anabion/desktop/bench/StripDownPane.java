@@ -24,19 +24,21 @@ final class StripDownPane extends VBox {
         this.session = session;
         Reassembly all = Reassembly.of(session.need().job().stripDown());
         getChildren().add(Texts.wrapped(headline(all), "headline"));
-        if (!all.hanging().isEmpty()) getChildren().add(Texts.wrapped(session.say("strip.no-power"), "out"));
+        if (!all.hanging().isEmpty()) getChildren().add(Texts.wrapped(session.say("stripdown.no-power"), "out"));
         all.order().forEach(e -> getChildren().add(row(e)));
         if (all.leftOver().isEmpty()) return;
-        getChildren().addAll(Texts.rule(), Texts.label(session.say("strip.left-over"), "soft", "small"));
+        getChildren().addAll(Texts.rule(), Texts.label(session.say("stripdown.left-over"), "soft", "small"));
         all.leftOver().forEach(e -> getChildren().add(row(e)));
     }
 
     private String headline(Reassembly all) {
-        if (all.order().isEmpty()) return session.say("strip.nothing");
+        if (all.order().isEmpty()) return session.say("stripdown.nothing");
         int leads = all.hanging().size();
-        if (leads > 0) return session.say(leads == 1 ? "strip.hangs-one" : "strip.hangs", leads);
+        if (leads > 0) return session.say(leads == 1 ? "stripdown.hangs-one" : "stripdown.hangs", leads);
         int off = all.missing().size();
-        return off > 0 ? session.say(off == 1 ? "strip.off-one" : "strip.off", off) : session.say("strip.together");
+        return off > 0
+                ? session.say(off == 1 ? "stripdown.off-one" : "stripdown.off", off)
+                : session.say("stripdown.together");
     }
 
     private HBox row(StripDownEntry e) {
@@ -50,7 +52,7 @@ final class StripDownPane extends VBox {
         row.setAlignment(Pos.CENTER_LEFT);
         row.setAccessibleRole(AccessibleRole.CHECK_BOX);
         row.setAccessibleText(
-                what + ", " + session.say("strip.state." + e.state().code()));
+                what + ", " + session.say("stripdown.state." + e.state().code()));
         row.setFocusTraversable(true);
         row.setOnMouseClicked(x -> turn(e));
         row.setOnKeyPressed(k -> {

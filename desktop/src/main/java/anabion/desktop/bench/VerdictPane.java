@@ -45,6 +45,9 @@ final class VerdictPane extends BorderPane {
     private static final Set<Step> POWERED =
             EnumSet.of(Step.FIRST_POWER, Step.VOLTAGES, Step.TRACE, Step.ALIGN, Step.SOAK);
 
+    /** Steps of which the log in the job says all. */
+    private static final Set<Step> LOGGED = EnumSet.of(Step.STRIP_DOWN, Step.SOAK);
+
     private static final double NARROW_BELOW = 260;
     private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
 
@@ -77,7 +80,7 @@ final class VerdictPane extends BorderPane {
         session.alignments().shown().addListener((o, a, b) -> rebuild());
         session.step().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> {
-            if (session.step().get() == Step.STRIP_DOWN) rebuild();
+            if (LOGGED.contains(session.step().get())) rebuild();
         });
         session.words().addListener((o, a, b) -> rebuild());
         arithmetic.addListener((o, a, b) -> rebuild());
@@ -131,7 +134,8 @@ final class VerdictPane extends BorderPane {
                 session.power().shown().get().map(p -> new Own("power.verdict", new PowerPane(session, p)));
             case ALIGN ->
                 session.alignments().shown().get().map(a -> new Own("align.verdict", new AlignPane(session, a)));
-            case STRIP_DOWN -> Optional.of(new Own("strip.verdict", new StripDownPane(session)));
+            case STRIP_DOWN -> Optional.of(new Own("stripdown.verdict", new StripDownPane(session)));
+            case SOAK -> Optional.of(new Own("soak.verdict", new SoakPane(session)));
             default -> Optional.empty();
         };
     }

@@ -133,7 +133,9 @@ final class WorkOrderPane extends FadingScrollPane {
                 Mark.Kind.TRIANGLE,
                 StripDownSheet.what(session, e) + ": "
                         + session.say(
-                                e.state() == StripDownEntry.State.OFF ? "strip.unknown-end" : "strip.state.left-over"));
+                                e.state() == StripDownEntry.State.OFF
+                                        ? "stripdown.unknown-end"
+                                        : "stripdown.state.left-over"));
     }
 
     private static HBox loose(Mark.Kind mark, String text) {

@@ -53,6 +53,7 @@ final class Readings {
     Taken take(ReadingRequest request) {
         if (request instanceof ReadingRequest.Volts v) return volts(v);
         if (request instanceof ReadingRequest.Ohms o) return Taken.lines(List.of(ohms(o)));
+        if (request instanceof ReadingRequest.Soak s) return Taken.lines(List.of(soak(s)));
         if (request instanceof ReadingRequest.Step s) return Taken.lines(step(s));
         if (request instanceof ReadingRequest.OfStage s) return Taken.lines(List.of(stage(s)));
         if (request instanceof ReadingRequest.Carrier c) return Taken.lines(List.of(carrier(c)));
@@ -98,6 +99,18 @@ final class Readings {
         new Levels(session, rig).unmodulated(c.hertz(), c.volts());
         double read = read(meter, Measure.DC_VOLTS, OptionalDouble.empty());
         return plain(Math.abs(read)) + "V at " + level(c.volts()).replace(" ", "");
+    }
+
+    private String soak(ReadingRequest.Soak s) {
+        Meter meter = meter();
+        OptionalDouble line = rig.line();
+        if (line.isPresent() && line.getAsDouble() < OFF) throw refused("off");
+        rig.hands().ifPresent(h -> h.probe(s.rail(), s.foot()));
+        String text = "rail " + plain(read(meter, Measure.DC_VOLTS, OptionalDouble.of(s.expected())));
+        if (line.isPresent()) text += " line " + plain(line.getAsDouble());
+        if (rig.wattmeter().isPresent())
+            text += " " + plain(rig.load(rig.wattmeter().get()).watts()) + "W";
+        return text;
     }
 
     private String ohms(ReadingRequest.Ohms o) {

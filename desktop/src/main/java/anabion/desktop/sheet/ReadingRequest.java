@@ -13,7 +13,7 @@ import java.util.OptionalDouble;
 public sealed interface ReadingRequest {
     /** Instruments without which it cannot be read. */
     default List<InstrumentRole> from() {
-        if (this instanceof Volts || this instanceof Ohms) return List.of(InstrumentRole.METER);
+        if (this instanceof Volts || this instanceof Ohms || this instanceof Soak) return List.of(InstrumentRole.METER);
         if (this instanceof Carrier) return List.of(InstrumentRole.GENERATOR, InstrumentRole.METER);
         return this instanceof Level || this instanceof Output
                 ? List.of(InstrumentRole.GENERATOR, InstrumentRole.OUTPUT_METER)
@@ -36,6 +36,14 @@ public sealed interface ReadingRequest {
 
     /** Ohms between two nets, power off. */
     record Ohms(String net, String against) implements ReadingRequest {}
+
+    /**
+     * A row of a soak: line, a rail, watts.
+     *
+     * @param rail its point, {@code foot} a net
+     * @param expected volts of the rail
+     */
+    record Soak(String rail, String foot, double expected) implements ReadingRequest {}
 
     /**
      * A step of a power-up: volts at the set and watts, a rail and its ripple, the lamp.

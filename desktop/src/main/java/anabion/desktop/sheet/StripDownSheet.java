@@ -43,7 +43,7 @@ public final class StripDownSheet implements Sheet {
         this.session = session;
         this.list = new LitRows(whenShown);
         pane.getStyleClass().add("sheet");
-        Label how = Texts.label(session.say("strip.how"), "soft");
+        Label how = Texts.label(session.say("stripdown.how"), "soft");
         how.setMinWidth(0);
         HBox top = new HBox(10, Texts.label(session.say("step.strip-down"), "title"), how);
         top.setAlignment(Pos.BASELINE_LEFT);
@@ -73,7 +73,7 @@ public final class StripDownSheet implements Sheet {
             int number = n + 1;
             list.add(List.of(e, number, session.words().get()), () -> row(number, e));
         }
-        if (rows.isEmpty()) list.empty(session.say("strip.empty"));
+        if (rows.isEmpty()) list.empty(session.say("stripdown.empty"));
         list.light(lit);
     }
 
@@ -83,23 +83,23 @@ public final class StripDownSheet implements Sheet {
         HBox head = columns(
                 Texts.label(""),
                 "",
-                session.say("strip.column.kind"),
-                Texts.label(session.say("strip.column.what")),
-                session.say("strip.column.place"),
-                Texts.label(session.say("strip.column.state")));
+                session.say("stripdown.column.kind"),
+                Texts.label(session.say("stripdown.column.what")),
+                session.say("stripdown.column.place"),
+                Texts.label(session.say("stripdown.column.state")));
         head.getStyleClass().add("head");
         return head;
     }
 
     private HBox row(int number, StripDownEntry e) {
         boolean noted = e.kind() == StripDownEntry.Kind.PIN && e.state() == State.ON;
-        String state =
-                session.say(noted ? "strip.noted" : "strip.state." + e.state().code());
+        String state = session.say(
+                noted ? "stripdown.noted" : "stripdown.state." + e.state().code());
         String what = what(session, e);
         HBox row = columns(
                 new Mark(mark(e)),
                 String.valueOf(number),
-                session.say("strip.kind." + e.kind().code()),
+                session.say("stripdown.kind." + e.kind().code()),
                 Texts.label(what),
                 e.kind() == StripDownEntry.Kind.PIN ? "" : e.place(),
                 Texts.label(state, e.isOpenEnd() ? "out" : "soft"));
@@ -145,17 +145,17 @@ public final class StripDownSheet implements Sheet {
         return e.lead()
                 .map(l -> e.kind() == StripDownEntry.Kind.PIN
                         ? session.say(
-                                l.to().isEmpty() ? "strip.pin" : "strip.pin.to",
+                                l.to().isEmpty() ? "stripdown.pin" : "stripdown.pin.to",
                                 e.what(),
                                 e.place(),
                                 l.colour(),
                                 l.to())
-                        : session.say("strip.lead", l.colour(), known(session, l.from()), known(session, l.to())))
+                        : session.say("stripdown.lead", l.colour(), known(session, l.from()), known(session, l.to())))
                 .orElse(count + e.what());
     }
 
     private static String known(Session session, String end) {
-        return end.isEmpty() ? session.say("strip.unknown") : end;
+        return end.isEmpty() ? session.say("stripdown.unknown") : end;
     }
 
     // --- typed lines ---
@@ -187,7 +187,9 @@ public final class StripDownSheet implements Sheet {
     private CompletableFuture<?> put(String line, StripDownLine.Put p) {
         int at = p.row().isPresent() ? p.row().getAsInt() - 1 : list.lit();
         if (at < 0 || at >= rows().size())
-            throw InputException.at(line).because(session.say("strip.no-row")).so(session.say("strip.no-row.remedy"));
+            throw InputException.at(line)
+                    .because(session.say("stripdown.no-row"))
+                    .so(session.say("stripdown.no-row.remedy"));
         return put(session, rows().get(at), p.state()).thenApply(x -> {
             Platform.runLater(() -> {
                 if (p.state() == State.ON && at > 0) list.light(at - 1);
@@ -211,12 +213,13 @@ public final class StripDownSheet implements Sheet {
                         session.clock().instant(),
                         LooseKind.ACCIDENT,
                         part,
-                        session.say("strip.broke", what(session, e)),
+                        session.say("stripdown.broke", what(session, e)),
                         false,
                         Extra.NONE));
         }
         return session.putJob(
-                session.say("ui.change.stripped", what(session, e) + ", " + session.say("strip.state." + state.code())),
+                session.say(
+                        "ui.change.stripped", what(session, e) + ", " + session.say("stripdown.state." + state.code())),
                 job);
     }
 
@@ -234,7 +237,7 @@ public final class StripDownSheet implements Sheet {
 
     @Override
     public String prompt() {
-        return session.say("strip.prompt");
+        return session.say("stripdown.prompt");
     }
 
     @Override
@@ -261,18 +264,18 @@ public final class StripDownSheet implements Sheet {
         for (String line : lines) {
             if (!(StripDownLine.parse(line.split("\t")[0]) instanceof StripDownLine.Taken t))
                 throw InputException.at(line)
-                        .because(session.say("strip.not-taken"))
-                        .so(session.say("strip.not-taken.remedy"));
+                        .because(session.say("stripdown.not-taken"))
+                        .so(session.say("stripdown.not-taken.remedy"));
             job = taken(job, t);
         }
-        return session.putJob(session.say("ui.change.stripped", session.say("strip.lines", lines.size())), job);
+        return session.putJob(session.say("ui.change.stripped", session.say("stripdown.lines", lines.size())), job);
     }
 
     @Override
     public List<String[]> hints() {
         return List.of(
-                new String[] {"lead red rod 3 -> hole 14", session.say("strip.hint.lead")},
-                new String[] {"on", session.say("strip.hint.on")},
-                new String[] {"broke", session.say("strip.hint.broke")});
+                new String[] {"lead red rod 3 -> hole 14", session.say("stripdown.hint.lead")},
+                new String[] {"on", session.say("stripdown.hint.on")},
+                new String[] {"broke", session.say("stripdown.hint.broke")});
     }
 }
