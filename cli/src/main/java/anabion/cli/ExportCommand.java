@@ -14,7 +14,9 @@ import anabion.core.simulation.spice.SpiceNetlist;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.Photo;
+import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.report.CordPrintout;
 import anabion.workshop.report.SetReport;
 import anabion.workshop.storage.ForcedFiles;
 import java.io.ByteArrayOutputStream;
@@ -38,12 +40,14 @@ import picocli.CommandLine.Spec;
 @Command(
         name = "export",
         mixinStandardHelpOptions = true,
-        description = "Write the record of a set as PDF or HTML, its readings as CSV, or its circuit as a deck.")
+        description =
+                "Write the record of a set as PDF or HTML, its readings as CSV, its dial cord at size, or its circuit as a deck.")
 final class ExportCommand implements Callable<Integer> {
     enum To {
         pdf("pdf"),
         html("html"),
         csv("csv"),
+        cord("cord.pdf"),
         deck("cir"),
         deck_tran("tran.cir"),
         deck_ac("ac.cir");
@@ -135,6 +139,12 @@ final class ExportCommand implements Callable<Integer> {
             StringBuilder csv = new StringBuilder();
             ReadingCodec.csv(unpacked.set().readings(), csv);
             return csv.toString().getBytes(StandardCharsets.UTF_8);
+        }
+        if (to == To.cord) {
+            ByteArrayOutputStream pdf = new ByteArrayOutputStream();
+            SetRecord set = unpacked.set();
+            new CordPrintout(set.chassis().name(), set.job().cords(), new Words(Vocabulary.STANDARD)).write(pdf);
+            return pdf.toByteArray();
         }
         Path pictures = Files.createTempDirectory("anabion");
         try {

@@ -147,9 +147,11 @@ class WalkTest extends WindowCase {
             until(step.name(), () -> shows(session.say("step." + step.code())));
             assertThat(shell.probe().field().isFocused()).isTrue();
         }
-        while (session.step().get() != Step.SOAK) key(KeyCode.ALT, KeyCode.DOWN);
-        until("what it will hold", () -> shows("This sheet will log rail"));
+        while (session.step().get() != Step.HAND_BACK) key(KeyCode.ALT, KeyCode.DOWN);
+        until("what it will hold", () -> shows("This sheet will collect"));
         key(KeyCode.CONTROL, KeyCode.D);
-        until("marked", () -> session.order().get(Step.SOAK.ordinal()).state() == anabion.core.job.StepState.UNDER_WAY);
+        until(
+                "marked",
+                () -> session.order().get(Step.HAND_BACK.ordinal()).state() == anabion.core.job.StepState.UNDER_WAY);
     }
 }

@@ -66,6 +66,8 @@ public final class JobCodec {
                 f.list("alignment", AlignmentCodec::read),
                 f.list("stripDown", StripDownCodec::read),
                 f.list("soak", SoakCodec::read),
+                f.list("cords", DriveCodec::cord),
+                f.list("casework", DriveCodec::work),
                 f.extra());
     }
 
@@ -267,6 +269,8 @@ public final class JobCodec {
                         "stripDown",
                         job.stripDown().stream().map(StripDownCodec::write).toList())
                 .list("soak", job.soak().stream().map(SoakCodec::write).toList())
+                .list("cords", job.cords().stream().map(DriveCodec::cord).toList())
+                .list("casework", job.casework().stream().map(DriveCodec::work).toList())
                 .with(job.extra());
     }
 

@@ -15,6 +15,8 @@ import java.util.stream.Collectors;
  * Everything that happened to one set here, but for its readings and photos.
  *
  * @param alignment what was done to its adjusters, in that order
+ * @param cords the runs of its dial cords
+ * @param casework what was done to controls and case
  * @param soak the log of its soaks
  * @param stripDown what was taken off, in that order
  * @param steps those that somebody marked by hand, in the order of the work; the others are derived
@@ -35,6 +37,8 @@ public record Job(
         List<AlignmentEntry> alignment,
         List<StripDownEntry> stripDown,
         List<SoakEntry> soak,
+        List<CordRun> cords,
+        List<CaseEntry> casework,
         Extra extra)
         implements JobBuilder.With {
     public static final int FORMAT = 2;
@@ -52,6 +56,8 @@ public record Job(
             List.of(),
             List.of(),
             List.of(),
+            List.of(),
+            List.of(),
             Extra.NONE);
 
     public Job {
@@ -64,6 +70,8 @@ public record Job(
         alignment = List.copyOf(alignment);
         stripDown = List.copyOf(stripDown);
         soak = List.copyOf(soak);
+        cords = List.copyOf(cords);
+        casework = List.copyOf(casework);
     }
 
     /** What somebody marked the step as. */
@@ -152,6 +160,22 @@ public record Job(
         List<SoakEntry> more = new ArrayList<>(soak);
         more.add(entry);
         return withSoak(more);
+    }
+
+    /** With a run of cord, in place of the one of its name. */
+    public Job with(CordRun run) {
+        List<CordRun> all = new ArrayList<>(cords);
+        all.replaceAll(c -> c.name().equals(run.name()) ? run : c);
+        if (!all.contains(run)) all.add(run);
+        return withCords(all);
+    }
+
+    /** With work on the case, or what came of it. */
+    public Job with(CaseEntry entry) {
+        List<CaseEntry> all = new ArrayList<>(casework);
+        all.replaceAll(e -> e.id().equals(entry.id()) ? entry : e);
+        if (!all.contains(entry)) all.add(entry);
+        return withCasework(all);
     }
 
     /** With something taken off, or what became of it. */

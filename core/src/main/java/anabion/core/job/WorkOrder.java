@@ -65,7 +65,8 @@ public final class WorkOrder {
                                 0,
                                 0,
                                 Phrase.of("next." + step.code()));
-                    case COLD_CHECKS, FIRST_POWER, TRACE, DRIVE_AND_CASE, HAND_BACK ->
+                    case DRIVE_AND_CASE -> drive(job);
+                    case COLD_CHECKS, FIRST_POWER, TRACE, HAND_BACK ->
                         new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
         StepState state = job.marked(step).map(Marked::state).orElse(derived.state());
@@ -90,6 +91,18 @@ public final class WorkOrder {
                         ? "next.study-stages"
                         : chassis.chart().isEmpty() ? "next.study-chart" : "next.study-more";
         return new Item(Step.STUDY, state, done, 3, Phrase.of(next));
+    }
+
+    private static Item drive(Job job) {
+        int done = (int)
+                job.casework().stream().filter(e -> e.result().isPresent()).count();
+        boolean begun = !job.casework().isEmpty() || !job.cords().isEmpty();
+        return new Item(
+                Step.DRIVE_AND_CASE,
+                begun ? StepState.UNDER_WAY : StepState.OPEN,
+                done,
+                job.casework().size(),
+                Phrase.of("next.drive-and-case"));
     }
 
     private static Item stripDown(Job job) {

@@ -8,6 +8,7 @@ import anabion.desktop.session.Session;
 import anabion.desktop.sheet.AlignSheet;
 import anabion.desktop.sheet.ArrivalSheet;
 import anabion.desktop.sheet.ColdChecksSheet;
+import anabion.desktop.sheet.DriveSheet;
 import anabion.desktop.sheet.FirstPowerSheet;
 import anabion.desktop.sheet.LaterSheet;
 import anabion.desktop.sheet.RecapSheet;
@@ -64,7 +65,8 @@ public final class BenchPlace extends BorderPane {
             case FIRST_POWER -> new FirstPowerSheet(session, () -> whenShown.run());
             case ALIGN -> new AlignSheet(session, () -> whenShown.run());
             case SOAK -> new SoakSheet(session, () -> whenShown.run());
-            case DRIVE_AND_CASE, HAND_BACK -> new LaterSheet(session, step, markKey);
+            case DRIVE_AND_CASE -> new DriveSheet(session, () -> whenShown.run());
+            case HAND_BACK -> new LaterSheet(session, step, markKey);
         };
         safety.getStyleClass().add("safety");
         safety.setAlignment(Pos.CENTER_LEFT);

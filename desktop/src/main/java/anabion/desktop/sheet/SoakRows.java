@@ -12,6 +12,7 @@ import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import java.time.Duration;
 import java.util.List;
+import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -21,6 +22,8 @@ import javafx.scene.layout.Priority;
 
 /** The rows of the Soak sheet. */
 public final class SoakRows {
+    private static final double SMALL = 20;
+
     private final Session session;
 
     SoakRows(Session session) {
@@ -53,9 +56,9 @@ public final class SoakRows {
         HBox row = columns(
                 new Mark(Mark.of(bad ? Standing.OUT : Standing.WITHIN)),
                 length(session, r.after()),
-                number(e, Value.LINE, 0),
-                number(e, Value.RAIL, 0),
-                r.rail().map(v -> Figures.fixed(v, 0)).orElse(""),
+                volts(e.value(Value.LINE)),
+                volts(e.value(Value.RAIL)),
+                volts(r.rail()),
                 number(e, Value.WATTS, 0),
                 number(e, Value.AVC, 1),
                 e.part() + (e.part().isEmpty() ? "" : " ") + number(e, Value.HOTTEST, 0),
@@ -63,6 +66,11 @@ public final class SoakRows {
                 Texts.label(word, bad ? "out" : "soft"));
         row.setAccessibleText(length(session, r.after()) + ", " + word);
         return row;
+    }
+
+    /** Small ones with the decimals that matter there. */
+    private static String volts(Optional<Double> value) {
+        return value.map(v -> Figures.fixed(v, Math.abs(v) < SMALL ? 2 : 0)).orElse("");
     }
 
     private static String number(SoakEntry e, Value v, int decimals) {
@@ -89,8 +97,8 @@ public final class SoakRows {
         HBox.setMargin(word, new Insets(0, 0, 0, 16));
         HBox row = new HBox(
                 first,
-                Texts.column(after, 62, true, "medium"),
-                Texts.column(line, 60, true),
+                Texts.column(after, 78, true, "medium"),
+                Texts.column(line, 56, true),
                 Texts.column(rail, 60, true),
                 Texts.column(corrected, 78, true, "medium"),
                 Texts.column(watts, 58, true),

@@ -6,6 +6,7 @@ import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.report.CordPrintout;
 import anabion.workshop.report.RecapPrintout;
 import anabion.workshop.report.SetReport;
 import anabion.workshop.storage.ForcedFiles;
@@ -32,7 +33,7 @@ final class Export {
     private final Words words;
     private final String kind;
     private final Path file;
-    private final Optional<RecapPrintout> sheet;
+    private final Optional<Printout> sheet;
     private volatile boolean stopped;
 
     /** @param kind pdf, html or zip */
@@ -44,10 +45,26 @@ final class Export {
     static Export benchSheet(SetRecord set, Plan plan, Words words, Path file) {
         RecapPrintout sheet =
                 new RecapPrintout(set.chassis().name(), plan, set.job().recap(), words);
-        return new Export(set, words, "html", file, Optional.of(sheet));
+        return new Export(
+                set,
+                words,
+                "html",
+                file,
+                Optional.of(out -> out.write(sheet.html().getBytes(StandardCharsets.UTF_8))));
     }
 
-    private Export(SetRecord set, Words words, String kind, Path file, Optional<RecapPrintout> sheet) {
+    /** Its dial cords, at size. */
+    static Export cords(SetRecord set, Words words, Path file) {
+        CordPrintout cords = new CordPrintout(set.chassis().name(), set.job().cords(), words);
+        return new Export(set, words, "pdf", file, Optional.of(cords::write));
+    }
+
+    /** A page that is printed for the bench. */
+    private interface Printout {
+        void write(OutputStream out) throws IOException;
+    }
+
+    private Export(SetRecord set, Words words, String kind, Path file, Optional<Printout> sheet) {
         this.sheet = sheet;
         this.set = set;
         this.words = words;
@@ -103,7 +120,7 @@ final class Export {
         };
         ForcedFiles.write(file, bytes -> {
             OutputStream out = new Stoppable(bytes);
-            if (sheet.isPresent()) out.write(sheet.get().html().getBytes(StandardCharsets.UTF_8));
+            if (sheet.isPresent()) sheet.get().write(out);
             else if (kind.equals("zip")) SetArchive.write(set, counted, out);
             else if (kind.equals("pdf")) new SetReport().pdf(set, words, counted, out);
             else html(counted, out);

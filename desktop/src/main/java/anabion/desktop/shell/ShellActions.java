@@ -223,9 +223,15 @@ final class ShellActions {
                 .ifPresent(file -> shell.export(new Export(set, session.words().get(), kind, file), file));
     }
 
-    /** The recap as a page to print. */
+    /** The recap as a page to print; beside the drive its cords, at size. */
     private void benchSheet() {
         SetRecord set = session.need();
+        if (session.step().get() == Step.DRIVE_AND_CASE) {
+            files.toSave(session.say("action.bench-sheet"), Export.name(set, "cord.pdf"))
+                    .ifPresent(file ->
+                            shell.export(Export.cords(set, session.words().get(), file), file));
+            return;
+        }
         Plan plan = session.plan().get().orElseThrow(() -> InputException.at("")
                 .because(session.say("recap.no-plan"))
                 .so(session.say("recap.no-plan.remedy")));
