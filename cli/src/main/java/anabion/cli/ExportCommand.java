@@ -19,12 +19,15 @@ import anabion.workshop.archive.SetArchive;
 import anabion.workshop.report.CordPrintout;
 import anabion.workshop.report.SetReport;
 import anabion.workshop.storage.ForcedFiles;
+import anabion.workshop.timeline.CalendarFile;
+import anabion.workshop.timeline.Timeline;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.StringWriter;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -41,13 +44,15 @@ import picocli.CommandLine.Spec;
         name = "export",
         mixinStandardHelpOptions = true,
         description =
-                "Write the record of a set as PDF or HTML, its readings as CSV, its dial cord at size, or its circuit as a deck.")
+                "Write the record of a set as PDF or HTML, its readings as CSV, its dial cord at size, its timeline, what falls due, or its circuit as a deck.")
 final class ExportCommand implements Callable<Integer> {
     enum To {
         pdf("pdf"),
         html("html"),
         csv("csv"),
         cord("cord.pdf"),
+        timeline("timeline.csv"),
+        ics("ics"),
         deck("cir"),
         deck_tran("tran.cir"),
         deck_ac("ac.cir");
@@ -87,6 +92,8 @@ final class ExportCommand implements Callable<Integer> {
 
     @Option(names = "--json", description = "say what was written as one JSON object")
     private boolean json;
+
+    private final Words words = new Words(Vocabulary.STANDARD);
 
     @Spec
     private CommandSpec spec;
@@ -140,10 +147,17 @@ final class ExportCommand implements Callable<Integer> {
             ReadingCodec.csv(unpacked.set().readings(), csv);
             return csv.toString().getBytes(StandardCharsets.UTF_8);
         }
+        if (to == To.timeline)
+            return Timeline.of(unpacked.set(), words).csv(words).getBytes(StandardCharsets.UTF_8);
+        if (to == To.ics)
+            return new CalendarFile(words, Clock.systemDefaultZone())
+                    .with(unpacked.set())
+                    .text()
+                    .getBytes(StandardCharsets.UTF_8);
         if (to == To.cord) {
             ByteArrayOutputStream pdf = new ByteArrayOutputStream();
             SetRecord set = unpacked.set();
-            new CordPrintout(set.chassis().name(), set.job().cords(), new Words(Vocabulary.STANDARD)).write(pdf);
+            new CordPrintout(set.chassis().name(), set.job().cords(), words).write(pdf);
             return pdf.toByteArray();
         }
         Path pictures = Files.createTempDirectory("anabion");
@@ -193,7 +207,6 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private byte[] page(SetArchive.Unpacked unpacked, SetReport report, Function<Photo, Path> file) throws IOException {
-        Words words = new Words(Vocabulary.STANDARD);
         if (to == To.html) {
             StringWriter text = new StringWriter();
             report.html(unpacked.set(), words, file, text);

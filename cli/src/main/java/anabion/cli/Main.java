@@ -44,7 +44,8 @@ public final class Main {
             "next",
             "bench-sim",
             "meter",
-            "restore");
+            "restore",
+            "search");
 
     private Main() {}
 
@@ -105,6 +106,7 @@ public final class Main {
             case "bench-sim" -> new BenchSimCommand();
             case "meter" -> new MeterCommand();
             case "restore" -> new RestoreCommand();
+            case "search" -> new SearchCommand();
             default -> throw new IllegalArgumentException(name);
         };
     }

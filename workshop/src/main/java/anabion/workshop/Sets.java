@@ -162,6 +162,7 @@ public final class Sets {
                         .because("it is not in the trash")
                         .so("delete it first");
             store.delete(id);
+            new SearchIndex(h, this).forget(id);
         });
         snapshots.remove(id);
     }

@@ -68,7 +68,7 @@ public record Summary(
                 current.step(),
                 current.state(),
                 words.say(current.next()),
-                set.job().waitsFor(),
+                set.job().waiting(),
                 set.job().fitted().openEnds().size(),
                 set.job().fitted().temporary().size(),
                 verdict.read(),

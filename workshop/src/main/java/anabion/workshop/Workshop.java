@@ -214,6 +214,11 @@ public final class Workshop implements AutoCloseable {
         return predictors;
     }
 
+    /** The words of all its sets. */
+    public SearchIndex search() {
+        return new SearchIndex(handle(), sets);
+    }
+
     /** The types of this workshop. */
     public OwnLibrary types() {
         return new OwnLibrary(handle(), sets);

@@ -12,6 +12,7 @@ import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.FittedState;
 import anabion.core.job.Job;
+import anabion.core.job.Note;
 import anabion.core.job.PowerEntry;
 import anabion.core.json.Extra;
 import anabion.core.text.Vocabulary;
@@ -246,5 +247,33 @@ class ReportTest {
         StringWriter html = new StringWriter();
         report.html(anabion.workshop.demo.DemoWorkshop.set("moor"), new Words(Vocabulary.STANDARD), p -> folder, html);
         assertThat(html.toString()).contains("Tarnholt Moor").doesNotContain("<h2>Voltages</h2>");
+    }
+
+    /** The Lark's whole story: what came off, how it held out, its cord and its case. */
+    @Test
+    void theRecordHasStripDownSoakDriveAndNotes() throws IOException {
+        try (Workshop w = Temp.open(folder)) {
+            SetRecord set = anabion.workshop.demo.DemoWorkshop.set("lark");
+            Job job = set.job()
+                    .with(new Note(
+                            UUID.randomUUID(),
+                            Temp.NOW,
+                            Note.Kind.CAUSE,
+                            "cord broke at the shaft",
+                            "",
+                            0,
+                            Optional.empty(),
+                            anabion.core.json.Extra.NONE));
+            w.sets().add(set);
+            SetRecord told = w.sets().change(set.id(), "told", List.of(new Op.PutJob(job)));
+            StringWriter html = new StringWriter();
+            report.html(told, new Words(Vocabulary.STANDARD), w::file, html);
+            assertThat(html.toString())
+                    .contains("Root cause", "cord broke at the shaft")
+                    .contains("<h2>Soak</h2>", "It held out for 6 h 2 min", "Hottest part Q7", "8 K above the room")
+                    .contains("<h2>Drive and case</h2>", "695 mm", "plays better")
+                    .contains("6 screws M3x8 back: off")
+                    .doesNotContain("stripdown.", "case.kind", "soak.state");
+        }
     }
 }

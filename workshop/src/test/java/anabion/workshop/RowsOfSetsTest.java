@@ -154,7 +154,8 @@ class RowsOfSetsTest {
         try (Connection c = DriverManager.getConnection(url);
                 Statement s = c.createStatement()) {
             s.execute("PRAGMA user_version=" + schema);
-            try (var row = c.prepareStatement("INSERT INTO sets VALUES (?, ?, ?, '{}', 'shelf', ?)")) {
+            try (var row = c.prepareStatement(
+                    "INSERT INTO sets(id, chassis, job, summary, place, added) VALUES (?, ?, ?, '{}', 'shelf', ?)")) {
                 row.setString(1, set.id().toString());
                 row.setString(2, anabion.core.format.ChassisCodec.text(set.chassis()));
                 row.setString(3, anabion.core.format.JobCodec.text(set.job()));

@@ -3,8 +3,10 @@ package anabion.core.command;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.LooseKind;
+import anabion.core.job.Note;
 import anabion.core.job.Trial;
 import java.time.Duration;
+import java.time.LocalDate;
 import java.time.temporal.TemporalAmount;
 import java.util.List;
 import java.util.Optional;
@@ -104,6 +106,15 @@ public sealed interface Entry {
 
     /** Something borrowed, wanted, or that went wrong. */
     record Loose(LooseKind kind, String part, String detail) implements Entry {}
+
+    /** For the history of a set: see {@link Note}. */
+    record Noted(Note.Kind kind, String text, String reason, double amount) implements Entry {}
+
+    /** Something was ordered: see {@link anabion.core.job.Order}. */
+    record Ordered(String what, String from, double price, Optional<LocalDate> due) implements Entry {}
+
+    /** What was ordered has come. */
+    record Arrived(String what) implements Entry {}
 
     /** All that is loose about a part is made good. */
     record Settle(String part) implements Entry {}

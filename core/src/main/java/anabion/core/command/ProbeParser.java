@@ -61,6 +61,8 @@ public final class ProbeParser {
 
     private static Optional<Entry> command(String word, String rest) {
         if (ALTERATIONS.containsKey(word)) return Optional.of(alteration(ALTERATIONS.get(word), rest));
+        Optional<Entry> note = NoteLine.parse(word, rest);
+        if (note.isPresent()) return note;
         return Optional.ofNullable(
                 switch (word) {
                     case "line" -> new Entry.Line(volts(rest));

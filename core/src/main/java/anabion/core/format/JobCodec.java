@@ -68,6 +68,8 @@ public final class JobCodec {
                 f.list("soak", SoakCodec::read),
                 f.list("cords", DriveCodec::cord),
                 f.list("casework", DriveCodec::work),
+                f.list("notes", NoteCodec::note),
+                f.list("orders", NoteCodec::order),
                 f.extra());
     }
 
@@ -271,6 +273,8 @@ public final class JobCodec {
                 .list("soak", job.soak().stream().map(SoakCodec::write).toList())
                 .list("cords", job.cords().stream().map(DriveCodec::cord).toList())
                 .list("casework", job.casework().stream().map(DriveCodec::work).toList())
+                .list("notes", job.notes().stream().map(NoteCodec::note).toList())
+                .list("orders", job.orders().stream().map(NoteCodec::order).toList())
                 .with(job.extra());
     }
 

@@ -2,6 +2,7 @@ package anabion.core.job;
 
 import anabion.core.json.Extra;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashSet;
@@ -15,6 +16,8 @@ import java.util.stream.Collectors;
  * Everything that happened to one set here, but for its readings and photos.
  *
  * @param alignment what was done to its adjusters, in that order
+ * @param notes for its history
+ * @param orders what was ordered for it
  * @param cords the runs of its dial cords
  * @param casework what was done to controls and case
  * @param soak the log of its soaks
@@ -39,6 +42,8 @@ public record Job(
         List<SoakEntry> soak,
         List<CordRun> cords,
         List<CaseEntry> casework,
+        List<Note> notes,
+        List<Order> orders,
         Extra extra)
         implements JobBuilder.With {
     public static final int FORMAT = 2;
@@ -58,6 +63,8 @@ public record Job(
             List.of(),
             List.of(),
             List.of(),
+            List.of(),
+            List.of(),
             Extra.NONE);
 
     public Job {
@@ -72,6 +79,8 @@ public record Job(
         soak = List.copyOf(soak);
         cords = List.copyOf(cords);
         casework = List.copyOf(casework);
+        notes = List.copyOf(notes);
+        orders = List.copyOf(orders);
     }
 
     /** What somebody marked the step as. */
@@ -160,6 +169,36 @@ public record Job(
         List<SoakEntry> more = new ArrayList<>(soak);
         more.add(entry);
         return withSoak(more);
+    }
+
+    /** With something for its history. */
+    public Job with(Note note) {
+        List<Note> more = new ArrayList<>(notes);
+        more.add(note);
+        return withNotes(more);
+    }
+
+    /** Its notes of a kind. */
+    public List<Note> notes(Note.Kind kind) {
+        return notes.stream().filter(n -> n.kind() == kind).toList();
+    }
+
+    /** With something ordered, or come. */
+    public Job with(Order order) {
+        List<Order> all = new ArrayList<>(orders);
+        all.replaceAll(o -> o.id().equals(order.id()) ? order : o);
+        if (!all.contains(order)) all.add(order);
+        return withOrders(all);
+    }
+
+    /** What it waits for: as said, else what was ordered and has not come, the first that is due first; empty where nothing holds it up. */
+    public String waiting() {
+        if (!waitsFor.isEmpty()) return waitsFor;
+        return orders.stream()
+                .filter(o -> o.arrived().isEmpty())
+                .sorted(Comparator.comparing(o -> o.due().orElse(LocalDate.MAX)))
+                .map(o -> o.what() + o.due().map(d -> " (" + d + ")").orElse(""))
+                .collect(Collectors.joining(", "));
     }
 
     /** With a run of cord, in place of the one of its name. */

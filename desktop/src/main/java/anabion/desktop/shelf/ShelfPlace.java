@@ -5,14 +5,17 @@ import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op.Place;
+import anabion.workshop.SearchIndex;
 import anabion.workshop.Summary;
 import anabion.workshop.Timer;
 import java.time.Duration;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
@@ -28,6 +31,8 @@ import javafx.scene.layout.VBox;
 public final class ShelfPlace extends BorderPane {
     private static final double CELL = 62;
     private static final double NARROW = 1160;
+    /** Letters from which on what sets hold is searched. */
+    private static final int WORDY = 3;
 
     private final Session session;
     private final ListView<Summary> list = new RowList<>(CELL);
@@ -36,6 +41,7 @@ public final class ShelfPlace extends BorderPane {
     private final VBox timers = new VBox(8);
     private Place place = Place.SHELF;
     private String filter = "";
+    private Set<UUID> found = Set.of();
 
     public ShelfPlace(Session session, Consumer<UUID> open) {
         this.session = session;
@@ -72,7 +78,19 @@ public final class ShelfPlace extends BorderPane {
     /** Narrows the list to sets that contain all the typed words. */
     public void filter(String text) {
         filter = text.strip().toLowerCase(Locale.ROOT);
+        if (filter.length() < WORDY) found = Set.of();
+        else seek(filter);
         rebuild();
+    }
+
+    /** What a set holds counts, too: parts, notes, owners. */
+    private void seek(String wanted) {
+        session.ask(
+                w -> w.search().find(wanted).stream().map(SearchIndex.Hit::set).collect(Collectors.toSet()), sets -> {
+                    if (!filter.equals(wanted)) return; // somebody has typed on
+                    found = sets;
+                    rebuild();
+                });
     }
 
     /** Shows shelf, archive or trash. */
@@ -106,6 +124,7 @@ public final class ShelfPlace extends BorderPane {
     }
 
     private boolean matches(Summary s) {
+        if (found.contains(s.id())) return true;
         String all = String.join(
                         " ",
                         s.name(),

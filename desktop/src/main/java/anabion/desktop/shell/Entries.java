@@ -7,6 +7,8 @@ import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
+import anabion.core.job.Note;
+import anabion.core.job.Order;
 import anabion.core.job.Trial;
 import anabion.core.json.Extra;
 import anabion.desktop.bench.BenchPlace;
@@ -16,6 +18,7 @@ import anabion.workshop.Op;
 import anabion.workshop.Timer;
 import java.time.Duration;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
@@ -81,6 +84,9 @@ final class Entries {
                     session.say("loose." + l.kind().code(), l.part()),
                     session.need().job().with(end));
         }
+        if (entry instanceof Entry.Noted n) return noted(n);
+        if (entry instanceof Entry.Ordered o) return ordered(o);
+        if (entry instanceof Entry.Arrived a) return arrived(a);
         if (entry instanceof Entry.Settle s)
             return session.putJob(
                     session.say("ui.change.settled", s.part()),
@@ -110,6 +116,48 @@ final class Entries {
             else band(b.name());
         }
         return done;
+    }
+
+    private CompletableFuture<?> noted(Entry.Noted n) {
+        Note note = new Note(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                n.kind(),
+                n.text(),
+                n.reason(),
+                n.amount(),
+                Optional.of(session.step().get()),
+                Extra.NONE);
+        return session.putJob(
+                session.say("ui.change.note." + n.kind().code()),
+                session.need().job().with(note));
+    }
+
+    private CompletableFuture<?> ordered(Entry.Ordered o) {
+        Order order = new Order(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                o.what(),
+                o.from(),
+                o.price(),
+                o.due(),
+                Optional.empty(),
+                Extra.NONE);
+        return session.putJob(
+                session.say("ui.change.ordered", o.what()), session.need().job().with(order));
+    }
+
+    private CompletableFuture<?> arrived(Entry.Arrived a) {
+        Order order = session.need().job().orders().stream()
+                .filter(o -> o.arrived().isEmpty()
+                        && o.what().toLowerCase(Locale.ROOT).startsWith(a.what().toLowerCase(Locale.ROOT)))
+                .findFirst()
+                .orElseThrow(() -> InputException.at(a.what())
+                        .because(session.say("ui.not-ordered"))
+                        .so(session.say("ui.not-ordered.remedy")));
+        return session.putJob(
+                session.say("ui.change.arrived", order.what()),
+                session.need().job().with(order.arrived(session.clock().instant())));
     }
 
     private CompletableFuture<?> tried(Entry.Tried t) {

@@ -2,6 +2,7 @@ package anabion.desktop.shell;
 
 import anabion.core.device.DeviceLibrary;
 import anabion.core.error.InputException;
+import anabion.core.job.Note;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
@@ -15,12 +16,17 @@ import anabion.workshop.OwnLibrary;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Summary;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.storage.ForcedFiles;
+import anabion.workshop.timeline.CalendarFile;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import javafx.scene.input.Clipboard;
@@ -101,6 +107,10 @@ final class ShellActions {
         a.add("show-trash", "Shortcut+Shift+2", () -> look(Place.TRASH));
         a.add("restore-backup", "Shortcut+Shift+B", () -> shell.troubles().restore());
         a.add("timer-done", "Shortcut+T", this::timerDone);
+        a.add("note", "F11", () -> shell.probe().offer("note "));
+        a.add("timeline", "Shortcut+L", () -> TimelineList.show(shell));
+        a.add("search", "Shortcut+F", () -> SearchList.show(shell, shell::openSet));
+        a.add("calendar", "Shortcut+Shift+D", this::calendar);
     }
 
     private void step(int by) {
@@ -118,6 +128,10 @@ final class ShellActions {
                 .findFirst()
                 .orElse(StepState.OPEN);
         StepState next = StepState.values()[(now.ordinal() + 1) % StepState.values().length];
+        if (step == Step.HAND_BACK
+                && next == StepState.DONE
+                && set.job().notes(Note.Kind.CAUSE).isEmpty())
+            throw InputException.at("").because(session.say("ui.no-cause")).so(session.say("ui.no-cause.remedy"));
         session.putJob(
                 session.say("ui.change.step", session.say("step." + step.code()), session.say("state." + next.code())),
                 set.job().withStep(step, next));
@@ -238,6 +252,29 @@ final class ShellActions {
         files.toSave(session.say("action.bench-sheet"), Export.name(set, "recap.html"))
                 .ifPresent(file -> shell.export(
                         Export.benchSheet(set, plan, session.words().get(), file), file));
+    }
+
+    /** All timers, and what is on order for any set. */
+    private void calendar() {
+        files.toSave(session.say("action.calendar"), "anabion.ics")
+                .ifPresent(file -> session.ask(
+                        w -> {
+                            CalendarFile calendar =
+                                    new CalendarFile(session.words().get(), session.clock());
+                            Map<UUID, String> names = new HashMap<>();
+                            for (UUID id : w.sets().ids()) {
+                                SetRecord set = w.sets().get(id);
+                                names.put(id, set.chassis().name());
+                                calendar.with(set);
+                            }
+                            String text = calendar.with(w.timers(), names).text();
+                            FileErrors.saying(() -> {
+                                ForcedFiles.write(file, o -> o.write(text.getBytes(StandardCharsets.UTF_8)));
+                                return text;
+                            });
+                            return calendar.size();
+                        },
+                        n -> shell.probe().say(session.say("ui.calendar", n, file.getFileName()))));
     }
 
     private void photo() {

@@ -28,10 +28,21 @@ class ActionsTest {
 
     @Test
     void theGuideHasAPageForEverySheetAndAnHonestOneForTheRest() {
-        for (String page :
-                new String[] {"shelf", "arrival", "study", "cold-checks", "voltages", "trace", "recap", "align"})
-            assertThat(Guide.read(page)).startsWith("#").isNotEqualTo(Guide.read("soak"));
-        assertThat(Guide.read("soak")).isEqualTo(Guide.read("drive-and-case"));
+        for (String page : new String[] {
+            "shelf",
+            "arrival",
+            "study",
+            "cold-checks",
+            "voltages",
+            "trace",
+            "recap",
+            "align",
+            "strip-down",
+            "soak",
+            "drive-and-case",
+            "first-power"
+        }) assertThat(Guide.read(page)).startsWith("#").isNotEqualTo(Guide.read("later"));
+        assertThat(Guide.read("hand-back")).isEqualTo(Guide.read("later"));
     }
 
     @Test

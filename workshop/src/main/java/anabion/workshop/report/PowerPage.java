@@ -14,14 +14,14 @@ import java.util.List;
 import java.util.Locale;
 
 /** The log of the power-ups, in words. */
-final class PowerPage {
+public final class PowerPage {
     private static final DateTimeFormatter DAY = DateTimeFormatter.ofPattern("yyyy-MM-dd", Locale.ROOT);
     private static final DateTimeFormatter TIME = DateTimeFormatter.ofPattern("HH:mm:ss", Locale.ROOT);
 
     private final Words words;
     private final ZoneId zone;
 
-    PowerPage(Words words, ZoneId zone) {
+    public PowerPage(Words words, ZoneId zone) {
         this.words = words;
         this.zone = zone;
     }
@@ -63,7 +63,8 @@ final class PowerPage {
         return format.format(time.atZone(zone));
     }
 
-    private String text(PowerEntry e) {
+    /** One line in words. */
+    public String text(PowerEntry e) {
         String key = "power.record." + e.kind().code();
         return switch (e.kind()) {
             case BEGAN, LIT, OFF -> words.say(key);

@@ -156,6 +156,21 @@ public final class RecordPage {
         return new PowerPage(words, ZoneId.systemDefault()).runs(set.job().power());
     }
 
+    /** Cause, decisions, what stays. */
+    public List<Fact> remarks() {
+        return new HistoryPage(set, words).notes();
+    }
+
+    /** How it held out. */
+    public List<Fact> soaked() {
+        return set.job().soak().isEmpty() ? List.of() : new HistoryPage(set, words).soak();
+    }
+
+    /** Cord, controls, case. */
+    public List<Fact> drive() {
+        return new HistoryPage(set, words).drive();
+    }
+
     /** What its alignment brought. */
     public List<AlignmentPage.BandPart> aligned() {
         return new AlignmentPage(words, set.chassis()).bands(set.job().alignment());
@@ -327,6 +342,7 @@ public final class RecordPage {
     /** What is still open. */
     public List<String> left() {
         List<String> all = new ArrayList<>();
+        all.addAll(new HistoryPage(set, words).off());
         set.job().fitted().openEnds().forEach(a -> all.add(alteration(a, words)));
         set.job().fitted().temporary().forEach(a -> all.add(alteration(a, words)));
         set.job()
