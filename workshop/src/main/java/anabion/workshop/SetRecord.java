@@ -146,7 +146,10 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
             return old < 0 ? new Op.DropReading(r.reading().id()) : new Op.PutReading(readings.get(old));
         }
         if (op instanceof Op.DropReading d) return new Op.PutReading(needed(readings, d.id(), Reading::id));
-        if (op instanceof Op.PutPhoto p) return new Op.DropPhoto(p.photo().id());
+        if (op instanceof Op.PutPhoto p) {
+            int old = place(photos, p.photo().id(), Photo::id);
+            return old < 0 ? new Op.DropPhoto(p.photo().id()) : new Op.PutPhoto(photos.get(old));
+        }
         if (op instanceof Op.DropPhoto d) return new Op.PutPhoto(needed(photos, d.id(), Photo::id));
         if (op instanceof Op.PutTimer t) return new Op.DropTimer(t.timer().id());
         throw new IllegalArgumentException("a set knows no timer");

@@ -59,13 +59,14 @@ final class SetStore {
 
     private List<Photo> photos(UUID id) {
         return handle.createQuery(
-                        "SELECT id, hash, suffix, caption, at FROM photos WHERE set_id = ? ORDER BY at, rowid")
+                        "SELECT id, hash, suffix, caption, at, body FROM photos WHERE set_id = ? ORDER BY at, rowid")
                 .bind(0, id.toString())
                 .map((rs, c) -> new Photo(
-                        UUID.fromString(rs.getString(1)),
-                        new Stored(rs.getString(2), rs.getString(3)),
-                        rs.getString(4),
-                        Instant.parse(rs.getString(5))))
+                                UUID.fromString(rs.getString(1)),
+                                new Stored(rs.getString(2), rs.getString(3)),
+                                rs.getString(4),
+                                Instant.parse(rs.getString(5)))
+                        .with(rs.getString(6)))
                 .list();
     }
 
@@ -127,13 +128,16 @@ final class SetStore {
     }
 
     private void put(UUID id, Photo photo) {
-        handle.createUpdate("INSERT INTO photos(id, set_id, hash, suffix, caption, at) VALUES (?, ?, ?, ?, ?, ?)")
+        handle.createUpdate(
+                        "INSERT INTO photos(id, set_id, hash, suffix, caption, at, body) VALUES (?, ?, ?, ?, ?, ?, ?)"
+                                + " ON CONFLICT(set_id, id) DO UPDATE SET caption = excluded.caption, at = excluded.at, body = excluded.body")
                 .bind(0, photo.id().toString())
                 .bind(1, id.toString())
                 .bind(2, photo.file().hash())
                 .bind(3, photo.file().suffix())
                 .bind(4, photo.caption())
                 .bind(5, photo.at().toString())
+                .bind(6, photo.body())
                 .execute();
     }
 

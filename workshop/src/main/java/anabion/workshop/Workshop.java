@@ -1,11 +1,13 @@
 package anabion.workshop;
 
 import anabion.core.error.InputException;
+import anabion.core.job.Step;
 import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Backups;
 import anabion.workshop.storage.Database;
 import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.storage.PhotoFiles;
+import anabion.workshop.storage.Pictures;
 import anabion.workshop.storage.WorkshopLock;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -253,8 +255,26 @@ public final class Workshop implements AutoCloseable {
      * @throws InputException if it is no picture
      */
     public SetRecord addPhoto(UUID set, byte[] bytes, String name, String caption) {
-        Photo photo = storePhoto(UUID.randomUUID(), bytes, name, caption, clock.instant());
+        return addPhoto(set, bytes, name, caption, Optional.empty());
+    }
+
+    /**
+     * As {@link #addPhoto(UUID, byte[], String, String)}.
+     *
+     * @param during the step in hand
+     */
+    public SetRecord addPhoto(UUID set, byte[] bytes, String name, String caption, Optional<Step> during) {
+        Instant at = Pictures.taken(bytes, clock.getZone())
+                .filter(t -> t.isBefore(clock.instant()))
+                .orElse(clock.instant());
+        Photo stored = storePhoto(UUID.randomUUID(), bytes, name, caption, at);
+        Photo photo = during.map(stored::during).orElse(stored);
         return doing(() -> sets.change(set, "photo " + caption, List.of(new Op.PutPhoto(photo))));
+    }
+
+    /** Where small copies of its photos lie; they can be made anew. */
+    public Path thumbnails() {
+        return folder.resolve("thumbnails");
     }
 
     /** Stores a picture's file; its row is for the caller to commit. */

@@ -2,6 +2,7 @@ package anabion.core.numeric;
 
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Supplier;
 
 /** Keeps a bounded number of dear results; the one unused longest goes first. */
@@ -16,6 +17,11 @@ public final class LruCache<K, V> {
                 return size() > most;
             }
         };
+    }
+
+    /** What is kept under a key; empty where nothing is. */
+    public Optional<V> known(K key) {
+        return Optional.ofNullable(kept.get(key));
     }
 
     /** What is kept under a key, else what is made now, which is then kept. */

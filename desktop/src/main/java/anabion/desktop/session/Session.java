@@ -60,6 +60,7 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Optional<Condition>> condition = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> part = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
+    private final PhotoLoader photos;
     private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
     private final ObjectProperty<History> history = new SimpleObjectProperty<>(NO_HISTORY);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
@@ -81,6 +82,7 @@ public final class Session implements AutoCloseable {
         this.predictors = workshop.predictors();
         this.clock = workshop.clock();
         this.folder = workshop.folder();
+        this.photos = new PhotoLoader(folder, workshop.thumbnails());
         this.circuit = new CircuitFacts(compute, this::report);
         set.addListener((o, a, b) -> {
             judge();
@@ -185,6 +187,11 @@ public final class Session implements AutoCloseable {
 
     public ObjectProperty<Optional<String>> stage() {
         return stage;
+    }
+
+    /** Photos as they are shown. */
+    public PhotoLoader photos() {
+        return photos;
     }
 
     public ObjectProperty<Step> step() {
@@ -386,6 +393,7 @@ public final class Session implements AutoCloseable {
 
     @Override
     public void close() {
+        photos.close();
         compute.close();
         storage.close();
     }

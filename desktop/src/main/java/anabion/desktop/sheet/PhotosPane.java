@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.PhotoLoader;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
 import anabion.workshop.Photo;
@@ -13,7 +14,6 @@ import javafx.geometry.Pos;
 import javafx.scene.Node;
 import javafx.scene.control.Button;
 import javafx.scene.control.Label;
-import javafx.scene.image.Image;
 import javafx.scene.image.ImageView;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -63,13 +63,16 @@ final class PhotosPane {
         StackPane frame = new StackPane(missing);
         missing.setVisible(false);
         frame.setPrefSize(WIDTH, HEIGHT);
-        session.ask(w -> w.file(photo), file -> {
-            Image image = new Image(file.toUri().toString(), WIDTH, HEIGHT, true, true, true);
-            ImageView view = new ImageView(image);
-            view.setAccessibleText(photo.caption());
-            missing.setVisible(image.isError());
-            image.errorProperty().addListener((o, a, b) -> missing.setVisible(b));
-            frame.getChildren().add(view);
+        session.photos().load(photo, PhotoLoader.TILE, image -> {
+            missing.setVisible(image.isEmpty());
+            image.ifPresent(i -> {
+                ImageView view = new ImageView(i);
+                view.setPreserveRatio(true);
+                view.setFitWidth(WIDTH);
+                view.setFitHeight(HEIGHT);
+                view.setAccessibleText(photo.caption());
+                frame.getChildren().add(view);
+            });
         });
         Button remove = new Button(session.say("arrival.photo.remove"));
         remove.getStyleClass().add("small");

@@ -1,5 +1,6 @@
 package anabion.desktop.sheet;
 
+import anabion.core.command.PhotoLine;
 import anabion.core.command.StripDownLine;
 import anabion.core.command.StripDownLine.Item;
 import anabion.core.error.InputException;
@@ -14,6 +15,7 @@ import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
 import java.util.ArrayList;
 import java.util.List;
@@ -35,21 +37,27 @@ import javafx.scene.layout.VBox;
 public final class StripDownSheet implements Sheet {
     private final Session session;
     private final BorderPane pane = new BorderPane();
+    private static final double BOARD = 0.48;
+    private static final double MOST = 300;
+
     private final VBox header = new VBox();
     private final LitRows list;
+    private final PhotoBoard board;
     private Optional<SetRecord> shown = Optional.empty();
 
     public StripDownSheet(Session session, Runnable whenShown) {
         this.session = session;
         this.list = new LitRows(whenShown);
+        this.board = new PhotoBoard(session);
         pane.getStyleClass().add("sheet");
         Label how = Texts.label(session.say("stripdown.how"), "soft");
         how.setMinWidth(0);
         HBox top = new HBox(10, Texts.label(session.say("step.strip-down"), "title"), how);
         top.setAlignment(Pos.BASELINE_LEFT);
         top.setPadding(new Insets(12, 14, 8, 14));
-        pane.setTop(new VBox(top, header));
+        pane.setTop(new VBox(top, board, header));
         pane.setCenter(list.node());
+        pane.heightProperty().addListener((o, a, b) -> photos());
         session.set().addListener((o, a, b) -> show());
         session.words().addListener((o, a, b) -> show());
         show();
@@ -59,7 +67,12 @@ public final class StripDownSheet implements Sheet {
         return session.set().get().map(s -> s.job().stripDown()).orElse(List.of());
     }
 
+    private void photos() {
+        board.refresh(Math.min(MOST, BOARD * pane.getHeight()));
+    }
+
     private void show() {
+        photos();
         Optional<SetRecord> now = session.set().get();
         boolean same = now.map(SetRecord::id).equals(shown.map(SetRecord::id));
         int more = rows().size() - shown.map(s -> s.job().stripDown().size()).orElse(0);
@@ -162,10 +175,19 @@ public final class StripDownSheet implements Sheet {
 
     @Override
     public CompletableFuture<?> entered(String line) {
+        Optional<PhotoLine> photo = PhotoLine.parse(line);
+        if (photo.isPresent()) return board.entered(line, photo.get());
         StripDownLine typed = StripDownLine.parse(line);
         if (typed instanceof StripDownLine.Put p) return put(line, p);
-        return session.putJob(
-                session.say("ui.change.stripped", line), taken(session.need().job(), (StripDownLine.Taken) typed));
+        StripDownLine.Taken taken = (StripDownLine.Taken) typed;
+        List<Op> ops =
+                new ArrayList<>(List.of(new Op.PutJob(taken(session.need().job(), taken))));
+        taken.taken().stream()
+                .filter(i -> i.kind() == StripDownEntry.Kind.LEAD)
+                .flatMap(i -> i.lead().stream())
+                .flatMap(l -> board.wire(l).stream())
+                .forEach(ops::add);
+        return session.change(session.say("ui.change.stripped", line), ops.toArray(Op[]::new));
     }
 
     private Job taken(Job job, StripDownLine.Taken line) {

@@ -3,6 +3,7 @@ package anabion.desktop.shell;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
+import javafx.stage.DirectoryChooser;
 import javafx.stage.FileChooser;
 import javafx.stage.Window;
 
@@ -11,6 +12,9 @@ public interface FileChoice {
     Optional<Path> toOpen(String title, List<String> patterns);
 
     Optional<Path> toSave(String title, String name);
+
+    /** A folder. */
+    Optional<Path> folder(String title);
 
     /** The system's own dialogs. */
     static FileChoice system(Window owner) {
@@ -21,6 +25,13 @@ public interface FileChoice {
                 chooser.setTitle(title);
                 chooser.getExtensionFilters().add(new FileChooser.ExtensionFilter(title, patterns));
                 return Optional.ofNullable(chooser.showOpenDialog(owner)).map(java.io.File::toPath);
+            }
+
+            @Override
+            public Optional<Path> folder(String title) {
+                DirectoryChooser chooser = new DirectoryChooser();
+                chooser.setTitle(title);
+                return Optional.ofNullable(chooser.showDialog(owner)).map(java.io.File::toPath);
             }
 
             @Override

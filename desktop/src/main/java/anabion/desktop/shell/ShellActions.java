@@ -37,11 +37,14 @@ final class ShellActions {
     private final Shell shell;
     private final Session session;
     private final FileChoice files;
+    private final PhotoIntake photos;
 
     ShellActions(Shell shell, Session session, FileChoice files) {
         this.shell = shell;
         this.session = session;
         this.files = files;
+        this.photos = new PhotoIntake(session, f -> shell.guarded(() -> open(f)));
+        photos.on(shell);
     }
 
     void register(Actions a) {
@@ -95,6 +98,7 @@ final class ShellActions {
         a.add("larger", "Shortcut+Equals", () -> scale(1.1));
         a.add("smaller", "Shortcut+Minus", () -> scale(1 / 1.1));
         a.add("photo", "Shortcut+P", this::photo);
+        a.add("watch-photos", "Shortcut+Shift+P", this::watchFolder);
         a.add("pdf", "Shortcut+E", () -> export("pdf"));
         a.add("html", "Shortcut+Shift+E", () -> export("html"));
         a.add("bench-sheet", "Shortcut+J", this::benchSheet);
@@ -195,6 +199,9 @@ final class ShellActions {
     }
 
     private void paste() {
+        if (shell.where() == Shell.Where.BENCH
+                && !Clipboard.getSystemClipboard().hasString()
+                && photos.pasted()) return;
         String text =
                 Optional.ofNullable(Clipboard.getSystemClipboard().getString()).orElse("");
         boolean table = text.strip().contains("\n");
@@ -278,18 +285,23 @@ final class ShellActions {
     }
 
     private void photo() {
-        SetRecord set = session.need();
+        session.need();
         files.toOpen(session.say("action.photo"), List.of("*.jpg", "*.jpeg", "*.png"))
-                .ifPresent(file -> {
-                    String caption = file.getFileName().toString().replaceFirst("\\.[^.]+$", "");
-                    session.ask(
-                            w -> w.addPhoto(
-                                    set.id(),
-                                    FileErrors.saying(() -> Files.readAllBytes(file)),
-                                    file.getFileName().toString(),
-                                    caption),
-                            session::changed);
-                });
+                .ifPresent(photos::file);
+    }
+
+    /** Pictures that come into a folder come to the set on the bench, until the key is pressed again. */
+    private void watchFolder() {
+        if (photos.watches()) {
+            photos.end();
+            shell.probe().say(session.say("photo.watch-ended"));
+            return;
+        }
+        session.need();
+        files.folder(session.say("action.watch-photos")).ifPresent(f -> {
+            photos.watch(f);
+            shell.probe().say(session.say("photo.watching", f.getFileName()));
+        });
     }
 
     // --- places on the shelf ---

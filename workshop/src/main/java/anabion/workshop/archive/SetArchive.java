@@ -193,7 +193,8 @@ public final class SetArchive {
         }
         List<Photo> photos = new ArrayList<>();
         for (Photo p : set.photos())
-            photos.add(workshop.storePhoto(p.id(), unpacked.pictures().get(name(p)), name(p), p.caption(), p.at()));
+            photos.add(p.in(workshop.storePhoto(p.id(), unpacked.pictures().get(name(p)), name(p), p.caption(), p.at())
+                    .file()));
         SetRecord added = new SetRecord(set.chassis(), set.job(), set.readings(), photos, Op.Place.SHELF);
         sets.make(added, label);
         return new Added(added, beside);

@@ -142,8 +142,8 @@ public final class SetReport {
 
     /** One that cannot be read is said in its place: it must not keep the rest of the record from being written. */
     private static RecordPage.Picture picture(Photo photo, Words words, Path file) {
-        try (InputStream in = Files.newInputStream(file)) {
-            BufferedImage image = Pictures.decode(in, PICTURE_WIDTH).image();
+        try {
+            BufferedImage image = Pictures.upright(Files.readAllBytes(file), PICTURE_WIDTH);
             String data = "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(small(image));
             return new RecordPage.Picture(photo.caption(), data, "");
         } catch (IOException e) {

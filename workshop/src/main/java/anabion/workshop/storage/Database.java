@@ -22,7 +22,7 @@ import org.sqlite.SQLiteDataSource;
 /** The SQLite file: write-ahead log, every commit forced to disk, schema kept current by Flyway. */
 public final class Database implements AutoCloseable {
     /** The schema that this release writes, kept in SQLite's {@code user_version}. */
-    public static final int SCHEMA = 6;
+    public static final int SCHEMA = 7;
 
     private static final String FILE = "workshop.db";
     private static final String LOG = FILE + "-wal";

@@ -3,6 +3,7 @@ package anabion.workshop.storage;
 import anabion.core.error.InputException;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
@@ -95,10 +96,21 @@ public final class PhotoFiles {
             return suffix(
                     Pictures.decode(new ByteArrayInputStream(bytes), ENOUGH).format());
         } catch (IOException e) {
+            if (isHeic(bytes))
+                throw InputException.at(name)
+                        .because("this is a picture in HEIC, which is not read here")
+                        .so("set the phone's camera to JPEG (most compatible), or save it as JPEG first");
             throw InputException.at(name)
                     .because("this is not a picture that can be read (" + e.getMessage() + ")")
                     .so("choose a JPEG or PNG file of up to 50 megapixels, or take it from the camera again");
         }
+    }
+
+    /** As the container of such files begins: a box of type {@code ftyp} with one of its brands. */
+    private static boolean isHeic(byte[] bytes) {
+        if (bytes.length < 12) return false;
+        String brand = new String(bytes, 4, 8, StandardCharsets.ISO_8859_1);
+        return brand.matches("ftyp(heic|heix|hevc|heim|heis|mif1|msf1)");
     }
 
     private static String suffix(String format) {

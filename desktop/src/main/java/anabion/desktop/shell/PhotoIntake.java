@@ -1,0 +1,146 @@
+package anabion.desktop.shell;
+
+import anabion.core.error.InputException;
+import anabion.desktop.session.Session;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.File;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.Consumer;
+import javafx.animation.Animation;
+import javafx.animation.KeyFrame;
+import javafx.animation.Timeline;
+import javafx.scene.Node;
+import javafx.scene.image.Image;
+import javafx.scene.input.Clipboard;
+import javafx.scene.input.DragEvent;
+import javafx.scene.input.TransferMode;
+import javax.imageio.ImageIO;
+
+/** How photos come to the set on the bench: chosen, dropped, pasted, or from a folder that is watched. */
+final class PhotoIntake {
+    private static final double SECONDS = 3;
+
+    private final Session session;
+    private final Consumer<Path> other;
+    private final Timeline look = new Timeline(new KeyFrame(javafx.util.Duration.seconds(SECONDS), e -> look()));
+    private Optional<PhotoFolder> watched = Optional.empty();
+
+    /** @param other takes a file that is no picture */
+    PhotoIntake(Session session, Consumer<Path> other) {
+        this.session = session;
+        this.other = other;
+        look.setCycleCount(Animation.INDEFINITE);
+    }
+
+    /** Files that are dropped on a node come in. */
+    void on(Node node) {
+        node.setOnDragOver(e -> {
+            if (e.getDragboard().hasFiles() || e.getDragboard().hasImage()) e.acceptTransferModes(TransferMode.COPY);
+        });
+        node.setOnDragDropped(this::dropped);
+    }
+
+    private void dropped(DragEvent e) {
+        try {
+            if (e.getDragboard().hasFiles())
+                e.getDragboard().getFiles().stream().map(File::toPath).forEach(this::file);
+            else if (e.getDragboard().hasImage()) image(e.getDragboard().getImage());
+            e.setDropCompleted(true);
+        } catch (InputException x) {
+            session.report(x);
+        }
+        e.consume();
+    }
+
+    /** A picture comes to the set; another file is opened. */
+    void file(Path file) {
+        String name = file.getFileName().toString();
+        if (!name.toLowerCase(Locale.ROOT).matches(".*\\.(jpe?g|png|gif|bmp|tiff?|heic|heif)")) {
+            other.accept(file);
+            return;
+        }
+        UUID set = session.need().id();
+        var step = session.step().get();
+        session.ask(
+                w -> w.addPhoto(
+                        set,
+                        FileErrors.saying(() -> Files.readAllBytes(file)),
+                        name,
+                        name.replaceFirst("\\.[^.]+$", ""),
+                        Optional.of(step)),
+                this::came);
+    }
+
+    private void came(anabion.workshop.SetRecord set) {
+        if (session.set().get().filter(s -> s.id().equals(set.id())).isPresent()) session.changed(set);
+    }
+
+    /** What the clipboard holds, if it is a picture or files. */
+    boolean pasted() {
+        Clipboard clipboard = Clipboard.getSystemClipboard();
+        if (clipboard.hasFiles()) {
+            clipboard.getFiles().stream().map(File::toPath).forEach(this::file);
+            return true;
+        }
+        if (!clipboard.hasImage()) return false;
+        image(clipboard.getImage());
+        return true;
+    }
+
+    private void image(Image image) {
+        UUID set = session.need().id();
+        var step = session.step().get();
+        byte[] png = png(image);
+        session.ask(
+                w -> w.addPhoto(set, png, "pasted.png", session.say("photo.pasted"), Optional.of(step)), this::came);
+    }
+
+    private static byte[] png(Image image) {
+        int w = (int) image.getWidth();
+        int h = (int) image.getHeight();
+        BufferedImage copy = new BufferedImage(w, h, BufferedImage.TYPE_INT_ARGB);
+        for (int y = 0; y < h; y++)
+            for (int x = 0; x < w; x++) copy.setRGB(x, y, image.getPixelReader().getArgb(x, y));
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(copy, "png", out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e); // there is no disk in it
+        }
+    }
+
+    /** Whether a folder is watched. */
+    boolean watches() {
+        return watched.isPresent();
+    }
+
+    /** Watches a folder until it is told to end, or the folder is gone. */
+    void watch(Path folder) {
+        watched = Optional.of(FileErrors.saying(() -> new PhotoFolder(folder)));
+        look.play();
+    }
+
+    void end() {
+        look.stop();
+        watched = Optional.empty();
+    }
+
+    private void look() {
+        if (session.set().get().isEmpty() || watched.isEmpty()) return;
+        try {
+            List<Path> fresh = watched.get().fresh();
+            fresh.forEach(this::file);
+        } catch (IOException e) {
+            end();
+            session.report(FileErrors.of(e));
+        }
+    }
+}
