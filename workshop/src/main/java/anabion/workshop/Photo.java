@@ -1,5 +1,6 @@
 package anabion.workshop;
 
+import anabion.core.chassis.Spot;
 import anabion.core.error.InputException;
 import anabion.core.job.Step;
 import anabion.core.json.Extra;
@@ -23,32 +24,45 @@ import java.util.UUID;
  *
  * @param at when it was taken, as the camera says, else when it came
  * @param step during which it came; empty where nobody knows
+ * @param plan the side of the chassis that it shows as the plan of adjusters; empty for most
  */
-public record Photo(UUID id, Stored file, String caption, Instant at, Optional<Step> step, List<PhotoMark> marks) {
+public record Photo(
+        UUID id,
+        Stored file,
+        String caption,
+        Instant at,
+        Optional<Step> step,
+        List<PhotoMark> marks,
+        Optional<Spot.Face> plan) {
     public Photo {
         marks = List.copyOf(marks);
     }
 
     /** One on which nothing is drawn. */
     public Photo(UUID id, Stored file, String caption, Instant at) {
-        this(id, file, caption, at, Optional.empty(), List.of());
+        this(id, file, caption, at, Optional.empty(), List.of(), Optional.empty());
     }
 
     /** The same in another file. */
     public Photo in(Stored other) {
-        return new Photo(id, other, caption, at, step, marks);
+        return new Photo(id, other, caption, at, step, marks, plan);
     }
 
     public Photo withCaption(String other) {
-        return new Photo(id, file, other, at, step, marks);
+        return new Photo(id, file, other, at, step, marks, plan);
     }
 
     public Photo withMarks(List<PhotoMark> others) {
-        return new Photo(id, file, caption, at, step, others);
+        return new Photo(id, file, caption, at, step, others, plan);
+    }
+
+    /** As the plan of a side, or of none. */
+    public Photo asPlan(Optional<Spot.Face> face) {
+        return new Photo(id, file, caption, at, step, marks, face);
     }
 
     public Photo during(Step now) {
-        return new Photo(id, file, caption, at, Optional.of(now), marks);
+        return new Photo(id, file, caption, at, Optional.of(now), marks, plan);
     }
 
     /** As it is written into files. */
@@ -83,7 +97,14 @@ public record Photo(UUID id, Stored file, String caption, Instant at, Optional<S
     }
 
     private Photo with(Fields f) {
-        return new Photo(id, file, caption, at, f.maybeCode("step", Step.values()), f.list("marks", PhotoMark::read));
+        return new Photo(
+                id,
+                file,
+                caption,
+                at,
+                f.maybeCode("step", Step.values()),
+                f.list("marks", PhotoMark::read),
+                f.maybeCode("plan", Spot.Face.values()));
     }
 
     /**

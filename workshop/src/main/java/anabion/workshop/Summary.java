@@ -10,18 +10,21 @@ import anabion.core.json.Writing;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
+import anabion.workshop.storage.PhotoFiles.Stored;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 
 /**
  * What the Shelf shows of a set. Kept beside the set, so that a shelf of hundreds opens without reading hundreds of chassis.
  *
  * @param next the one next action, in words
+ * @param picture its first photo; empty without one
  * @param verdict headline of the first finding; empty for none
  */
 public record Summary(
@@ -40,6 +43,7 @@ public record Summary(
         String verdict,
         Op.Place place,
         boolean hasParts,
+        Optional<Stored> picture,
         List<String> loose) {
     public Summary {
         loose = List.copyOf(loose);
@@ -79,9 +83,15 @@ public record Summary(
                         .orElse(""),
                 set.place(),
                 !set.chassis().parts().isEmpty(),
+                set.photos().stream().findFirst().map(Photo::file),
                 set.job().unsettled().stream()
                         .map(l -> (words.say("loose." + l.kind().code(), l.part()) + " " + l.detail()).strip())
                         .toList());
+    }
+
+    private static Stored stored(String name) {
+        int dot = name.indexOf('.');
+        return new Stored(name.substring(0, dot), name.substring(dot + 1));
     }
 
     String text() {
@@ -99,6 +109,7 @@ public record Summary(
                 .put("charted", charted)
                 .text("verdict", verdict)
                 .put("hasParts", hasParts)
+                .put("picture", picture.map(p -> p.hash() + "." + p.suffix()))
                 .list("loose", loose)
                 .with(anabion.core.json.Extra.NONE));
     }
@@ -122,6 +133,7 @@ public record Summary(
                     f.text("verdict", ""),
                     place,
                     f.flag("hasParts", false),
+                    f.maybeText("picture").map(Summary::stored),
                     f.strings("loose"));
         } catch (IOException e) {
             throw new UncheckedIOException(e);

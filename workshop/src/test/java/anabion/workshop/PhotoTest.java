@@ -166,7 +166,8 @@ class PhotoTest {
             SetArchive.write(drawn, w::file, out);
         }
         assertThat(SetArchive.open(file).set().photos()).isEqualTo(drawn.photos());
-        assertThat(w.sets().undo(set.id()).orElseThrow().photos().get(0).marks()).isEmpty();
+        assertThat(w.sets().undo(set.id()).orElseThrow().photos().get(0).marks())
+                .isEmpty();
     }
 
     @Test

@@ -75,6 +75,13 @@ public sealed interface AlignRequest {
     /** Shows or hides the plan of the chassis. */
     record Plan() implements AlignRequest {}
 
+    /**
+     * A photo lies behind a side of the plan.
+     *
+     * @param number of the photo, from 1; empty for none
+     */
+    record PlanPhoto(Spot.Face face, Optional<Integer> number) implements AlignRequest {}
+
     /** Shows where an adjuster sits. */
     record Place(String adjuster, Spot spot) implements AlignRequest {}
 
@@ -97,6 +104,7 @@ public sealed interface AlignRequest {
 
     Pattern PLACE =
             Pattern.compile("place\\s+(\\S+)\\s+(above|below)\\s+(\\d{1,3})\\s+(\\d{1,3})", Pattern.CASE_INSENSITIVE);
+    Pattern BEHIND = Pattern.compile("plan (above|below) ([1-9]\\d{0,2}|off)");
     Pattern PEAKS = Pattern.compile("(?:(\\S+)\\s+)?peaks\\s+(?:at\\s+)?(\\S+)", Pattern.CASE_INSENSITIVE);
     /** More than this no generator gives. */
     double STRONGEST = 10;
@@ -165,6 +173,11 @@ public sealed interface AlignRequest {
         if (lower.equals("stations") || lower.startsWith("stations "))
             return new OwnStations(stations(text.substring(8)));
         if (lower.equals("plan")) return new Plan();
+        Matcher behind = BEHIND.matcher(lower);
+        if (behind.matches())
+            return new PlanPhoto(
+                    Spot.Face.valueOf(behind.group(1).toUpperCase(Locale.ROOT)),
+                    behind.group(2).equals("off") ? Optional.empty() : Optional.of(Integer.parseInt(behind.group(2))));
         if (lower.startsWith("place ")) return place(line, text);
         if (lower.startsWith("curve ")) return curve(line, text.substring(6));
         Matcher peaks = PEAKS.matcher(text);

@@ -3,10 +3,19 @@ package anabion.desktop.control;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Spot;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.function.BiConsumer;
 import javafx.geometry.Pos;
 import javafx.scene.control.Label;
+import javafx.scene.image.Image;
+import javafx.scene.layout.Background;
+import javafx.scene.layout.BackgroundImage;
+import javafx.scene.layout.BackgroundPosition;
+import javafx.scene.layout.BackgroundRepeat;
+import javafx.scene.layout.BackgroundSize;
 import javafx.scene.layout.Region;
 
 /** A chassis from above and from below, with its adjusters by letter; the ones in hand are lit, their neighbours marked. Letters are dragged to their places. */
@@ -21,6 +30,7 @@ public final class ChassisPlan extends Region {
     private final List<Label> names = new ArrayList<>();
     private final Label hint;
     private final List<Mark> marks = new ArrayList<>();
+    private final Map<Spot.Face, Image> pictures = new EnumMap<>(Spot.Face.class);
     private final BiConsumer<String, Spot> placed;
 
     private record Mark(Adjuster adjuster, Label label) {}
@@ -75,6 +85,21 @@ public final class ChassisPlan extends Region {
         requestLayout();
     }
 
+    /** @param picture behind a side; it then has the picture's shape */
+    public void backdrop(Spot.Face face, Optional<Image> picture) {
+        pictures.remove(face);
+        picture.ifPresent(i -> pictures.put(face, i));
+        faces.get(face.ordinal())
+                .setBackground(picture.map(i -> new Background(new BackgroundImage(
+                                i,
+                                BackgroundRepeat.NO_REPEAT,
+                                BackgroundRepeat.NO_REPEAT,
+                                BackgroundPosition.CENTER,
+                                new BackgroundSize(1, 1, true, true, false, false))))
+                        .orElse(null));
+        requestLayout();
+    }
+
     private void dropped(String letter, double x, double y) {
         for (int n = 0; n < faces.size(); n++) {
             Region face = faces.get(n);
@@ -100,7 +125,11 @@ public final class ChassisPlan extends Region {
         for (int n = 0; n < faces.size(); n++) {
             double x = n * (width + GAP);
             names.get(n).resizeRelocate(x, 0, width, HEAD);
-            faces.get(n).resizeRelocate(x, HEAD, width, height);
+            Image picture = pictures.get(Spot.Face.values()[n]);
+            double ratio = picture == null ? width / height : picture.getWidth() / picture.getHeight();
+            double wide = Math.min(width, height * ratio);
+            double high = Math.min(height, width / ratio);
+            faces.get(n).resizeRelocate(x + (width - wide) / 2, HEAD + (height - high) / 2, wide, high);
         }
         hint.setVisible(waiting);
         double lane = hint.prefWidth(-1) + 8;

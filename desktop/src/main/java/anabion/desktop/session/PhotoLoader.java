@@ -1,9 +1,9 @@
 package anabion.desktop.session;
 
 import anabion.core.numeric.LruCache;
-import anabion.workshop.Photo;
 import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.storage.PhotoFiles;
+import anabion.workshop.storage.PhotoFiles.Stored;
 import anabion.workshop.storage.Pictures;
 import java.awt.Graphics2D;
 import java.awt.RenderingHints;
@@ -54,8 +54,8 @@ public final class PhotoLoader implements AutoCloseable {
      * @param width {@link #TILE} or {@link #LARGE}
      * @param then told on the interface's thread; empty where it cannot be read
      */
-    public void load(Photo photo, int width, Consumer<Optional<Image>> then) {
-        String key = photo.file().hash() + "-" + width;
+    public void load(Stored photo, int width, Consumer<Optional<Image>> then) {
+        String key = photo.hash() + "-" + width;
         Optional<Optional<Image>> known = shown.known(key);
         if (known.isPresent()) {
             then.accept(known.get());
@@ -70,10 +70,10 @@ public final class PhotoLoader implements AutoCloseable {
         });
     }
 
-    private Optional<Image> read(Photo photo, int width, Path small) {
+    private Optional<Image> read(Stored photo, int width, Path small) {
         try {
             if (!Files.exists(small))
-                write(small, Pictures.upright(Files.readAllBytes(files.path(photo.file())), width), width);
+                write(small, Pictures.upright(Files.readAllBytes(files.path(photo)), width), width);
             byte[] bytes = Files.readAllBytes(small);
             Image image = new Image(new ByteArrayInputStream(bytes));
             return image.isError() ? Optional.empty() : Optional.of(image);

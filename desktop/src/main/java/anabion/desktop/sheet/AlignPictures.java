@@ -5,14 +5,23 @@ import anabion.core.align.MeasuredCurve;
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Spot;
 import anabion.core.chassis.TuningRange;
+import anabion.core.command.AlignRequest;
+import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.signal.FmDetector;
 import anabion.desktop.control.AlignmentView;
 import anabion.desktop.control.ChassisPlan;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.PhotoLoader;
 import anabion.desktop.session.Session;
+import anabion.workshop.Op;
+import anabion.workshop.Photo;
+import anabion.workshop.SetRecord;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.function.BiConsumer;
 import javafx.geometry.Insets;
 import javafx.scene.control.Label;
@@ -71,6 +80,36 @@ final class AlignPictures extends VBox {
         plan.setPrefHeight(height + CAPTION);
     }
 
+    /** A photo behind a side of the plan, or none. */
+    CompletableFuture<?> behind(String line, AlignRequest.PlanPhoto request) {
+        List<Photo> all = session.need().photos();
+        if (request.number().filter(n -> n > all.size()).isPresent())
+            throw InputException.at(line).because(session.say("photo.none")).so(session.say("photo.none.remedy"));
+        List<Op> ops = new ArrayList<>();
+        for (int n = 0; n < all.size(); n++) {
+            Photo p = all.get(n);
+            int number = n + 1;
+            boolean chosen = request.number().filter(x -> x == number).isPresent();
+            if (chosen) ops.add(new Op.PutPhoto(p.asPlan(Optional.of(request.face()))));
+            else if (p.plan().equals(Optional.of(request.face()))) ops.add(new Op.PutPhoto(p.asPlan(Optional.empty())));
+        }
+        planned(true);
+        return ops.isEmpty()
+                ? CompletableFuture.completedFuture(null)
+                : session.change(session.say("ui.change.plan"), ops.toArray(Op[]::new));
+    }
+
+    private void backdrops() {
+        List<Photo> all = session.set().get().map(SetRecord::photos).orElse(List.of());
+        for (Spot.Face face : Spot.Face.values())
+            all.stream()
+                    .filter(p -> p.plan().equals(Optional.of(face)))
+                    .findFirst()
+                    .ifPresentOrElse(
+                            p -> session.photos().load(p.file(), PhotoLoader.LARGE, i -> plan.backdrop(face, i)),
+                            () -> plan.backdrop(face, Optional.empty()));
+    }
+
     /** Shows the plan in place of the curves, or the curves again. */
     void turnOver() {
         planned(both.isManaged());
@@ -89,6 +128,7 @@ final class AlignPictures extends VBox {
         adjusters = all;
         lit = inHand;
         plan.show(plan.isManaged() ? all : List.of(), inHand);
+        if (plan.isManaged()) backdrops();
     }
 
     void show(Alignment a) {

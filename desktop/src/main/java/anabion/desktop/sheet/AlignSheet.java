@@ -177,6 +177,7 @@ public final class AlignSheet implements Sheet {
             pictures.turnOver();
             return CompletableFuture.completedFuture(null);
         }
+        if (request instanceof AlignRequest.PlanPhoto x) return pictures.behind(line, x);
         if (request instanceof AlignRequest.Curve x) return curve(line, x);
         if (request instanceof AlignRequest.Across x) return across(line, x.adjuster());
         if (request instanceof AlignRequest.ForgetTable) return forgotten(line);

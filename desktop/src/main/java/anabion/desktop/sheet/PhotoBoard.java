@@ -83,7 +83,7 @@ final class PhotoBoard extends HBox {
         setMinHeight(height);
         setMaxHeight(height);
         Photo p = photo.get();
-        session.photos().load(p, PhotoLoader.LARGE, image -> {
+        session.photos().load(p.file(), PhotoLoader.LARGE, image -> {
             if (current().filter(p::equals).isPresent()) view.show(image, p.marks(), spots);
         });
         view.setAccessibleText(p.caption());
@@ -91,7 +91,8 @@ final class PhotoBoard extends HBox {
         slider.setVisible(over.isPresent());
         slider.setManaged(over.isPresent());
         over.ifPresentOrElse(
-                o -> session.photos().load(o, PhotoLoader.LARGE, view::compare), () -> view.compare(Optional.empty()));
+                o -> session.photos().load(o.file(), PhotoLoader.LARGE, view::compare),
+                () -> view.compare(Optional.empty()));
         marks.getChildren().clear();
         for (int n = 0; n < p.marks().size(); n++)
             marks.getChildren().add(Texts.label((n + 1) + "  " + said(p.marks().get(n))));
@@ -120,9 +121,7 @@ final class PhotoBoard extends HBox {
             tile.setAccessibleText((n + 1) + ", " + p.caption());
             tile.setOnMouseClicked(e -> choose(p.id()));
             session.photos()
-                    .load(
-                            p,
-                            PhotoLoader.TILE,
+                    .load(p.file(), PhotoLoader.TILE,
                             image -> image.ifPresent(i -> {
                                 ImageView small = new ImageView(i);
                                 small.setPreserveRatio(true);

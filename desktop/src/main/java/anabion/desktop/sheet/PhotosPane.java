@@ -1,5 +1,6 @@
 package anabion.desktop.sheet;
 
+import java.util.List;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.PhotoLoader;
 import anabion.desktop.session.Session;
@@ -23,6 +24,9 @@ import javafx.scene.layout.VBox;
 
 /** The photos of the set on the bench, small; each can be taken off. A picture is read once, when it is first looked at. */
 final class PhotosPane {
+    /** The first; all of them are on Strip-down. */
+    private static final int MOST = 24;
+
     private static final double WIDTH = 150;
     private static final double HEIGHT = 110;
 
@@ -51,11 +55,15 @@ final class PhotosPane {
     private void fill() {
         if (box.getScene() == null || shown.isEmpty()) return;
         SetRecord set = shown.get();
-        tiles.keySet().retainAll(set.photos().stream().map(Photo::id).toList());
+        List<Photo> some =
+                set.photos().subList(0, Math.min(MOST, set.photos().size()));
+        tiles.keySet().retainAll(some.stream().map(Photo::id).toList());
         flow.getChildren()
-                .setAll(set.photos().stream()
+                .setAll(some.stream()
                         .map(p -> tiles.computeIfAbsent(p.id(), id -> tile(set.id(), p)))
                         .toList());
+        int more = set.photos().size() - some.size();
+        if (more > 0) flow.getChildren().add(Texts.label(session.say("arrival.photos.more", more), "soft"));
     }
 
     private VBox tile(UUID set, Photo photo) {
@@ -63,7 +71,7 @@ final class PhotosPane {
         StackPane frame = new StackPane(missing);
         missing.setVisible(false);
         frame.setPrefSize(WIDTH, HEIGHT);
-        session.photos().load(photo, PhotoLoader.TILE, image -> {
+        session.photos().load(photo.file(), PhotoLoader.TILE, image -> {
             missing.setVisible(image.isEmpty());
             image.ifPresent(i -> {
                 ImageView view = new ImageView(i);

@@ -1,0 +1,100 @@
+package anabion.desktop;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.when;
+
+import anabion.core.chassis.Spot;
+import anabion.core.job.Step;
+import anabion.desktop.control.PhotoView;
+import anabion.desktop.shell.Shell;
+import anabion.workshop.Photo;
+import anabion.workshop.PhotoMark;
+import anabion.workshop.demo.DemoWorkshop;
+import java.awt.image.BufferedImage;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Optional;
+import java.util.stream.Stream;
+import javafx.scene.image.ImageView;
+import javafx.scene.input.KeyCode;
+import javax.imageio.ImageIO;
+import org.junit.jupiter.api.Test;
+
+/** Photos are chosen, drawn on, compared, and lie behind the plan of adjusters. */
+class PhotosTest extends WindowCase {
+    private void take(int colour) throws IOException {
+        BufferedImage image = new BufferedImage(400, 300, BufferedImage.TYPE_INT_RGB);
+        for (int x = 0; x < 400; x++) for (int y = 0; y < 300; y++) image.setRGB(x, y, colour);
+        Path file = folder.resolve("IMG_" + colour + ".png");
+        ImageIO.write(image, "png", file.toFile());
+        when(files.toOpen(any(), any())).thenReturn(Optional.of(file));
+        int before = session.need().photos().size();
+        key(KeyCode.CONTROL, KeyCode.P);
+        until("a photo", () -> session.need().photos().size() == before + 1);
+    }
+
+    private void strip() {
+        interact(() -> session.open(DemoWorkshop.chassis("halcyon").id(), () -> {
+            session.step().set(Step.STRIP_DOWN);
+            shell.go(Shell.Where.BENCH);
+        }));
+        until("the sheet", () -> shows("Nothing came off yet."));
+    }
+
+    private List<PhotoMark> marks(int photo) {
+        return session.need().photos().get(photo).marks();
+    }
+
+    private boolean pictured() {
+        return lookup(".image-view").queryAll().stream()
+                .anyMatch(n -> n instanceof ImageView v && v.getImage() != null && v.getParent() instanceof PhotoView);
+    }
+
+    @Test
+    void whatIsDrawnOnAPhotoIsFoundAgain() throws IOException {
+        strip();
+        take(0x6B5A3C);
+        until("it is shown", () -> shows("Nothing yet: click a place") && pictured());
+        assertThat(session.need().photos().get(0).step()).contains(Step.STRIP_DOWN);
+        enter("pin C13 dried out");
+        until("asked where", () -> shows("no place is marked on the photo"));
+        clickOn((javafx.scene.Node) lookup(n -> n instanceof PhotoView).query());
+        enter("pin C13 dried out");
+        until("pinned where it was clicked", () -> marks(0).size() == 1 && shows("1  C13 dried out"));
+        assertThat(marks(0).get(0).x()).isBetween(0.45, 0.55);
+        enter("circle at 10 10 20 20");
+        until("drawn", () -> marks(0).size() == 2);
+        enter("unmark 2");
+        until("gone", () -> marks(0).size() == 1);
+        take(0x334455);
+        enter("compare 1");
+        until(
+                "one over the other",
+                () -> lookup(".slider").tryQuery().filter(s -> s.isVisible()).isPresent());
+        enter("photo 7");
+        until("refused", () -> shows("there is no such photo"));
+        enter("photo 1");
+        enter("caption underside");
+        until("said", () -> session.need().photos().get(0).caption().equals("underside"));
+        try (Stream<Path> small = Files.list(folder.resolve("thumbnails"))) {
+            assertThat(small).as("small copies are kept").isNotEmpty();
+        }
+    }
+
+    @Test
+    void aPhotoLiesBehindThePlan() throws IOException {
+        strip();
+        take(0x6B5A3C);
+        interact(() -> session.step().set(Step.ALIGN));
+        until("its lines", () -> shows("A1 A2"));
+        enter("plan above 1");
+        until(
+                "behind the plan",
+                () -> session.need().photos().stream().map(Photo::plan).anyMatch(Optional.of(Spot.Face.ABOVE)::equals));
+        enter("plan above off");
+        until("no longer", () -> session.need().photos().get(0).plan().isEmpty());
+    }
+}
