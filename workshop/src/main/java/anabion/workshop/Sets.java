@@ -2,6 +2,7 @@ package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.evidence.FailureHistory;
+import anabion.core.diagnosis.evidence.FailureTable;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
@@ -88,6 +89,15 @@ public final class Sets {
                 .bind(0, except.toString())
                 .map((rs, c) -> FailureHistory.of(ChassisCodec.read(rs.getString(1)), JobCodec.read(rs.getString(2))))
                 .list());
+    }
+
+    /** Which parts failed when they were tested, over all sets but those in the trash. */
+    public List<FailureTable.Row> failures() {
+        FailureTable table = new FailureTable();
+        handle.createQuery("SELECT chassis, job FROM sets WHERE place <> 'trash' AND job LIKE '%\"tests\"%'")
+                .map((rs, c) -> List.of(rs.getString(1), rs.getString(2)))
+                .forEach(row -> table.with(ChassisCodec.read(row.get(0)), JobCodec.read(row.get(1))));
+        return table.rows();
     }
 
     // --- the Shelf ---

@@ -216,6 +216,11 @@ public final class Workshop implements AutoCloseable {
         return predictors;
     }
 
+    /** What sets of one model taught. */
+    public Specimens specimens() {
+        return new Specimens(handle());
+    }
+
     /** The words of all its sets. */
     public SearchIndex search() {
         return new SearchIndex(handle(), sets);

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.job.Job;
 import anabion.core.job.Note;
 import anabion.core.job.Order;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
 import anabion.core.job.SoakEntry;
 import anabion.core.json.Extra;
 import anabion.core.text.Vocabulary;
@@ -142,6 +144,91 @@ class TimelineTest {
             w.sets().change(set.id(), "trash", List.of(new Op.PutPlace(Op.Place.TRASH)));
             w.sets().purge(set.id());
             assertThat(w.search().find("C14")).isEmpty();
+        }
+    }
+
+    @Test
+    void whatOneSetTaughtIsToldOfTheNextOfItsModel() {
+        try (Workshop w = Temp.open(folder)) {
+            SetRecord set = Temp.halcyon();
+            w.sets()
+                    .add(with(set.job()
+                            .with(note(0, Note.Kind.REMARK, "dusty", 0))
+                            .with(note(1, Note.Kind.CAUSE, "C14 leaked", 0))
+                            .with(note(2, Note.Kind.MODEL, "the AVC capacitor always leaks", 0))));
+            w.sets().summaries();
+            UUID other = UUID.randomUUID();
+            assertThat(w.specimens().lessons(set.chassis().identity(), other))
+                    .extracting(l -> l.note().text())
+                    .containsExactly("the AVC capacitor always leaks", "C14 leaked");
+            assertThat(w.specimens().lessons(set.chassis().identity(), set.id()))
+                    .as("itself")
+                    .isEmpty();
+            assertThat(w.specimens().lessons(set.chassis().identity().withModel("Other"), other))
+                    .isEmpty();
+        }
+    }
+
+    @Test
+    void whatFailedIsCountedByKindRoleAndAge() {
+        try (Workshop w = Temp.open(folder)) {
+            SetRecord set = Temp.halcyon();
+            RecapLog recap = set.job().recap();
+            for (PartTest t : List.of(
+                    new PartTest("R9", PartTest.What.VALUE, 900e3, 0, 0),
+                    new PartTest("R12", PartTest.What.VALUE, 10.2e6, 0, 0)))
+                recap = recap.tested(new RecapLog.Tested(UUID.randomUUID(), START, t, Extra.NONE));
+            w.sets().add(with(set.job().withRecap(recap)));
+            var rows = w.sets().failures();
+            assertThat(rows)
+                    .filteredOn(r -> r.by() == anabion.core.diagnosis.evidence.FailureTable.By.KIND)
+                    .singleElement()
+                    .satisfies(r -> assertThat(List.of(r.tested(), r.bad())).isEqualTo(List.of(2, 1)));
+            assertThat(rows).isNotEmpty();
+            assertThat(rows).allSatisfy(r -> assertThat(r.bad()).isBetween(0, r.tested()));
+            int tested = rows.stream()
+                    .filter(r -> r.by() == anabion.core.diagnosis.evidence.FailureTable.By.KIND)
+                    .mapToInt(r -> r.tested())
+                    .sum();
+            int aged = rows.stream()
+                    .filter(r -> r.by() == anabion.core.diagnosis.evidence.FailureTable.By.AGE)
+                    .mapToInt(r -> r.tested())
+                    .sum();
+            assertThat(aged).isLessThanOrEqualTo(tested).isPositive();
+        }
+    }
+
+    @Test
+    void whatCanBeDoneNowBeginsWithWhatUnblocksMost() {
+        try (Workshop w = Temp.open(folder)) {
+            DemoWorkshop.fill(w);
+            List<Summary> all = w.sets().summaries();
+            Summary moor = all.stream()
+                    .filter(s -> s.name().endsWith("Moor"))
+                    .findFirst()
+                    .orElseThrow();
+            Summary brae = all.stream()
+                    .filter(s -> s.name().endsWith("Brae"))
+                    .findFirst()
+                    .orElseThrow();
+            SetRecord waiting = w.sets().get(brae.id());
+            w.sets()
+                    .change(
+                            brae.id(),
+                            "waits",
+                            List.of(new Op.PutJob(waiting.job().withWaitsFor("V1 back from the Moor"))));
+            List<Summary> now = NextWork.order(w.sets().summaries(), List.of(), START);
+            assertThat(now).extracting(Summary::id).doesNotContain(brae.id());
+            assertThat(now.get(0).id()).as("another waits for it").isEqualTo(moor.id());
+            Timer glue = new Timer(new UUID(0, 9), moor.id(), "glue", START.plusSeconds(60));
+            assertThat(NextWork.order(w.sets().summaries(), List.of(glue), START))
+                    .extracting(Summary::id)
+                    .doesNotContain(moor.id());
+            Timer over = new Timer(new UUID(0, 9), all.get(0).id(), "glue", START.minusSeconds(60));
+            assertThat(NextWork.order(w.sets().summaries(), List.of(over), START)
+                            .get(0)
+                            .id())
+                    .isEqualTo(all.get(0).id());
         }
     }
 }

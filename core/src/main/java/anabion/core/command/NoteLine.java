@@ -24,7 +24,8 @@ final class NoteLine {
             "cause", Note.Kind.CAUSE,
             "stays", Note.Kind.STAYS,
             "modified", Note.Kind.MODIFICATION,
-            "fragile", Note.Kind.FRAGILE);
+            "fragile", Note.Kind.FRAGILE,
+            "model", Note.Kind.MODEL);
     private static final Pattern BECAUSE = Pattern.compile("(.+?),?\\s+because\\s+(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern UNDO = Pattern.compile("(.+?),?\\s+undo:?\\s+(.+)", Pattern.CASE_INSENSITIVE);
     private static final Pattern AMOUNT = Pattern.compile("(\\d{1,6}(?:[.,]\\d{1,2})?)\\s*(h|hours?|min)?\\b\\s*(.*)");
@@ -83,6 +84,7 @@ final class NoteLine {
             case CAUSE -> "cause C14 leaked and ran V4 hot";
             case STAYS -> "stays the crack in the back because it holds";
             case MODIFICATION -> "modified diodes in place of V5 undo put the 6X4 back";
+            case MODEL -> "model the AVC capacitor always leaks";
             case FRAGILE -> "fragile lift it by the base, not by the dial";
         };
     }

@@ -30,7 +30,9 @@ public record Note(
         /** Other than the maker built it. */
         MODIFICATION,
         /** What breaks when it is handled wrongly. */
-        FRAGILE;
+        FRAGILE,
+        /** What holds for every set of this model: weak spots, quirks. */
+        MODEL;
 
         @Override
         public String code() {

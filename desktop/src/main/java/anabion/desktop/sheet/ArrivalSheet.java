@@ -49,6 +49,7 @@ public final class ArrivalSheet implements Sheet {
     private final VBox body = new VBox(6);
     private final ScrollPane pane = new FadingScrollPane(body);
     private final Form form;
+    private final VBox taught = new VBox(3);
     private Optional<TextField> first = Optional.empty();
     private Optional<SetRecord> shown = Optional.empty();
 
@@ -89,8 +90,29 @@ public final class ArrivalSheet implements Sheet {
         complaints(shown.get());
         visitors(shown.get());
         found(shown.get());
+        body.getChildren().add(taught);
+        lessons(shown.get());
         body.getChildren().add(photos.show(shown.get()));
         form.recover();
+    }
+
+    /** What other sets of this model taught, once it is known. */
+    private void lessons(SetRecord set) {
+        taught.getChildren().clear();
+        session.ask(w -> w.specimens().lessons(set.chassis().identity(), set.id()), all -> {
+            if (all.isEmpty() || shown.filter(s -> s.id().equals(set.id())).isEmpty()) return;
+            taught.getChildren().setAll(Texts.label(session.say("arrival.taught"), "strong", "petrol"));
+            all.forEach(l -> taught.getChildren()
+                    .add(Texts.wrapped(session.say(
+                            "arrival.lesson",
+                            l.serial(),
+                            session.say(
+                                            "timeline.note." + l.note().kind().code(),
+                                            l.note().text())
+                                    + (l.note().reason().isEmpty()
+                                            ? ""
+                                            : " (" + l.note().reason() + ")")))));
+        });
     }
 
     private void identity(SetRecord set) {

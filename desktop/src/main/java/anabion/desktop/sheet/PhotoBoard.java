@@ -121,7 +121,9 @@ final class PhotoBoard extends HBox {
             tile.setAccessibleText((n + 1) + ", " + p.caption());
             tile.setOnMouseClicked(e -> choose(p.id()));
             session.photos()
-                    .load(p.file(), PhotoLoader.TILE,
+                    .load(
+                            p.file(),
+                            PhotoLoader.TILE,
                             image -> image.ifPresent(i -> {
                                 ImageView small = new ImageView(i);
                                 small.setPreserveRatio(true);

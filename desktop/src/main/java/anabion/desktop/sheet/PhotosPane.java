@@ -1,6 +1,5 @@
 package anabion.desktop.sheet;
 
-import java.util.List;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.PhotoLoader;
 import anabion.desktop.session.Session;
@@ -8,6 +7,7 @@ import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
@@ -55,8 +55,7 @@ final class PhotosPane {
     private void fill() {
         if (box.getScene() == null || shown.isEmpty()) return;
         SetRecord set = shown.get();
-        List<Photo> some =
-                set.photos().subList(0, Math.min(MOST, set.photos().size()));
+        List<Photo> some = set.photos().subList(0, Math.min(MOST, set.photos().size()));
         tiles.keySet().retainAll(some.stream().map(Photo::id).toList());
         flow.getChildren()
                 .setAll(some.stream()

@@ -5,6 +5,7 @@ import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.PhotoLoader;
 import anabion.desktop.session.Session;
+import anabion.workshop.NextWork;
 import anabion.workshop.Op.Place;
 import anabion.workshop.SearchIndex;
 import anabion.workshop.Summary;
@@ -35,6 +36,7 @@ public final class ShelfPlace extends BorderPane {
     private static final double CELL = 62;
     private static final double NARROW = 1160;
     private static final double PICTURE = 62;
+    private static final int MOST_NEXT = 10;
     /** Letters from which on what sets hold is searched. */
     private static final int WORDY = 3;
 
@@ -156,13 +158,14 @@ public final class ShelfPlace extends BorderPane {
 
     private void showTimers() {
         timers.getChildren().setAll(Texts.label(session.say("shelf.now"), "soft", "small", "medium"));
-        for (Summary s : session.shelf().get()) {
-            if (s.place() != Place.SHELF
-                    || !s.waitsFor().isEmpty()
-                    || timers.getChildren().size() > 10) continue;
-            timers.getChildren()
-                    .add(new VBox(Texts.wrapped(s.name(), "medium"), Texts.wrapped(s.next(), "soft", "small")));
-        }
+        NextWork.order(
+                        session.shelf().get(),
+                        session.timers().get(),
+                        session.clock().instant())
+                .stream()
+                .limit(MOST_NEXT)
+                .forEach(s -> timers.getChildren()
+                        .add(new VBox(Texts.wrapped(s.name(), "medium"), Texts.wrapped(s.next(), "soft", "small"))));
         loose();
         timers.getChildren().add(Texts.rule());
         timers.getChildren().add(Texts.label(session.say("shelf.timers"), "soft", "small", "medium"));

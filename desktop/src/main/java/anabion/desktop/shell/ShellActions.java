@@ -114,6 +114,7 @@ final class ShellActions {
         a.add("note", "F11", () -> shell.probe().offer("note "));
         a.add("timeline", "Shortcut+L", () -> TimelineList.show(shell));
         a.add("search", "Shortcut+F", () -> SearchList.show(shell, shell::openSet));
+        a.add("failures", "Shortcut+Shift+F", () -> FailureList.show(shell));
         a.add("calendar", "Shortcut+Shift+D", this::calendar);
     }
 

@@ -40,6 +40,7 @@ final class HistoryPage {
                         Note.Kind.STAYS,
                         Note.Kind.MODIFICATION,
                         Note.Kind.FRAGILE,
+                        Note.Kind.MODEL,
                         Note.Kind.REMARK)
                 .flatMap(k -> job.notes(k).stream())
                 .map(n -> new Fact(
