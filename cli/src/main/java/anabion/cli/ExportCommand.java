@@ -28,6 +28,7 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -150,7 +151,7 @@ final class ExportCommand implements Callable<Integer> {
         if (to == To.timeline)
             return Timeline.of(unpacked.set(), words).csv(words).getBytes(StandardCharsets.UTF_8);
         if (to == To.ics)
-            return new CalendarFile(words, Clock.systemDefaultZone())
+            return new CalendarFile(words, Clock.system(ZoneId.systemDefault()))
                     .with(unpacked.set())
                     .text()
                     .getBytes(StandardCharsets.UTF_8);

@@ -5,6 +5,7 @@ import anabion.workshop.SearchIndex;
 import anabion.workshop.Workshop;
 import java.nio.file.Path;
 import java.time.Clock;
+import java.time.ZoneId;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -43,7 +44,7 @@ final class SearchCommand implements Callable<Integer> {
             throw e;
         });
         List<SearchIndex.Hit> hits;
-        try (Workshop workshop = Workshop.open(folder, Clock.systemDefaultZone())) {
+        try (Workshop workshop = Workshop.open(folder, Clock.system(ZoneId.systemDefault()))) {
             SearchIndex index = workshop.search();
             for (UUID id : index.stale()) index.index(id);
             hits = index.find(String.join(" ", words));

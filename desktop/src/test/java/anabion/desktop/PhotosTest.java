@@ -61,7 +61,7 @@ class PhotosTest extends WindowCase {
         assertThat(session.need().photos().get(0).step()).contains(Step.STRIP_DOWN);
         enter("pin C13 dried out");
         until("asked where", () -> shows("no place is marked on the photo"));
-        clickOn((javafx.scene.Node) lookup(n -> n instanceof PhotoView).query());
+        clickOn(lookup(n -> n instanceof PhotoView).<javafx.scene.Node>query());
         enter("pin C13 dried out");
         until("pinned where it was clicked", () -> marks(0).size() == 1 && shows("1  C13 dried out"));
         assertThat(marks(0).get(0).x()).isBetween(0.45, 0.55);

@@ -32,15 +32,19 @@ public final class NextWork {
         return timers.stream().anyMatch(t -> t.set().equals(s.id()));
     }
 
+    private static List<String> words(Summary s) {
+        return List.of((s.waitsFor() + " " + String.join(" ", s.loose()))
+                .toLowerCase(Locale.ROOT)
+                .split("[^\\p{L}\\d]+"));
+    }
+
     /** How many others name it in what they wait for, or in what they lent and borrowed. */
     private static long waitedFor(Summary s, List<Summary> all) {
         String model = s.name().substring(s.name().lastIndexOf(' ') + 1).toLowerCase(Locale.ROOT);
         if (model.length() < 3) return 0;
         return all.stream()
                 .filter(o -> !o.id().equals(s.id()))
-                .filter(o -> (o.waitsFor() + " " + String.join(" ", o.loose()))
-                        .toLowerCase(Locale.ROOT)
-                        .contains(model))
+                .filter(o -> words(o).contains(model))
                 .count();
     }
 }

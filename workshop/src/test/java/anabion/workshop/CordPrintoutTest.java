@@ -57,7 +57,7 @@ class CordPrintoutTest {
             for (int x = 0; x < page.getWidth(); x++)
                 for (int y = 0; y < page.getHeight(); y++) {
                     int rgb = page.getRGB(x, y);
-                    if ((rgb >> 16 & 255) > 120 && (rgb & 255) < 90) {
+                    if (((rgb >> 16) & 255) > 120 && (rgb & 255) < 90) {
                         left = Math.min(left, x);
                         right = Math.max(right, x);
                     }

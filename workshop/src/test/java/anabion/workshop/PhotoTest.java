@@ -120,8 +120,8 @@ class PhotoTest {
         out.write(plain, 0, 2);
         out.write(0xFF);
         out.write(0xE1);
-        out.write(exif.position() + 2 >> 8);
-        out.write(exif.position() + 2 & 255);
+        out.write((exif.position() + 2) >> 8);
+        out.write((exif.position() + 2) & 255);
         out.write(exif.array(), 0, exif.position());
         out.write(plain, 2, plain.length - 2);
         return out.toByteArray();
@@ -131,17 +131,17 @@ class PhotoTest {
     @Test
     void aPictureIsTurnedAsTheCameraWasHeldAndKnowsItsTime() throws IOException {
         String taken = "2026:10:03 14:05:06";
-        assertThat(Pictures.upright(held(1, taken), 80).getRGB(5, 20) >> 16 & 255)
+        assertThat((Pictures.upright(held(1, taken), 80).getRGB(5, 20) >> 16) & 255)
                 .isGreaterThan(200);
         BufferedImage aside = Pictures.upright(held(6, taken), 80);
         assertThat(aside.getWidth()).isEqualTo(40);
-        assertThat(aside.getRGB(20, 5) >> 16 & 255)
+        assertThat((aside.getRGB(20, 5) >> 16) & 255)
                 .as("turned to the right: left is above")
                 .isGreaterThan(200);
-        assertThat(aside.getRGB(20, 75) >> 16 & 255).isLessThan(50);
+        assertThat((aside.getRGB(20, 75) >> 16) & 255).isLessThan(50);
         BufferedImage other = Pictures.upright(held(8, taken), 80);
-        assertThat(other.getRGB(20, 75) >> 16 & 255).isGreaterThan(200);
-        assertThat(Pictures.upright(held(3, taken), 80).getRGB(75, 20) >> 16 & 255)
+        assertThat((other.getRGB(20, 75) >> 16) & 255).isGreaterThan(200);
+        assertThat((Pictures.upright(held(3, taken), 80).getRGB(75, 20) >> 16) & 255)
                 .isGreaterThan(200);
         assertThat(Pictures.taken(held(6, taken), ZoneOffset.UTC)).contains(Instant.parse("2026-10-03T14:05:06Z"));
         assertThat(Pictures.taken(Temp.picture(1), ZoneOffset.UTC)).isEmpty();

@@ -203,8 +203,8 @@ class TimelineTest {
         try (Workshop w = Temp.open(folder)) {
             DemoWorkshop.fill(w);
             List<Summary> all = w.sets().summaries();
-            Summary moor = all.stream()
-                    .filter(s -> s.name().endsWith("Moor"))
+            Summary halcyon = all.stream()
+                    .filter(s -> s.name().endsWith("Halcyon"))
                     .findFirst()
                     .orElseThrow();
             Summary brae = all.stream()
@@ -216,14 +216,14 @@ class TimelineTest {
                     .change(
                             brae.id(),
                             "waits",
-                            List.of(new Op.PutJob(waiting.job().withWaitsFor("V1 back from the Moor"))));
+                            List.of(new Op.PutJob(waiting.job().withWaitsFor("V1 back from the Halcyon"))));
             List<Summary> now = NextWork.order(w.sets().summaries(), List.of(), START);
             assertThat(now).extracting(Summary::id).doesNotContain(brae.id());
-            assertThat(now.get(0).id()).as("another waits for it").isEqualTo(moor.id());
-            Timer glue = new Timer(new UUID(0, 9), moor.id(), "glue", START.plusSeconds(60));
+            assertThat(now.get(0).id()).as("another waits for it").isEqualTo(halcyon.id());
+            Timer glue = new Timer(new UUID(0, 9), halcyon.id(), "glue", START.plusSeconds(60));
             assertThat(NextWork.order(w.sets().summaries(), List.of(glue), START))
                     .extracting(Summary::id)
-                    .doesNotContain(moor.id());
+                    .doesNotContain(halcyon.id());
             Timer over = new Timer(new UUID(0, 9), all.get(0).id(), "glue", START.minusSeconds(60));
             assertThat(NextWork.order(w.sets().summaries(), List.of(over), START)
                             .get(0)

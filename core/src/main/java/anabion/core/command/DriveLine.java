@@ -62,30 +62,8 @@ public sealed interface DriveLine {
         if (result.isPresent()) return new Came(result.get(), row(line, rest));
         Optional<CordRun.Kind> wheel = Coded.find(CordRun.Kind.values(), first);
         if (wheel.isPresent()) return new OfCord(now.with(wheel(line, wheel.get(), rest)));
-        switch (first) {
-            case "thread":
-                return new OfCord(now.withCord(length(line, rest)));
-            case "run":
-                return new OfCord(now.withPasses(passes(line, rest)));
-            case "knots":
-                return new OfCord(now.withKnots(length(line, rest)));
-            case "inside":
-                return new OfCord(now.withInside(length(line, rest)));
-            case "gang":
-                return new OfCord(now.withGang(length(line, rest)));
-            case "scale":
-                return new OfCord(now.withScale(length(line, rest)));
-            case "spring":
-                return new OfCord(now.withSpring(Optional.of(spring(line, rest))));
-            case "broke":
-                return new OfCord(now.withBroke(rest));
-            case "front", "rear":
-                return new Choose(first);
-            case "forget":
-                return new ForgetCord();
-            default:
-                break;
-        }
+        Optional<DriveLine> cord = cord(line, first, rest, now);
+        if (cord.isPresent()) return cord.get();
         return Coded.find(CaseEntry.Kind.values(), first)
                 .filter(k -> !rest.isEmpty())
                 .<DriveLine>map(k -> work(k, rest))
@@ -94,6 +72,22 @@ public sealed interface DriveLine {
                                 .because("this says nothing of a drive or a case")
                                 .so(
                                         "type a wheel (drum D 60 at 0 0), run D@90 cw, P1 cw, D@270 cw, or work such as control RV1, contact cleaner"));
+    }
+
+    private static Optional<DriveLine> cord(String line, String first, String rest, CordRun now) {
+        return switch (first) {
+            case "thread" -> Optional.of(new OfCord(now.withCord(length(line, rest))));
+            case "run" -> Optional.of(new OfCord(now.withPasses(passes(rest))));
+            case "knots" -> Optional.of(new OfCord(now.withKnots(length(line, rest))));
+            case "inside" -> Optional.of(new OfCord(now.withInside(length(line, rest))));
+            case "gang" -> Optional.of(new OfCord(now.withGang(length(line, rest))));
+            case "scale" -> Optional.of(new OfCord(now.withScale(length(line, rest))));
+            case "spring" -> Optional.of(new OfCord(now.withSpring(Optional.of(spring(line, rest)))));
+            case "broke" -> Optional.of(new OfCord(now.withBroke(rest)));
+            case "front", "rear" -> Optional.of(new Choose(first));
+            case "forget" -> Optional.of(new ForgetCord());
+            default -> Optional.empty();
+        };
     }
 
     private static OptionalInt row(String line, String rest) {
@@ -136,7 +130,7 @@ public sealed interface DriveLine {
         return new Spring(number(m.group(1)), number(m.group(2)));
     }
 
-    private static List<Pass> passes(String line, String rest) {
+    private static List<Pass> passes(String rest) {
         List<Pass> all = new ArrayList<>();
         String[] words = rest.split(",");
         for (int n = 0; n < words.length; n++) {

@@ -55,31 +55,31 @@ public sealed interface SoakLine {
         String line = text.strip();
         String[] words = line.split("\\s+");
         String rest = line.substring(words[0].length()).strip();
-        switch (words[0].toLowerCase(Locale.ROOT)) {
-            case "start":
-                return new Start();
-            case "off", "stop":
-                return new Off();
-            case "back":
-                return new Back();
-            case "hours":
-                return hours(line, rest);
-            case "class":
-                return Arrays.stream(Insulation.values())
-                        .filter(i -> i.code().equalsIgnoreCase(rest))
-                        .findFirst()
-                        .map(OfClass::new)
-                        .orElseThrow(() -> InputException.at(line)
-                                .because("there is no such class of insulation")
-                                .so("type class A for paper and enamel, or Y, E, B"));
-            default:
-                break;
-        }
+        Optional<SoakLine> order =
+                switch (words[0].toLowerCase(Locale.ROOT)) {
+                    case "start" -> Optional.of(new Start());
+                    case "off", "stop" -> Optional.of(new Off());
+                    case "back" -> Optional.of(new Back());
+                    case "hours" -> Optional.of(hours(line, rest));
+                    case "class" -> Optional.of(ofClass(line, rest));
+                    default -> Optional.empty();
+                };
+        if (order.isPresent()) return order.get();
         Optional<Event> event = Arrays.stream(Event.values())
                 .filter(e -> e.code().equalsIgnoreCase(words[0])
                         || String.valueOf(e.key()).equalsIgnoreCase(words[0]))
                 .findFirst();
         return event.<SoakLine>map(e -> new Happened(e, rest)).orElseGet(() -> read(line, words));
+    }
+
+    private static SoakLine ofClass(String line, String rest) {
+        return Arrays.stream(Insulation.values())
+                .filter(i -> i.code().equalsIgnoreCase(rest))
+                .findFirst()
+                .map(OfClass::new)
+                .orElseThrow(() -> InputException.at(line)
+                        .because("there is no such class of insulation")
+                        .so("type class A for paper and enamel, or Y, E, B"));
     }
 
     private static SoakLine hours(String line, String rest) {

@@ -70,24 +70,20 @@ public sealed interface StripDownLine {
         String line = text.strip();
         String[] words = line.split("\\s+", 2);
         String rest = words.length > 1 ? words[1].strip() : "";
-        switch (words[0].toLowerCase(Locale.ROOT)) {
-            case "on", "in":
-                return new Put(State.ON, row(line, rest));
-            case "off", "out":
-                return new Put(State.OFF, row(line, rest));
-            case "broke":
-                return new Put(State.BROKEN, row(line, rest));
-            case "lead", "wire":
-                return new Taken(List.of(lead(line, rest)));
-            case "map":
-                return map(line, rest);
-            case "left":
-                if (rest.toLowerCase(Locale.ROOT).startsWith("over "))
-                    return new Taken(List.of(item(line, rest.substring(5).strip(), State.LEFT_OVER)));
-                throw unknown(line);
-            default:
-                return new Taken(List.of(item(line, line, State.OFF)));
-        }
+        return switch (words[0].toLowerCase(Locale.ROOT)) {
+            case "on", "in" -> new Put(State.ON, row(line, rest));
+            case "off", "out" -> new Put(State.OFF, row(line, rest));
+            case "broke" -> new Put(State.BROKEN, row(line, rest));
+            case "lead", "wire" -> new Taken(List.of(lead(line, rest)));
+            case "map" -> map(line, rest);
+            case "left" -> new Taken(List.of(leftOver(line, rest)));
+            default -> new Taken(List.of(item(line, line, State.OFF)));
+        };
+    }
+
+    private static Item leftOver(String line, String rest) {
+        if (!rest.toLowerCase(Locale.ROOT).startsWith("over ")) throw unknown(line);
+        return item(line, rest.substring(5).strip(), State.LEFT_OVER);
     }
 
     private static OptionalInt row(String line, String rest) {

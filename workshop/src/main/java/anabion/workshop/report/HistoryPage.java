@@ -107,16 +107,10 @@ final class HistoryPage {
     /** Cords with their lengths, and what was done to controls and case. */
     List<Fact> drive() {
         List<Fact> all = new ArrayList<>();
-        for (CordRun c : job.cords()) {
-            try {
-                CordPath p = CordPath.of(c);
-                all.add(new Fact(
+        job.cords().forEach(c -> length(c)
+                .ifPresent(mm -> all.add(new Fact(
                         words.say("cord.how", words.say("cord.run." + c.name())),
-                        words.say("cord.mm", Figures.fixed(p.length(), 0))));
-            } catch (InputException e) {
-                continue; // its way is not entered yet
-            }
-        }
+                        words.say("cord.mm", Figures.fixed(mm, 0))))));
         for (CaseEntry e : job.casework()) {
             String what = e.kind() == CaseEntry.Kind.BARRIER ? words.say("case.barrier." + e.what()) : e.what();
             String result =
@@ -126,5 +120,14 @@ final class HistoryPage {
                     e.how().isEmpty() ? result : e.how() + ", " + result));
         }
         return all;
+    }
+
+    /** Empty while its way is not entered. */
+    private static Optional<Double> length(CordRun run) {
+        try {
+            return Optional.of(CordPath.of(run).length());
+        } catch (InputException e) {
+            return Optional.empty(); // a wheel is missing yet
+        }
     }
 }
