@@ -5,12 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.format.ChassisCodec;
 import anabion.core.format.ReadingCodec;
 import anabion.core.json.Fields;
-import anabion.workshop.SetRecord;
-import anabion.workshop.Workshop;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
-import java.io.OutputStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -281,37 +278,6 @@ class MainTest extends Headless {
         assertThat(run("export", chassis, "--to", "csv", "--out", folder.resolve("none/x.csv")))
                 .isEqualTo(2);
         assertThat(err).contains("cannot be written").contains("--out");
-    }
-
-    @Test
-    void timelinesCordsAndCalendarsAreWrittenAndWordsAreFound(@TempDir Path other) throws IOException {
-        Path zip = other.resolve("lark.anabion.zip");
-        SetRecord lark = DemoWorkshop.set("lark");
-        try (OutputStream out = Files.newOutputStream(zip)) {
-            SetArchive.write(lark, p -> other, out);
-        }
-        assertThat(run("export", zip, "--to", "timeline", "--out", other.resolve("t.csv")))
-                .isZero();
-        assertThat(Files.readString(other.resolve("t.csv")))
-                .startsWith("time,kind,part,what,detail")
-                .contains("soak,Q7");
-        assertThat(run("export", zip, "--to", "cord", "--out", other.resolve("c.pdf")))
-                .isZero();
-        assertThat(other.resolve("c.pdf")).isNotEmptyFile();
-        assertThat(run("export", zip, "--to", "ics", "--out", other.resolve("d.ics")))
-                .isZero();
-        assertThat(Files.readString(other.resolve("d.ics"))).contains("BEGIN:VCALENDAR");
-        assertThat(run("export", chassis, "--to", "cord", "--out", other.resolve("none.pdf")))
-                .isEqualTo(2);
-        try (Workshop w = Workshop.open(other.resolve("w"), java.time.Clock.systemUTC())) {
-            w.sets().add(lark);
-        }
-        assertThat(run("search", "dial", "pull", "--workshop", other.resolve("w"), "--json"))
-                .isZero();
-        assertThat(out).contains("glued, left for a day");
-        assertThat(run("search", "zebra", "--workshop", other.resolve("w"))).isEqualTo(1);
-        assertThat(run("search", "dial", "--workshop", other.resolve("nowhere")))
-                .isEqualTo(2);
     }
 
     @Test

@@ -12,6 +12,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Reading;
 import anabion.core.text.Words;
+import anabion.workshop.PhotoMark;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.PowerPage;
 import anabion.workshop.report.RecordPage;
@@ -66,7 +67,16 @@ public record Timeline(List<Happening> all, Duration worked) {
         Making making = new Making(set.job(), words);
         making.job();
         set.readings().forEach(making::reading);
-        set.photos().forEach(p -> making.add(p.at(), Kind.PHOTO, "", p.caption(), ""));
+        set.photos()
+                .forEach(p -> making.add(
+                        p.at(),
+                        Kind.PHOTO,
+                        "",
+                        p.caption(),
+                        p.marks().stream()
+                                .map(PhotoMark::text)
+                                .filter(t -> !t.isEmpty())
+                                .collect(Collectors.joining(", "))));
         making.all.sort(Comparator.comparing(Happening::at));
         double noted = set.job().notes(Note.Kind.HOURS).stream()
                 .mapToDouble(Note::amount)
