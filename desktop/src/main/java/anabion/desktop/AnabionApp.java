@@ -189,8 +189,8 @@ public final class AnabionApp {
         String words = remembered.getOrDefault("words", "");
         if (!words.isEmpty())
             session.words().set(new Words(new Vocabulary(words.startsWith("valve"), words.endsWith("old"))));
-        session.shopSchool().set(remembered.getOrDefault("school", ""));
-        session.stock().set(remembered.getOrDefault("stock", ""));
+        session.plans().shop().set(remembered.getOrDefault("school", ""));
+        session.plans().stock().set(remembered.getOrDefault("stock", ""));
         session.alignments().ownStations().set(AlignRequest.stations(remembered.getOrDefault("stations", "")));
         String last = remembered.getOrDefault("last.set", "");
         if (last.isEmpty()) return;

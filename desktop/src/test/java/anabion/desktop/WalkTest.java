@@ -140,7 +140,7 @@ class WalkTest extends WindowCase {
     }
 
     @Test
-    void everyStepHasASheetOrAnHonestLine() {
+    void everyStepHasASheet() {
         openHalcyon();
         for (Step step : Step.values()) {
             while (session.step().get() != step) key(KeyCode.ALT, KeyCode.DOWN);
@@ -148,7 +148,7 @@ class WalkTest extends WindowCase {
             assertThat(shell.probe().field().isFocused()).isTrue();
         }
         while (session.step().get() != Step.HAND_BACK) key(KeyCode.ALT, KeyCode.DOWN);
-        until("what it will hold", () -> shows("This sheet will collect"));
+        until("what it will hold", () -> shows("covers and back"));
         key(KeyCode.CONTROL, KeyCode.D);
         until(
                 "marked",

@@ -70,6 +70,7 @@ public final class JobCodec {
                 f.list("casework", DriveCodec::work),
                 f.list("notes", NoteCodec::note),
                 f.list("orders", NoteCodec::order),
+                f.list("closing", NoteCodec::closing),
                 f.extra());
     }
 
@@ -275,6 +276,7 @@ public final class JobCodec {
                 .list("casework", job.casework().stream().map(DriveCodec::work).toList())
                 .list("notes", job.notes().stream().map(NoteCodec::note).toList())
                 .list("orders", job.orders().stream().map(NoteCodec::order).toList())
+                .list("closing", job.closing().stream().map(NoteCodec::closing).toList())
                 .with(job.extra());
     }
 

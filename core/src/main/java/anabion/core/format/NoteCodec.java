@@ -1,5 +1,7 @@
 package anabion.core.format;
 
+import anabion.core.job.ClosingEntry;
+import anabion.core.job.FittedState;
 import anabion.core.job.Note;
 import anabion.core.job.Order;
 import anabion.core.job.Step;
@@ -10,7 +12,7 @@ import java.time.LocalDate;
 import java.util.Map;
 import java.util.Optional;
 
-/** Notes and orders as JSON. */
+/** Notes, orders and what closes a job, as JSON. */
 final class NoteCodec {
     private NoteCodec() {}
 
@@ -69,5 +71,29 @@ final class NoteCodec {
                 .put("due", o.due().map(LocalDate::toString))
                 .put("arrived", o.arrived())
                 .with(o.extra());
+    }
+
+    static ClosingEntry closing(Fields f) {
+        return new ClosingEntry(
+                f.id(),
+                f.instant("at"),
+                f.code("kind", ClosingEntry.Kind.values()),
+                f.text("item", ""),
+                f.numbers("values"),
+                f.text("text", ""),
+                f.id("state", FittedState.AS_FOUND),
+                f.extra());
+    }
+
+    static Map<String, Object> closing(ClosingEntry e) {
+        return new Writing()
+                .put("id", e.id())
+                .put("at", e.at())
+                .put("kind", e.kind())
+                .text("item", e.item())
+                .list("values", e.values())
+                .text("text", e.text())
+                .put("state", e.state())
+                .with(e.extra());
     }
 }

@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
  * Everything that happened to one set here, but for its readings and photos.
  *
  * @param alignment what was done to its adjusters, in that order
+ * @param closing what was measured and looked at before it was handed back
  * @param notes for its history
  * @param orders what was ordered for it
  * @param cords the runs of its dial cords
@@ -44,6 +45,7 @@ public record Job(
         List<CaseEntry> casework,
         List<Note> notes,
         List<Order> orders,
+        List<ClosingEntry> closing,
         Extra extra)
         implements JobBuilder.With {
     public static final int FORMAT = 2;
@@ -58,6 +60,7 @@ public record Job(
             List.of(),
             List.of(),
             PowerLog.NONE,
+            List.of(),
             List.of(),
             List.of(),
             List.of(),
@@ -81,6 +84,7 @@ public record Job(
         casework = List.copyOf(casework);
         notes = List.copyOf(notes);
         orders = List.copyOf(orders);
+        closing = List.copyOf(closing);
     }
 
     /** What somebody marked the step as. */
@@ -169,6 +173,13 @@ public record Job(
         List<SoakEntry> more = new ArrayList<>(soak);
         more.add(entry);
         return withSoak(more);
+    }
+
+    /** With something measured or looked at before it is handed back. */
+    public Job with(ClosingEntry entry) {
+        List<ClosingEntry> more = new ArrayList<>(closing);
+        more.add(entry);
+        return withClosing(more);
     }
 
     /** With something for its history. */

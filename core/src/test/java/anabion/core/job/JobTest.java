@@ -97,7 +97,7 @@ class JobTest {
         Job job = Job.NEW.withStep(Step.ARRIVAL, StepState.DONE).withStep(Step.STUDY, StepState.DONE);
         assertThat(WorkOrder.current(WorkOrder.of(TestSets.audioEnd(), job, 0, 0))
                         .step())
-                .isEqualTo(Step.COLD_CHECKS);
+                .isEqualTo(Step.STRIP_DOWN);
         for (Step s : Step.values()) job = job.withStep(s, StepState.DONE);
         assertThat(WorkOrder.current(WorkOrder.of(TestSets.audioEnd(), job, 0, 0))
                         .step())

@@ -10,7 +10,7 @@ import anabion.desktop.sheet.ArrivalSheet;
 import anabion.desktop.sheet.ColdChecksSheet;
 import anabion.desktop.sheet.DriveSheet;
 import anabion.desktop.sheet.FirstPowerSheet;
-import anabion.desktop.sheet.LaterSheet;
+import anabion.desktop.sheet.HandBackSheet;
 import anabion.desktop.sheet.RecapSheet;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.sheet.SoakSheet;
@@ -45,7 +45,7 @@ public final class BenchPlace extends BorderPane {
     private final VBox middle = new VBox(8);
     private Runnable whenShown = () -> {};
 
-    public BenchPlace(Session session, Consumer<Throwable> trouble, String markKey) {
+    public BenchPlace(Session session, Consumer<Throwable> trouble) {
         this.session = session;
         strip = new SignalStrip(session);
         order = new WorkOrderPane(session);
@@ -66,7 +66,7 @@ public final class BenchPlace extends BorderPane {
             case ALIGN -> new AlignSheet(session, () -> whenShown.run());
             case SOAK -> new SoakSheet(session, () -> whenShown.run());
             case DRIVE_AND_CASE -> new DriveSheet(session, () -> whenShown.run());
-            case HAND_BACK -> new LaterSheet(session, step, markKey);
+            case HAND_BACK -> new HandBackSheet(session, () -> whenShown.run());
         };
         safety.getStyleClass().add("safety");
         safety.setAlignment(Pos.CENTER_LEFT);

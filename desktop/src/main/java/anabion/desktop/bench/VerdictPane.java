@@ -46,7 +46,7 @@ final class VerdictPane extends BorderPane {
             EnumSet.of(Step.FIRST_POWER, Step.VOLTAGES, Step.TRACE, Step.ALIGN, Step.SOAK);
 
     /** Steps of which the log in the job says all. */
-    private static final Set<Step> LOGGED = EnumSet.of(Step.STRIP_DOWN, Step.SOAK, Step.DRIVE_AND_CASE);
+    private static final Set<Step> LOGGED = EnumSet.of(Step.STRIP_DOWN, Step.SOAK, Step.DRIVE_AND_CASE, Step.HAND_BACK);
 
     private static final double NARROW_BELOW = 260;
     private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
@@ -136,6 +136,7 @@ final class VerdictPane extends BorderPane {
                 session.alignments().shown().get().map(a -> new Own("align.verdict", new AlignPane(session, a)));
             case STRIP_DOWN -> Optional.of(new Own("stripdown.verdict", new StripDownPane(session)));
             case SOAK -> Optional.of(new Own("soak.verdict", new SoakPane(session)));
+            case HAND_BACK -> Optional.of(new Own("closing.verdict", new HandBackPane(session)));
             case DRIVE_AND_CASE -> Optional.of(new Own("case.verdict", new DrivePane(session)));
             default -> Optional.empty();
         };

@@ -21,7 +21,7 @@ import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleObjectProperty;
 
 /** Keeps the recap of the set on the bench, while its sheet is in hand: planned anew only when something that it rests on changes. */
-final class Plans {
+public final class Plans {
     private final Session session;
     private final ObjectProperty<Optional<Plan>> plan = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<String> trouble = new SimpleObjectProperty<>("");
@@ -50,15 +50,18 @@ final class Plans {
         return plan;
     }
 
-    ObjectProperty<String> trouble() {
+    /** Why there is no plan, in words; empty where there is one or none is wanted. */
+    public ObjectProperty<String> trouble() {
         return trouble;
     }
 
-    ObjectProperty<String> stock() {
+    /** What is in the workshop's drawers, as the CSV that {@link anabion.core.recap.Stock} reads. */
+    public ObjectProperty<String> stock() {
         return stock;
     }
 
-    ObjectProperty<String> shop() {
+    /** The recapping school of the workshop, in the words of {@link anabion.core.recap.Policy}. */
+    public ObjectProperty<String> shop() {
         return shop;
     }
 

@@ -5,6 +5,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.error.InputException;
+import anabion.core.handback.SafetyLimits;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
@@ -61,6 +62,7 @@ public final class Session implements AutoCloseable {
     private final ObjectProperty<Optional<String>> part = new SimpleObjectProperty<>(Optional.empty());
     private final ObjectProperty<Optional<String>> stage = new SimpleObjectProperty<>(Optional.empty());
     private final PhotoLoader photos;
+    private final ObjectProperty<SafetyLimits> limits = new SimpleObjectProperty<>(SafetyLimits.USUAL);
     private final ObjectProperty<Step> step = new SimpleObjectProperty<>(Step.ARRIVAL);
     private final ObjectProperty<History> history = new SimpleObjectProperty<>(NO_HISTORY);
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
@@ -165,19 +167,9 @@ public final class Session implements AutoCloseable {
         return power;
     }
 
-    /** Why there is no plan, in words; empty where there is one or none is wanted. */
-    public ObjectProperty<String> planTrouble() {
-        return plans.trouble();
-    }
-
-    /** The recapping school of the workshop, in the words of {@link anabion.core.recap.Policy}. */
-    public ObjectProperty<String> shopSchool() {
-        return plans.shop();
-    }
-
-    /** What is in the workshop's drawers, as the CSV that {@link anabion.core.recap.Stock} reads. */
-    public ObjectProperty<String> stock() {
-        return plans.stock();
+    /** What is to be recapped, how, and from which drawers. */
+    public Plans plans() {
+        return plans;
     }
 
     /** Where all is computed that the window shows. */
@@ -192,6 +184,11 @@ public final class Session implements AutoCloseable {
     /** Photos as they are shown. */
     public PhotoLoader photos() {
         return photos;
+    }
+
+    /** Limits of the tests before a set is handed back. */
+    public ObjectProperty<SafetyLimits> limits() {
+        return limits;
     }
 
     public ObjectProperty<Step> step() {

@@ -133,8 +133,8 @@ public final class RecapSheet implements Sheet {
         list.getItems().setAll(shown.map(rows::lines).orElse(List.of()));
         Label empty = Texts.wrapped(
                 session.say(
-                        session.planTrouble().get().isEmpty() ? "recap.empty" : "recap.trouble",
-                        session.planTrouble().get()),
+                        session.plans().trouble().get().isEmpty() ? "recap.empty" : "recap.trouble",
+                        session.plans().trouble().get()),
                 "soft");
         empty.setPadding(new Insets(0, 14, 0, 14));
         list.setPlaceholder(empty);
@@ -302,7 +302,7 @@ public final class RecapSheet implements Sheet {
 
     private CompletableFuture<?> shop(String words) {
         Policy.USUAL.with(words);
-        session.shopSchool().set(words);
+        session.plans().shop().set(words);
         session.remember("school", words);
         return CompletableFuture.completedFuture(null);
     }
@@ -334,7 +334,7 @@ public final class RecapSheet implements Sheet {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        session.stock().set(text);
+        session.plans().stock().set(text);
         session.remember("stock", text);
         return CompletableFuture.completedFuture(null);
     }

@@ -48,11 +48,10 @@ final class Guide {
         return Texts.wrapped(plain);
     }
 
-    /** The page of a sheet, or the one for steps that have no sheet yet. */
+    /** The page of a sheet. */
     static String read(String page) {
-        try (InputStream in = Guide.class.getResourceAsStream("/anabion/guide/" + page + ".md");
-                InputStream other = Guide.class.getResourceAsStream("/anabion/guide/later.md")) {
-            return new String((in == null ? other : in).readAllBytes(), StandardCharsets.UTF_8);
+        try (InputStream in = Guide.class.getResourceAsStream("/anabion/guide/" + page + ".md")) {
+            return new String(in.readAllBytes(), StandardCharsets.UTF_8);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

@@ -67,9 +67,11 @@ public final class Shell extends StackPane {
         top = new TopLine(session, this::go);
         probe = new ProbeLine(session);
         taking = new InstrumentTaking(this, instruments);
-        new ShellActions(this, session, ports.files()).register(actions);
+        ShellActions own = new ShellActions(this, session, ports.files());
+        own.register(actions);
+        own.photos().on(this);
         shelf = new ShelfPlace(session, this::openSet);
-        bench = new BenchPlace(session, this::trouble, actions.get("mark").keyText());
+        bench = new BenchPlace(session, this::trouble);
         session.diagnoses().found().addListener((o, a, b) -> {
             if (a.isPresent() != b.isPresent()) showProbe();
         });

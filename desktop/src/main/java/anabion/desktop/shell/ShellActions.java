@@ -44,7 +44,6 @@ final class ShellActions {
         this.session = session;
         this.files = files;
         this.photos = new PhotoIntake(session, f -> shell.guarded(() -> open(f)));
-        photos.on(shell);
     }
 
     void register(Actions a) {
@@ -116,6 +115,11 @@ final class ShellActions {
         a.add("search", "Shortcut+F", () -> SearchList.show(shell, shell::openSet));
         a.add("failures", "Shortcut+Shift+F", () -> FailureList.show(shell));
         a.add("calendar", "Shortcut+Shift+D", this::calendar);
+    }
+
+    /** How photos and files come in. */
+    PhotoIntake photos() {
+        return photos;
     }
 
     private void step(int by) {
