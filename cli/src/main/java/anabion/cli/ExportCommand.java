@@ -5,6 +5,8 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
 import anabion.core.format.ReadingCodec;
+import anabion.core.handback.ClosingGate;
+import anabion.core.handback.SafetyLimits;
 import anabion.core.json.TreeWriter;
 import anabion.core.signal.Domain;
 import anabion.core.signal.Frequencies;
@@ -17,6 +19,9 @@ import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.report.CordPrintout;
+import anabion.workshop.report.Edition;
+import anabion.workshop.report.HandBackReport;
+import anabion.workshop.report.Paper;
 import anabion.workshop.report.SetReport;
 import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.timeline.CalendarFile;
@@ -29,7 +34,9 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.ZoneId;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.Callable;
@@ -51,6 +58,7 @@ final class ExportCommand implements Callable<Integer> {
         pdf("pdf"),
         html("html"),
         csv("csv"),
+        report("report.pdf"),
         cord("cord.pdf"),
         timeline("timeline.csv"),
         ics("ics"),
@@ -88,6 +96,15 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--out", paramLabel = "FILE", description = "default: beside the chassis, with the new ending")
     private Path out;
 
+    @Option(names = "--edition", paramLabel = "E", description = "of report: ${COMPLETION-CANDIDATES}")
+    private Edition edition = Edition.OWNER;
+
+    @Option(names = "--paper", paramLabel = "P", description = "of report: ${COMPLETION-CANDIDATES}")
+    private Paper paper = Paper.A4;
+
+    @Option(names = "--draft", description = "of report: though the closing gate is open")
+    private boolean draft;
+
     @Option(names = "--force", description = "write over a file that is there")
     private boolean force;
 
@@ -106,6 +123,10 @@ final class ExportCommand implements Callable<Integer> {
         SetArchive.Unpacked unpacked = SetArchive.open(options.file());
         Path target = out != null ? out : beside();
         refuse(target);
+        if (to == To.report && !draft) {
+            ClosingGate gate = closing(unpacked, p -> target).gate();
+            if (!gate.open().isEmpty()) return barred(gate);
+        }
         byte[] bytes = bytes(unpacked, report);
         try {
             ForcedFiles.write(target, o -> o.write(bytes));
@@ -120,6 +141,27 @@ final class ExportCommand implements Callable<Integer> {
         spec.commandLine().getOut().print(json ? TreeWriter.text(said) : "wrote " + target + "\n");
         spec.commandLine().getOut().flush();
         return Main.FINE;
+    }
+
+    private HandBackReport closing(SetArchive.Unpacked unpacked, Function<Photo, Path> file) {
+        return new HandBackReport(
+                unpacked.set(), words, file, SafetyLimits.USUAL, Clock.system(ZoneId.systemDefault()));
+    }
+
+    /** A set that is not in order is not handed back: what is lacking is listed. */
+    private int barred(ClosingGate gate) {
+        var out = spec.commandLine().getOut();
+        List<Map<String, Object>> open = new ArrayList<>();
+        for (ClosingGate.Row r : gate.open()) {
+            Map<String, Object> row = new LinkedHashMap<>();
+            row.put("item", r.item().code());
+            row.put("says", words.say(r.says()));
+            open.add(row);
+            if (!json) out.println(words.say("closing.item." + r.item().code()) + ": " + words.say(r.says()));
+        }
+        if (json) out.print(TreeWriter.text(Map.of("open", open)));
+        out.flush();
+        return Main.FINDING;
     }
 
     /** Nothing is written over that was not meant to be. */
@@ -208,6 +250,11 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private byte[] page(SetArchive.Unpacked unpacked, SetReport report, Function<Photo, Path> file) throws IOException {
+        if (to == To.report && edition != Edition.WORKSHOP) {
+            ByteArrayOutputStream pdf = new ByteArrayOutputStream();
+            closing(unpacked, file).pdf(edition, paper, pdf);
+            return pdf.toByteArray();
+        }
         if (to == To.html) {
             StringWriter text = new StringWriter();
             report.html(unpacked.set(), words, file, text);

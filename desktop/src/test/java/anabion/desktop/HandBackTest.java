@@ -1,6 +1,8 @@
 package anabion.desktop;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.mockito.ArgumentMatchers.any;
+import static org.mockito.Mockito.when;
 
 import anabion.core.handback.ClosingGate;
 import anabion.core.handback.ClosingItem;
@@ -8,6 +10,9 @@ import anabion.core.job.Step;
 import anabion.desktop.sheet.HandBackSheet;
 import anabion.desktop.shell.Shell;
 import anabion.workshop.demo.DemoWorkshop;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.Optional;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
 
@@ -49,6 +54,16 @@ class HandBackTest extends WindowCase {
         key(KeyCode.CONTROL, KeyCode.Z);
         until("a limit is none of the set's changes", () -> gate().open().stream()
                 .anyMatch(r -> r.item() == ClosingItem.SOAK));
+    }
+
+    @Test
+    void theReportIsWrittenAndSaysThatItIsADraft() {
+        close("halcyon");
+        Path file = folder.resolve("report.pdf");
+        when(files.toSave(any(), any())).thenReturn(Optional.of(file));
+        key(KeyCode.CONTROL, KeyCode.R);
+        until("written", () -> Files.exists(file));
+        assertThat(file.toFile().length()).isGreaterThan(20_000);
     }
 
     @Test

@@ -4,6 +4,8 @@ import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.SetKind;
 import anabion.core.drive.Barrier;
 import anabion.core.job.ClosingEntry;
 import anabion.core.job.ClosingEntry.Kind;
@@ -80,10 +82,15 @@ public record ClosingGate(List<Row> rows) {
             return a.usesMains() || live;
         }
 
+        private boolean fused() {
+            return chassis.identity().kind() == SetKind.CAR
+                    || chassis.parts().stream().anyMatch(p -> p.component() instanceof Component.Fuse);
+        }
+
         private boolean concerns(ClosingItem item) {
             return switch (item) {
                 case CAUSE, OPEN_ENDS, TEMPORARY, LOOSE_ENDS, WAITS, TOGETHER, SOAK, BANDS -> true;
-                case FUSE -> true;
+                case FUSE -> mains() || fused();
                 case TAP, CORD, BACK, INSULATION, TOUCH_CURRENT -> mains();
                 case BARRIERS -> live;
                 // a chassis that may be joined to the mains is never earthed

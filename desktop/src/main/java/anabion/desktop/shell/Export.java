@@ -1,12 +1,16 @@
 package anabion.desktop.shell;
 
 import anabion.core.error.InputException;
+import anabion.core.handback.SafetyLimits;
 import anabion.core.recap.Plan;
 import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.report.CordPrintout;
+import anabion.workshop.report.Edition;
+import anabion.workshop.report.HandBackReport;
+import anabion.workshop.report.Paper;
 import anabion.workshop.report.RecapPrintout;
 import anabion.workshop.report.SetReport;
 import anabion.workshop.storage.ForcedFiles;
@@ -17,6 +21,7 @@ import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
+import java.time.Clock;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.concurrent.CancellationException;
@@ -50,18 +55,25 @@ final class Export {
                 words,
                 "html",
                 file,
-                Optional.of(out -> out.write(sheet.html().getBytes(StandardCharsets.UTF_8))));
+                Optional.of((photos, out) -> out.write(sheet.html().getBytes(StandardCharsets.UTF_8))));
     }
 
     /** Its dial cords, at size. */
     static Export cords(SetRecord set, Words words, Path file) {
         CordPrintout cords = new CordPrintout(set.chassis().name(), set.job().cords(), words);
-        return new Export(set, words, "pdf", file, Optional.of(cords::write));
+        return new Export(set, words, "pdf", file, Optional.of((photos, out) -> cords.write(out)));
     }
 
-    /** A page that is printed for the bench. */
+    /** The report with which it is handed back. */
+    static Export report(SetRecord set, Words words, SafetyLimits limits, Clock clock, Path file) {
+        return new Export(set, words, "pdf", file, Optional.of((photos, out) -> new HandBackReport(
+                        set, words, photos, limits, clock)
+                .pdf(Edition.OWNER, Paper.A4, out)));
+    }
+
+    /** A page that is printed. */
     private interface Printout {
-        void write(OutputStream out) throws IOException;
+        void write(Function<Photo, Path> photos, OutputStream out) throws IOException;
     }
 
     private Export(SetRecord set, Words words, String kind, Path file, Optional<Printout> sheet) {
@@ -120,7 +132,7 @@ final class Export {
         };
         ForcedFiles.write(file, bytes -> {
             OutputStream out = new Stoppable(bytes);
-            if (sheet.isPresent()) sheet.get().write(out);
+            if (sheet.isPresent()) sheet.get().write(counted, out);
             else if (kind.equals("zip")) SetArchive.write(set, counted, out);
             else if (kind.equals("pdf")) new SetReport().pdf(set, words, counted, out);
             else html(counted, out);

@@ -101,6 +101,7 @@ final class ShellActions {
         a.add("pdf", "Shortcut+E", () -> export("pdf"));
         a.add("html", "Shortcut+Shift+E", () -> export("html"));
         a.add("bench-sheet", "Shortcut+J", this::benchSheet);
+        a.add("report", "Shortcut+R", this::report);
         a.add("archive-file", "Shortcut+S", () -> export("zip"));
         a.add("archive", "Shortcut+Shift+A", () -> move(Place.ARCHIVE));
         a.add("trash", "Shortcut+Delete", () -> move(Place.TRASH));
@@ -247,6 +248,16 @@ final class ShellActions {
         SetRecord set = session.need();
         files.toSave(session.say("action." + (kind.equals("zip") ? "archive-file" : kind)), Export.name(set, kind))
                 .ifPresent(file -> shell.export(new Export(set, session.words().get(), kind, file), file));
+    }
+
+    /** For its owner; while something is open it says that it is a draft. */
+    private void report() {
+        SetRecord set = session.need();
+        files.toSave(session.say("action.report"), Export.name(set, "report.pdf"))
+                .ifPresent(file -> shell.export(
+                        Export.report(
+                                set, session.words().get(), session.limits().get(), session.clock(), file),
+                        file));
     }
 
     /** The recap as a page to print; beside the drive its cords, at size. */

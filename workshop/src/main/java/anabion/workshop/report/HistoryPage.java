@@ -86,7 +86,7 @@ final class HistoryPage {
                 .mapToDouble(Math::abs)
                 .max()
                 .orElse(0);
-        if (most > 0) all.add(new Fact(words.say("record.soak.rail"), Figures.percent(most)));
+        if (most > 0) all.add(new Fact(words.say("record.soak.rail"), Figures.fixed(100 * most, 1) + " %"));
         Optional<SoakRun.Row> hottest = run.rows().stream()
                 .filter(r -> r.rise().isPresent())
                 .max((a, b) -> Double.compare(a.rise().get(), b.rise().get()));

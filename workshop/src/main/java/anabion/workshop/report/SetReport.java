@@ -4,16 +4,8 @@ import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
-import anabion.workshop.storage.Pictures;
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PDFontSupplier;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.samskivert.mustache.Mustache;
 import com.samskivert.mustache.Template;
-import java.awt.Graphics2D;
-import java.awt.RenderingHints;
-import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.InterruptedIOException;
@@ -21,18 +13,9 @@ import java.io.OutputStream;
 import java.io.UncheckedIOException;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Base64;
-import java.util.List;
 import java.util.Optional;
 import java.util.function.Function;
-import javax.imageio.ImageIO;
-import org.apache.fontbox.ttf.TTFParser;
-import org.apache.fontbox.ttf.TrueTypeFont;
-import org.apache.pdfbox.io.RandomAccessReadBuffer;
-import org.apache.pdfbox.pdmodel.PDDocument;
-import org.apache.pdfbox.pdmodel.font.PDType0Font;
 
 /** Writes the record of a set as HTML, or as PDF with its own fonts inside. */
 public final class SetReport {
@@ -75,7 +58,7 @@ public final class SetReport {
         rouse();
         String page = page(set, words, file);
         join();
-        print(page, out);
+        PagePrinter.print(page, out);
     }
 
     /**
@@ -93,7 +76,7 @@ public final class SetReport {
 
     private void wake() {
         try {
-            print(empty, OutputStream.nullOutputStream());
+            PagePrinter.print(empty, OutputStream.nullOutputStream());
         } catch (IOException | RuntimeException e) {
             return; // if this matters, the page itself will say so
         }
@@ -108,60 +91,8 @@ public final class SetReport {
         }
     }
 
-    private static void print(String page, OutputStream out) throws IOException {
-        try (PDDocument document = new PDDocument()) {
-            PdfRendererBuilder builder = new PdfRendererBuilder();
-            builder.usePDDocument(document);
-            font(builder, document, "Regular", 400);
-            font(builder, document, "SemiBold", 600);
-            builder.withHtmlContent(page, null);
-            builder.toStream(out);
-            builder.run();
-        }
-    }
-
-    /** Without ligatures: the library looks for them in every word by patterns that it makes anew each time, a fourth of the whole work. */
-    private static void font(PdfRendererBuilder builder, PDDocument document, String weight, int value)
-            throws IOException {
-        String file = "/anabion/fonts/IBMPlexSansCondensed-" + weight + ".ttf";
-        try (InputStream in = SetReport.class.getResourceAsStream(file)) {
-            TrueTypeFont font = new TTFParser().parse(new RandomAccessReadBuffer(in));
-            font.setEnableGsub(false);
-            PDFontSupplier plex = new PDFontSupplier(PDType0Font.load(document, font, true));
-            builder.useFont(plex, "Plex", value, FontStyle.NORMAL, true);
-        }
-    }
-
     private String page(SetRecord set, Words words, Function<Photo, Path> file) throws IOException {
-        return template.execute(new RecordPage(set, words, pictures(set, words, file), predictors));
-    }
-
-    private static List<RecordPage.Picture> pictures(SetRecord set, Words words, Function<Photo, Path> file) {
-        return set.photos().stream().map(p -> picture(p, words, file.apply(p))).toList();
-    }
-
-    /** One that cannot be read is said in its place: it must not keep the rest of the record from being written. */
-    private static RecordPage.Picture picture(Photo photo, Words words, Path file) {
-        try {
-            BufferedImage image = Pictures.upright(Files.readAllBytes(file), PICTURE_WIDTH);
-            String data = "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(small(image));
-            return new RecordPage.Picture(photo.caption(), data, "");
-        } catch (IOException e) {
-            String lost = words.say("record.picture.lost", String.valueOf(file.getFileName()));
-            return new RecordPage.Picture(photo.caption(), "", lost);
-        }
-    }
-
-    private static byte[] small(BufferedImage image) throws IOException {
-        int width = Math.min(PICTURE_WIDTH, image.getWidth());
-        int height = Math.max(1, image.getHeight() * width / image.getWidth());
-        BufferedImage small = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
-        Graphics2D g = small.createGraphics();
-        g.setRenderingHint(RenderingHints.KEY_INTERPOLATION, RenderingHints.VALUE_INTERPOLATION_BICUBIC);
-        g.drawImage(image, 0, 0, width, height, null);
-        g.dispose();
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(small, "jpg", out);
-        return out.toByteArray();
+        return template.execute(
+                new RecordPage(set, words, PagePictures.of(set, words, file, PICTURE_WIDTH), predictors));
     }
 }
