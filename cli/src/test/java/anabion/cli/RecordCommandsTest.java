@@ -63,24 +63,6 @@ class RecordCommandsTest extends Headless {
                 .isZero();
         assertThat(out).contains("glued, left for a day");
         assertThat(run("search", "zebra", "--workshop", other.resolve("w"))).isEqualTo(1);
-        assertThat(run("export", zip, "--to", "report", "--out", other.resolve("r.pdf"), "--json"))
-                .isEqualTo(1);
-        assertThat(out).contains("open").contains("cause");
-        assertThat(other.resolve("r.pdf")).doesNotExist();
-        for (String edition : new String[] {"owner", "workshop", "card"})
-            assertThat(run(
-                            "export",
-                            zip,
-                            "--to",
-                            "report",
-                            "--draft",
-                            "--edition",
-                            edition,
-                            "--force",
-                            "--out",
-                            other.resolve("r.pdf")))
-                    .as(edition)
-                    .isZero();
         assertThat(run("search", "dial", "--workshop", other.resolve("nowhere")))
                 .isEqualTo(2);
     }
