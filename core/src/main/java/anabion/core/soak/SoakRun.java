@@ -13,6 +13,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 
 /**
@@ -41,7 +42,7 @@ public record SoakRun(
     static final Duration UNSEEN = Duration.ofMinutes(65);
 
     /** Where it stands. */
-    public enum State {
+    public enum State implements Coded {
         NOT_BEGUN,
         RUNNING,
         /** Something happened, or a limit was passed. */
@@ -50,7 +51,12 @@ public record SoakRun(
         SHORT,
         /** Its time is over, but nobody looked often enough. */
         UNSEEN,
-        PASSED
+        PASSED;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
     }
 
     /**

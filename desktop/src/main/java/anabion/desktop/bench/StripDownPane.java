@@ -3,6 +3,7 @@ package anabion.desktop.bench;
 import anabion.core.job.StripDownEntry;
 import anabion.core.job.StripDownEntry.State;
 import anabion.core.stripdown.Reassembly;
+import anabion.core.stripdown.StripDownWords;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -42,7 +43,7 @@ final class StripDownPane extends VBox {
     }
 
     private HBox row(StripDownEntry e) {
-        String what = StripDownSheet.what(session, e);
+        String what = StripDownWords.of(e, session.words().get());
         Label label = Texts.wrapped(
                 e.place().isEmpty() || e.lead().isPresent() ? what : what + ", " + e.place(),
                 e.state() == State.ON ? "soft" : e.isOpenEnd() ? "out" : "medium");

@@ -7,13 +7,13 @@ import anabion.core.job.LooseEnd;
 import anabion.core.job.Step;
 import anabion.core.job.StripDownEntry;
 import anabion.core.job.WorkOrder;
+import anabion.core.stripdown.StripDownWords;
 import anabion.core.text.Words;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.InstrumentStatus;
 import anabion.desktop.session.Session;
-import anabion.desktop.sheet.StripDownSheet;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage;
 import java.util.List;
@@ -131,7 +131,7 @@ final class WorkOrderPane extends FadingScrollPane {
     private HBox loose(StripDownEntry e) {
         return loose(
                 Mark.Kind.TRIANGLE,
-                StripDownSheet.what(session, e) + ": "
+                StripDownWords.of(e, session.words().get()) + ": "
                         + session.say(
                                 e.state() == StripDownEntry.State.OFF
                                         ? "stripdown.unknown-end"

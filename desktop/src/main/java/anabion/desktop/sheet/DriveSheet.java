@@ -3,6 +3,7 @@ package anabion.desktop.sheet;
 import anabion.core.chassis.Part;
 import anabion.core.command.DriveLine;
 import anabion.core.drive.Barrier;
+import anabion.core.drive.CaseWords;
 import anabion.core.drive.CordPath;
 import anabion.core.error.InputException;
 import anabion.core.job.CaseEntry;
@@ -216,11 +217,10 @@ public final class DriveSheet implements Sheet {
     }
 
     private String what(Row r) {
-        Optional<Barrier> barrier = r.missing().or(() -> r.entry()
-                .filter(e -> e.kind() == CaseEntry.Kind.BARRIER)
-                .flatMap(e -> anabion.core.json.Coded.find(Barrier.values(), e.what())));
-        return barrier.map(b -> session.say("case.barrier." + b.code()))
-                .orElseGet(() -> r.entry().map(CaseEntry::what).orElse(""));
+        return r.missing()
+                .map(b -> session.say("case.barrier." + b.code()))
+                .orElseGet(() ->
+                        CaseWords.what(r.entry().orElseThrow(), session.words().get()));
     }
 
     private static HBox columns(Node mark, String number, String kind, String what, Label how, String result) {

@@ -11,6 +11,7 @@ import anabion.core.job.StripDownEntry;
 import anabion.core.job.StripDownEntry.State;
 import anabion.core.json.Extra;
 import anabion.core.stripdown.Reassembly;
+import anabion.core.stripdown.StripDownWords;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
@@ -108,7 +109,7 @@ public final class StripDownSheet implements Sheet {
         boolean noted = e.kind() == StripDownEntry.Kind.PIN && e.state() == State.ON;
         String state = session.say(
                 noted ? "stripdown.noted" : "stripdown.state." + e.state().code());
-        String what = what(session, e);
+        String what = StripDownWords.of(e, session.words().get());
         HBox row = columns(
                 new Mark(mark(e)),
                 String.valueOf(number),
@@ -150,25 +151,6 @@ public final class StripDownSheet implements Sheet {
     public static Mark.Kind mark(StripDownEntry e) {
         if (e.state() == State.ON) return Mark.Kind.DISC;
         return e.isOpenEnd() ? Mark.Kind.TRIANGLE : Mark.Kind.RING;
-    }
-
-    /** In words, with its count. */
-    public static String what(Session session, StripDownEntry e) {
-        String count = e.count() > 1 ? e.count() + " " : "";
-        return e.lead()
-                .map(l -> e.kind() == StripDownEntry.Kind.PIN
-                        ? session.say(
-                                l.to().isEmpty() ? "stripdown.pin" : "stripdown.pin.to",
-                                e.what(),
-                                e.place(),
-                                l.colour(),
-                                l.to())
-                        : session.say("stripdown.lead", l.colour(), known(session, l.from()), known(session, l.to())))
-                .orElse(count + e.what());
-    }
-
-    private static String known(Session session, String end) {
-        return end.isEmpty() ? session.say("stripdown.unknown") : end;
     }
 
     // --- typed lines ---
@@ -228,20 +210,24 @@ public final class StripDownSheet implements Sheet {
                     new ArrayList<>(Reassembly.partsAt(e, session.need().chassis()).stream()
                             .map(anabion.core.chassis.Part::reference)
                             .toList());
-            if (parts.isEmpty()) parts.add(what(session, e));
+            if (parts.isEmpty()) parts.add(StripDownWords.of(e, session.words().get()));
             for (String part : parts)
                 job = job.with(new LooseEnd(
                         UUID.randomUUID(),
                         session.clock().instant(),
                         LooseKind.ACCIDENT,
                         part,
-                        session.say("stripdown.broke", what(session, e)),
+                        session.say(
+                                "stripdown.broke",
+                                StripDownWords.of(e, session.words().get())),
                         false,
                         Extra.NONE));
         }
         return session.putJob(
                 session.say(
-                        "ui.change.stripped", what(session, e) + ", " + session.say("stripdown.state." + state.code())),
+                        "ui.change.stripped",
+                        StripDownWords.of(e, session.words().get()) + ", "
+                                + session.say("stripdown.state." + state.code())),
                 job);
     }
 

@@ -1,14 +1,15 @@
 package anabion.workshop.report;
 
+import anabion.core.drive.CaseWords;
 import anabion.core.drive.CordPath;
 import anabion.core.error.InputException;
-import anabion.core.job.CaseEntry;
 import anabion.core.job.CordRun;
 import anabion.core.job.Job;
 import anabion.core.job.Note;
 import anabion.core.job.StripDownEntry;
 import anabion.core.quantity.Figures;
 import anabion.core.soak.SoakRun;
+import anabion.core.stripdown.StripDownWords;
 import anabion.core.text.Words;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage.Fact;
@@ -56,17 +57,9 @@ final class HistoryPage {
                 .filter(e -> e.state() != StripDownEntry.State.ON)
                 .forEach(e -> all.add(words.say(
                         "record.off",
-                        taken(e),
+                        StripDownWords.of(e, words),
                         words.say("stripdown.state." + e.state().code()))));
         return all;
-    }
-
-    private String taken(StripDownEntry e) {
-        return e.lead()
-                .map(l -> e.kind() == StripDownEntry.Kind.PIN
-                        ? words.say("stripdown.pin", e.what(), e.place(), l.colour())
-                        : words.say("stripdown.lead", l.colour(), l.from(), l.to()))
-                .orElse((e.count() > 1 ? e.count() + " " : "") + e.what());
     }
 
     /** How the last soak went; empty without one. */
@@ -111,14 +104,7 @@ final class HistoryPage {
                 .ifPresent(mm -> all.add(new Fact(
                         words.say("cord.how", words.say("cord.run." + c.name())),
                         words.say("cord.mm", Figures.fixed(mm, 0))))));
-        for (CaseEntry e : job.casework()) {
-            String what = e.kind() == CaseEntry.Kind.BARRIER ? words.say("case.barrier." + e.what()) : e.what();
-            String result =
-                    e.result().map(r -> words.say("case.result." + r.code())).orElse(words.say("case.to-do"));
-            all.add(new Fact(
-                    words.say("case.kind." + e.kind().code()) + " " + what,
-                    e.how().isEmpty() ? result : e.how() + ", " + result));
-        }
+        job.casework().forEach(e -> all.add(new Fact(CaseWords.of(e, words), CaseWords.how(e, words))));
         return all;
     }
 

@@ -1,6 +1,7 @@
 package anabion.workshop.timeline;
 
 import anabion.core.chassis.Measure;
+import anabion.core.drive.CaseWords;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.CaseEntry;
 import anabion.core.job.Job;
@@ -11,6 +12,7 @@ import anabion.core.job.StripDownEntry;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Reading;
+import anabion.core.stripdown.StripDownWords;
 import anabion.core.text.Words;
 import anabion.workshop.PhotoMark;
 import anabion.workshop.SetRecord;
@@ -205,12 +207,12 @@ public record Timeline(List<Happening> all, Duration worked) {
         }
 
         private void taken(StripDownEntry e) {
-            String what = e.lead()
-                    .map(l -> e.kind() == StripDownEntry.Kind.PIN
-                            ? words.say("stripdown.pin", e.what(), e.place(), l.colour())
-                            : words.say("stripdown.lead", l.colour(), l.from(), l.to()))
-                    .orElse((e.count() > 1 ? e.count() + " " : "") + e.what());
-            add(e.at(), Kind.STRIP_DOWN, "", what, e.kind() == StripDownEntry.Kind.PIN ? "" : e.place());
+            add(
+                    e.at(),
+                    Kind.STRIP_DOWN,
+                    "",
+                    StripDownWords.of(e, words),
+                    e.kind() == StripDownEntry.Kind.PIN ? "" : e.place());
         }
 
         private void soaked(SoakEntry e) {
@@ -225,18 +227,7 @@ public record Timeline(List<Happening> all, Duration worked) {
         }
 
         private void worked(CaseEntry e) {
-            boolean barrier = e.kind() == CaseEntry.Kind.BARRIER;
-            add(
-                    e.at(),
-                    Kind.CASE,
-                    "",
-                    words.say("case.kind." + e.kind().code()) + " "
-                            + (barrier ? words.say("case.barrier." + e.what()) : e.what()),
-                    (e.how() + " "
-                                    + e.result()
-                                            .map(r -> words.say("case.result." + r.code()))
-                                            .orElse(""))
-                            .strip());
+            add(e.at(), Kind.CASE, "", CaseWords.of(e, words), CaseWords.how(e, words));
         }
 
         private void noted(Note n) {
