@@ -86,26 +86,14 @@ final class Shots {
                 new Shot("voltages-dim", true, 1280, 800, () -> {}),
                 new Shot("arrival", false, 1280, 800, () -> session.step().set(Step.ARRIVAL)),
                 new Shot("study-parts", false, 1280, 800, () -> session.step().set(Step.STUDY)),
-                new Shot("study-chart", false, 1280, 800, () -> shell.actions()
-                        .get("tab-2")
-                        .run()
-                        .run()),
                 new Shot("study-stages", false, 1280, 800, () -> shell.actions()
                         .get("tab-3")
-                        .run()
-                        .run()),
-                new Shot("study-adjusters", false, 1280, 800, () -> shell.actions()
-                        .get("tab-4")
                         .run()
                         .run()),
                 new Shot("actions", false, 1280, 800, () -> shell.actions()
                         .get("actions")
                         .run()
                         .run()),
-                new Shot("new-set", false, 1280, 800, () -> {
-                    shell.overlay().close();
-                    shell.actions().get("new").run().run();
-                }),
                 new Shot("study-checks", false, 1280, 800, () -> {
                     shell.overlay().close();
                     mistyped(DemoWorkshop.chassis("trunk-road").id());
@@ -138,6 +126,11 @@ final class Shots {
                 800,
                 () -> open(DemoWorkshop.chassis("brae").id(), Step.TRACE)));
         shots.add(new Shot("align", false, 1280, 800, () -> aligned(halcyon)));
+        shots.add(new Shot("strip-down", false, 1280, 800, () -> open(lark, Step.STRIP_DOWN)));
+        shots.add(new Shot("soak", false, 1280, 800, () -> session.step().set(Step.SOAK)));
+        shots.add(new Shot(
+                "drive-and-case", false, 1280, 800, () -> session.step().set(Step.DRIVE_AND_CASE)));
+        shots.add(new Shot("hand-back", false, 1280, 800, () -> open(halcyon, Step.HAND_BACK)));
         if (extra) {
             shots.add(new Shot("x-align-small", true, 1024, 700, () -> {}));
             shots.add(new Shot("x-every-band", false, 1280, 800, () -> {

@@ -83,6 +83,7 @@ final class VerdictPane extends BorderPane {
             if (LOGGED.contains(session.step().get())) rebuild();
         });
         session.words().addListener((o, a, b) -> rebuild());
+        session.limits().addListener((o, a, b) -> rebuild());
         arithmetic.addListener((o, a, b) -> rebuild());
         lit.addListener((o, a, b) -> rebuild());
         rebuild();

@@ -114,15 +114,16 @@ public final class HandBackSheet implements Sheet {
     }
 
     private void detail() {
-        detail.setText(lit().map(r -> session.words().get().say(r.says())
-                        + (r.bars()
-                                ? " "
-                                        + session.say("closing.to."
-                                                + (r.item().isLookedAt()
-                                                        ? "look"
-                                                        : r.item().isMeasured() ? "measure" : "mend"))
-                                : ""))
-                .orElse(""));
+        detail.setText(lit().map(this::detail).orElse(""));
+    }
+
+    private String detail(ClosingGate.Row r) {
+        String says = session.words().get().say(r.says()) + ".";
+        if (!r.bars()) return says;
+        String to = r.item().isLookedAt()
+                ? "look"
+                : r.item().isMeasured() ? "measure" : r.item() == ClosingItem.CAUSE ? "say" : "mend";
+        return says + " " + session.say("closing.to." + to);
     }
 
     private Optional<ClosingGate.Row> lit() {

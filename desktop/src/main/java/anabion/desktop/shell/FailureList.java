@@ -51,7 +51,8 @@ final class FailureList {
         return switch (r.by()) {
             case KIND -> session.say("failures.kind." + r.name());
             case AGE -> session.say("failures.decade", r.name());
-            case ROLE, MAKE -> r.name();
+            case ROLE -> r.name().replace('-', ' ');
+            case MAKE -> r.name();
         };
     }
 

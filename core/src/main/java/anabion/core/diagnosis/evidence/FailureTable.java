@@ -38,7 +38,7 @@ public final class FailureTable {
     /**
      * One line.
      *
-     * @param name the code of a kind; a role, a make, a decade as text
+     * @param name the code of a kind or role; a make, a decade as text
      */
     public record Row(By by, String name, int tested, int bad) {
         /** Share of bad ones. */
@@ -55,7 +55,7 @@ public final class FailureTable {
             Evidence.fails(chassis, part.get(), t.test()).ifPresent(bad -> {
                 Part p = part.get();
                 count(By.KIND, PartClass.of(p.component()).code(), bad);
-                if (!p.roleText().isEmpty()) count(By.ROLE, p.roleText(), bad);
+                p.role().ifPresent(r -> count(By.ROLE, r.code(), bad));
                 if (!p.make().isBlank()) count(By.MAKE, p.make().strip().toUpperCase(Locale.ROOT), bad);
                 chassis.identity().year().ifPresent(y -> count(By.AGE, String.valueOf(y / DECADE * DECADE), bad));
             });
