@@ -125,12 +125,17 @@ final class Shots {
                 1280,
                 800,
                 () -> open(DemoWorkshop.chassis("brae").id(), Step.TRACE)));
-        shots.add(new Shot("align", false, 1280, 800, () -> aligned(halcyon)));
-        shots.add(new Shot("strip-down", false, 1280, 800, () -> open(lark, Step.STRIP_DOWN)));
+        shots.add(new Shot(
+                "strip-down",
+                false,
+                1280,
+                800,
+                () -> open(DemoWorkshop.chassis("lark").id(), Step.STRIP_DOWN)));
         shots.add(new Shot("soak", false, 1280, 800, () -> session.step().set(Step.SOAK)));
         shots.add(new Shot(
                 "drive-and-case", false, 1280, 800, () -> session.step().set(Step.DRIVE_AND_CASE)));
         shots.add(new Shot("hand-back", false, 1280, 800, () -> open(halcyon, Step.HAND_BACK)));
+        shots.add(new Shot("align", false, 1280, 800, () -> aligned(halcyon)));
         if (extra) {
             shots.add(new Shot("x-align-small", true, 1024, 700, () -> {}));
             shots.add(new Shot("x-every-band", false, 1280, 800, () -> {

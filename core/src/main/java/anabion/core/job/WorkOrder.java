@@ -36,10 +36,9 @@ public final class WorkOrder {
                 .orElse(items.get(items.size() - 1));
     }
 
-    /** Whether a set was taken apart before anybody wrote down how: whoever works inside it has passed that step. */
+    /** Whoever works inside a set has passed the step of taking it apart, though all that came off is on again only at the end. */
     private static boolean passedBy(Item item, List<Item> items) {
         return item.step() == Step.STRIP_DOWN
-                && item.state() == StepState.OPEN
                 && items.stream().anyMatch(i -> i.step().compareTo(Step.STRIP_DOWN) > 0 && i.state() != StepState.OPEN);
     }
 

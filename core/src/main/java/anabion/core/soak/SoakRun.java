@@ -117,7 +117,7 @@ public record SoakRun(
                 .findFirst();
         List<Row> rows = rows(chassis, own, began);
         List<Finding> findings = findings(chassis, rows, insulation(log));
-        Instant end = off.filter(t -> t.isBefore(now)).orElse(now);
+        Instant end = off.orElse(now);
         Duration elapsed = end.isBefore(began) ? Duration.ZERO : Duration.between(began, end);
         return new SoakRun(
                 plan,

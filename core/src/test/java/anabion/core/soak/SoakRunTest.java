@@ -69,6 +69,13 @@ class SoakRunTest {
         assertThat(run(everyHour(3).with(entry(Kind.ENDED, 190)), 400).state()).isEqualTo(State.SHORT);
     }
 
+    /** A clock that was set back, or a file from elsewhere. */
+    @Test
+    void whatEndedHasItsLengthWhateverTheClockSays() {
+        Job job = everyHour(4).with(entry(Kind.ENDED, 241));
+        assertThat(run(job, -600).state()).isEqualTo(State.PASSED);
+    }
+
     @Test
     void hoursInWhichNobodyLookedProveNothing() {
         Job job = job(read(30, LINE, 250), read(240, LINE, 250), entry(Kind.ENDED, 241));

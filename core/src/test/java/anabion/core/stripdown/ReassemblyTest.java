@@ -85,5 +85,9 @@ class ReassemblyTest {
         WorkOrder.Item item = WorkOrder.of(chassis, arrived.with(BACK), 0, 5).get(Step.STRIP_DOWN.ordinal());
         assertThat(item.state()).isEqualTo(StepState.UNDER_WAY);
         assertThat(item.total()).isEqualTo(1);
+        assertThat(WorkOrder.current(WorkOrder.of(chassis, arrived.with(BACK), 0, 5))
+                        .step())
+                .as("what is off stays off until the end")
+                .isEqualTo(Step.FIRST_POWER);
     }
 }
