@@ -45,7 +45,7 @@ class RecordCommandsTest extends Headless {
                 .isEqualTo(1);
         assertThat(out).contains("open").contains("cause");
         assertThat(other.resolve("r.pdf")).doesNotExist();
-        for (String edition : new String[] {"owner", "workshop", "card"})
+        for (String edition : new String[] {"owner", "card"})
             assertThat(run(
                             "export",
                             zip,

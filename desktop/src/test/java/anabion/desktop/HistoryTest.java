@@ -5,6 +5,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.Mockito.when;
 
 import anabion.core.job.Note;
+import anabion.core.job.PowerEntry;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import java.nio.file.Files;
@@ -55,5 +56,20 @@ class HistoryTest extends WindowCase {
         until("said", () -> session.need().job().notes(Note.Kind.CAUSE).size() == 1);
         key(KeyCode.CONTROL, KeyCode.D);
         until("done", () -> session.order().get(Step.HAND_BACK.ordinal()).state() == StepState.DONE);
+    }
+
+    /** On First power these words belong to the log of the power-up. */
+    @Test
+    void causeAndNoteKeepTheirMeaningOnFirstPower() {
+        openHalcyon();
+        interact(() -> session.step().set(Step.FIRST_POWER));
+        until("its power-up is computed", () -> session.power().shown().get().isPresent());
+        enter("cause F1 C18 was shorted");
+        until("in the log", () -> session.need().job().power().entries().stream()
+                .anyMatch(e -> e.kind() == PowerEntry.Kind.CAUSE && e.what().equals("F1")));
+        enter("note the lamp was bright for a second");
+        until("there, too", () -> session.need().job().power().entries().stream()
+                .anyMatch(e -> e.kind() == PowerEntry.Kind.NOTE));
+        assertThat(session.need().job().notes()).isEmpty();
     }
 }

@@ -16,12 +16,16 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.Predicate;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 
 /** What a line typed during a power-up asks for. */
 public sealed interface PowerRequest {
+    /** Words of the history of a set that mean something of their own while it is brought up. */
+    Set<String> OWN = Set.of("cause", "note");
+
     /**
      * Something read at the step at hand.
      *

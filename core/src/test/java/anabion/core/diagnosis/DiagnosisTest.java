@@ -21,6 +21,7 @@ import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.job.Outcome;
+import anabion.core.testing.Deep;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.ArrayList;
@@ -55,6 +56,9 @@ class DiagnosisTest {
                 });
     }
 
+    private static final long[] SEEDS = {3, 11};
+    private static final int SPECIMENS = Deep.times("specimens with each single fault", 1, SEEDS.length);
+
     @ParameterizedTest
     @CsvSource({
         "C14:leaky:10M, C14:leaky",
@@ -67,7 +71,7 @@ class DiagnosisTest {
         "R13:open, R13:open"
     })
     void aSingleFaultComesFirst(String fault, String wanted) {
-        for (long seed : new long[] {3, 11}) first(diagnosed(chart(seed, fault)), wanted);
+        for (int n = 0; n < SPECIMENS; n++) first(diagnosed(chart(SEEDS[n], fault)), wanted);
     }
 
     /** Before the capacitor is lifted both stand among the first; what is read then decides. */

@@ -3,12 +3,14 @@ package anabion.desktop.shell;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.command.Entry;
+import anabion.core.command.PowerRequest;
 import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Note;
 import anabion.core.job.Order;
+import anabion.core.job.Step;
 import anabion.core.job.Trial;
 import anabion.core.json.Extra;
 import anabion.desktop.bench.BenchPlace;
@@ -65,7 +67,10 @@ final class Entries {
 
     /** Carries out a line. */
     CompletableFuture<?> typed(String text) {
-        Entry entry = ProbeParser.parse(text, bench.sheet().takesReadings());
+        String word = text.strip().split("\\s+")[0].toLowerCase(Locale.ROOT);
+        Entry entry = session.step().get() == Step.FIRST_POWER && PowerRequest.OWN.contains(word)
+                ? new Entry.ForSheet(text.strip())
+                : ProbeParser.parse(text, bench.sheet().takesReadings());
         return queue.follow(entry, carryOut(entry));
     }
 
