@@ -34,7 +34,13 @@ class HandBackTest extends WindowCase {
     @Test
     void whatIsOpenIsMeasuredLookedAtOrSignedOff() {
         close("halcyon");
-        until("its transformer is known", () -> gate().rows().stream().anyMatch(r -> r.item() == ClosingItem.EARTH));
+        enter("earth 0.08");
+        until("nothing proves yet that it is isolated", () -> shows("a chassis that may be joined to the mains"));
+        interact(() -> session.step().set(Step.COLD_CHECKS));
+        enter("MAINS-L CHASSIS 20M");
+        enter("MAINS-N CHASSIS 20M");
+        interact(() -> session.step().set(Step.HAND_BACK));
+        until("it is proved", () -> gate().rows().stream().anyMatch(r -> r.item() == ClosingItem.EARTH));
         int open = gate().open().size();
         enter("cause C14 leaked");
         enter("insulation 1M");

@@ -7,6 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.SetKind;
 import anabion.core.drive.Barrier;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.ClosingEntry;
 import anabion.core.job.ClosingEntry.Kind;
 import anabion.core.job.Job;
@@ -14,6 +15,7 @@ import anabion.core.job.Note;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
+import anabion.core.reading.Reading;
 import anabion.core.soak.SoakRun;
 import anabion.core.stripdown.Reassembly;
 import anabion.core.text.Phrase;
@@ -26,8 +28,9 @@ import java.util.Optional;
  * Whether a set may leave the house.
  *
  * @param rows the conditions that concern it, in the order in which they are looked at
+ * @param toChassis whether a test of insulation may go to the chassis: where it is proved to be isolated
  */
-public record ClosingGate(List<Row> rows) {
+public record ClosingGate(List<Row> rows, boolean toChassis) {
     /** How a condition stands. */
     public enum State {
         MET,
@@ -60,17 +63,18 @@ public record ClosingGate(List<Row> rows) {
     /**
      * Of a set.
      *
-     * @param live whether the mains may be on its chassis
-     * @param doubleWound whether a transformer of two windings keeps it off, by its circuit
+     * @param isolation what its circuit shows of it
+     * @param readings whether both plug pins were measured against the chassis, among others
      * @param now of the clock
      */
     public static ClosingGate of(
-            Chassis chassis, Job job, boolean live, boolean doubleWound, SafetyLimits limits, Instant now) {
-        return new ClosingGate(new Looking(chassis, job, live, doubleWound, limits, now).rows());
+            Chassis chassis, Job job, Isolation isolation, List<Reading> readings, SafetyLimits limits, Instant now) {
+        boolean isolated = isolation.proved(readings);
+        return new ClosingGate(
+                new Looking(chassis, job, isolation.mayBeLive(), isolated, limits, now).rows(), isolated);
     }
 
-    private record Looking(
-            Chassis chassis, Job job, boolean live, boolean doubleWound, SafetyLimits limits, Instant now) {
+    private record Looking(Chassis chassis, Job job, boolean live, boolean isolated, SafetyLimits limits, Instant now) {
         List<Row> rows() {
             List<Row> all = new ArrayList<>();
             for (ClosingItem item : ClosingItem.values()) if (concerns(item)) all.add(row(item));
@@ -94,7 +98,7 @@ public record ClosingGate(List<Row> rows) {
                 case TAP, CORD, BACK, INSULATION, TOUCH_CURRENT -> mains();
                 case BARRIERS -> live;
                 // a chassis that may be joined to the mains is never earthed
-                case EARTH -> mains() && doubleWound && !live;
+                case EARTH -> mains() && isolated;
             };
         }
 
@@ -198,8 +202,7 @@ public record ClosingGate(List<Row> rows) {
         private Optional<Phrase> insulation() {
             Optional<ClosingEntry> m = measured(ClosingItem.INSULATION);
             if (m.isEmpty())
-                return Optional.of(
-                        Phrase.of(doubleWound && !live ? "closing.insulation" : "closing.insulation.touchable"));
+                return Optional.of(Phrase.of(isolated ? "closing.insulation" : "closing.insulation.touchable"));
             double ohms = m.get().values().get(0);
             return when(ohms < limits.insulation(), Phrase.of("closing.beyond", ohms(ohms), ohms(limits.insulation())));
         }

@@ -27,7 +27,7 @@ public enum ClosingItem implements Coded {
     BARRIERS,
     INSULATION,
     TOUCH_CURRENT,
-    /** Only with a double-wound transformer and an earthed plug. */
+    /** Only with an earthed plug, and a double-wound transformer that was proved to keep the mains off. */
     EARTH;
 
     /** Whether somebody has to look, for nothing in the record tells. */

@@ -5,6 +5,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
 import anabion.core.command.ClosingLine;
 import anabion.core.error.InputException;
 import anabion.core.format.JobCodec;
@@ -18,6 +20,9 @@ import anabion.core.job.Job;
 import anabion.core.job.Note;
 import anabion.core.job.SoakEntry;
 import anabion.core.json.Extra;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Reading;
+import anabion.core.simulation.supply.AcSupply;
 import anabion.core.testing.CircuitFixtures;
 import anabion.core.testing.SharedSets;
 import anabion.core.typical.TypicalCircuit;
@@ -37,8 +42,24 @@ class ClosingGateTest {
     private static final Instant NOW = Instant.parse("2026-11-01T12:00:00Z");
 
     private static ClosingGate gate(Chassis chassis, Job job) {
-        Isolation i = Isolation.of(chassis);
-        return ClosingGate.of(chassis, job, i.mayBeLive(), i.doubleWound(), SafetyLimits.USUAL, NOW);
+        return ClosingGate.of(chassis, job, Isolation.of(chassis), pins(chassis), SafetyLimits.USUAL, NOW);
+    }
+
+    /** Both plug pins measured against the chassis, and nothing found. */
+    private static List<Reading> pins(Chassis chassis) {
+        return List.of(AcSupply.L, AcSupply.N).stream()
+                .map(pin -> new Reading(
+                        UUID.randomUUID(),
+                        pin,
+                        chassis.reference(),
+                        Measure.OHMS,
+                        20e6,
+                        false,
+                        Condition.of(0, new MeterSpec.Fixed(10e6), ""),
+                        new UUID(0, 0),
+                        NOW,
+                        Extra.NONE))
+                .toList();
     }
 
     private static ClosingEntry entry(Job job, Kind kind, String item, Double... values) {
@@ -105,12 +126,8 @@ class ClosingGateTest {
         Chassis set = CircuitFixtures.typical(typical);
         Isolation i = Isolation.of(set);
         ClosingGate gate = gate(set, Job.NEW);
-        if (i.mayBeLive() || !i.doubleWound()) {
-            assertThat(asks(gate, ClosingItem.EARTH)).isFalse();
-            assertThat(gate.rows())
-                    .filteredOn(r -> r.item() == ClosingItem.INSULATION)
-                    .allSatisfy(r -> assertThat(r.says().key()).isEqualTo("closing.insulation.touchable"));
-        }
+        if (i.mayBeLive() || !i.doubleWound()) noTestToTheChassis(gate);
+        noTestToTheChassis(ClosingGate.of(set, Job.NEW, i, List.of(), SafetyLimits.USUAL, NOW));
         assertThat(asks(gate, ClosingItem.BARRIERS)).isEqualTo(i.mayBeLive());
         boolean mains = set.supply().arrangement().usesMains();
         assertThat(asks(gate, ClosingItem.TOUCH_CURRENT)).isEqualTo(mains || i.mayBeLive());
@@ -119,7 +136,11 @@ class ClosingGateTest {
     @Test
     void beforeItsCircuitIsKnownNothingIsTakenForIsolated() {
         Chassis bare = SharedSets.named("halcyon").withParts(List.of());
-        ClosingGate gate = ClosingGate.of(bare, Job.NEW, false, false, SafetyLimits.USUAL, NOW);
+        noTestToTheChassis(gate(bare, Job.NEW));
+    }
+
+    private static void noTestToTheChassis(ClosingGate gate) {
+        assertThat(gate.toChassis()).isFalse();
         assertThat(asks(gate, ClosingItem.EARTH)).isFalse();
         assertThat(gate.rows())
                 .filteredOn(r -> r.item() == ClosingItem.INSULATION)

@@ -37,10 +37,9 @@ final class HandBackPane extends VBox {
         getChildren().addAll(Texts.rule(), Texts.label(session.say("ui.next"), "soft", "small"));
         getChildren().add(Texts.wrapped(session.say(open == 0 ? "closing.next.report" : "closing.next")));
         known();
-        boolean live = session.isolation().get().filter(i -> i.mayBeLive()).isPresent();
         if (gate.rows().stream().anyMatch(r -> r.item().isMeasured())) {
             getChildren().addAll(Texts.rule(), Texts.label(session.say("closing.tests"), "soft", "small"));
-            getChildren().add(Texts.wrapped(session.say(live ? "closing.test.live" : "closing.test")));
+            getChildren().add(Texts.wrapped(session.say(gate.toChassis() ? "closing.test" : "closing.test.touchable")));
             getChildren()
                     .add(Texts.wrapped(
                             session.say(

@@ -6,6 +6,7 @@ import anabion.core.error.InputException;
 import anabion.core.handback.ClosingGate;
 import anabion.core.handback.ClosingItem;
 import anabion.core.handback.SafetyLimits;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.ClosingEntry;
 import anabion.core.job.ClosingEntry.Kind;
 import anabion.core.json.Extra;
@@ -65,14 +66,12 @@ public final class HandBackSheet implements Sheet {
     /** The conditions of the set in hand. */
     public static Optional<ClosingGate> gate(Session session) {
         return session.set().get().map(s -> {
-            boolean live = session.isolation().get().filter(i -> i.mayBeLive()).isPresent();
-            boolean wound =
-                    session.isolation().get().filter(i -> i.doubleWound()).isPresent();
+            Isolation known = session.isolation().get().orElseGet(() -> Isolation.unproved(s.chassis()));
             return ClosingGate.of(
                     s.chassis(),
                     s.job(),
-                    live,
-                    wound,
+                    known,
+                    s.readings(),
                     session.limits().get(),
                     session.clock().instant());
         });

@@ -34,8 +34,7 @@ public final class HandBackReport {
         this.words = words;
         this.file = file;
         this.isolation = Isolation.of(set.chassis());
-        this.gate = ClosingGate.of(
-                set.chassis(), set.job(), isolation.mayBeLive(), isolation.doubleWound(), limits, clock.instant());
+        this.gate = ClosingGate.of(set.chassis(), set.job(), isolation, set.readings(), limits, clock.instant());
         this.day = LocalDate.now(clock);
     }
 
