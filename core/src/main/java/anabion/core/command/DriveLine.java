@@ -59,7 +59,7 @@ public sealed interface DriveLine {
         String first = words[0].toLowerCase(Locale.ROOT);
         String rest = words.length > 1 ? words[1].strip() : "";
         Optional<CaseEntry.Result> result = Coded.find(CaseEntry.Result.values(), first);
-        if (result.isPresent()) return new Came(result.get(), row(line, rest));
+        if (result.isPresent()) return new Came(result.get(), RowNumber.of(line, rest));
         Optional<CordRun.Kind> wheel = Coded.find(CordRun.Kind.values(), first);
         if (wheel.isPresent()) return new OfCord(now.with(wheel(line, wheel.get(), rest)));
         Optional<DriveLine> cord = cord(line, first, rest, now);
@@ -88,15 +88,6 @@ public sealed interface DriveLine {
             case "forget" -> Optional.of(new ForgetCord());
             default -> Optional.empty();
         };
-    }
-
-    private static OptionalInt row(String line, String rest) {
-        if (rest.isEmpty()) return OptionalInt.empty();
-        if (!rest.matches("\\d{1,4}"))
-            throw InputException.at(line)
-                    .because("\"" + rest + "\" is not the number of a row")
-                    .so("type it like better 3, or better for the row that is lit");
-        return OptionalInt.of(Integer.parseInt(rest));
     }
 
     private static double number(String text) {

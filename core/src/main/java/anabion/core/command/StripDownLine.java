@@ -71,9 +71,9 @@ public sealed interface StripDownLine {
         String[] words = line.split("\\s+", 2);
         String rest = words.length > 1 ? words[1].strip() : "";
         return switch (words[0].toLowerCase(Locale.ROOT)) {
-            case "on", "in" -> new Put(State.ON, row(line, rest));
-            case "off", "out" -> new Put(State.OFF, row(line, rest));
-            case "broke" -> new Put(State.BROKEN, row(line, rest));
+            case "on", "in" -> new Put(State.ON, RowNumber.of(line, rest));
+            case "off", "out" -> new Put(State.OFF, RowNumber.of(line, rest));
+            case "broke" -> new Put(State.BROKEN, RowNumber.of(line, rest));
             case "lead", "wire" -> new Taken(List.of(lead(line, rest)));
             case "map" -> map(line, rest);
             case "left" -> new Taken(List.of(leftOver(line, rest)));
@@ -84,15 +84,6 @@ public sealed interface StripDownLine {
     private static Item leftOver(String line, String rest) {
         if (!rest.toLowerCase(Locale.ROOT).startsWith("over ")) throw unknown(line);
         return item(line, rest.substring(5).strip(), State.LEFT_OVER);
-    }
-
-    private static OptionalInt row(String line, String rest) {
-        if (rest.isEmpty()) return OptionalInt.empty();
-        if (!rest.matches("\\d{1,4}"))
-            throw InputException.at(line)
-                    .because("\"" + rest + "\" is not the number of a row")
-                    .so("type it like on 3, or on for the row that is lit");
-        return OptionalInt.of(Integer.parseInt(rest));
     }
 
     private static Item item(String line, String text, State state) {

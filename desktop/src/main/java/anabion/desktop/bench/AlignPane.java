@@ -38,6 +38,9 @@ final class AlignPane extends VBox {
     /** Hertz of the dial within which nobody turns anything. */
     private static final double NEAR = 2e3;
 
+    /** Hertz that no ear hears and no dial shows. */
+    private static final double FINE = 100;
+
     private static final double NEAR_FM = 50e3;
 
     private static final List<String> EIGHTHS = List.of("", "⅛", "¼", "⅜", "½", "⅝", "¾", "⅞");
@@ -145,7 +148,12 @@ final class AlignPane extends VBox {
         }
         getChildren().add(grid);
         double left = a.after().stream().mapToDouble(Math::abs).max().orElse(0);
-        getChildren().add(Texts.wrapped(session.say("align.leaves", Figures.si(Quantity.hertz(left), 2)), "soft"));
+        getChildren()
+                .add(Texts.wrapped(
+                        left < FINE
+                                ? session.say("align.leaves-none")
+                                : session.say("align.leaves", Figures.si(Quantity.hertz(left), 2)),
+                        "soft"));
     }
 
     /** In eighths, as hands turn. */

@@ -7,7 +7,6 @@ import anabion.core.signal.FmDetector;
 import anabion.core.signal.Gains.Response;
 import java.util.ArrayList;
 import java.util.List;
-import javafx.scene.shape.Polygon;
 
 /** A drawing of an alignment: selectivity in decibels against frequency, the error of the dial along it, or the curve of an FM detector. */
 public final class AlignmentView extends Plot {
@@ -17,7 +16,6 @@ public final class AlignmentView extends Plot {
     private static final double BOTTOM = 24;
     private static final double DEEP = 60;
     private static final int MARKS = 4;
-    private static final double HALF = 5;
     private static final double KILO = 1e3;
     private static final double MEGA = 1e6;
 
@@ -160,11 +158,7 @@ public final class AlignmentView extends Plot {
     private void marks(List<double[]> all) {
         for (double[] p : all) {
             if (p[0] < from || p[0] > to) continue;
-            double x = x(p[0] - from);
-            double y = y(p[1] - low);
-            Polygon mark = new Polygon(x, y - HALF, x - HALF, y + HALF, x + HALF, y + HALF);
-            mark.getStyleClass().add("curve-point");
-            getChildren().add(mark);
+            reading(x(p[0] - from), y(p[1] - low));
         }
     }
 

@@ -5,6 +5,7 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.layout.Region;
 import javafx.scene.shape.Line;
+import javafx.scene.shape.Polygon;
 import javafx.scene.shape.Polyline;
 import javafx.scene.shape.Rectangle;
 
@@ -12,6 +13,7 @@ import javafx.scene.shape.Rectangle;
 abstract class Plot extends Region {
     private static final double HALF_LABEL = 22;
     private static final double LABEL = 18;
+    private static final double HALF_MARK = 5;
 
     private final double left;
     private final double right;
@@ -80,6 +82,13 @@ abstract class Plot extends Region {
         Line line = new Line(x(x1), y(y1), x(x2), y(y2));
         line.getStyleClass().add(style);
         getChildren().add(line);
+    }
+
+    /** What was read: a triangle at a place in pixels. */
+    final void reading(double x, double y) {
+        Polygon mark = new Polygon(x, y - HALF_MARK, x - HALF_MARK, y + HALF_MARK, x + HALF_MARK, y + HALF_MARK);
+        mark.getStyleClass().add("curve-point");
+        getChildren().add(mark);
     }
 
     /** @param points across and upwards in turn, in pixels */

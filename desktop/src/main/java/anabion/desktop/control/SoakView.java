@@ -3,7 +3,6 @@ package anabion.desktop.control;
 import anabion.core.quantity.Figures;
 import java.util.ArrayList;
 import java.util.List;
-import javafx.scene.shape.Polygon;
 
 /** A drawing of what wanders over hours, with its limits and what happened. */
 public final class SoakView extends Plot {
@@ -11,7 +10,6 @@ public final class SoakView extends Plot {
     private static final double RIGHT = 12;
     private static final double TOP = 8;
     private static final double BOTTOM = 24;
-    private static final double HALF = 5;
     /** Room beyond the outermost limit. */
     private static final double BEYOND = 1.3;
 
@@ -90,12 +88,6 @@ public final class SoakView extends Plot {
         List<Double> pixels = new ArrayList<>();
         points.forEach(p -> pixels.addAll(List.of(x(p.hours()), y(p.value() - low))));
         if (pixels.size() > 2) polyline("curve", pixels);
-        for (Place p : points) {
-            double x = x(p.hours());
-            double y = y(p.value() - low);
-            Polygon mark = new Polygon(x, y - HALF, x - HALF, y + HALF, x + HALF, y + HALF);
-            mark.getStyleClass().add("curve-point");
-            getChildren().add(mark);
-        }
+        points.forEach(p -> reading(x(p.hours()), y(p.value() - low)));
     }
 }

@@ -369,7 +369,6 @@ public final class DriveSheet implements Sheet {
     public List<String[]> hints() {
         return List.of(
                 new String[] {"pulley P1 12 at 150 40", session.say("cord.hint.wheel")},
-                new String[] {"run D@90 cw, P1 cw, D@270 cw", session.say("cord.hint.run")},
                 new String[] {"done", session.say("case.hint.done")});
     }
 }

@@ -136,7 +136,7 @@ public final class StripDownSheet implements Sheet {
                 Texts.column(number, 26, true, "soft"),
                 pad(Texts.column(kind, 76, false, "petrol")),
                 what,
-                Texts.column(place, 110, false, "soft"),
+                Texts.column(place, 160, false, "soft"),
                 state);
         row.setAlignment(Pos.CENTER_LEFT);
         return row;
@@ -284,6 +284,7 @@ public final class StripDownSheet implements Sheet {
         return List.of(
                 new String[] {"lead red rod 3 -> hole 14", session.say("stripdown.hint.lead")},
                 new String[] {"on", session.say("stripdown.hint.on")},
-                new String[] {"broke", session.say("stripdown.hint.broke")});
+                new String[] {"broke", session.say("stripdown.hint.broke")},
+                new String[] {"Ctrl P", session.say("stripdown.hint.photo")});
     }
 }

@@ -8,14 +8,17 @@ import java.io.File;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.CompletionException;
 import java.util.function.Consumer;
+import java.util.function.Supplier;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
+import javafx.application.Platform;
 import javafx.scene.Node;
 import javafx.scene.image.Image;
 import javafx.scene.input.Clipboard;
@@ -31,6 +34,7 @@ final class PhotoIntake {
     private final Consumer<Path> other;
     private final Timeline look = new Timeline(new KeyFrame(javafx.util.Duration.seconds(SECONDS), e -> look()));
     private Optional<PhotoFolder> watched = Optional.empty();
+    private boolean looking;
 
     /** @param other takes a file that is no picture */
     PhotoIntake(Session session, Consumer<Path> other) {
@@ -94,12 +98,23 @@ final class PhotoIntake {
         return true;
     }
 
+    /** A picture of many megapixels takes seconds to be written as one: the window goes on meanwhile. */
     private void image(Image image) {
         UUID set = session.need().id();
         var step = session.step().get();
-        byte[] png = png(image);
-        session.ask(
-                w -> w.addPhoto(set, png, "pasted.png", session.say("photo.pasted"), Optional.of(step)), this::came);
+        background(
+                () -> png(image),
+                png -> session.ask(
+                        w -> w.addPhoto(set, png, "pasted.png", session.say("photo.pasted"), Optional.of(step)),
+                        this::came));
+    }
+
+    private <T> void background(Supplier<T> work, Consumer<T> then) {
+        CompletableFuture.supplyAsync(work)
+                .whenComplete((done, e) -> Platform.runLater(() -> {
+                    if (e == null) then.accept(done);
+                    else session.report(e instanceof CompletionException && e.getCause() != null ? e.getCause() : e);
+                }));
     }
 
     private static byte[] png(Image image) {
@@ -124,8 +139,10 @@ final class PhotoIntake {
 
     /** Watches a folder until it is told to end, or the folder is gone. */
     void watch(Path folder) {
-        watched = Optional.of(FileErrors.saying(() -> new PhotoFolder(folder)));
-        look.play();
+        background(() -> FileErrors.saying(() -> new PhotoFolder(folder)), f -> {
+            watched = Optional.of(f);
+            look.play();
+        });
     }
 
     void end() {
@@ -133,14 +150,21 @@ final class PhotoIntake {
         watched = Optional.empty();
     }
 
+    /** A folder on a network may take its time: it is not asked again before it has answered. */
     private void look() {
-        if (session.set().get().isEmpty() || watched.isEmpty()) return;
-        try {
-            List<Path> fresh = watched.get().fresh();
-            fresh.forEach(this::file);
-        } catch (IOException e) {
-            end();
-            session.report(FileErrors.of(e));
-        }
+        if (session.set().get().isEmpty() || watched.isEmpty() || looking) return;
+        PhotoFolder folder = watched.get();
+        looking = true;
+        CompletableFuture.supplyAsync(() -> FileErrors.saying(folder::fresh))
+                .whenComplete((fresh, e) -> Platform.runLater(() -> {
+                    looking = false;
+                    if (watched.filter(folder::equals).isEmpty()) return;
+                    if (e == null) {
+                        fresh.forEach(this::file);
+                        return;
+                    }
+                    end();
+                    session.report(e.getCause() == null ? e : e.getCause());
+                }));
     }
 }
