@@ -22,7 +22,9 @@ import anabion.workshop.report.CordPrintout;
 import anabion.workshop.report.Edition;
 import anabion.workshop.report.HandBackReport;
 import anabion.workshop.report.Paper;
+import anabion.workshop.report.ReportChoice;
 import anabion.workshop.report.SetReport;
+import anabion.workshop.report.Templates;
 import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.timeline.CalendarFile;
 import anabion.workshop.timeline.Timeline;
@@ -102,6 +104,30 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--paper", paramLabel = "P", description = "of report: ${COMPLETION-CANDIDATES}")
     private Paper paper = Paper.A4;
 
+    enum Format {
+        pdf,
+        html
+    }
+
+    @Option(names = "--format", paramLabel = "F", description = "of report: ${COMPLETION-CANDIDATES}")
+    private Format format = Format.pdf;
+
+    @Option(
+            names = "--without",
+            paramLabel = "PART",
+            split = ",",
+            description = "of report: parts to leave out, such as pictures,cost")
+    private List<String> without = List.of();
+
+    @Option(
+            names = "--templates",
+            paramLabel = "FOLDER",
+            description = "of report: a folder with templates of your own")
+    private Path templates;
+
+    @Option(names = "--valve", description = "say valve and anode for tube and plate")
+    private boolean valve;
+
     @Option(names = "--draft", description = "of report: though the closing gate is open")
     private boolean draft;
 
@@ -111,19 +137,21 @@ final class ExportCommand implements Callable<Integer> {
     @Option(names = "--json", description = "say what was written as one JSON object")
     private boolean json;
 
-    private final Words words = new Words(Vocabulary.STANDARD);
+    private Words words = new Words(Vocabulary.STANDARD);
 
     @Spec
     private CommandSpec spec;
 
     @Override
     public Integer call() throws Exception {
+        if (valve) words = new Words(new Vocabulary(true, false));
         SetReport report = new SetReport();
         if (to == To.pdf) report.rouse();
+        choice(); // what is asked for must be known before anything is read
         SetArchive.Unpacked unpacked = SetArchive.open(options.file());
         Path target = out != null ? out : beside();
         refuse(target);
-        if (to == To.report && !draft) {
+        if (to == To.report && !draft && edition.vouches()) {
             ClosingGate gate = closing(unpacked, p -> target).gate();
             if (!gate.open().isEmpty()) return barred(gate);
         }
@@ -141,6 +169,10 @@ final class ExportCommand implements Callable<Integer> {
         spec.commandLine().getOut().print(json ? TreeWriter.text(said) : "wrote " + target + "\n");
         spec.commandLine().getOut().flush();
         return Main.FINE;
+    }
+
+    private ReportChoice choice() {
+        return ReportChoice.of(edition, paper).without(without);
     }
 
     private HandBackReport closing(SetArchive.Unpacked unpacked, Function<Photo, Path> file) {
@@ -179,7 +211,10 @@ final class ExportCommand implements Callable<Integer> {
 
     private Path beside() {
         String name = options.file().getFileName().toString().replaceFirst("\\.[^.]+$", "");
-        return options.file().resolveSibling(name + "." + to.ending);
+        String ending = to != To.report
+                ? to.ending
+                : edition == Edition.OWNER ? "report." + format : edition.code() + "." + format;
+        return options.file().resolveSibling(name + "." + ending);
     }
 
     private byte[] bytes(SetArchive.Unpacked unpacked, SetReport report) throws IOException {
@@ -207,11 +242,7 @@ final class ExportCommand implements Callable<Integer> {
         try {
             Function<Photo, Path> file = p -> pictures.resolve(p.file().hash());
             for (Photo p : unpacked.set().photos())
-                Files.write(
-                        file.apply(p),
-                        unpacked.pictures()
-                                .get("photos/" + p.file().hash() + "."
-                                        + p.file().suffix()));
+                Files.write(file.apply(p), unpacked.pictures().of(p));
             return page(unpacked, report, file);
         } finally {
             try (var files = Files.list(pictures)) {
@@ -250,9 +281,12 @@ final class ExportCommand implements Callable<Integer> {
     }
 
     private byte[] page(SetArchive.Unpacked unpacked, SetReport report, Function<Photo, Path> file) throws IOException {
-        if (to == To.report && edition != Edition.WORKSHOP) {
+        if (to == To.report) {
+            HandBackReport closing = closing(unpacked, file);
+            if (templates != null) closing.with(Templates.in(templates));
+            if (format == Format.html) return closing.html(choice()).getBytes(StandardCharsets.UTF_8);
             ByteArrayOutputStream pdf = new ByteArrayOutputStream();
-            closing(unpacked, file).pdf(edition, paper, pdf);
+            closing.pdf(choice(), pdf);
             return pdf.toByteArray();
         }
         if (to == To.html) {

@@ -45,6 +45,7 @@ public final class Main {
             "bench-sim",
             "meter",
             "restore",
+            "workshop",
             "search");
 
     private Main() {}
@@ -106,6 +107,7 @@ public final class Main {
             case "bench-sim" -> new BenchSimCommand();
             case "meter" -> new MeterCommand();
             case "restore" -> new RestoreCommand();
+            case "workshop" -> new WorkshopCommand();
             case "search" -> new SearchCommand();
             default -> throw new IllegalArgumentException(name);
         };

@@ -66,4 +66,50 @@ class RecordCommandsTest extends Headless {
         assertThat(run("search", "dial", "--workshop", other.resolve("nowhere")))
                 .isEqualTo(2);
     }
+
+    @Test
+    void aWholeWorkshopGoesOutAndComesIn(@TempDir Path other) throws IOException {
+        Path zip = other.resolve("all.zip");
+        assertThat(run("workshop", other.resolve("none"), "--to", zip)).isEqualTo(Main.BAD_INPUT);
+        try (Workshop w = Workshop.open(other.resolve("one"), java.time.Clock.systemUTC())) {
+            w.sets().add(DemoWorkshop.set("lark"));
+        }
+        assertThat(run("workshop", other.resolve("one"), "--to", zip, "--json")).isZero();
+        assertThat(out).contains("\"sets\" : 1");
+        assertThat(run("workshop", other.resolve("one"), "--to", zip))
+                .as("nothing is written over")
+                .isEqualTo(Main.BAD_INPUT);
+        assertThat(run("workshop", other.resolve("two"), "--from", zip)).isZero();
+        assertThat(out).contains("added 1 sets");
+        assertThat(run("workshop", other.resolve("two"), "--from", zip)).isZero();
+        assertThat(out).contains("1 were there already");
+        Path set = other.resolve("lark.json");
+        Files.writeString(set, ChassisCodec.text(DemoWorkshop.chassis("lark")));
+        assertThat(run("workshop", other.resolve("two"), "--from", set)).isEqualTo(Main.BAD_INPUT);
+    }
+
+    @Test
+    void aReportIsHtmlToo(@TempDir Path other) throws IOException {
+        Path bare = other.resolve("halcyon.json");
+        Files.writeString(bare, ChassisCodec.text(DemoWorkshop.chassis("halcyon")));
+        Path html = other.resolve("halcyon.workshop.html");
+        assertThat(run(
+                        "export",
+                        bare,
+                        "--to",
+                        "report",
+                        "--edition",
+                        "workshop",
+                        "--format",
+                        "html",
+                        "--draft",
+                        "--valve"))
+                .isZero();
+        assertThat(Files.readString(html)).contains("<svg", "valve").doesNotContain("tube");
+        assertThat(run("export", bare, "--to", "report", "--draft", "--without", "nonsense"))
+                .isEqualTo(Main.BAD_INPUT);
+        assertThat(run("export", bare, "--to", "report", "--edition", "label"))
+                .as("a label vouches for nothing")
+                .isZero();
+    }
 }

@@ -76,15 +76,11 @@ public final class AnabionApp {
     private static void live(Stage stage, Session session, Shell shell) {
         stage.setOnHidden(e -> {
             shell.closeInstruments();
+            shell.keeping().end();
             session.close();
         });
         Thread.setDefaultUncaughtExceptionHandler((t, e) -> Platform.runLater(() -> shell.trouble(e)));
-        session.ask(
-                w -> {
-                    w.backup();
-                    return 0;
-                },
-                x -> {});
+        shell.keeping().begin();
     }
 
     /** A workshop opened anew, and why it is not the one that was wanted. */
@@ -94,6 +90,7 @@ public final class AnabionApp {
     private static void reopen(
             Stage stage, Session session, Shell shell, Ports ports, Supplier<Path> work, String said) {
         shell.closeInstruments();
+        shell.keeping().end();
         shell.setDisable(true);
         CompletableFuture.supplyAsync(() -> reopened(session, work))
                 .whenComplete((r, e) -> Platform.runLater(() -> {

@@ -68,6 +68,8 @@ class HandBackTest extends WindowCase {
         Path file = folder.resolve("report.pdf");
         when(files.toSave(any(), any())).thenReturn(Optional.of(file));
         key(KeyCode.CONTROL, KeyCode.R);
+        until("the card", () -> lookup("#report-write").tryQuery().isPresent());
+        key(KeyCode.ENTER);
         until("written", () -> Files.exists(file));
         assertThat(file.toFile().length()).isGreaterThan(20_000);
     }

@@ -64,10 +64,15 @@ abstract class WindowCase extends ApplicationTest {
     public void start(Stage primary) throws Exception {
         stage = primary;
         DemoCopy.to(folder);
-        Workshop workshop = Workshop.open(folder, Clock.fixed(NOW, ZoneOffset.UTC), CIRCUITS);
+        Workshop workshop = Workshop.open(folder, clock(), CIRCUITS);
         session = new Session(workshop);
         session.motion().set(false);
         shell = AnabionApp.show(primary, session, ports());
+    }
+
+    /** The time of the window: it stands still, where a test does not let it go on. */
+    Clock clock() {
+        return Clock.fixed(NOW, ZoneOffset.UTC);
     }
 
     Ports ports() {

@@ -47,8 +47,15 @@ public sealed interface Op {
         ARCHIVE,
         TRASH;
 
-        String code() {
+        /** Its name in files. */
+        public String code() {
             return name().toLowerCase(java.util.Locale.ROOT);
+        }
+
+        /** The shelf for a word that names none. */
+        public static Place named(String code) {
+            for (Place p : values()) if (p.code().equals(code)) return p;
+            return SHELF;
         }
 
         static Place of(String code) {

@@ -1,10 +1,13 @@
 package anabion.workshop;
 
+import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.format.ReadingCodec;
+import anabion.core.handback.HealthyChart;
 import anabion.core.job.Alteration;
 import anabion.core.job.Job;
+import anabion.core.job.Whereabouts;
 import anabion.core.json.TreeWriter;
 import anabion.core.reading.Condition;
 import anabion.core.reading.EveryBand;
@@ -18,6 +21,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -58,8 +62,9 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
 
     /** The points at which a switch matters, on every band. */
     public EveryBand onEveryBand(Condition now, Predictors predictors) {
+        Chassis charted = compared();
         return EveryBand.of(
-                chassis, readings, job.alterations(), now, Tolerances.usual(chassis), predictors.of(chassis));
+                charted, readings, job.alterations(), now, Tolerances.usual(charted), predictors.of(charted));
     }
 
     /**
@@ -161,15 +166,41 @@ public record SetRecord(Chassis chassis, Job job, List<Reading> readings, List<P
         return all.get(at);
     }
 
+    /** Those taken since it came into the house, for the first time or again. */
+    public List<Reading> readingsOfThisVisit() {
+        Whereabouts where = Whereabouts.of(job);
+        return where.returned()
+                ? readings.stream().filter(r -> where.isOfThisVisit(r.at())).toList()
+                : readings;
+    }
+
+    /** What it read when it was last handed back, as a chart; empty where it never was, or too little was read. */
+    public Optional<Chart> healthy() {
+        return Whereabouts.of(job)
+                .left()
+                .flatMap(left -> HealthyChart.of(
+                        chassis,
+                        readings,
+                        left,
+                        "own readings of " + left.at().toString().substring(0, 10)));
+    }
+
+    /** The chassis with the chart that its readings are compared with: once it has come back its own, where it has one. */
+    public Chassis compared() {
+        if (!Whereabouts.of(job).returned()) return chassis;
+        return healthy().map(c -> chassis.withChart(Optional.of(c))).orElse(chassis);
+    }
+
     /** The verdict on the readings under a condition. */
     public Judge.Verdict judged(Condition now, Predictors predictors) {
+        Chassis charted = compared();
         return Judge.judge(
-                chassis,
+                charted,
                 readings,
                 job.alterations(),
                 job.arrival().complaints(),
                 now,
-                Tolerances.usual(chassis),
-                predictors.of(chassis));
+                Tolerances.usual(charted),
+                predictors.of(charted));
     }
 }

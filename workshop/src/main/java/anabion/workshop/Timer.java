@@ -17,7 +17,8 @@ public record Timer(UUID id, UUID set, String label, Instant ends) {
         return new Timer(UUID.randomUUID(), set, label, ends);
     }
 
-    Map<String, Object> tree() {
+    /** As the formats have it. */
+    public Map<String, Object> tree() {
         return new Writing()
                 .put("id", id)
                 .put("set", set)
@@ -26,7 +27,8 @@ public record Timer(UUID id, UUID set, String label, Instant ends) {
                 .with(Extra.NONE);
     }
 
-    static Timer read(Fields f) {
+    /** What {@link #tree} wrote. */
+    public static Timer read(Fields f) {
         return new Timer(f.id(), UUID.fromString(f.text("set")), f.text("label"), f.instant("ends"));
     }
 }

@@ -18,10 +18,13 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
 import org.jdbi.v3.core.Handle;
 
 /** An open workshop. Not for several threads at once. */
@@ -297,6 +300,13 @@ public final class Workshop implements AutoCloseable {
                 .bind(0, name)
                 .mapTo(String.class)
                 .findOne();
+    }
+
+    /** All settings. */
+    public Map<String, String> settings() {
+        return handle().createQuery("SELECT name, value FROM settings ORDER BY name")
+                .map((rs, c) -> Map.entry(rs.getString(1), rs.getString(2)))
+                .collect(Collectors.toMap(Map.Entry::getKey, Map.Entry::getValue, (a, b) -> b, LinkedHashMap::new));
     }
 
     /** Stores a setting. */

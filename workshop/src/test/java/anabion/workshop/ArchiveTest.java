@@ -72,6 +72,12 @@ class ArchiveTest {
         return out.toByteArray();
     }
 
+    private SetArchive.Unpacked opened(byte[] bytes) throws IOException {
+        Path file = Files.createTempFile(folder, "set", ".zip");
+        Files.write(file, bytes);
+        return SetArchive.open(file);
+    }
+
     private static byte[] utf8(String text) {
         return text.getBytes(StandardCharsets.UTF_8);
     }
@@ -92,8 +98,7 @@ class ArchiveTest {
     void aSetTravelsWholeWithItsIds() throws IOException {
         byte[] zip = archive(folder.resolve("one"));
         try (Workshop w = Temp.open(folder.resolve("two"))) {
-            SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened")
-                    .set();
+            SetArchive.addTo(w, opened(zip), "opened").set();
             SetRecord arrived = w.sets().get(Temp.halcyon().id());
             assertThat(arrived.chassis()).isEqualTo(Temp.halcyon().chassis());
             assertThat(arrived.job()).isEqualTo(Temp.halcyon().job());
@@ -116,8 +121,7 @@ class ArchiveTest {
         entries.put("chassis.json", utf8(salted));
         entries.put("readings.json", utf8(reading));
         try (Workshop w = Temp.open(folder.resolve("two"))) {
-            SetRecord set = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip(entries))), "opened")
-                    .set();
+            SetRecord set = SetArchive.addTo(w, opened(zip(entries)), "opened").set();
             Temp.take(w, set, "V3.7", 85);
             w.sets()
                     .change(
@@ -141,7 +145,7 @@ class ArchiveTest {
     void theSameSetIsNotAddedTwice() throws IOException {
         byte[] zip = archive(folder.resolve("one"));
         try (Workshop w = Temp.open(folder.resolve("one"))) {
-            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened"))
+            assertThatThrownBy(() -> SetArchive.addTo(w, opened(zip), "opened"))
                     .hasMessageContaining("in the workshop already");
             assertThat(w.sets().summaries()).hasSize(1);
         }
@@ -153,7 +157,7 @@ class ArchiveTest {
         byte[] zip = archive(folder.resolve("one"));
         try (Workshop w = Temp.open(folder.resolve("one"))) {
             SetRecord mine = Temp.take(w, w.sets().get(Temp.halcyon().id()), "V3.7", 85);
-            SetArchive.Added added = SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened");
+            SetArchive.Added added = SetArchive.addTo(w, opened(zip), "opened");
             assertThat(added.beside()).isTrue();
             assertThat(added.set().chassis().name()).isEqualTo("Vessmark Halcyon (2)");
             assertThat(w.sets().get(mine.id())).as("nothing of mine is touched").isEqualTo(mine);
@@ -162,7 +166,7 @@ class ArchiveTest {
                     .as("under their own ids")
                     .isEqualTo(Temp.halcyon().readings());
             assertThat(theirs.photos()).hasSize(2);
-            assertThatThrownBy(() -> SetArchive.addTo(w, SetArchive.read(new ByteArrayInputStream(zip)), "opened"))
+            assertThatThrownBy(() -> SetArchive.addTo(w, opened(zip), "opened"))
                     .hasMessageContaining("in the workshop already");
             assertThat(w.sets().summaries()).hasSize(2);
             w.sets().undo(theirs.id());
@@ -208,7 +212,7 @@ class ArchiveTest {
     void whatHidesInAFolderIsRefused() throws IOException {
         Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
         entries.put("photos/", new byte[0]);
-        assertThat(SetArchive.read(new ByteArrayInputStream(zip(entries))).set().photos())
+        assertThat(opened(zip(entries)).set().photos())
                 .as("an empty one is usual")
                 .hasSize(2);
         entries.put("photos/", new byte[40 << 20]);
@@ -286,17 +290,13 @@ class ArchiveTest {
             Map<String, byte[]> forged = new LinkedHashMap<>(entries);
             forged.put("photos/" + bad + ".png", forged.remove(picture));
             renamed(forged, hash, bad);
-            assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(zip(forged))))
-                    .as(bad)
-                    .isInstanceOf(InputException.class);
+            assertThatThrownBy(() -> opened(zip(forged))).as(bad).isInstanceOf(InputException.class);
         }
         for (String bad : List.of("sh", "/../x.png", "PNG", "")) {
             Map<String, byte[]> forged = new LinkedHashMap<>(entries);
             forged.put("photos/" + hash + "." + bad, forged.get(picture));
             renamed(forged, "\"png\"", "\"" + bad + "\"");
-            assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(zip(forged))))
-                    .as(bad)
-                    .isInstanceOf(InputException.class);
+            assertThatThrownBy(() -> opened(zip(forged))).as(bad).isInstanceOf(InputException.class);
         }
     }
 
@@ -328,13 +328,29 @@ class ArchiveTest {
         refused(entries, "the archive has no photos/");
     }
 
+    /** Pictures are read when they are asked for: what was changed meanwhile is not taken for what was looked through. */
+    @Test
+    void anArchiveThatChangesMeanwhileIsRefused() throws IOException {
+        Map<String, byte[]> entries = unzip(archive(folder.resolve("one")));
+        Path file = folder.resolve("set.zip");
+        Files.write(file, zip(entries));
+        SetArchive.Unpacked unpacked = SetArchive.open(file);
+        entries.put(pictures(entries).get(0), Temp.picture(9));
+        Files.write(file, zip(entries));
+        try (Workshop w = Temp.open(folder.resolve("two"))) {
+            assertThatThrownBy(() -> SetArchive.addTo(w, unpacked, "opened"))
+                    .isInstanceOf(InputException.class)
+                    .hasMessageContaining("has changed");
+            assertThat(w.sets().summaries()).isEmpty();
+        }
+    }
+
     @Test
     void aCutArchiveIsRefused() throws IOException {
         byte[] whole = archive(folder.resolve("one"));
         for (int part = 1; part < 10; part++) {
             byte[] cut = Arrays.copyOf(whole, whole.length * part / 12);
-            assertThatThrownBy(() -> SetArchive.read(new ByteArrayInputStream(cut)))
-                    .isInstanceOf(InputException.class);
+            assertThatThrownBy(() -> opened(cut)).isInstanceOf(InputException.class);
         }
     }
 }

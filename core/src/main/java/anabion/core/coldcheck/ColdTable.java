@@ -8,6 +8,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Winding;
 import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
 import anabion.core.job.FittedState;
 import anabion.core.job.Job;
 import anabion.core.quantity.Figures;
@@ -274,9 +275,10 @@ public final class ColdTable {
                             || (!oneWay && r.point().equals(b) && r.reference().equals(a)));
             boolean renewed = FittedState.since(r.state(), job.alterations()).stream()
                     .anyMatch(x -> x.kind().exchanges()
-                            && chassis.part(x.part())
-                                    .filter(p -> p.touches(a) || p.touches(b))
-                                    .isPresent());
+                            && (x.kind() == AlterationKind.CAME_BACK
+                                    || chassis.part(x.part())
+                                            .filter(p -> p.touches(a) || p.touches(b))
+                                            .isPresent()));
             if (same
                     && !renewed
                     && (found.isEmpty() || r.at().isAfter(found.get().at()))) found = Optional.of(r);

@@ -7,6 +7,8 @@ import anabion.core.job.ClosingEntry.Kind;
 import anabion.core.json.Coded;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
+import java.time.Period;
+import java.time.temporal.TemporalAmount;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -16,7 +18,8 @@ import java.util.regex.Pattern;
 
 /**
  * A line of the hand-back sheet: {@code insulation 120M}, {@code touch 0.16mA 0.12mA 0.18mA 0.1mA}, {@code earth 0.08}, {@code heard MW 5 two of them strong}, {@code checked fuse},
- * {@code sign soak because the owner wants it tomorrow}, {@code limit insulation 4M}.
+ * {@code sign soak because the owner wants it tomorrow}, {@code limit insulation 4M},
+ * {@code handed back to the keeper, ask in 3 months}.
  */
 public sealed interface ClosingLine {
     /** @param values in ohms or amperes */
@@ -37,6 +40,20 @@ public sealed interface ClosingLine {
 
     record Limit(String which, String value) implements ClosingLine {}
 
+    /**
+     * The set leaves the house.
+     *
+     * @param to whom; may be empty
+     * @param ask when somebody should ask how it plays; empty for never
+     */
+    record HandedBack(String to, Optional<TemporalAmount> ask) implements ClosingLine {}
+
+    Pattern HANDED = Pattern.compile(
+            "back\\b\\s*(?:to\\s+)?(.*?),?\\s*(?:\\bask\\s+(?:(never)|(?:in|after)\\s+(.+)))?",
+            Pattern.CASE_INSENSITIVE);
+    /** When somebody asks how it plays, where nothing else is said. */
+    TemporalAmount USUAL_ASKING = Period.ofMonths(3);
+
     Pattern SIGN = Pattern.compile("(.*?)\\s*\\bbecause\\s+(.+)", Pattern.CASE_INSENSITIVE);
     Pattern HEARD = Pattern.compile("(.+?)\\s+(\\d{1,3})(?:\\s+(.*))?");
     /** Ways in which a touch current is measured. */
@@ -55,11 +72,12 @@ public sealed interface ClosingLine {
             case "checked", "done" -> new Checked(item(line, rest));
             case "sign" -> sign(line, rest);
             case "limit" -> limit(line, rest);
+            case "handed" -> handed(line, rest);
             default ->
                 throw InputException.at(line)
                         .because("this says nothing of handing back")
                         .so(
-                                "type insulation 120M, touch 0.16mA 0.12mA 0.18mA 0.1mA, earth 0.08, heard MW 5, checked fuse, or sign soak because …");
+                                "type insulation 120M, touch 0.16mA 0.12mA 0.18mA 0.1mA, earth 0.08, heard MW 5, checked fuse, sign soak because …, or handed back");
         };
     }
 
@@ -116,6 +134,18 @@ public sealed interface ClosingLine {
                     .because("what goes out as it is has a reason")
                     .so("type it like sign soak because the owner wants it tomorrow");
         return new Signed(item(line, m.group(1)), m.group(2).strip());
+    }
+
+    private static ClosingLine handed(String line, String rest) {
+        Matcher m = HANDED.matcher(rest);
+        if (!m.matches())
+            throw InputException.at(line)
+                    .because("this says not that the set leaves")
+                    .so("type it like handed back to the keeper, ask in 3 months");
+        if (m.group(2) != null) return new HandedBack(m.group(1), Optional.empty());
+        if (m.group(3) == null) return new HandedBack(m.group(1), Optional.of(USUAL_ASKING));
+        LengthOfTime when = LengthOfTime.parse(m.group(3), "handed back, ask in 3 months");
+        return new HandedBack(m.group(1), Optional.of(when.amount()));
     }
 
     private static ClosingLine limit(String line, String rest) {

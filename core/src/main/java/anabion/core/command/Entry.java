@@ -116,6 +116,9 @@ public sealed interface Entry {
     /** What was ordered has come. */
     record Arrived(String what) implements Entry {}
 
+    /** A set that had left the house is in it again: what it does now. */
+    record CameBack(String complaint) implements Entry {}
+
     /** All that is loose about a part is made good. */
     record Settle(String part) implements Entry {}
 

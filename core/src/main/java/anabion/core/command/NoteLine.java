@@ -13,7 +13,8 @@ import java.util.regex.Pattern;
 /**
  * Lines for the history of a set, typed on any sheet: {@code note …}, {@code decided to keep the wax because it looks right}, {@code cost 12.50 two tubes},
  * {@code worked 1.5h}, {@code cause C14 leaked}, {@code stays the crack because it holds}, {@code modified diodes for V5 undo put the 6X4 back}, {@code fragile lift it by
- * the base}; {@code ordered dial cord from the Attic 4.50 due 2026-12-10}, {@code arrived dial cord}.
+ * the base}; {@code ordered dial cord from the Attic 4.50 due 2026-12-10}, {@code arrived dial cord};
+ * {@code came back because it hums again}.
  */
 final class NoteLine {
     private static final Map<String, Note.Kind> WORDS = Map.of(
@@ -41,9 +42,15 @@ final class NoteLine {
         if (kind != null) return Optional.of(note(kind, word, rest));
         return switch (word) {
             case "ordered" -> Optional.of(order(rest));
+            case "came" -> rest.matches("(?i)back\\b.*") ? Optional.of(back(rest)) : Optional.empty();
             case "arrived" -> Optional.of(new Entry.Arrived(said("arrived", rest, "arrived dial cord")));
             default -> Optional.empty();
         };
+    }
+
+    private static Entry back(String rest) {
+        String why = rest.substring("back".length()).strip().replaceFirst("(?i)^because\\s+", "");
+        return new Entry.CameBack(said("came back", why, "came back because it hums again"));
     }
 
     private static String said(String word, String rest, String example) {

@@ -12,6 +12,7 @@ import anabion.core.job.ClosingEntry;
 import anabion.core.job.ClosingEntry.Kind;
 import anabion.core.job.Job;
 import anabion.core.job.Note;
+import anabion.core.job.Whereabouts;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
@@ -69,12 +70,21 @@ public record ClosingGate(List<Row> rows, boolean toChassis) {
      */
     public static ClosingGate of(
             Chassis chassis, Job job, Isolation isolation, List<Reading> readings, SafetyLimits limits, Instant now) {
-        boolean isolated = isolation.proved(readings);
+        Whereabouts where = Whereabouts.of(job);
+        boolean isolated = isolation.proved(
+                readings.stream().filter(r -> where.isOfThisVisit(r.at())).toList());
         return new ClosingGate(
-                new Looking(chassis, job, isolation.mayBeLive(), isolated, limits, now).rows(), isolated);
+                new Looking(chassis, job, where, isolation.mayBeLive(), isolated, limits, now).rows(), isolated);
     }
 
-    private record Looking(Chassis chassis, Job job, boolean live, boolean isolated, SafetyLimits limits, Instant now) {
+    private record Looking(
+            Chassis chassis,
+            Job job,
+            Whereabouts where,
+            boolean live,
+            boolean isolated,
+            SafetyLimits limits,
+            Instant now) {
         List<Row> rows() {
             List<Row> all = new ArrayList<>();
             for (ClosingItem item : ClosingItem.values()) if (concerns(item)) all.add(row(item));
@@ -122,7 +132,7 @@ public record ClosingGate(List<Row> rows, boolean toChassis) {
                     .reduce((a, b) -> b);
         }
 
-        /** Whether no other part went in since. */
+        /** Whether no other part went in since, and the set did not come back. */
         private boolean current(ClosingEntry e) {
             return e.state().equals(job.fitted().id());
         }
@@ -142,7 +152,10 @@ public record ClosingGate(List<Row> rows, boolean toChassis) {
         /** What is lacking; empty where it is in order. */
         private Optional<Phrase> lacks(ClosingItem item) {
             return switch (item) {
-                case CAUSE -> when(job.notes(Note.Kind.CAUSE).isEmpty(), Phrase.of("closing.cause"));
+                case CAUSE ->
+                    when(
+                            job.notes(Note.Kind.CAUSE).stream().noneMatch(n -> where.isOfThisVisit(n.at())),
+                            Phrase.of("closing.cause"));
                 case OPEN_ENDS ->
                     when(
                             !job.fitted().openEnds().isEmpty(),
@@ -165,7 +178,10 @@ public record ClosingGate(List<Row> rows, boolean toChassis) {
                 case FUSE, TAP, CORD, BACK ->
                     when(last(Kind.CHECKED, item).isEmpty(), Phrase.of("closing." + item.code()));
                 case BARRIERS -> {
-                    int missing = Barrier.missing(job.casework()).size();
+                    int missing = Barrier.missing(job.casework().stream()
+                                    .filter(e -> where.isOfThisVisit(e.at()))
+                                    .toList())
+                            .size();
                     yield when(missing > 0, Phrase.of("closing.barriers", missing));
                 }
                 case INSULATION -> insulation();
@@ -186,7 +202,9 @@ public record ClosingGate(List<Row> rows, boolean toChassis) {
 
         private Optional<Phrase> soak() {
             SoakRun run = SoakRun.of(chassis, job, now);
-            return when(run.state() != SoakRun.State.PASSED, Phrase.of("closing.soak"));
+            boolean passed = run.state() == SoakRun.State.PASSED
+                    && run.began().filter(where::isOfThisVisit).isPresent();
+            return when(!passed, Phrase.of("closing.soak"));
         }
 
         private Optional<Phrase> bands() {

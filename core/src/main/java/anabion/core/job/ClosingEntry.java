@@ -13,7 +13,7 @@ import java.util.UUID;
  *
  * @param item the code of what was looked at or signed off; a band that was heard; empty for a measurement
  * @param values ohms of insulation and earth; amperes of touch current, in the order of {@link Plug}; how many stations
- * @param text the reason for signing off; what was heard
+ * @param text the reason for signing off; what was heard; to whom it went
  * @param state the fitted state of the set: what was measured before another part went in counts no more
  */
 @RecordBuilder
@@ -38,11 +38,13 @@ public record ClosingEntry(
         /** Somebody looked, and it is in order. */
         CHECKED,
         /** It is not in order, and goes out so for a reason. */
-        SIGNED;
+        SIGNED,
+        /** It left the house. */
+        HANDED_BACK;
 
         @Override
         public String code() {
-            return name().toLowerCase(Locale.ROOT);
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
         }
     }
 

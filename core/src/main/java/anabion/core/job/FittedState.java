@@ -29,6 +29,12 @@ public record FittedState(UUID id, Map<String, Alteration> last) {
         return new FittedState(id, last);
     }
 
+    /** Whether no part was touched since the set came in, for the first time or again. */
+    public boolean isAsItCame() {
+        return id.equals(AS_FOUND)
+                || last.values().stream().anyMatch(a -> a.id().equals(id) && a.kind() == AlterationKind.CAME_BACK);
+    }
+
     /** Parts left disconnected: no power until they are back. */
     public List<Alteration> openEnds() {
         return last.values().stream().filter(a -> a.kind().leavesOpenEnd()).toList();

@@ -112,6 +112,20 @@ public record Job(
         return withAlterations(more);
     }
 
+    /**
+     * As it is when the set is in the house again: its complaints are to be heard anew, and of the steps from the cold checks on none is done.
+     *
+     * @param before what it had come with, for its history
+     */
+    public Job cameBack(Alteration back, Note before) {
+        return altered(back)
+                .with(before)
+                .withArrival(arrival.withComplaints(List.of()))
+                .withSteps(steps.stream()
+                        .filter(m -> m.step().compareTo(Step.COLD_CHECKS) < 0)
+                        .toList());
+    }
+
     /** With one more open end. */
     public Job with(LooseEnd end) {
         List<LooseEnd> more = new ArrayList<>(loose);

@@ -65,7 +65,8 @@ public final class WorkOrder {
                                 0,
                                 Phrase.of("next." + step.code()));
                     case DRIVE_AND_CASE -> drive(job);
-                    case COLD_CHECKS, FIRST_POWER, TRACE, HAND_BACK ->
+                    case HAND_BACK -> handBack(job);
+                    case COLD_CHECKS, FIRST_POWER, TRACE ->
                         new Item(step, StepState.OPEN, 0, 0, Phrase.of("next." + step.code()));
                 };
         StepState state = job.marked(step).map(Marked::state).orElse(derived.state());
@@ -102,6 +103,15 @@ public final class WorkOrder {
                 done,
                 job.casework().size(),
                 Phrase.of("next.drive-and-case"));
+    }
+
+    /** Done while the set is out of the house. */
+    private static Item handBack(Job job) {
+        boolean away = Whereabouts.of(job).away();
+        boolean begun = job.closing().stream()
+                .anyMatch(e -> e.state().equals(job.fitted().id()));
+        StepState state = away ? StepState.DONE : begun ? StepState.UNDER_WAY : StepState.OPEN;
+        return new Item(Step.HAND_BACK, state, 0, 0, Phrase.of("next." + Step.HAND_BACK.code()));
     }
 
     private static Item stripDown(Job job) {

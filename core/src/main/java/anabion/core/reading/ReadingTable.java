@@ -11,6 +11,7 @@ import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.Stage;
 import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
 import anabion.core.job.FittedState;
 import anabion.core.quantity.Figures;
 import anabion.core.text.Phrase;
@@ -205,7 +206,9 @@ public final class ReadingTable {
             boolean near =
                     chassis.part(a.part()).filter(p -> p.touches(point.net())).isPresent();
             Optional<Stage> stage = point.device().flatMap(d -> chassis.owner(d.reference()));
-            if (near || stage.filter(s -> s.parts().contains(a.part())).isPresent()) return true;
+            if (a.kind() == AlterationKind.CAME_BACK
+                    || near
+                    || stage.filter(s -> s.parts().contains(a.part())).isPresent()) return true;
         }
         return false;
     }

@@ -15,6 +15,12 @@ public record Symbol(String part, Kind kind, double x, double y, boolean upright
 
     public static final double RADIUS = 1.6;
 
+    /** Where the words of an upright symbol begin, from its centre. */
+    public double beside() {
+        if (kind.amplifies()) return RADIUS + 0.2;
+        return kind == Kind.SPEAKER ? 1.2 : 0.85;
+    }
+
     /** What is drawn. The first end, upper or left, is the positive one of an electrolytic and the plate of a diode. */
     public enum Kind {
         RESISTOR,

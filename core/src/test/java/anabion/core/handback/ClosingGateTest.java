@@ -19,6 +19,7 @@ import anabion.core.job.ClosingEntry.Kind;
 import anabion.core.job.Job;
 import anabion.core.job.Note;
 import anabion.core.job.SoakEntry;
+import anabion.core.job.Whereabouts;
 import anabion.core.json.Extra;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
@@ -218,5 +219,49 @@ class ClosingGateTest {
             })
     void whatSaysTooLittleIsRefused(String line) {
         assertThatThrownBy(() -> ClosingLine.parse(line)).isInstanceOf(InputException.class);
+    }
+
+    /** What was proved before it left the house says nothing of what it went through since. */
+    @Test
+    void aSetThatCameBackIsLookedAtAnew() {
+        Chassis halcyon = SharedSets.named("halcyon");
+        Job job = tested(sound(halcyon, Job.NEW), 120e6, 0.16e-3, 0.08);
+        Job gone = job.with(entry(job, Kind.HANDED_BACK, ""));
+        assertThat(Whereabouts.of(gone).away()).isTrue();
+        Note before = new Note(UUID.randomUUID(), NOW, Note.Kind.REMARK, "hum", "", 0, Optional.empty(), Extra.NONE);
+        Alteration back = new Alteration(
+                UUID.randomUUID(),
+                NOW.plus(Duration.ofDays(90)),
+                "",
+                AlterationKind.CAME_BACK,
+                "it is silent",
+                Extra.NONE);
+        Job here = gone.cameBack(back, before);
+        assertThat(Whereabouts.of(here).returned()).isTrue();
+        ClosingGate gate = gate(halcyon, here);
+        assertThat(gate.open())
+                .extracting(ClosingGate.Row::item)
+                .contains(
+                        ClosingItem.CAUSE,
+                        ClosingItem.SOAK,
+                        ClosingItem.BANDS,
+                        ClosingItem.FUSE,
+                        ClosingItem.INSULATION,
+                        ClosingItem.TOUCH_CURRENT);
+        noTestToTheChassis(gate);
+        assertThat(here.arrival().complaints()).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "handed back,'',P3M",
+        "handed back to the keeper,the keeper,P3M",
+        "'handed back to the keeper, ask in 6 weeks',the keeper,P42D",
+        "'handed back, ask never','',''"
+    })
+    void itGoesToSomebodyAndIsAskedAfter(String line, String to, String ask) {
+        ClosingLine.HandedBack h = (ClosingLine.HandedBack) ClosingLine.parse(line);
+        assertThat(h.to()).isEqualTo(to);
+        assertThat(h.ask().map(Object::toString).orElse("")).isEqualTo(ask);
     }
 }

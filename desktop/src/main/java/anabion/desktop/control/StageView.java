@@ -2,6 +2,7 @@ package anabion.desktop.control;
 
 import anabion.core.schematic.StageDrawing;
 import anabion.core.schematic.Symbol;
+import anabion.core.schematic.SymbolStrokes;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
@@ -13,6 +14,7 @@ import javafx.scene.layout.Pane;
 import javafx.scene.shape.Circle;
 import javafx.scene.shape.Line;
 import javafx.scene.shape.Rectangle;
+import javafx.scene.shape.SVGPath;
 import javafx.scene.transform.Scale;
 
 /** One stage of the circuit as a drawing, with one part lit. */
@@ -66,20 +68,20 @@ public final class StageView extends Pane {
     }
 
     private void symbol(Symbol s, Consumer<String> chosen) {
-        SymbolShapes.Drawn drawn = SymbolShapes.of(s, UNIT);
+        SymbolStrokes.Paths drawn = SymbolStrokes.of(s, UNIT);
         // A device's words have one line: between what leaves its middle and what leaves its foot there is no more
         // room.
         boolean device = s.kind().amplifies();
         Label words = Texts.label(s.label() + (s.upright() && !device ? "\n" : " ") + s.value());
         words.getStyleClass().add("circuit-words");
-        if (s.upright()) words.relocate((s.x() + beside(s.kind())) * UNIT, (s.y() + (device ? 0.1 : -1.3)) * UNIT);
+        if (s.upright()) words.relocate((s.x() + s.beside()) * UNIT, (s.y() + (device ? 0.1 : -1.3)) * UNIT);
         else {
             double width = LETTER * (words.getText().length() + 2);
             words.setMinWidth(width);
             words.setAlignment(Pos.CENTER);
             words.relocate(s.x() * UNIT - width / 2, (s.y() - 2.3) * UNIT);
         }
-        Group group = new Group(drawn.line(), drawn.filled(), words);
+        Group group = new Group(path(drawn.line(), "circuit-line"), path(drawn.filled(), "circuit-filled"), words);
         double reach = s.kind().amplifies() ? Symbol.RADIUS : Symbol.HALF;
         double above = s.upright() ? reach : 2.4;
         Rectangle field = new Rectangle(
@@ -96,10 +98,11 @@ public final class StageView extends Pane {
         getChildren().addAll(field, group);
     }
 
-    /** Where the words of an upright symbol begin, in grid units from its middle. */
-    private static double beside(Symbol.Kind kind) {
-        if (kind.amplifies()) return Symbol.RADIUS + 0.2;
-        return kind == Symbol.Kind.SPEAKER ? 1.2 : 0.85;
+    private static SVGPath path(String data, String style) {
+        SVGPath path = new SVGPath();
+        path.setContent(data);
+        path.getStyleClass().add(style);
+        return path;
     }
 
     private void earth(double x, double y) {

@@ -89,6 +89,18 @@ public final class Alignments {
                 });
     }
 
+    /**
+     * The band of the set on the bench that is aligned, whether or not its lines are computed yet.
+     *
+     * @param line that asks, for the error
+     * @throws InputException where no band is tuned
+     */
+    public Band band(String line) {
+        return session.set().get().flatMap(s -> band(s.chassis())).orElseThrow(() -> InputException.at(line)
+                .because(session.say("align.no-band"))
+                .so(session.say("align.no-band.remedy")));
+    }
+
     /** The band that was chosen if it is tuned, else the first that is. */
     private Optional<Band> band(Chassis chassis) {
         String chosen = session.condition().get().map(c -> c.band()).orElse("");

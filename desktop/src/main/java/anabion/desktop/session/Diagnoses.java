@@ -137,7 +137,7 @@ public final class Diagnoses {
                 .with(experience)
                 .afterAccidents(set.job().accidents());
         return new Ground(
-                set.chassis().unnamed(),
+                set.compared().unnamed(),
                 set.job().arrival().visited() ? usual.visited() : usual,
                 set.readings(),
                 set.job(),

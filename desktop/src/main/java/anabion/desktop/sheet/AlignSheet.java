@@ -193,9 +193,7 @@ public final class AlignSheet implements Sheet {
     }
 
     private String band(String line) {
-        return alignment.map(a -> a.table().procedure().band().name()).orElseThrow(() -> InputException.at(line)
-                .because(session.say("align.no-band"))
-                .so(session.say("align.no-band.remedy")));
+        return session.alignments().band(line).name();
     }
 
     private CompletableFuture<?> taken(String line, AlignRequest.Take t) {
@@ -354,13 +352,7 @@ public final class AlignSheet implements Sheet {
     @Override
     public CompletableFuture<?> paste(String text) {
         Chassis chassis = session.need().chassis();
-        Band band = alignment
-                .orElseThrow(() -> InputException.at("")
-                        .because(session.say("align.no-band"))
-                        .so(session.say("align.no-band.remedy")))
-                .table()
-                .procedure()
-                .band();
+        Band band = session.alignments().band("");
         try {
             List<ServiceLine> read = ServiceTableCodec.lines(new StringReader(text), chassis, band);
             return session.putChassis(session.say("ui.change.table"), chassis.withServiceTable(read));

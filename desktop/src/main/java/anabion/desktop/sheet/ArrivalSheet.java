@@ -10,10 +10,13 @@ import anabion.core.error.InputException;
 import anabion.core.isolation.Caution;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.Arrival;
+import anabion.core.job.ClosingEntry;
 import anabion.core.job.Complaint;
+import anabion.core.job.Note;
 import anabion.core.job.Step;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.VisitorEvidence;
+import anabion.core.job.Whereabouts;
 import anabion.core.json.Extra;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
@@ -22,6 +25,7 @@ import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -87,6 +91,7 @@ public final class ArrivalSheet implements Sheet {
         if (shown.isEmpty()) return;
         identity(shown.get());
         supply(shown.get());
+        earlier(shown.get());
         complaints(shown.get());
         visitors(shown.get());
         found(shown.get());
@@ -113,6 +118,37 @@ public final class ArrivalSheet implements Sheet {
                                             ? ""
                                             : " (" + l.note().reason() + ")")))));
         });
+    }
+
+    /** When it left and came back, why, and what was behind it then. */
+    private void earlier(SetRecord set) {
+        Whereabouts where = Whereabouts.of(set.job());
+        if (where.left().isEmpty()) return;
+        ClosingEntry left = where.left().get();
+        VBox all = new VBox(2, Texts.label(session.say("arrival.earlier"), "strong", "petrol"));
+        all.setPadding(new Insets(8, 0, 0, 0));
+        set.job().notes().stream()
+                .filter(n -> n.kind() == Note.Kind.CAUSE && !n.at().isAfter(left.at()))
+                .forEach(n -> all.getChildren()
+                        .add(Texts.wrapped(session.say(
+                                "timeline.note.cause",
+                                n.text() + (n.reason().isEmpty() ? "" : " (" + n.reason() + ")")))));
+        String to = left.text().isEmpty() ? "" : session.say("arrival.handed-to", left.text());
+        all.getChildren().add(Texts.wrapped(session.say("arrival.handed", day(left.at()), to)));
+        where.back().ifPresent(b -> all.getChildren()
+                .addAll(
+                        Texts.wrapped(session.say("arrival.came-back", day(b.at()), b.detail())),
+                        Texts.wrapped(
+                                set.healthy()
+                                        .map(c -> session.say(
+                                                "arrival.own-chart", c.rows().size()))
+                                        .orElseGet(() -> session.say("arrival.no-own-chart")),
+                                "soft")));
+        body.getChildren().add(all);
+    }
+
+    private String day(Instant at) {
+        return at.atZone(session.clock().getZone()).toLocalDate().toString();
     }
 
     private void identity(SetRecord set) {
@@ -172,7 +208,7 @@ public final class ArrivalSheet implements Sheet {
                 t -> putSupply(s.withHertz(t.isEmpty() ? 0 : Notation.exact(t, Unit.HERTZ))));
         Isolation isolation = session.isolation().get().orElseGet(() -> Isolation.unproved(set.chassis()));
         Label consequence = Texts.wrapped(
-                session.words().get().say(isolation.words(set.readings()))
+                session.words().get().say(isolation.words(set.readingsOfThisVisit()))
                         + (s.arrangement().usesMains() ? " " + session.say("safety.law") : ""),
                 isolation.mayBeLive() ? "brick" : "soft");
         body.getChildren().add(consequence);

@@ -9,11 +9,17 @@ import anabion.core.handback.SafetyLimits;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.ClosingEntry;
 import anabion.core.job.ClosingEntry.Kind;
+import anabion.core.job.Step;
+import anabion.core.job.StepState;
+import anabion.core.job.Whereabouts;
 import anabion.core.json.Extra;
 import anabion.desktop.control.LitRows;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import anabion.workshop.Op;
+import anabion.workshop.Timer;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -138,6 +144,7 @@ public final class HandBackSheet implements Sheet {
         if (typed instanceof ClosingLine.Limit l) return limit(l);
         if (typed instanceof ClosingLine.Measured m) return measured(line, m);
         if (typed instanceof ClosingLine.Heard h) return heard(h);
+        if (typed instanceof ClosingLine.HandedBack h) return handedBack(h);
         if (typed instanceof ClosingLine.Signed s)
             return put(entry(Kind.SIGNED, meant(line, s.item()).code()).withText(s.reason()));
         ClosingItem item = meant(line, ((ClosingLine.Checked) typed).item());
@@ -146,6 +153,29 @@ public final class HandBackSheet implements Sheet {
                     .because(session.say("closing.told", session.say("closing.item." + item.code())))
                     .so(session.say("closing.told.remedy"));
         return put(entry(Kind.CHECKED, item.code()));
+    }
+
+    /** Out of the house and into the archive, with a day to ask how it plays. */
+    private CompletableFuture<?> handedBack(ClosingLine.HandedBack h) {
+        int open = (int) rows().stream().filter(ClosingGate.Row::bars).count();
+        if (open > 0)
+            throw InputException.at("handed back")
+                    .because(session.say("closing.still-open", open))
+                    .so(session.say("closing.still-open.remedy"));
+        if (Whereabouts.of(session.need().job()).away())
+            throw InputException.at("handed back")
+                    .because(session.say("closing.away"))
+                    .so(session.say("closing.away.remedy"));
+        List<Op> ops = new ArrayList<>();
+        ops.add(new Op.PutJob(session.need()
+                .job()
+                .with(entry(Kind.HANDED_BACK, "").withText(h.to()))
+                .withStep(Step.HAND_BACK, StepState.DONE)));
+        ops.add(new Op.PutPlace(Op.Place.ARCHIVE));
+        h.ask()
+                .ifPresent(length -> ops.add(new Op.PutTimer(
+                        Timer.starting(session.need().id(), session.say("closing.ask"), length, session.clock()))));
+        return session.change(session.say("ui.change.closing.handed-back"), ops.toArray(new Op[0]));
     }
 
     private CompletableFuture<?> limit(ClosingLine.Limit l) {
@@ -252,8 +282,7 @@ public final class HandBackSheet implements Sheet {
     @Override
     public List<String[]> hints() {
         return List.of(
-                new String[] {"checked", session.say("closing.hint.checked")},
-                new String[] {"insulation 120M", session.say("closing.hint.insulation")},
-                new String[] {"sign because …", session.say("closing.hint.sign")});
+                new String[] {"sign because …", session.say("closing.hint.sign")},
+                new String[] {"handed back", session.say("closing.hint.handed")});
     }
 }

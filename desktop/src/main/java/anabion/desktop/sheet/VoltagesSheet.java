@@ -182,7 +182,7 @@ public final class VoltagesSheet implements Sheet {
                 session.set().get().map(s -> !s.chassis().parts().isEmpty()).orElse(false);
         boolean charted = session.set()
                 .get()
-                .flatMap(s -> s.chassis().chart())
+                .flatMap(s -> s.compared().chart())
                 .filter(c -> !c.rows().isEmpty())
                 .isPresent();
         // a charted set has rows as soon as it is solved
@@ -219,7 +219,19 @@ public final class VoltagesSheet implements Sheet {
         if (every) return session.say("ui.volts.every", band());
         String stage =
                 session.stage().get().map(s -> session.say("ui.volts.only", s)).orElse("");
-        Optional<Chart> chart = session.set().get().get().chassis().chart();
+        Optional<Chart> chart = session.set().get().get().compared().chart();
+        if (session.set()
+                .get()
+                .get()
+                .healthy()
+                .filter(h -> chart.equals(Optional.of(h)))
+                .isPresent())
+            return session.say(
+                            "ui.volts.conditions-own",
+                            chart.get().source(),
+                            Figures.fixed(now.get().line(), 0),
+                            MeterWords.of(now.get().meter().text()))
+                    + stage;
         if (chart.isEmpty()) {
             boolean compared = session.verdict().get().stream()
                     .flatMap(v -> v.rows().stream())

@@ -6,17 +6,22 @@ import anabion.core.command.Entry;
 import anabion.core.command.PowerRequest;
 import anabion.core.command.ProbeParser;
 import anabion.core.error.InputException;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Note;
 import anabion.core.job.Order;
 import anabion.core.job.Step;
+import anabion.core.job.SymptomKind;
 import anabion.core.job.Trial;
+import anabion.core.job.Whereabouts;
 import anabion.core.json.Extra;
 import anabion.desktop.bench.BenchPlace;
 import anabion.desktop.instrument.InstrumentDesk;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
+import anabion.workshop.SetRecord;
 import anabion.workshop.Timer;
 import java.time.Duration;
 import java.util.List;
@@ -25,6 +30,8 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
+import java.util.stream.Collectors;
+import javafx.application.Platform;
 
 /** Carries out what was typed in the probe line of the Bench. */
 final class Entries {
@@ -90,6 +97,7 @@ final class Entries {
                     session.need().job().with(end));
         }
         if (entry instanceof Entry.Noted n) return noted(n);
+        if (entry instanceof Entry.CameBack b) return cameBack(b);
         if (entry instanceof Entry.Ordered o) return ordered(o);
         if (entry instanceof Entry.Arrived a) return arrived(a);
         if (entry instanceof Entry.Settle s)
@@ -136,6 +144,39 @@ final class Entries {
         return session.putJob(
                 session.say("ui.change.note." + n.kind().code()),
                 session.need().job().with(note));
+    }
+
+    /** It stands on the Shelf again, and what it had come with is a note of its history. */
+    private CompletableFuture<?> cameBack(Entry.CameBack b) {
+        SetRecord set = session.need();
+        if (!Whereabouts.of(set.job()).away())
+            throw InputException.at("came back")
+                    .because(session.say("ui.not-away"))
+                    .so(session.say("ui.not-away.remedy"));
+        Alteration back = new Alteration(
+                UUID.randomUUID(), session.clock().instant(), "", AlterationKind.CAME_BACK, b.complaint(), Extra.NONE);
+        String had = set.job().arrival().complaints().stream()
+                .filter(c -> c.symptom() != SymptomKind.UNTRIED)
+                .map(c ->
+                        (c.where() + ": " + session.say("symptom." + c.symptom().code()) + " " + c.note()).strip())
+                .collect(Collectors.joining("; "));
+        Note before = new Note(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                Note.Kind.REMARK,
+                session.say("ui.came-before", had.isEmpty() ? session.say("symptom.untried") : had),
+                "",
+                0,
+                Optional.of(Step.ARRIVAL),
+                Extra.NONE);
+        return session.change(
+                        session.say("alteration.came-back"),
+                        new Op.PutJob(set.job().cameBack(back, before)),
+                        new Op.PutPlace(Op.Place.SHELF))
+                .thenApply(s -> {
+                    Platform.runLater(() -> session.step().set(Step.ARRIVAL));
+                    return s;
+                });
     }
 
     private CompletableFuture<?> ordered(Entry.Ordered o) {

@@ -1,17 +1,16 @@
 package anabion.desktop.shell;
 
 import anabion.core.error.InputException;
-import anabion.core.handback.SafetyLimits;
 import anabion.core.recap.Plan;
 import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.archive.WorkshopArchive;
 import anabion.workshop.report.CordPrintout;
-import anabion.workshop.report.Edition;
 import anabion.workshop.report.HandBackReport;
-import anabion.workshop.report.Paper;
 import anabion.workshop.report.RecapPrintout;
+import anabion.workshop.report.ReportChoice;
 import anabion.workshop.report.SetReport;
 import anabion.workshop.storage.ForcedFiles;
 import java.io.FilterOutputStream;
@@ -21,72 +20,111 @@ import java.io.OutputStreamWriter;
 import java.io.Writer;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
-import java.time.Clock;
 import java.util.Locale;
-import java.util.Optional;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Consumer;
 import java.util.function.Function;
 
 /**
- * Writes one set to a file on a thread of its own, saying how far it is, until it is done or stopped. It is written beside the
- * target first, so that neither a failure nor a stop leaves half a file under the wanted name.
+ * Writes one file on a thread of its own, saying how far it is, until it is done or stopped. It is written beside the target first, so that neither a failure nor a
+ * stop leaves half a file under the wanted name.
  */
 final class Export {
-    private final SetRecord set;
-    private final Words words;
-    private final String kind;
     private final Path file;
-    private final Optional<Printout> sheet;
+    private final int pictures;
+    private final Content content;
     private volatile boolean stopped;
 
-    /** @param kind pdf, html or zip */
-    Export(SetRecord set, Words words, String kind, Path file) {
-        this(set, words, kind, file, Optional.empty());
+    /** What is written. */
+    private interface Content {
+        /** @param photos where a photo lies; asked once for each that is written */
+        void write(Function<Photo, Path> photos, OutputStream out) throws IOException;
+    }
+
+    private Export(Path file, int pictures, Content content) {
+        this.file = file;
+        this.pictures = pictures;
+        this.content = content;
+    }
+
+    /** The record of a set, or its archive. */
+    static Export of(SetRecord set, Words words, Kind kind, Path file) {
+        return new Export(
+                file,
+                set.photos().size(),
+                switch (kind) {
+                    case PDF -> (photos, out) -> new SetReport().pdf(set, words, photos, out);
+                    case HTML -> (photos, out) -> html(set, words, photos, out);
+                    case ZIP -> (photos, out) -> SetArchive.write(set, photos, out);
+                });
+    }
+
+    /** What a set is written as. */
+    enum Kind {
+        PDF("pdf", ".pdf"),
+        HTML("html", ".html"),
+        ZIP("archive-file", ".anabion.zip");
+
+        private final String action;
+        private final String ending;
+
+        Kind(String action, String ending) {
+            this.action = action;
+            this.ending = ending;
+        }
+
+        String action() {
+            return action;
+        }
+    }
+
+    private static void html(SetRecord set, Words words, Function<Photo, Path> photos, OutputStream out)
+            throws IOException {
+        try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
+            new SetReport().html(set, words, photos, writer);
+        }
     }
 
     /** The recap of a set as a page to print. */
     static Export benchSheet(SetRecord set, Plan plan, Words words, Path file) {
         RecapPrintout sheet =
                 new RecapPrintout(set.chassis().name(), plan, set.job().recap(), words);
-        return new Export(
-                set,
-                words,
-                "html",
-                file,
-                Optional.of((photos, out) -> out.write(sheet.html().getBytes(StandardCharsets.UTF_8))));
+        return new Export(file, 0, (photos, out) -> out.write(sheet.html().getBytes(StandardCharsets.UTF_8)));
     }
 
     /** Its dial cords, at size. */
     static Export cords(SetRecord set, Words words, Path file) {
         CordPrintout cords = new CordPrintout(set.chassis().name(), set.job().cords(), words);
-        return new Export(set, words, "pdf", file, Optional.of((photos, out) -> cords.write(out)));
+        return new Export(file, 0, (photos, out) -> cords.write(out));
     }
 
-    /** The report with which it is handed back. */
-    static Export report(SetRecord set, Words words, SafetyLimits limits, Clock clock, Path file) {
-        return new Export(set, words, "pdf", file, Optional.of((photos, out) -> new HandBackReport(
-                        set, words, photos, limits, clock)
-                .pdf(Edition.OWNER, Paper.A4, out)));
+    /** A report: PDF, or HTML in one file. */
+    static Export report(
+            int pictures,
+            Path file,
+            Function<Function<Photo, Path>, HandBackReport> report,
+            ReportChoice choice,
+            boolean html) {
+        return new Export(file, pictures, (photos, out) -> {
+            if (html) out.write(report.apply(photos).html(choice).getBytes(StandardCharsets.UTF_8));
+            else report.apply(photos).pdf(choice, out);
+        });
     }
 
-    /** A page that is printed. */
-    private interface Printout {
-        void write(Function<Photo, Path> photos, OutputStream out) throws IOException;
-    }
-
-    private Export(SetRecord set, Words words, String kind, Path file, Optional<Printout> sheet) {
-        this.sheet = sheet;
-        this.set = set;
-        this.words = words;
-        this.kind = kind;
-        this.file = file;
+    /** A whole workshop. */
+    static Export workshop(WorkshopArchive.Snapshot all, Path file) {
+        return new Export(file, all.photos().size(), (photos, out) -> WorkshopArchive.write(all, out));
     }
 
     /** The name proposed for the file. */
-    static String name(SetRecord set, String kind) {
-        String ending = kind.equals("zip") ? ".anabion.zip" : "." + kind;
+    static String name(SetRecord set, Kind kind) {
+        return name(set, kind.ending);
+    }
+
+    /** @param ending with its point */
+    static String name(SetRecord set, String ending) {
         return set.chassis().name().toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-") + ending;
     }
 
@@ -122,29 +160,19 @@ final class Export {
     }
 
     private Path write(Function<Photo, Path> photos, Consumer<Double> progress) throws IOException {
-        double steps = set.photos().size() + 2.0;
-        int[] at = {0};
+        double steps = pictures + 2.0;
+        AtomicInteger at = new AtomicInteger(); // photos are read on several threads
         progress.accept(1 / steps);
         Function<Photo, Path> counted = photo -> {
             goOn();
-            progress.accept((1 + ++at[0]) / steps);
+            progress.accept((1 + at.incrementAndGet()) / steps);
             return photos.apply(photo);
         };
         ForcedFiles.write(file, bytes -> {
-            OutputStream out = new Stoppable(bytes);
-            if (sheet.isPresent()) sheet.get().write(counted, out);
-            else if (kind.equals("zip")) SetArchive.write(set, counted, out);
-            else if (kind.equals("pdf")) new SetReport().pdf(set, words, counted, out);
-            else html(counted, out);
+            content.write(counted, new Stoppable(bytes));
             goOn();
         });
         return file;
-    }
-
-    private void html(Function<Photo, Path> photos, OutputStream out) throws IOException {
-        try (Writer writer = new OutputStreamWriter(out, StandardCharsets.UTF_8)) {
-            new SetReport().html(set, words, photos, writer);
-        }
     }
 
     private void goOn() {

@@ -21,6 +21,13 @@ final class FileErrors {
         }
     }
 
+    /** What lies behind a failure, in the system's words. */
+    static String cause(Throwable e) {
+        Throwable last = e;
+        while (last.getCause() != null) last = last.getCause();
+        return String.valueOf(last.getMessage());
+    }
+
     static RuntimeException of(IOException e) {
         if (e instanceof CharacterCodingException)
             return InputException.at("")

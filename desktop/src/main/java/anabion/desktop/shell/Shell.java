@@ -8,7 +8,6 @@ import anabion.desktop.session.Session;
 import anabion.desktop.sheet.Sheet;
 import anabion.desktop.shelf.ShelfPlace;
 import anabion.desktop.theme.Look;
-import anabion.workshop.Photo;
 import anabion.workshop.StorageException;
 import anabion.workshop.archive.SetArchive;
 import java.nio.file.Path;
@@ -17,7 +16,6 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.BiConsumer;
-import java.util.function.Function;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.geometry.Insets;
@@ -57,7 +55,8 @@ public final class Shell extends StackPane {
     /** Lines carried out so far. */
     private int lines;
 
-    private Optional<Export> exporting = Optional.empty();
+    private final Exporting exporting;
+    private final Keeping keeping;
 
     public Shell(Session session, Ports ports) {
         this.session = session;
@@ -66,6 +65,8 @@ public final class Shell extends StackPane {
         session.onTrouble(this::trouble);
         top = new TopLine(session, this::go);
         probe = new ProbeLine(session);
+        exporting = new Exporting(session, probe, this::trouble);
+        keeping = new Keeping(session, probe::say);
         taking = new InstrumentTaking(this, instruments);
         ShellActions own = new ShellActions(this, session, ports.files());
         own.register(actions);
@@ -262,8 +263,8 @@ public final class Shell extends StackPane {
     }
 
     private void escape() {
-        if (exporting.isPresent()) exporting.get().stop();
-        else if (!probe.field().isFocused()) probe.field().requestFocus();
+        if (exporting.stop()) return;
+        if (!probe.field().isFocused()) probe.field().requestFocus();
         else if (!probe.field().getText().isEmpty()) probe.clear();
         else session.stage().set(Optional.empty());
     }
@@ -379,18 +380,11 @@ public final class Shell extends StackPane {
 
     /** Writes a set to a file while work goes on; Escape stops it. */
     void export(Export export, Path file) {
-        if (exporting.isPresent()) throw Export.busy(session.words().get());
-        exporting = Optional.of(export);
-        String name = String.valueOf(file.getFileName());
-        session.ask(w -> (Function<Photo, Path>) w::file, photos -> export.run(
-                        photos,
-                        share -> Platform.runLater(
-                                () -> probe.say(session.say("ui.exporting", name, Math.round(100 * share)))))
-                .whenComplete((done, e) -> Platform.runLater(() -> {
-                    exporting = Optional.empty();
-                    if (e == null) probe.say(session.say("ui.exported", name));
-                    else if (export.stopped()) probe.say(session.say("ui.export.stopped", name));
-                    else trouble(e);
-                })));
+        exporting.run(export, file);
+    }
+
+    /** What is kept without being asked for. */
+    public Keeping keeping() {
+        return keeping;
     }
 }

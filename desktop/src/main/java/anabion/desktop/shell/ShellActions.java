@@ -6,7 +6,6 @@ import anabion.core.job.Note;
 import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.job.WorkOrder;
-import anabion.core.recap.Plan;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.desktop.session.Session;
@@ -15,18 +14,9 @@ import anabion.workshop.Op.Place;
 import anabion.workshop.OwnLibrary;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Summary;
-import anabion.workshop.archive.SetArchive;
-import anabion.workshop.storage.ForcedFiles;
-import anabion.workshop.timeline.CalendarFile;
-import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
-import java.nio.file.Path;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
-import java.util.Map;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Function;
 import javafx.scene.input.Clipboard;
@@ -37,13 +27,15 @@ final class ShellActions {
     private final Shell shell;
     private final Session session;
     private final FileChoice files;
+    private final FileActions own;
     private final PhotoIntake photos;
 
     ShellActions(Shell shell, Session session, FileChoice files) {
         this.shell = shell;
         this.session = session;
         this.files = files;
-        this.photos = new PhotoIntake(session, f -> shell.guarded(() -> open(f)));
+        this.own = new FileActions(shell, session, files);
+        this.photos = new PhotoIntake(session, f -> shell.guarded(() -> own.open(f)));
     }
 
     void register(Actions a) {
@@ -53,7 +45,7 @@ final class ShellActions {
         a.add("bench", "Shortcut+2", () -> shell.go(Shell.Where.BENCH));
         a.add("library", "Shortcut+3", () -> shell.go(Shell.Where.LIBRARY));
         a.add("new", "Shortcut+N", () -> NewSet.show(shell));
-        a.add("open-file", "Shortcut+O", this::openFile);
+        a.add("open-file", "Shortcut+O", own::openFile);
         a.add("undo", "Shortcut+Z", this::undo);
         a.add("redo", "Shortcut+Y", this::redo);
         a.add("copy", "Shortcut+C", this::copy);
@@ -98,11 +90,14 @@ final class ShellActions {
         a.add("smaller", "Shortcut+Minus", () -> scale(1 / 1.1));
         a.add("photo", "Shortcut+P", this::photo);
         a.add("watch-photos", "Shortcut+Shift+P", this::watchFolder);
-        a.add("pdf", "Shortcut+E", () -> export("pdf"));
-        a.add("html", "Shortcut+Shift+E", () -> export("html"));
-        a.add("bench-sheet", "Shortcut+J", this::benchSheet);
-        a.add("report", "Shortcut+R", this::report);
-        a.add("archive-file", "Shortcut+S", () -> export("zip"));
+        a.add("pdf", "Shortcut+E", () -> own.export(Export.Kind.PDF));
+        a.add("html", "Shortcut+Shift+E", () -> own.export(Export.Kind.HTML));
+        a.add("bench-sheet", "Shortcut+J", own::benchSheet);
+        a.add("report", "Shortcut+R", () -> ReportCard.show(shell, files));
+        a.add("templates", "Shortcut+Shift+T", own::templates);
+        a.add("whole-workshop", "Shortcut+Shift+S", own::wholeWorkshop);
+        a.add("keep-archives", "Shortcut+Shift+K", own::keepArchives);
+        a.add("archive-file", "Shortcut+S", () -> own.export(Export.Kind.ZIP));
         a.add("archive", "Shortcut+Shift+A", () -> move(Place.ARCHIVE));
         a.add("trash", "Shortcut+Delete", () -> move(Place.TRASH));
         a.add("purge", "Shortcut+Shift+Delete", this::purge);
@@ -115,7 +110,7 @@ final class ShellActions {
         a.add("timeline", "Shortcut+L", () -> TimelineList.show(shell));
         a.add("search", "Shortcut+F", () -> SearchList.show(shell, shell::openSet));
         a.add("failures", "Shortcut+Shift+F", () -> FailureList.show(shell));
-        a.add("calendar", "Shortcut+Shift+D", this::calendar);
+        a.add("calendar", "Shortcut+Shift+D", own::calendar);
     }
 
     /** How photos and files come in. */
@@ -223,82 +218,7 @@ final class ShellActions {
                 () -> javafx.application.Platform.runLater(() -> shell.probe().say(words)));
     }
 
-    // --- files ---
-
-    private void openFile() {
-        files.toOpen(session.say("action.open-file"), List.of("*.zip", "*.json", "*.csv"))
-                .ifPresent(this::open);
-    }
-
-    void open(Path file) {
-        if (file.toString().toLowerCase(Locale.ROOT).endsWith(".csv")) {
-            String text = FileErrors.saying(() -> Files.readString(file, StandardCharsets.UTF_8));
-            told(shell.bench().sheet().paste(text), session.say("ui.pasted"));
-            return;
-        }
-        session.ask(
-                w -> SetArchive.addTo(
-                        w,
-                        FileErrors.saying(() -> SetArchive.open(file)),
-                        session.say("ui.change.opened", file.getFileName())),
-                shell::added);
-    }
-
-    private void export(String kind) {
-        SetRecord set = session.need();
-        files.toSave(session.say("action." + (kind.equals("zip") ? "archive-file" : kind)), Export.name(set, kind))
-                .ifPresent(file -> shell.export(new Export(set, session.words().get(), kind, file), file));
-    }
-
-    /** For its owner; while something is open it says that it is a draft. */
-    private void report() {
-        SetRecord set = session.need();
-        files.toSave(session.say("action.report"), Export.name(set, "report.pdf"))
-                .ifPresent(file -> shell.export(
-                        Export.report(
-                                set, session.words().get(), session.limits().get(), session.clock(), file),
-                        file));
-    }
-
-    /** The recap as a page to print; beside the drive its cords, at size. */
-    private void benchSheet() {
-        SetRecord set = session.need();
-        if (session.step().get() == Step.DRIVE_AND_CASE) {
-            files.toSave(session.say("action.bench-sheet"), Export.name(set, "cord.pdf"))
-                    .ifPresent(file ->
-                            shell.export(Export.cords(set, session.words().get(), file), file));
-            return;
-        }
-        Plan plan = session.plan().get().orElseThrow(() -> InputException.at("")
-                .because(session.say("recap.no-plan"))
-                .so(session.say("recap.no-plan.remedy")));
-        files.toSave(session.say("action.bench-sheet"), Export.name(set, "recap.html"))
-                .ifPresent(file -> shell.export(
-                        Export.benchSheet(set, plan, session.words().get(), file), file));
-    }
-
-    /** All timers, and what is on order for any set. */
-    private void calendar() {
-        files.toSave(session.say("action.calendar"), "anabion.ics")
-                .ifPresent(file -> session.ask(
-                        w -> {
-                            CalendarFile calendar =
-                                    new CalendarFile(session.words().get(), session.clock());
-                            Map<UUID, String> names = new HashMap<>();
-                            for (UUID id : w.sets().ids()) {
-                                SetRecord set = w.sets().get(id);
-                                names.put(id, set.chassis().name());
-                                calendar.with(set);
-                            }
-                            String text = calendar.with(w.timers(), names).text();
-                            FileErrors.saying(() -> {
-                                ForcedFiles.write(file, o -> o.write(text.getBytes(StandardCharsets.UTF_8)));
-                                return text;
-                            });
-                            return calendar.size();
-                        },
-                        n -> shell.probe().say(session.say("ui.calendar", n, file.getFileName()))));
-    }
+    // --- photos ---
 
     private void photo() {
         session.need();

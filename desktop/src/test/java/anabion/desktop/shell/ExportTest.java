@@ -22,6 +22,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
 import java.util.concurrent.CompletableFuture;
@@ -69,7 +70,7 @@ class ExportTest {
     void whatIsStoppedHalfWayLeavesTheOldFileAndNoHalfOne(String kind) throws Exception {
         Path file = folder.resolve("record." + kind);
         Files.writeString(file, "the old one");
-        Export export = new Export(set, WORDS, kind, file);
+        Export export = Export.of(set, WORDS, Export.Kind.valueOf(kind.toUpperCase(Locale.ROOT)), file);
         CountDownLatch asked = new CountDownLatch(1);
         CompletableFuture<Path> done = export.run(
                 p -> {
@@ -91,7 +92,8 @@ class ExportTest {
         when(photos.apply(any())).thenThrow(new UncheckedIOException(new IOException("Input/output error")));
         Path file = folder.resolve("record." + kind);
         Files.writeString(file, "the old one");
-        assertThatThrownBy(new Export(set, WORDS, kind, file).run(photos, share -> {})::join)
+        assertThatThrownBy(Export.of(set, WORDS, Export.Kind.valueOf(kind.toUpperCase(Locale.ROOT)), file)
+                        .run(photos, share -> {})::join)
                 .hasRootCauseMessage("Input/output error");
         assertThat(file).hasContent("the old one");
         assertThat(folder.resolve("record." + kind + ".part")).doesNotExist();
@@ -101,7 +103,7 @@ class ExportTest {
     void theShareDoneGrowsAndTheFileIsWhole() throws Exception {
         List<Double> shares = new ArrayList<>();
         Path file = folder.resolve("set.zip");
-        Path written = new Export(set, WORDS, "zip", file)
+        Path written = Export.of(set, WORDS, Export.Kind.ZIP, file)
                 .run(p -> stored.path(p.file()), shares::add)
                 .join();
         assertThat(written).isEqualTo(file);

@@ -17,7 +17,6 @@ import anabion.workshop.SetRecord;
 import anabion.workshop.Sets;
 import anabion.workshop.Summary;
 import anabion.workshop.Workshop;
-import anabion.workshop.storage.PhotoFiles;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -26,9 +25,10 @@ import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Function;
@@ -38,33 +38,45 @@ import java.util.zip.ZipOutputStream;
 
 /** Writes and reads set archives. */
 public final class SetArchive {
-    private static final long MOST_BYTES = 256L << 20;
+    private static final long MOST_BYTES = 8L << 30;
     private static final long MOST_OF_CHASSIS = 32L << 20;
 
     private SetArchive() {}
 
-    /** A set read from a file, with the bytes of its pictures by file name; nothing is stored yet. */
-    public record Unpacked(SetRecord set, Map<String, byte[]> pictures) {}
+    /** A set read from a file; nothing is stored yet. */
+    public record Unpacked(SetRecord set, PictureSource pictures) {}
+
+    /** The bytes of an archive's pictures, read when they are asked for. */
+    public interface PictureSource {
+        /** @throws IOException if the archive cannot be read any more */
+        byte[] of(Photo photo) throws IOException;
+    }
 
     /** Writes a set with its pictures. */
     public static void write(SetRecord set, Function<Photo, Path> file, OutputStream out) throws IOException {
         try (ZipOutputStream zip = new ZipOutputStream(out)) {
-            text(zip, "chassis.json", ChassisCodec.text(set.chassis()));
-            text(zip, "job.json", JobCodec.text(set.job()));
-            text(zip, "readings.json", readings(set));
-            StringBuilder csv = new StringBuilder();
-            ReadingCodec.csv(set.readings(), csv);
-            text(zip, "readings.csv", csv.toString());
-            text(zip, "photos.json", photos(set));
-            for (String name :
-                    set.photos().stream().map(SetArchive::name).distinct().toList()) {
-                Photo photo = set.photos().stream()
-                        .filter(p -> name(p).equals(name))
-                        .findFirst()
-                        .orElseThrow();
-                entry(zip, name, Files.readAllBytes(file.apply(photo)));
-            }
+            write(set, "", zip);
+            pictures(List.of(set), file, zip);
         }
+    }
+
+    /** @param folder within the zip, ending with a slash, or empty */
+    static void write(SetRecord set, String folder, ZipOutputStream zip) throws IOException {
+        text(zip, folder + "chassis.json", ChassisCodec.text(set.chassis()));
+        text(zip, folder + "job.json", JobCodec.text(set.job()));
+        text(zip, folder + "readings.json", readings(set));
+        StringBuilder csv = new StringBuilder();
+        ReadingCodec.csv(set.readings(), csv);
+        text(zip, folder + "readings.csv", csv.toString());
+        text(zip, folder + "photos.json", photos(set));
+    }
+
+    /** The pictures of some sets, each once. */
+    static void pictures(List<SetRecord> sets, Function<Photo, Path> file, ZipOutputStream zip) throws IOException {
+        Set<String> written = new HashSet<>();
+        for (SetRecord set : sets)
+            for (Photo p : set.photos())
+                if (written.add(name(p))) entry(zip, name(p), Files.readAllBytes(file.apply(p)));
     }
 
     private static String readings(SetRecord set) {
@@ -78,10 +90,10 @@ public final class SetArchive {
     }
 
     private static String name(Photo photo) {
-        return "photos/" + photo.file().hash() + "." + photo.file().suffix();
+        return ZipContents.PICTURES + photo.file().hash() + "." + photo.file().suffix();
     }
 
-    private static void text(ZipOutputStream zip, String name, String text) throws IOException {
+    static void text(ZipOutputStream zip, String name, String text) throws IOException {
         entry(zip, name, text.getBytes(StandardCharsets.UTF_8));
     }
 
@@ -105,7 +117,7 @@ public final class SetArchive {
                     .so("check the name");
         if (Files.size(file) > MOST_BYTES)
             throw InputException.at(file.getFileName().toString())
-                    .because("no set is larger than " + (MOST_BYTES >> 20) + " MB")
+                    .because("no set is larger than " + (MOST_BYTES >> 30) + " GB")
                     .so("choose a chassis file or a set archive");
         try (InputStream in = Files.newInputStream(file)) {
             byte[] first = in.readNBytes(2);
@@ -114,33 +126,37 @@ public final class SetArchive {
                 throw InputException.at("")
                         .because("no chassis is larger than " + (MOST_OF_CHASSIS >> 20) + " MB")
                         .so("choose a chassis file");
+            if (zip) return read(ZipContents.of(file, ZipContents.OF_A_SET), "", Op.Place.SHELF);
             try (InputStream again = Files.newInputStream(file)) {
-                return zip ? read(again) : new Unpacked(Sets.fresh(ChassisCodec.read(again)), Map.of());
+                return new Unpacked(Sets.fresh(ChassisCodec.read(again)), SetArchive::none);
             }
         } catch (InputException e) {
             throw e.inside(file.getFileName().toString());
         }
     }
 
-    /** Reads an archive whole. */
-    public static Unpacked read(InputStream in) throws IOException {
-        ZipContents zip = ZipContents.read(in);
-        Chassis chassis = inside("chassis.json", () -> ChassisCodec.read(stream(zip.need("chassis.json"))));
-        Job job = zip.find("job.json").isPresent()
-                ? inside("job.json", () -> JobCodec.read(stream(zip.need("job.json"))))
-                : Job.NEW;
-        List<Reading> readings = list(zip, "readings", ReadingCodec::read);
-        List<Photo> photos = list(zip, "photos", Photo::read);
-        Map<String, byte[]> pictures = new LinkedHashMap<>();
-        for (Photo p : photos) {
-            byte[] picture = zip.need(name(p));
-            if (!PhotoFiles.holds(p.file(), picture))
+    private static byte[] none(Photo photo) {
+        throw new IllegalStateException("a chassis file has no photos");
+    }
+
+    /**
+     * A set in a zip.
+     *
+     * @param folder within it, ending with a slash, or empty
+     */
+    static Unpacked read(ZipContents zip, String folder, Op.Place place) throws IOException {
+        String name = folder + "chassis.json";
+        Chassis chassis = inside(name, () -> ChassisCodec.read(stream(zip.need(name))));
+        String its = folder + "job.json";
+        Job job = zip.find(its).isPresent() ? inside(its, () -> JobCodec.read(stream(zip.need(its)))) : Job.NEW;
+        List<Reading> readings = list(zip, folder, "readings", ReadingCodec::read);
+        List<Photo> photos = list(zip, folder, "photos", Photo::read);
+        for (Photo p : photos)
+            if (!zip.hash(name(p)).equals(p.file().hash()))
                 throw InputException.at("file " + name(p) + " in the archive")
                         .because("the picture is not the one its name says")
                         .so("get the archive again");
-            pictures.put(name(p), picture);
-        }
-        return new Unpacked(new SetRecord(chassis, job, readings, photos, Op.Place.SHELF), pictures);
+        return new Unpacked(new SetRecord(chassis, job, readings, photos, place), photo -> zip.picture(name(photo)));
     }
 
     private interface Reader<T> {
@@ -155,12 +171,13 @@ public final class SetArchive {
         }
     }
 
-    private static <T> List<T> list(ZipContents zip, String name, Function<Fields, T> read) throws IOException {
-        if (zip.find(name + ".json").isEmpty()) return List.of();
+    static <T> List<T> list(ZipContents zip, String folder, String name, Function<Fields, T> read) throws IOException {
+        String file = folder + name + ".json";
+        if (zip.find(file).isEmpty()) return List.of();
         return inside(
-                name + ".json",
-                () -> new ArrayList<>(Fields.of(TreeReader.read(stream(zip.need(name + ".json"))), "")
-                        .list(name, read)));
+                file,
+                () -> new ArrayList<>(
+                        Fields.of(TreeReader.read(stream(zip.need(file))), "").list(name, read)));
     }
 
     private static InputStream stream(byte[] bytes) {
@@ -182,22 +199,36 @@ public final class SetArchive {
      * @throws InputException if the same is there already, or a picture is none
      */
     public static Added addTo(Workshop workshop, Unpacked unpacked, String label) {
+        return addUnlessThere(workshop, unpacked, label)
+                .orElseThrow(() -> InputException.at(unpacked.set().chassis().name())
+                        .because("this set is in the workshop already")
+                        .so("look on the Shelf, in the archive and in the trash"));
+    }
+
+    /** As {@link #addTo}; empty where the same is there already. */
+    static Optional<Added> addUnlessThere(Workshop workshop, Unpacked unpacked, String label) {
         Sets sets = workshop.sets();
         SetRecord read = unpacked.set();
         boolean beside = sets.has(read.id()) && !isSame(sets.get(read.id()), read);
         SetRecord set = beside ? another(read, sets) : read;
-        if (sets.has(set.id())) {
-            throw InputException.at(read.chassis().name())
-                    .because("this set is in the workshop already")
-                    .so("look on the Shelf, in the archive and in the trash");
-        }
+        if (sets.has(set.id())) return Optional.empty();
         List<Photo> photos = new ArrayList<>();
-        for (Photo p : set.photos())
-            photos.add(p.in(workshop.storePhoto(p.id(), unpacked.pictures().get(name(p)), name(p), p.caption(), p.at())
-                    .file()));
-        SetRecord added = new SetRecord(set.chassis(), set.job(), set.readings(), photos, Op.Place.SHELF);
+        for (Photo p : set.photos()) photos.add(stored(workshop, p, unpacked.pictures()));
+        SetRecord added = new SetRecord(set.chassis(), set.job(), set.readings(), photos, set.place());
         sets.make(added, label);
-        return new Added(added, beside);
+        return Optional.of(new Added(added, beside));
+    }
+
+    private static Photo stored(Workshop workshop, Photo photo, PictureSource pictures) {
+        try {
+            return photo.in(
+                    workshop.storePhoto(photo.id(), pictures.of(photo), name(photo), photo.caption(), photo.at())
+                            .file());
+        } catch (IOException e) {
+            throw InputException.at(name(photo))
+                    .because("the archive cannot be read any more (" + e.getMessage() + ")")
+                    .so("open it again");
+        }
     }
 
     private static boolean isSame(SetRecord here, SetRecord there) {

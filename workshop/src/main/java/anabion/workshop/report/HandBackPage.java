@@ -2,6 +2,7 @@ package anabion.workshop.report;
 
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Measure;
+import anabion.core.chassis.Stage;
 import anabion.core.handback.ClosingGate;
 import anabion.core.handback.ClosingGate.State;
 import anabion.core.handback.ClosingItem;
@@ -11,24 +12,26 @@ import anabion.core.job.AlterationKind;
 import anabion.core.job.ClosingEntry;
 import anabion.core.job.Job;
 import anabion.core.job.Note;
+import anabion.core.job.Whereabouts;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Reading;
 import anabion.core.text.Words;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage.Fact;
-import anabion.workshop.timeline.Timeline;
 import com.google.zxing.BarcodeFormat;
 import com.google.zxing.WriterException;
 import com.google.zxing.common.BitMatrix;
 import com.google.zxing.qrcode.QRCodeWriter;
 import java.awt.image.BufferedImage;
 import java.io.IOException;
-import java.time.Duration;
 import java.time.LocalDate;
+import java.time.ZoneId;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
 import java.util.stream.Stream;
 
 /** What stands on the report that an owner keeps, in words, ready for its template. */
@@ -44,7 +47,10 @@ public final class HandBackPage {
     private final ClosingGate gate;
     private final Isolation isolation;
     private final LocalDate day;
-    private final Paper paper;
+    private final ReportChoice choice;
+    private final ShopDetails shop;
+    private final OwnChart own;
+    private final CostLines costs;
 
     HandBackPage(
             SetRecord set,
@@ -53,7 +59,10 @@ public final class HandBackPage {
             ClosingGate gate,
             Isolation isolation,
             LocalDate day,
-            Paper paper) {
+            ReportChoice choice,
+            ShopDetails shop) {
+        this.choice = choice;
+        this.shop = shop;
         this.set = set;
         this.job = set.job();
         this.words = words;
@@ -61,11 +70,17 @@ public final class HandBackPage {
         this.gate = gate;
         this.isolation = isolation;
         this.day = day;
-        this.paper = paper;
+        this.own = new OwnChart(set, words, record, gate);
+        this.costs = new CostLines(set, words, shop);
     }
 
     public String paper() {
-        return paper.css();
+        return choice.paper().css();
+    }
+
+    /** @return the rows where the report has this part, none otherwise */
+    private <T> List<T> only(ReportSection part, Supplier<List<T>> rows) {
+        return choice.sections().contains(part) ? rows.get() : List.of();
     }
 
     public String title() {
@@ -85,8 +100,29 @@ public final class HandBackPage {
         if (!i.serial().isEmpty()) all.add(words.say("report.serial", i.serial()));
         if (!job.arrival().owner().isEmpty())
             all.add(words.say("report.for", job.arrival().owner()));
-        all.add(words.say("report.day", day.toString()));
+        Optional<LocalDate> left = Whereabouts.of(job).left().map(e -> e.at().atZone(ZoneId.systemDefault())
+                .toLocalDate());
+        boolean here = Whereabouts.of(job).returned() || left.isEmpty();
+        all.add(
+                here && !gate.open().isEmpty()
+                        ? words.say("report.as-of", day.toString())
+                        : words.say("report.day", (here ? day : left.get()).toString()));
         return String.join(" · ", all);
+    }
+
+    public String serial() {
+        String serial = set.chassis().identity().serial();
+        return serial.isEmpty() ? "" : words.say("report.serial", serial);
+    }
+
+    /** The day of the report. */
+    public String date() {
+        return day.toString();
+    }
+
+    /** How old parts are kept. */
+    public List<String> bag() {
+        return List.of(words.say("report.bag.keep"), words.say("report.bag.care"));
     }
 
     /** Whether it is not to leave the house yet. */
@@ -103,7 +139,7 @@ public final class HandBackPage {
                     new QRCodeWriter().encode("anabion:" + set.id() + "?" + day, BarcodeFormat.QR_CODE, QR, QR);
             BufferedImage image = new BufferedImage(QR, QR, BufferedImage.TYPE_INT_RGB);
             for (int x = 0; x < QR; x++) for (int y = 0; y < QR; y++) image.setRGB(x, y, bits.get(x, y) ? 0 : 0xFFFFFF);
-            return PagePictures.data(image);
+            return PagePictures.png(image);
         } catch (WriterException | IOException e) {
             throw new IllegalStateException("so few letters fit any such mark", e);
         }
@@ -111,14 +147,15 @@ public final class HandBackPage {
 
     /** Its first photo. */
     public List<RecordPage.Picture> cover() {
-        return record.pictures().stream()
+        return only(ReportSection.COVER, () -> record.pictures().stream()
                 .filter(RecordPage.Picture::there)
                 .limit(1)
-                .toList();
+                .toList());
     }
 
-    public List<RecordPage.Picture> pictures() {
-        return record.pictures();
+    /** Its photos, row by row. */
+    public List<List<PictureCell>> pictureRows() {
+        return only(ReportSection.PICTURES, record::pictureRows);
     }
 
     /** What it came with, and what was behind that. */
@@ -139,14 +176,26 @@ public final class HandBackPage {
         return record.casualties();
     }
 
+    /** What the parts that were renewed do, each kind once, for who does not know. */
+    public List<String> meanings() {
+        return job.fitted().last().values().stream()
+                .filter(a -> a.kind() == AlterationKind.RENEWED)
+                .flatMap(a -> set.chassis().part(a.part()).stream())
+                .map(PartMeaning::key)
+                .distinct()
+                .map(k -> words.say("report.means." + k))
+                .toList();
+    }
+
     /**
      * Volts before and after.
      *
+     * @param plain which stage and what of it, in words
      * @param out whether the first reading was beyond what it should be
      */
     public record Before(
             String pin,
-            String what,
+            String plain,
             String should,
             String before,
             boolean out,
@@ -156,6 +205,10 @@ public final class HandBackPage {
 
     /** Points that were read before and after something was done. */
     public List<Before> volts() {
+        return only(ReportSection.VOLTAGES, this::beforeAndAfter);
+    }
+
+    private List<Before> beforeAndAfter() {
         Map<String, Reading> first = new HashMap<>();
         for (Reading r : set.readings()) first.putIfAbsent(r.point(), r);
         List<Before> all = new ArrayList<>();
@@ -166,7 +219,7 @@ public final class HandBackPage {
             if (before.equals(row.read())) continue;
             all.add(new Before(
                     row.pin(),
-                    row.what(),
+                    plain(row),
                     row.should(),
                     before,
                     !row.style().equals("out"),
@@ -177,20 +230,59 @@ public final class HandBackPage {
         return all;
     }
 
+    /** {@code Output, grid} for {@code V4.1}: the stage is called as it is in the set. */
+    private String plain(RecordPage.VoltRow row) {
+        String part = row.pin().split("\\.")[0];
+        Optional<String> stage = set.chassis().owner(part).map(Stage::name);
+        return stage.isEmpty() || !row.pin().contains(".")
+                ? row.what()
+                : words.say("report.point", stage.get(), row.what());
+    }
+
+    public List<Figure> powerFigures() {
+        return only(ReportSection.POWER, () -> new RecordFigures(set, words).power());
+    }
+
     public List<Fact> soaked() {
-        return record.soaked();
+        return only(ReportSection.SOAK, record::soaked);
+    }
+
+    public List<Figure> soakFigures() {
+        return only(ReportSection.SOAK, () -> new RecordFigures(set, words).soak());
     }
 
     public List<Fact> drive() {
-        return record.drive();
+        return only(ReportSection.CASE, record::drive);
     }
 
     public List<AlignmentPage.BandPart> aligned() {
-        return record.aligned();
+        return only(ReportSection.ALIGNMENT, record::aligned);
+    }
+
+    public List<Fact> wires() {
+        return only(ReportSection.WIRES, () -> new HistoryPage(set, words).wires());
+    }
+
+    public List<Figure> circuit() {
+        return only(ReportSection.CIRCUIT, () -> CircuitFigures.of(set.chassis(), words));
+    }
+
+    /** What it reads now that it is in order, two points a line. */
+    public List<List<OwnChart.Charted>> chart() {
+        return only(ReportSection.CHART, own::lines);
+    }
+
+    /** Line, meter, band and signal of that chart; empty without one. */
+    public String chartConditions() {
+        return own.conditions();
     }
 
     /** Stations band by band. */
     public List<Fact> heard() {
+        return only(ReportSection.RECEPTION, this::stations);
+    }
+
+    private List<Fact> stations() {
         return job.closing().stream()
                 .filter(e -> e.kind() == ClosingEntry.Kind.HEARD
                         && e.state().equals(job.fitted().id()))
@@ -241,14 +333,32 @@ public final class HandBackPage {
                 .toList();
     }
 
-    /** Hours and costs. */
+    /** Hours, in a line. */
     public String effort() {
-        Duration at = Timeline.of(set, words).worked();
-        double costs =
-                job.notes(Note.Kind.COST).stream().mapToDouble(Note::amount).sum();
-        String hours = words.say("soak.hours-minutes", at.toHours(), at.toMinutesPart());
-        String worked = words.say("timeline.worked", hours);
-        return costs > 0 ? worked + " · " + words.say("report.parts-cost", Figures.fixed(costs, 2)) : worked;
+        return choice.sections().contains(ReportSection.COST) ? costs.worked() : "";
+    }
+
+    /** Hours, each cost, their sum, and the workshop's own line. */
+    public List<Fact> costs() {
+        return only(ReportSection.COST, costs::all);
+    }
+
+    /** Whether there are lines to sign, and … */
+    public boolean signatures() {
+        return choice.sections().contains(ReportSection.SIGNATURES);
+    }
+
+    /** … for whom one is. */
+    public String shop() {
+        return shop.name();
+    }
+
+    /** What was last done to it, in a line. */
+    public String lastWork() {
+        return job.notes(Note.Kind.CAUSE).stream()
+                .reduce((a, b) -> b)
+                .map(HandBackPage::sentence)
+                .orElseGet(this::renewed);
     }
 
     /** How many parts were renewed. */

@@ -7,17 +7,15 @@ import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
-import com.samskivert.mustache.Mustache;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.OutputStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.LocalDate;
+import java.util.List;
 import java.util.function.Function;
 
-/** The report with which a set is handed back, as PDF/A or HTML: one for its owner, one page for inside the cabinet. The workshop's own is {@link SetReport}. */
+/** The report with which a set is handed back, as PDF/A or HTML, for its owner, for the workshop, for inside the cabinet; with the list for the bag of old parts and a label. */
 public final class HandBackReport {
     private static final int PICTURE_WIDTH = 900;
 
@@ -27,6 +25,8 @@ public final class HandBackReport {
     private final ClosingGate gate;
     private final Isolation isolation;
     private final LocalDate day;
+    private Templates templates = Templates.STANDARD;
+    private ShopDetails shop = ShopDetails.NONE;
 
     /** @param file where a photo is on disk */
     public HandBackReport(SetRecord set, Words words, Function<Photo, Path> file, SafetyLimits limits, Clock clock) {
@@ -43,23 +43,32 @@ public final class HandBackReport {
         return gate;
     }
 
-    /**
-     * @param edition for the owner, or the card
-     * @throws IOException if a template cannot be read
-     */
-    public String html(Edition edition, Paper paper) throws IOException {
-        RecordPage record =
-                new RecordPage(set, words, PagePictures.of(set, words, file, PICTURE_WIDTH), new Predictors());
-        HandBackPage page = new HandBackPage(set, words, record, gate, isolation, day, paper);
-        try (InputStream in = HandBackReport.class.getResourceAsStream("/anabion/report/" + edition.code() + ".html")) {
-            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            return Mustache.compiler().compile(text).execute(page);
-        }
+    /** Filled into a workshop's own templates. */
+    public HandBackReport with(Templates own) {
+        templates = own;
+        return this;
+    }
+
+    /** With what the workshop puts on its reports. */
+    public HandBackReport with(ShopDetails details) {
+        shop = details;
+        return this;
+    }
+
+    /** @throws IOException if a template cannot be read */
+    public String html(ReportChoice choice) throws IOException {
+        boolean small = choice.edition() == Edition.CARD || choice.edition() == Edition.LABEL;
+        List<RecordPage.Picture> pictures = small ? List.of() : PagePictures.of(set, words, file, PICTURE_WIDTH);
+        RecordPage record = new RecordPage(set, words, pictures, new Predictors(), choice.paper());
+        HandBackPage page = new HandBackPage(set, words, record, gate, isolation, day, choice, shop);
+        return choice.edition() == Edition.WORKSHOP
+                ? templates.page("record", record, page)
+                : templates.page(choice.edition().code(), page, page);
     }
 
     /** @throws IOException if it cannot be written */
-    public void pdf(Edition edition, Paper paper, OutputStream out) throws IOException {
+    public void pdf(ReportChoice choice, OutputStream out) throws IOException {
         com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
-        PagePrinter.print(html(edition, paper), true, out);
+        PagePrinter.print(html(choice), true, out);
     }
 }

@@ -11,6 +11,8 @@ import anabion.core.quantity.Figures;
 import anabion.core.soak.SoakRun;
 import anabion.core.stripdown.StripDownWords;
 import anabion.core.text.Words;
+import anabion.workshop.Photo;
+import anabion.workshop.PhotoMark;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage.Fact;
 import java.time.Duration;
@@ -59,6 +61,22 @@ final class HistoryPage {
                         "record.off",
                         StripDownWords.of(e, words),
                         words.say("stripdown.state." + e.state().code()))));
+        return all;
+    }
+
+    /** Every wire that was written down or drawn: photo or place, then what goes where. */
+    List<Fact> wires() {
+        List<Fact> all = new ArrayList<>();
+        job.stripDown().stream()
+                .filter(e -> e.lead().isPresent())
+                .forEach(e ->
+                        all.add(new Fact(words.say("stripdown.kind." + e.kind().code()), StripDownWords.of(e, words))));
+        for (Photo p : set.photos())
+            for (int n = 0; n < p.marks().size(); n++) {
+                PhotoMark m = p.marks().get(n);
+                if (m.kind() != PhotoMark.Kind.WIRE) continue;
+                all.add(new Fact((p.caption() + " " + (n + 1)).strip(), (m.colour() + " " + m.text()).strip()));
+            }
         return all;
     }
 

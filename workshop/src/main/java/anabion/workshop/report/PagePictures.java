@@ -32,7 +32,7 @@ final class PagePictures {
 
     /** @param width in pixels at most */
     static List<RecordPage.Picture> of(SetRecord set, Words words, Function<Photo, Path> file, int width) {
-        return set.photos().stream()
+        return set.photos().parallelStream()
                 .map(p -> picture(p, words, file.apply(p), width))
                 .toList();
     }
@@ -65,10 +65,19 @@ final class PagePictures {
         return text.toString();
     }
 
-    static String data(BufferedImage image) throws IOException {
+    private static String data(BufferedImage image) throws IOException {
+        return data(image, "jpg", "jpeg");
+    }
+
+    /** Without loss, for what must stay sharp. */
+    static String png(BufferedImage image) throws IOException {
+        return data(image, "png", "png");
+    }
+
+    private static String data(BufferedImage image, String format, String type) throws IOException {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
-        ImageIO.write(image, "jpg", out);
-        return "data:image/jpeg;base64," + Base64.getEncoder().encodeToString(out.toByteArray());
+        ImageIO.write(image, format, out);
+        return "data:image/" + type + ";base64," + Base64.getEncoder().encodeToString(out.toByteArray());
     }
 
     private static BufferedImage small(BufferedImage image, int most) {

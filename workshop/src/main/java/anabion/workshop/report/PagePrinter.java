@@ -4,6 +4,7 @@ import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PDFontSupplier;
 import com.openhtmltopdf.pdfboxout.PdfBoxRenderer;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
+import com.openhtmltopdf.svgsupport.BatikSVGDrawer;
 import java.awt.color.ColorSpace;
 import java.awt.color.ICC_Profile;
 import java.io.IOException;
@@ -36,6 +37,7 @@ final class PagePrinter {
             }
             font(builder, document, "Regular", 400);
             font(builder, document, "SemiBold", 600);
+            builder.useSVGDrawer(new BatikSVGDrawer());
             builder.withHtmlContent(page, null);
             if (!archival) {
                 builder.toStream(out);

@@ -8,14 +8,10 @@ import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Complaint;
-import anabion.core.job.FittedState;
-import anabion.core.job.Heard;
 import anabion.core.job.PartTest;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.WorkOrder;
 import anabion.core.quantity.Figures;
-import anabion.core.quantity.Quantity;
-import anabion.core.quantity.Unit;
 import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
 import anabion.core.reading.ReadingRow;
@@ -35,18 +31,18 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
-import java.util.UUID;
-import java.util.stream.Stream;
 
 /** What stands on the record's page, in words, ready for the template. */
 public final class RecordPage {
     private static final double BAR_MM = 33.4;
     private final List<Picture> pictures;
+    private final Paper paper;
     private final SetRecord set;
     private final Words words;
     private final Judge.Verdict verdict;
 
-    RecordPage(SetRecord set, Words words, List<Picture> pictures, Predictors predictors) {
+    RecordPage(SetRecord set, Words words, List<Picture> pictures, Predictors predictors, Paper paper) {
+        this.paper = paper;
         this.pictures = pictures;
         this.set = set;
         this.words = words;
@@ -66,9 +62,18 @@ public final class RecordPage {
         }
     }
 
+    public String paper() {
+        return paper.css();
+    }
+
     /** Its photos. */
     public List<Picture> pictures() {
         return pictures;
+    }
+
+    /** Its photos, row by row. */
+    public List<List<PictureCell>> pictureRows() {
+        return PictureCell.rows(pictures);
     }
 
     /** A line of label and text. */
@@ -91,8 +96,12 @@ public final class RecordPage {
             boolean expected,
             List<String> needle) {}
 
-    /** A part that came out, what it was, the nets where it sat, what it measured, and what went in. */
-    public record Casualty(String part, String was, String where, String measured, String now) {}
+    /**
+     * A part that came out, what it was, the nets where it sat, what it measured, and what went in.
+     *
+     * @param tested whether it was measured at all
+     */
+    public record Casualty(String part, String was, String where, String measured, boolean tested, String now) {}
 
     /** All parts that were renewed, in the order of the work. */
     public List<Casualty> casualties() {
@@ -109,7 +118,10 @@ public final class RecordPage {
                 if (c.part().reference().equals(a.part()) && tests.containsKey(c.key()))
                     measured.add((c.sectioned() ? c.key() + " " : "")
                             + words.say(Tested.of(tests.get(c.key()), c).words()));
-            found.add(new Casualty(a.part(), was, where, String.join(", ", measured), a.detail()));
+            if (measured.isEmpty() && tests.containsKey(a.part()))
+                measured.add(words.say(Tested.of(tests.get(a.part())).words()));
+            String read = measured.isEmpty() ? words.say("record.not-tested") : String.join(", ", measured);
+            found.add(new Casualty(a.part(), was, where, read, !measured.isEmpty(), a.detail()));
         }
         return found;
     }
@@ -128,27 +140,7 @@ public final class RecordPage {
 
     /** What was heard while a signal was put in, and after a good part was tried, in the state the set is in now. */
     public List<Fact> heard() {
-        Stream<Fact> points = set.job().heard().stream()
-                .filter(h -> now(h.state()))
-                .map(h -> new Fact(
-                        words.say(tried(h), h.point(), h.band()),
-                        h.volts() > 0
-                                ? Figures.si(new Quantity(h.volts(), Unit.VOLT), 2)
-                                : words.say("outcome." + h.outcome().code())));
-        Stream<Fact> parts = set.job().trials().stream()
-                .filter(t -> now(t.state()))
-                .map(t -> new Fact(
-                        words.say("trial." + t.how().code(), t.part()),
-                        words.say(t.better() ? "meaning.better" : "meaning.same")));
-        Stream<Fact> bands = set.job().compared().stream()
-                .filter(c -> now(c.state()))
-                .map(c -> new Fact(
-                        words.say("record.compared", c.band()),
-                        words.say(
-                                "record.decibels",
-                                Figures.fixed(c.decibels(), 0),
-                                words.say("outcome." + c.outcome().code()))));
-        return Stream.of(points, parts, bands).flatMap(s -> s).toList();
+        return new TracedLines(set, words).all();
     }
 
     /** The log of its power-ups. */
@@ -174,22 +166,6 @@ public final class RecordPage {
     /** What its alignment brought. */
     public List<AlignmentPage.BandPart> aligned() {
         return new AlignmentPage(words, set.chassis()).bands(set.job().alignment());
-    }
-
-    private static String tried(Heard h) {
-        return switch (h.how()) {
-            case TAP -> "record.tap";
-            case TOUCH -> "record.touch";
-            case INJECT ->
-                h.signal().isOfPath()
-                        ? (h.volts() > 0 ? "probe.level-" : "probe.inject-")
-                                + h.signal().code()
-                        : "record.stage";
-        };
-    }
-
-    private boolean now(UUID state) {
-        return FittedState.since(state, set.job().alterations()).isEmpty();
     }
 
     /** The name of the set. */
@@ -226,7 +202,8 @@ public final class RecordPage {
 
     /** The cautions that apply. */
     public List<String> safety() {
-        return List.of(words.say(Isolation.of(set.chassis()).words(set.readings())), words.say("safety.law"));
+        return List.of(
+                words.say(Isolation.of(set.chassis()).words(set.readingsOfThisVisit())), words.say("safety.law"));
     }
 
     /** What it was brought in with. */

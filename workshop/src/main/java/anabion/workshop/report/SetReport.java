@@ -4,15 +4,10 @@ import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
-import com.samskivert.mustache.Mustache;
-import com.samskivert.mustache.Template;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.InterruptedIOException;
 import java.io.OutputStream;
-import java.io.UncheckedIOException;
 import java.io.Writer;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Path;
 import java.util.Optional;
 import java.util.function.Function;
@@ -21,21 +16,8 @@ import java.util.function.Function;
 public final class SetReport {
     private static final int PICTURE_WIDTH = 480;
 
-    private final Template template;
-    private final String empty;
     private final Predictors predictors = new Predictors();
     private Optional<Thread> waking = Optional.empty();
-
-    /** Loads fonts and style when they are first needed. */
-    public SetReport() {
-        try (InputStream in = SetReport.class.getResourceAsStream("/anabion/report/record.html")) {
-            String text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
-            template = Mustache.compiler().compile(text);
-            empty = text.replaceAll("\\{\\{[^}]*}}", "");
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-    }
 
     /**
      * Writes the record as one HTML file with its pictures inside.
@@ -76,7 +58,7 @@ public final class SetReport {
 
     private void wake() {
         try {
-            PagePrinter.print(empty, OutputStream.nullOutputStream());
+            PagePrinter.print(Templates.empty("record"), OutputStream.nullOutputStream());
         } catch (IOException | RuntimeException e) {
             return; // if this matters, the page itself will say so
         }
@@ -92,7 +74,8 @@ public final class SetReport {
     }
 
     private String page(SetRecord set, Words words, Function<Photo, Path> file) throws IOException {
-        return template.execute(
-                new RecordPage(set, words, PagePictures.of(set, words, file, PICTURE_WIDTH), predictors));
+        RecordPage page =
+                new RecordPage(set, words, PagePictures.of(set, words, file, PICTURE_WIDTH), predictors, Paper.A4);
+        return Templates.STANDARD.page("record", page, page);
     }
 }

@@ -85,11 +85,6 @@ public final class PhotoFiles {
         return folder.resolve(stored.hash().substring(0, 2)).resolve(stored.hash() + "." + stored.suffix());
     }
 
-    /** Whether a picture is the one that its name says. */
-    public static boolean holds(Stored name, byte[] bytes) {
-        return sha256(bytes).equals(name.hash());
-    }
-
     /** The picture's format, if all of it can be read. */
     private static String check(byte[] bytes, String name) {
         try {
@@ -121,7 +116,8 @@ public final class PhotoFiles {
         };
     }
 
-    private static String sha256(byte[] bytes) {
+    /** By which a picture is named. */
+    public static String sha256(byte[] bytes) {
         try {
             return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(bytes));
         } catch (NoSuchAlgorithmException e) {

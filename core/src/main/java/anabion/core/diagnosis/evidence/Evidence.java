@@ -76,7 +76,7 @@ public final class Evidence {
     public static List<Observation> of(Chassis chassis, List<Reading> readings, Job job) {
         Evidence e = new Evidence(chassis, job);
         List<Observation> all = new ArrayList<>(e.measured(readings));
-        boolean untouched = job.fitted().id().equals(FittedState.AS_FOUND);
+        boolean untouched = job.fitted().isAsItCame();
         if (untouched) all.addAll(e.complaints());
         all.addAll(e.compared());
         all.addAll(e.heard());
@@ -99,7 +99,7 @@ public final class Evidence {
             Observation.Tested told = adjusted(chassis, turned, a.kind());
             Set<String> circuit = ((Adjust) told.measurement()).circuit();
             boolean changed = FittedState.since(a.state(), job.alterations()).stream()
-                    .anyMatch(x -> x.kind().exchanges() && circuit.contains(x.part()));
+                    .anyMatch(x -> x.kind().exchanges() && circuit.stream().anyMatch(x::concerns));
             turned.forEach(x -> last.remove(x.letter()));
             last.remove(a.adjusters());
             if (!changed) last.put(a.adjusters(), told);
@@ -252,7 +252,7 @@ public final class Evidence {
         for (RecapLog.Tested t : job.recap().tests()) {
             String part = t.test().key().replaceFirst("\\..*", "");
             boolean renewed = job.alterations().stream()
-                    .anyMatch(a -> a.part().equals(part)
+                    .anyMatch(a -> a.concerns(part)
                             && a.at().isAfter(t.at())
                             && a.kind().exchanges());
             if (!renewed) chassis.part(part).flatMap(p -> tested(p, t.test())).ifPresent(all::add);

@@ -1,60 +1,67 @@
-package anabion.desktop.control;
+package anabion.core.schematic;
 
-import anabion.core.schematic.Symbol;
-import javafx.scene.shape.ArcTo;
-import javafx.scene.shape.ClosePath;
-import javafx.scene.shape.LineTo;
-import javafx.scene.shape.MoveTo;
-import javafx.scene.shape.Path;
+import java.util.Locale;
 
-/** The strokes of circuit symbols after the public standard (IEC 60617), drawn lying or upright about a centre. */
-final class SymbolShapes {
+/**
+ * The strokes of circuit symbols after the public standard (IEC 60617), drawn lying or upright about a centre, as path data in the language of SVG (W3C SVG 1.1, section 8.3).
+ */
+public final class SymbolStrokes {
     private final double unit;
     private final double cx;
     private final double cy;
     private final boolean upright;
-    private final Path line = new Path();
-    private final Path filled = new Path();
+    private final StringBuilder line = new StringBuilder();
+    private final StringBuilder filled = new StringBuilder();
 
-    private SymbolShapes(Symbol s, double unit) {
+    private SymbolStrokes(Symbol s, double unit) {
         this.unit = unit;
         this.cx = s.x() * unit;
         this.cy = s.y() * unit;
         this.upright = s.upright();
-        line.getStyleClass().add("circuit-line");
-        filled.getStyleClass().add("circuit-filled");
     }
 
-    /** The strokes and the filled areas of a symbol. */
-    record Drawn(Path line, Path filled) {}
+    /**
+     * Two paths.
+     *
+     * @param line its strokes
+     * @param filled its areas; may be empty
+     */
+    public record Paths(String line, String filled) {}
 
-    static Drawn of(Symbol s, double unit) {
-        SymbolShapes d = new SymbolShapes(s, unit);
+    /**
+     * @param unit length of a grid unit, in units of the path
+     * @return the strokes and the filled areas of a symbol at its place
+     */
+    public static Paths of(Symbol s, double unit) {
+        SymbolStrokes d = new SymbolStrokes(s, unit);
         if (s.kind().amplifies()) d.device(s.kind());
         else d.two(s.kind());
-        return new Drawn(d.line, d.filled);
+        return new Paths(d.line.toString(), d.filled.toString());
+    }
+
+    private static void put(StringBuilder path, String command, double... numbers) {
+        path.append(command);
+        // whole numbers without a point: the flags of an arc may have none
+        for (double n : numbers)
+            path.append(' ')
+                    .append(n == Math.rint(n) ? String.valueOf((long) n) : String.format(Locale.ROOT, "%.2f", n));
+        path.append(' ');
     }
 
     /** Along the symbol from its first end at −1.5 to its second at 1.5; across it to the right or downward. */
-    private void move(double along, double across) {
-        line.getElements().add(new MoveTo(x(along, across), y(along, across)));
+    private void to(StringBuilder path, String command, double along, double across) {
+        put(path, command, cx + unit * (upright ? across : along), cy + unit * (upright ? along : across));
     }
 
-    private void line(double along, double across) {
-        line.getElements().add(new LineTo(x(along, across), y(along, across)));
-    }
-
-    private double x(double along, double across) {
-        return cx + unit * (upright ? across : along);
-    }
-
-    private double y(double along, double across) {
-        return cy + unit * (upright ? along : across);
+    /** A closed area; pairs of along and across. */
+    private void area(StringBuilder path, double... corners) {
+        for (int n = 0; n < corners.length; n += 2) to(path, n == 0 ? "M" : "L", corners[n], corners[n + 1]);
+        path.append("Z ");
     }
 
     private void stroke(double a1, double c1, double a2, double c2) {
-        move(a1, c1);
-        line(a2, c2);
+        to(line, "M", a1, c1);
+        to(line, "L", a2, c2);
     }
 
     private void leads(double inner) {
@@ -62,23 +69,15 @@ final class SymbolShapes {
         stroke(inner, 0, Symbol.HALF, 0);
     }
 
-    private void box(double a, double c, Path path) {
-        path.getElements()
-                .addAll(
-                        new MoveTo(x(-a, -c), y(-a, -c)),
-                        new LineTo(x(a, -c), y(a, -c)),
-                        new LineTo(x(a, c), y(a, c)),
-                        new LineTo(x(-a, c), y(-a, c)),
-                        new ClosePath());
+    private void box(double a, double c) {
+        area(line, -a, -c, a, -c, a, c, -a, c);
     }
 
     private void ring(double radius) {
         double r = radius * unit;
-        line.getElements()
-                .addAll(
-                        new MoveTo(cx - r, cy),
-                        new ArcTo(r, r, 0, cx + r, cy, true, true),
-                        new ArcTo(r, r, 0, cx - r, cy, true, true));
+        put(line, "M", cx - r, cy);
+        put(line, "A", r, r, 0, 1, 1, cx + r, cy);
+        put(line, "A", r, r, 0, 1, 1, cx - r, cy);
     }
 
     private void two(Symbol.Kind kind) {
@@ -108,7 +107,7 @@ final class SymbolShapes {
                 stroke(-0.5, 0.5, 0.5, -0.5);
             }
             case FUSE -> {
-                box(0.9, 0.35, line);
+                box(0.9, 0.35);
                 stroke(-Symbol.HALF, 0, Symbol.HALF, 0);
             }
             case BATTERY -> {
@@ -123,21 +122,21 @@ final class SymbolShapes {
             }
             case SPEAKER -> {
                 leads(0.5);
-                box(0.5, 0.35, line);
+                box(0.5, 0.35);
                 stroke(-0.5, 0.35, -0.95, 0.9);
                 stroke(0.5, 0.35, 0.95, 0.9);
                 stroke(-0.95, 0.9, 0.95, 0.9);
             }
             case OTHER, TRIODE, PENTODE, HEPTODE, NPN, PNP, FET -> {
                 leads(0.7);
-                box(0.7, 0.7, line);
+                box(0.7, 0.7);
             }
         }
     }
 
     private void resistor() {
         leads(0.9);
-        box(0.9, 0.4, line);
+        box(0.9, 0.4);
     }
 
     private void plates() {
@@ -148,41 +147,24 @@ final class SymbolShapes {
 
     private void hollow(double from, double to) {
         double middle = (from + to) / 2 - 0.05;
-        line.getElements()
-                .addAll(
-                        new MoveTo(x(middle - 0.12, -0.7), y(middle - 0.12, -0.7)),
-                        new LineTo(x(middle + 0.12, -0.7), y(middle + 0.12, -0.7)),
-                        new LineTo(x(middle + 0.12, 0.7), y(middle + 0.12, 0.7)),
-                        new LineTo(x(middle - 0.12, 0.7), y(middle - 0.12, 0.7)),
-                        new ClosePath());
+        area(line, middle - 0.12, -0.7, middle + 0.12, -0.7, middle + 0.12, 0.7, middle - 0.12, 0.7);
     }
 
     private void solid(double at) {
-        filled.getElements()
-                .addAll(
-                        new MoveTo(x(at - 0.12, -0.7), y(at - 0.12, -0.7)),
-                        new LineTo(x(at + 0.12, -0.7), y(at + 0.12, -0.7)),
-                        new LineTo(x(at + 0.12, 0.7), y(at + 0.12, 0.7)),
-                        new LineTo(x(at - 0.12, 0.7), y(at - 0.12, 0.7)),
-                        new ClosePath());
+        area(filled, at - 0.12, -0.7, at + 0.12, -0.7, at + 0.12, 0.7, at - 0.12, 0.7);
     }
 
     private void triangle() {
-        filled.getElements()
-                .addAll(
-                        new MoveTo(x(-0.45, -0.5), y(-0.45, -0.5)),
-                        new LineTo(x(0.45, 0), y(0.45, 0)),
-                        new LineTo(x(-0.45, 0.5), y(-0.45, 0.5)),
-                        new ClosePath());
+        area(filled, -0.45, -0.5, 0.45, 0, -0.45, 0.5);
     }
 
     private void coil() {
         leads(1.2);
-        move(-1.2, 0);
+        to(line, "M", -1.2, 0);
+        // A hair more than half the chord: at exactly half, rounding decides which way round the arc goes.
         for (int n = 0; n < 3; n++) {
-            double end = -1.2 + 0.8 * (n + 1);
-            // A hair more than half the chord: at exactly half, rounding decides which way round the arc goes.
-            line.getElements().add(new ArcTo(0.41 * unit, 0.41 * unit, 0, x(end, 0), y(end, 0), false, true));
+            put(line, "A", 0.41 * unit, 0.41 * unit, 0, 0, 1);
+            to(line, "", -1.2 + 0.8 * (n + 1), 0);
         }
     }
 
@@ -237,13 +219,6 @@ final class SymbolShapes {
         double length = Math.hypot(da, dc);
         double ua = 0.4 * da / length;
         double uc = 0.4 * dc / length;
-        filled.getElements()
-                .addAll(
-                        new MoveTo(x(a1, c1), y(a1, c1)),
-                        new LineTo(
-                                x(a1 + ua - 0.5 * uc, c1 + uc + 0.5 * ua), y(a1 + ua - 0.5 * uc, c1 + uc + 0.5 * ua)),
-                        new LineTo(
-                                x(a1 + ua + 0.5 * uc, c1 + uc - 0.5 * ua), y(a1 + ua + 0.5 * uc, c1 + uc - 0.5 * ua)),
-                        new ClosePath());
+        area(filled, a1, c1, a1 + ua - 0.5 * uc, c1 + uc + 0.5 * ua, a1 + ua + 0.5 * uc, c1 + uc - 0.5 * ua);
     }
 }
