@@ -43,6 +43,7 @@ class DiagnoseCommandTest extends Headless {
 
     /** The demo's Halcyon has two faults: one alone leaves readings unexplained. */
     @Test
+    @LeftToDeep
     void bothPlantedFaultsAreFoundTogether() throws IOException {
         assertThat(run("diagnose", chassis, "--evidence", evidence, "--pairs", "--json"))
                 .isEqualTo(Main.FINDING);
@@ -67,6 +68,7 @@ class DiagnoseCommandTest extends Headless {
     }
 
     @Test
+    @LeftToDeep
     void inPrintItSaysWhatToReadNext() {
         assertThat(run("diagnose", chassis, "--evidence", evidence, "--visited"))
                 .isEqualTo(Main.FINDING);

@@ -38,7 +38,7 @@ class KillHarnessTest {
 
     @Test
     void everyAcknowledgedEntrySurvivesAKill() throws Exception {
-        int kills = Deep.times("kills of a writing program", 15, 100);
+        int kills = Deep.times("kills of a writing program", 4, 100);
         Random random = new Random(7);
         int acknowledged = 0;
         for (int i = 0; i < kills; i++) {

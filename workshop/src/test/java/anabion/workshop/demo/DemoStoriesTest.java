@@ -10,34 +10,21 @@ import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.simulation.chart.Calibrations;
-import anabion.core.testing.Deep;
+import anabion.core.testing.LeftToDeep;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.StringReader;
 import java.nio.charset.StandardCharsets;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Set;
-import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
 
 /** The stories of the demo are told by its circuits, and the diagnosis finds their causes. */
 class DemoStoriesTest {
-    private static final Set<String> QUICK = Set.of("lark");
     private static final Map<String, PredictionModel> KEPT = new HashMap<>();
-
-    /** The first story of a set has all its faults solved, up to a minute. */
-    static List<DemoStories.Story> stories() {
-        Map<Boolean, List<DemoStories.Story>> quick =
-                DemoStories.all().stream().collect(Collectors.partitioningBy(s -> QUICK.contains(s.set())));
-        List<DemoStories.Story> stories = new ArrayList<>(quick.get(true));
-        stories.addAll(Deep.some("written stories of all sets but the Lark", 0, quick.get(false)));
-        return stories;
-    }
 
     private static String written(DemoStories.Story s) throws IOException {
         try (InputStream in = DemoStoriesTest.class.getResourceAsStream("/anabion/demo/stories/" + s.name() + ".csv")) {
@@ -74,8 +61,10 @@ class DemoStoriesTest {
         }
     }
 
+    /** The first story of a set has all its faults solved, up to a minute. */
     @ParameterizedTest
-    @MethodSource("stories")
+    @MethodSource("anabion.workshop.demo.DemoStories#all")
+    @LeftToDeep
     void theCauseComesFirst(DemoStories.Story story) throws IOException {
         Chassis set = DemoWorkshop.chassis(story.set());
         List<Observation> evidence = EvidenceCodec.read(new StringReader(written(story)), set);
