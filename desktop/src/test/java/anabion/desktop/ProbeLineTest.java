@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.job.Step;
 import anabion.workshop.Summary;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import javafx.scene.control.Label;
 import javafx.scene.input.KeyCode;
 import org.junit.jupiter.api.Test;
@@ -49,6 +51,32 @@ class ProbeLineTest extends WindowCase {
                 .mapToInt(Summary::read)
                 .findFirst()
                 .orElse(-1);
+    }
+
+    /** A slow disk keeps a line back; meanwhile somebody types the next one. */
+    @Test
+    void whatIsBeingTypedStaysWhileALineThatWasKeptBackIsWritten() {
+        openHalcyon();
+        int before = session.need().readings().size();
+        CountDownLatch slow = new CountDownLatch(1);
+        interact(() -> session.ask(
+                w -> {
+                    try {
+                        return slow.await(30, TimeUnit.SECONDS);
+                    } catch (InterruptedException e) {
+                        throw new AssertionError(e);
+                    }
+                },
+                x -> {}));
+        enter("V3.7 85");
+        enter("V4.6 200");
+        write("V4.2 1");
+        slow.countDown();
+        until("both are on disk", () -> session.need().readings().size() == before + 2);
+        assertThat(line()).isEqualTo("V4.2 1");
+        enter("0.1");
+        until("and the third", () -> session.need().readings().size() == before + 3);
+        assertThat(session.need().readings().get(before + 2).value()).isEqualTo(10.1);
     }
 
     @Test

@@ -19,12 +19,14 @@ import anabion.desktop.sheet.StudySheet;
 import anabion.desktop.sheet.TracingSheet;
 import anabion.desktop.sheet.VoltagesSheet;
 import java.util.EnumMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Function;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
+import javafx.scene.Node;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
@@ -44,6 +46,8 @@ public final class BenchPlace extends BorderPane {
     private final HBox safety = new HBox(10);
     private final VBox middle = new VBox(8);
     private Runnable whenShown = () -> {};
+    /** Of the danger that the safety line speaks of. */
+    private String said = "";
 
     public BenchPlace(Session session, Consumer<Throwable> trouble) {
         this.session = session;
@@ -100,10 +104,11 @@ public final class BenchPlace extends BorderPane {
 
     private void show() {
         showSafety();
-        var node = sheet().node();
+        Node node = sheet().node();
         VBox.setVgrow(node, javafx.scene.layout.Priority.ALWAYS);
-        if (safety.isVisible()) middle.getChildren().setAll(safety, node);
-        else middle.getChildren().setAll(node);
+        List<Node> wanted = safety.isVisible() ? List.of(safety, node) : List.of(node);
+        // what is put in again is styled anew, all of it
+        if (!middle.getChildren().equals(wanted)) middle.getChildren().setAll(wanted);
         whenShown.run();
     }
 
@@ -111,7 +116,10 @@ public final class BenchPlace extends BorderPane {
         Optional<String> danger = VerdictPane.danger(session);
         boolean was = safety.isVisible();
         safety.setVisible(danger.isPresent());
-        danger.ifPresent(d -> safety.getChildren().setAll(new Mark(Mark.Kind.TRIANGLE), Texts.wrapped(d)));
+        danger.filter(d -> !d.equals(said)).ifPresent(d -> {
+            said = d;
+            safety.getChildren().setAll(new Mark(Mark.Kind.TRIANGLE), Texts.wrapped(d));
+        });
         boolean placed = middle.getChildren().contains(safety);
         if (was != safety.isVisible() || placed != safety.isVisible()) {
             middle.getChildren().remove(safety);

@@ -9,6 +9,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
+import anabion.core.text.Words;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
@@ -62,7 +63,19 @@ final class SignalStrip extends Region {
     private StripRow pointsAt = StripRow.SIGNAL;
 
     /** One legend with its lamp. */
-    private record Cell(Stage stage, Region node, Optional<Ellipse> lamp) {}
+    private record Cell(Looks looks, Region node, Optional<Ellipse> lamp) {
+        Stage stage() {
+            return looks.stage();
+        }
+    }
+
+    /** All that the looks of a legend follow from. */
+    private record Looks(Stage stage, Judge.StageHealth health, boolean suspected, String detail, String word) {}
+
+    private Optional<Shown> shown = Optional.empty();
+
+    /** All that the looks of the strip follow from, but for its pointer. */
+    private record Shown(List<Looks> cells, String band, boolean empty, Words words) {}
 
     SignalStrip(Session session) {
         this.session = session;
@@ -93,14 +106,26 @@ final class SignalStrip extends Region {
     }
 
     private void rebuild() {
-        cells.clear();
-        List<Node> nodes = new ArrayList<>();
         Optional<SetRecord> set = session.set().get();
         String chosen = session.condition().get().map(c -> c.band()).orElse("");
+        List<Looks> looks = new ArrayList<>();
         set.ifPresent(s -> {
-            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StripRow.SIGNAL))) cells.add(cell(s, stage));
-            for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(StripRow.SUPPLY))) cells.add(cell(s, stage));
+            for (StripRow row : List.of(StripRow.SIGNAL, StripRow.SUPPLY))
+                for (Stage stage : Judge.strip(s.chassis(), chosen, Set.of(row))) looks.add(looks(s, stage));
         });
+        Shown now = new Shown(looks, chosen, set.isEmpty(), session.words().get());
+        if (shown.filter(now::equals).isPresent()) {
+            movePointer();
+            return;
+        }
+        shown = Optional.of(now);
+        List<Cell> before = List.copyOf(cells);
+        cells.clear();
+        // a legend that looks as before stays: only the others are styled anew
+        for (Looks l : looks)
+            cells.add(
+                    before.stream().filter(c -> c.looks().equals(l)).findFirst().orElseGet(() -> cell(l)));
+        List<Node> nodes = new ArrayList<>();
         cells.forEach(c -> c.lamp().ifPresent(nodes::add));
         nodes.addAll(ticks);
         nodes.add(baseline);
@@ -110,7 +135,11 @@ final class SignalStrip extends Region {
         nodes.add(band);
         pointer.setVisible(!cells.isEmpty());
         nodes.add(pointer);
-        getChildren().setAll(nodes);
+        // what stays is not put in anew: it would be styled again
+        List<Node> children = getChildren();
+        boolean inOrder = children.size() == nodes.size();
+        if (!inOrder) getChildren().setAll(nodes);
+        else for (int n = 0; n < nodes.size(); n++) if (children.get(n) != nodes.get(n)) children.set(n, nodes.get(n));
         setAccessibleText(spoken());
         requestLayout();
     }
@@ -153,17 +182,23 @@ final class SignalStrip extends Region {
                         : "strip." + health.standing().code());
     }
 
-    private Cell cell(SetRecord set, Stage stage) {
+    private Looks looks(SetRecord set, Stage stage) {
         Judge.StageHealth health = health(stage);
+        String detail = detail(set, stage);
+        boolean onlyExpected =
+                stage.line() == StripRow.SUPPLY && health.standing() == Standing.NOT_TAKEN && !detail.isEmpty();
+        return new Looks(stage, health, suspected(health), detail, onlyExpected ? "" : word(health));
+    }
+
+    private Cell cell(Looks looks) {
+        Stage stage = looks.stage();
+        Judge.StageHealth health = looks.health();
         boolean signal = stage.line() == StripRow.SIGNAL;
-        Mark mark = new Mark(suspected(health) ? Mark.Kind.TRIANGLE : Mark.of(health.standing()));
+        Mark mark = new Mark(looks.suspected() ? Mark.Kind.TRIANGLE : Mark.of(health.standing()));
         Label name = Texts.label(stage.name(), signal ? "stage" : "medium");
-        Label detail = Texts.label(detail(set, stage), "soft", "small");
-        boolean onlyExpected = !signal
-                && health.standing() == Standing.NOT_TAKEN
-                && !detail.getText().isEmpty();
-        Label word = Texts.label(onlyExpected ? "" : word(health), "soft", "small");
-        if (suspected(health)) word.getStyleClass().add("word-out");
+        Label detail = Texts.label(looks.detail(), "soft", "small");
+        Label word = Texts.label(looks.word(), "soft", "small");
+        if (looks.suspected()) word.getStyleClass().add("word-out");
         HBox first = new HBox(7, mark, name);
         first.setAlignment(javafx.geometry.Pos.CENTER_LEFT);
         VBox box = new VBox(-1, first);
@@ -180,7 +215,7 @@ final class SignalStrip extends Region {
         box.getStyleClass().add("strip-cell");
         box.setOnMouseClicked(e -> session.stage().set(Optional.of(stage.name())));
         Optional<Ellipse> lamp = health.suspicion() > 0 ? Optional.of(lamp(health.suspicion())) : Optional.empty();
-        return new Cell(stage, box, lamp);
+        return new Cell(looks, box, lamp);
     }
 
     private static Ellipse lamp(double strength) {

@@ -85,7 +85,9 @@ final class VerdictPane extends BorderPane {
         session.words().addListener((o, a, b) -> rebuild());
         session.limits().addListener((o, a, b) -> rebuild());
         arithmetic.addListener((o, a, b) -> rebuild());
-        lit.addListener((o, a, b) -> rebuild());
+        lit.addListener((o, a, b) -> {
+            if (arithmetic.get()) rebuild();
+        });
         rebuild();
     }
 

@@ -5,7 +5,10 @@ import java.util.List;
 import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.IntegerProperty;
+import javafx.beans.property.ObjectProperty;
 import javafx.beans.property.SimpleIntegerProperty;
+import javafx.beans.property.SimpleObjectProperty;
+import javafx.beans.value.ChangeListener;
 import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
@@ -25,7 +28,7 @@ public final class LitRows {
     /** Rows that a jump leaves in sight beyond the lit one. */
     private static final int BEYOND = 2;
 
-    private final ListView<Item> list = new ListView<>();
+    private final ListView<Slot> list = new ListView<>();
     private final FadingList node = new FadingList(list);
     private final List<Item> next = new ArrayList<>();
     private final IntegerProperty lit = new SimpleIntegerProperty();
@@ -48,6 +51,19 @@ public final class LitRows {
         @Override
         public int hashCode() {
             return 31 * row + shows.hashCode();
+        }
+    }
+
+    /** The place of an item in the list. It stays when the item changes: a list that is told of a change styles all that is in sight anew. */
+    private static final class Slot {
+        private final ObjectProperty<Item> item;
+
+        Slot(Item first) {
+            item = new SimpleObjectProperty<>(first);
+        }
+
+        Item item() {
+            return item.get();
         }
     }
 
@@ -128,15 +144,16 @@ public final class LitRows {
     }
 
     private void show() {
-        List<Item> shown = list.getItems();
+        List<Slot> shown = list.getItems();
         // where all are as high, the list need not draw what is out of sight to find its own length
         double height = next.stream().anyMatch(Item::tall) ? Region.USE_COMPUTED_SIZE : HEIGHT;
         if (list.getFixedCellSize() != height) list.setFixedCellSize(height);
         if (shown.size() != next.size()) {
-            list.getItems().setAll(next);
+            list.getItems().setAll(next.stream().map(Slot::new).toList());
             return;
         }
-        for (int n = 0; n < shown.size(); n++) if (!shown.get(n).equals(next.get(n))) shown.set(n, next.get(n));
+        for (int n = 0; n < shown.size(); n++)
+            if (!shown.get(n).item().equals(next.get(n))) shown.get(n).item.set(next.get(n));
     }
 
     public void moved(KeyCode key) {
@@ -158,29 +175,39 @@ public final class LitRows {
     }
 
     private int place() {
-        List<Item> items = list.getItems();
-        for (int n = 0; n < items.size(); n++) if (items.get(n).row() == lit.get()) return n;
+        List<Slot> slots = list.getItems();
+        for (int n = 0; n < slots.size(); n++) if (slots.get(n).item().row() == lit.get()) return n;
         return -1;
     }
 
     /** Draws what is in sight, across the whole width. */
-    private final class Cell extends ListCell<Item> {
+    private final class Cell extends ListCell<Slot> {
+        private final ChangeListener<Item> changed = (o, a, b) -> draw(b);
+
         Cell() {
             setPrefWidth(0);
             lit.addListener((o, a, b) -> shade());
             setOnMouseClicked(e -> {
-                if (getItem() != null && getItem().row() >= 0) light(getItem().row());
+                if (getItem() != null && getItem().item().row() >= 0)
+                    light(getItem().item().row());
             });
         }
 
         @Override
-        protected void updateItem(Item item, boolean empty) {
-            super.updateItem(item, empty);
-            if (item == null || empty) {
+        protected void updateItem(Slot slot, boolean empty) {
+            Slot before = getItem();
+            super.updateItem(slot, empty);
+            if (before != null) before.item.removeListener(changed);
+            if (slot == null || empty) {
                 setGraphic(null);
                 setAccessibleText(null);
                 return;
             }
+            slot.item.addListener(changed);
+            draw(slot.item());
+        }
+
+        private void draw(Item item) {
             Region drawn = item.drawn().get();
             drawn.prefWidthProperty().bind(widthProperty());
             // what is known need not be asked of every label in the row
@@ -199,7 +226,8 @@ public final class LitRows {
         private void shade() {
             Node drawn = getGraphic();
             if (drawn == null || getItem() == null) return;
-            boolean on = getItem().row() >= 0 && getItem().row() == lit.get();
+            int row = getItem().item().row();
+            boolean on = row >= 0 && row == lit.get();
             if (!on) drawn.getStyleClass().remove("lit");
             else if (!drawn.getStyleClass().contains("lit"))
                 drawn.getStyleClass().add("lit");

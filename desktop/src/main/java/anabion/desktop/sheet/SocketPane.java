@@ -14,7 +14,6 @@ import java.util.Map;
 import java.util.Optional;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
-import javafx.scene.Node;
 import javafx.scene.control.Label;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.HBox;
@@ -25,9 +24,13 @@ import javafx.scene.layout.VBox;
 final class SocketPane extends HBox {
     private final Session session;
     private final SocketView socket = new SocketView();
-    private final VBox pins = new VBox(1);
+    private final Label named = Texts.label("", "strong");
+    private final FlowPane rest = new FlowPane(14, 1);
+    private final Label side = Texts.label("", "soft");
+    private final VBox pins = new VBox(1, named, rest, side);
     private Optional<Point> lit = Optional.empty();
     private boolean fromBelow = true;
+    private List<Object> shown = List.of();
 
     SocketPane(Session session) {
         super(24);
@@ -48,11 +51,14 @@ final class SocketPane extends HBox {
         setVisible(known);
         setManaged(known);
         if (!known) return;
-        Map<String, String> functions = device.get().functions();
-        int pin = Integer.parseInt(point.get().pin());
-        socket.show(base.get(), functions, pin, fromBelow);
         Part part = point.get().device().orElseThrow();
-        name(part, pin, Map.of());
+        int pin = Integer.parseInt(point.get().pin());
+        List<Object> now = List.of(part, pin, fromBelow, session.words().get());
+        if (!now.equals(shown)) {
+            shown = now;
+            socket.show(base.get(), device.get().functions(), pin, fromBelow);
+            name(part, pin, Map.of());
+        }
         ask();
     }
 
@@ -81,33 +87,29 @@ final class SocketPane extends HBox {
                 .orElse("");
     }
 
-    /** @param volts pin to what the meter should show there, as far as it is known */
+    /**
+     * Says what each pin is. Labels that are there are used again: to make and style new ones takes longer than all else that a reading changes.
+     *
+     * @param volts pin to what the meter should show there, as far as it is known
+     */
     private void name(Part part, int wanted, Map<String, String> volts) {
         Map<String, String> functions = part.device().orElseThrow().functions();
         String own = String.valueOf(wanted);
-        List<Label> others = new ArrayList<>();
+        List<String> others = new ArrayList<>();
         functions.forEach((p, f) -> {
             if (!p.equals(own) && !f.equals("nc"))
-                others.add(Texts.label(p + " " + pinWords(part, f) + label(part, p) + volt(volts, p), "soft"));
+                others.add(p + " " + pinWords(part, f) + label(part, p) + volt(volts, p));
         });
-        FlowPane rest = new FlowPane(14, 1);
-        rest.getChildren().setAll(others);
-        pins.getChildren()
-                .setAll(
-                        Texts.label(
-                                session.say(
-                                                "ui.socket.pin",
-                                                wanted,
-                                                pinWords(part, functions.getOrDefault(own, "")) + label(part, own))
-                                        + volt(volts, own),
-                                "strong"),
-                        rest,
-                        Texts.label(session.say(fromBelow ? "ui.socket.below" : "ui.socket.above"), "soft"));
-        StringBuilder said = new StringBuilder();
-        for (Node n : pins.getChildren())
-            if (n instanceof Label l) said.append(l.getText()).append(' ');
-        others.forEach(l -> said.append(l.getText()).append(' '));
-        socket.setAccessibleText(said.toString().strip());
+        while (rest.getChildren().size() < others.size()) rest.getChildren().add(Texts.label("", "soft"));
+        while (rest.getChildren().size() > others.size())
+            rest.getChildren().remove(rest.getChildren().size() - 1);
+        for (int n = 0; n < others.size(); n++)
+            if (rest.getChildren().get(n) instanceof Label l) l.setText(others.get(n));
+        named.setText(
+                session.say("ui.socket.pin", wanted, pinWords(part, functions.getOrDefault(own, "")) + label(part, own))
+                        + volt(volts, own));
+        side.setText(session.say(fromBelow ? "ui.socket.below" : "ui.socket.above"));
+        socket.setAccessibleText((named.getText() + " " + side.getText() + " " + String.join(" ", others)).strip());
     }
 
     private String volt(Map<String, String> volts, String pin) {

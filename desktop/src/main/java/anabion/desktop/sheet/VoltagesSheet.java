@@ -50,6 +50,7 @@ public final class VoltagesSheet implements Sheet {
     private List<ReadingRow> rows = List.of();
     private boolean every;
     private Optional<EveryBand> bands = Optional.empty();
+    private List<Object> headed = List.of();
     private int lit;
     private Optional<UUID> settled = Optional.empty();
 
@@ -144,8 +145,7 @@ public final class VoltagesSheet implements Sheet {
         rows = all.stream().filter(this::inStage).toList();
         int before = label.map(l -> index(l)).orElse(-1);
         lit = before >= 0 ? before : firstWanted();
-        header.getChildren()
-                .setAll(bands.map(b -> across.head(b.bands(), band())).orElseGet(drawing::head));
+        head();
         compared();
         title.setText(session.say("step.voltages"));
         conditions.setText(conditionWords());
@@ -174,6 +174,19 @@ public final class VoltagesSheet implements Sheet {
                 .filter(r -> settled.filter(r.id()::equals).isPresent())
                 .isPresent();
         return List.of(row, fresh, drawing.columns(), session.words().get());
+    }
+
+    /** The names of the columns, made anew where they change. */
+    private void head() {
+        List<Object> now = List.of(
+                bands.map(EveryBand::bands).orElse(List.of()),
+                band(),
+                drawing.columns(),
+                session.words().get());
+        if (now.equals(headed)) return;
+        headed = now;
+        header.getChildren()
+                .setAll(bands.map(b -> across.head(b.bands(), band())).orElseGet(drawing::head));
     }
 
     private String emptyWords() {

@@ -28,6 +28,7 @@ public final class ProbeLine extends VBox {
     private final Label said = Texts.label("", "soft");
     private final Label whole = Texts.wrapped("", "trouble");
     private final HintBar hints = new HintBar();
+    private List<List<String>> hinted = List.of();
     private final List<String> earlier = new ArrayList<>();
     private int recalled;
     /** What was being typed before earlier lines were brought back. */
@@ -118,6 +119,9 @@ public final class ProbeLine extends VBox {
     }
 
     public void hints(List<String[]> pairs) {
+        List<List<String>> now = pairs.stream().map(List::of).toList();
+        if (now.equals(hinted)) return;
+        hinted = now;
         hints.set(pairs.stream()
                 .map(pair -> {
                     HBox hint = new HBox(4, Texts.label(pair[0], "keyname"), Texts.label(pair[1], "soft", "small"));

@@ -321,10 +321,19 @@ public final class Shell extends StackPane {
     }
 
     private void carriedOut(String text, Supplier<CompletableFuture<?>> work) {
+        carriedOut(text, work, probe::clear);
+    }
+
+    /** A line that was kept back comes now. What stands in the probe line is a newer one that somebody is typing: it stays. */
+    private void keptBack(String text) {
+        if (!entries.keeps(text)) carriedOut(text, () -> entries.typed(text), () -> {});
+    }
+
+    private void carriedOut(String text, Supplier<CompletableFuture<?>> work, Runnable taken) {
         int mine = ++lines;
         try {
             CompletableFuture<?> stored = work.get();
-            probe.clear();
+            taken.run();
             probe.say(session.say("ui.writing", text));
             stored.whenComplete((r, e) -> Platform.runLater(() -> {
                 if (e == null) {
@@ -332,7 +341,7 @@ public final class Shell extends StackPane {
                     if (mine == lines) probe.say(r instanceof ShouldRead.Answer a ? a.words() : "");
                     showProbe();
                 } else troubles.say(e, text);
-                entries.through(stored, e != null, this::entered, probe::say);
+                entries.through(stored, e != null, this::keptBack, probe::say);
             }));
         } catch (InputException | StorageException e) {
             entries.refused();
