@@ -3,6 +3,7 @@ package anabion.desktop;
 import anabion.core.error.InputException;
 import anabion.workshop.StorageException;
 import anabion.workshop.Workshop;
+import anabion.workshop.demo.DemoPhotos;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
 import java.nio.file.Path;
@@ -33,6 +34,7 @@ public final class Main {
             if (demo)
                 workshop.doing(() -> {
                     DemoWorkshop.fill(workshop);
+                    DemoPhotos.add(workshop);
                     return null;
                 });
             AnabionApp.start(

@@ -41,6 +41,33 @@ class DiagnosisTest extends WindowCase {
         }
     }
 
+    /** A rail that is shorted forbids the mains at once, on every side of the window, whatever the odds are about. */
+    @Test
+    void aShortedRailComesBeforeAnyOdds() {
+        cold();
+        enter("B1 CHASSIS 120");
+        until(
+                "the headline",
+                () -> shows("Stop, no mains: B1 – CHASSIS reads 120 Ω") && shows("Part the rail at its resistors"));
+        until("the strip", () -> texts().contains("stop"));
+        assertThat(lookup((javafx.scene.Node n) ->
+                                String.valueOf(n.getAccessibleText()).contains("First power, stop, no mains"))
+                        .tryQuery())
+                .as("the work order")
+                .isPresent();
+        interact(() -> session.step().set(Step.VOLTAGES));
+        until("on the other sheets, too", () -> shows("Stop, no mains: B1 – CHASSIS reads 120 Ω"));
+        enter("lift R9");
+        interact(() -> session.step().set(Step.RECAP));
+        enter("measured R9 310k");
+        interact(() -> session.step().set(Step.COLD_CHECKS));
+        until("a part that is bad for sure", () -> shows("Shown bad by a direct test") && shows("R9: "));
+        key(KeyCode.CONTROL, KeyCode.Z);
+        key(KeyCode.CONTROL, KeyCode.Z);
+        key(KeyCode.CONTROL, KeyCode.Z);
+        until("taken back", () -> texts().stream().noneMatch(t -> t != null && t.contains("Stop, no mains")));
+    }
+
     @Test
     void ohmsAreTakenAndTheOddsFollow() {
         cold();

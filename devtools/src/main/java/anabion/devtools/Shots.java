@@ -15,6 +15,7 @@ import anabion.desktop.shell.Ports;
 import anabion.desktop.shell.Shell;
 import anabion.desktop.theme.Look;
 import anabion.workshop.Workshop;
+import anabion.workshop.demo.DemoPhotos;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -63,6 +64,7 @@ final class Shots {
         Path workshopFolder = Files.createTempDirectory("anabion-shots");
         Workshop workshop = Workshop.open(workshopFolder, Clock.fixed(NOW, ZoneOffset.UTC));
         DemoWorkshop.fill(workshop);
+        DemoPhotos.add(workshop);
         session = new Session(workshop);
         session.motion().set(false);
         on(() -> {

@@ -1,5 +1,6 @@
 package anabion.workshop;
 
+import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Identity;
 import anabion.core.format.ChassisCodec;
@@ -19,9 +20,39 @@ public final class Specimens {
             EnumSet.of(Note.Kind.MODEL, Note.Kind.CAUSE, Note.Kind.FRAGILE, Note.Kind.STAYS);
 
     private final Handle handle;
+    private final Sets sets;
 
-    Specimens(Handle handle) {
+    Specimens(Handle handle, Sets sets) {
         this.handle = handle;
+        this.sets = sets;
+    }
+
+    /**
+     * What another set of a model read when it was handed back.
+     *
+     * @param serial of that set, else the day on which it left
+     */
+    public record OwnChart(String serial, Chart chart) {}
+
+    /** Of all other sets of a model that left in order, the newest last. */
+    public List<OwnChart> charts(Identity identity, UUID except) {
+        if (identity.model().isBlank()) return List.of();
+        return handle
+                .createQuery("SELECT id FROM sets WHERE id <> ? AND job LIKE '%\"handed-back\"%'"
+                        + " AND lower(json_extract(summary, '$.name')) = ? ORDER BY added, rowid")
+                .bind(0, except.toString())
+                .bind(1, identity.name().toLowerCase(java.util.Locale.ROOT))
+                .mapTo(String.class)
+                .list()
+                .stream()
+                .map(id -> sets.get(UUID.fromString(id)))
+                .flatMap(s -> s.healthy().stream().map(c -> new OwnChart(called(s, c), c)))
+                .toList();
+    }
+
+    private static String called(SetRecord set, Chart chart) {
+        String serial = set.chassis().identity().serial();
+        return serial.isEmpty() ? chart.source().replaceFirst(".* ", "") : serial;
     }
 
     /**

@@ -221,7 +221,7 @@ public final class Workshop implements AutoCloseable {
 
     /** What sets of one model taught. */
     public Specimens specimens() {
-        return new Specimens(handle());
+        return new Specimens(handle(), sets);
     }
 
     /** The words of all its sets. */

@@ -10,6 +10,7 @@ import anabion.workshop.storage.Pictures;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.InputStream;
 import java.io.OutputStream;
 import java.nio.ByteBuffer;
 import java.nio.charset.StandardCharsets;
@@ -22,7 +23,10 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Stream;
+import javax.imageio.IIOImage;
 import javax.imageio.ImageIO;
+import javax.imageio.ImageWriteParam;
+import javax.imageio.ImageWriter;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -168,6 +172,28 @@ class PhotoTest {
         assertThat(SetArchive.open(file).set().photos()).isEqualTo(drawn.photos());
         assertThat(w.sets().undo(set.id()).orElseThrow().photos().get(0).marks())
                 .isEmpty();
+    }
+
+    /** As printers want them, and as they come over slow lines: both are read. */
+    @Test
+    void picturesInFourInksAndInPassesAreRead() throws IOException {
+        byte[] inks;
+        try (InputStream in = PhotoTest.class.getResourceAsStream("four-inks.jpg")) {
+            inks = in.readAllBytes();
+        }
+        int corner = Pictures.upright(inks, 48).getRGB(2, 2);
+        assertThat((corner >> 16) & 255).as("red").isGreaterThan(180);
+        assertThat(corner & 255).as("blue").isLessThan(90);
+        ByteArrayOutputStream passes = new ByteArrayOutputStream();
+        ImageWriter writer = ImageIO.getImageWritersByFormatName("jpeg").next();
+        ImageWriteParam how = writer.getDefaultWriteParam();
+        how.setProgressiveMode(ImageWriteParam.MODE_DEFAULT);
+        writer.setOutput(ImageIO.createImageOutputStream(passes));
+        writer.write(null, new IIOImage(Pictures.upright(inks, 48), null, null), how);
+        writer.dispose();
+        SetRecord with = w.addPhoto(set.id(), passes.toByteArray(), "b.jpg", "in passes");
+        assertThat(w.addPhoto(set.id(), inks, "a.jpg", "in inks").photos())
+                .hasSize(with.photos().size() + 1);
     }
 
     @Test

@@ -80,7 +80,7 @@ class TimelineTest {
 
     @Test
     void aFilterLooksAtKindAndWords() {
-        Happening h = new Happening(START, Happening.Kind.READING, "V4.1", "V4.1 3.1 V", "AM");
+        Happening h = new Happening(START, Happening.Kind.READING, "V4.1", "V4.1 3.1 V", "AM", Optional.empty());
         assertThat(h.matches("v4.1", "reading")).isTrue();
         assertThat(h.matches("reading am", "reading")).isTrue();
         assertThat(h.matches("reading fm", "reading")).isFalse();

@@ -3,6 +3,7 @@ package anabion.core.chassis;
 import anabion.core.json.Extra;
 import java.util.List;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /**
  * The service chart with the conditions it was taken under.
@@ -20,6 +21,16 @@ public record Chart(
         Extra extra) {
     public Chart {
         rows = List.copyOf(rows);
+    }
+
+    /**
+     * As the chart of another set of its model: to be confirmed, and called after where it comes from.
+     *
+     * @param has whether that set has a point
+     */
+    public Chart asProvisional(String newSource, Predicate<String> has) {
+        List<ChartRow> known = rows.stream().filter(r -> has.test(r.point())).toList();
+        return new Chart(id, newSource, true, tolerance, conditions, known, extra);
     }
 
     /**

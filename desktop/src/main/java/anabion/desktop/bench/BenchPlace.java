@@ -86,6 +86,7 @@ public final class BenchPlace extends BorderPane {
         session.step().addListener((o, a, b) -> show());
         session.set().addListener((o, a, b) -> show());
         session.verdict().addListener((o, a, b) -> showSafety());
+        session.diagnoses().direct().known().addListener((o, a, b) -> showSafety());
         session.isolation().addListener((o, a, b) -> showSafety());
         sceneProperty().addListener((o, a, b) -> {
             if (b != null && middle.getChildren().isEmpty()) show();

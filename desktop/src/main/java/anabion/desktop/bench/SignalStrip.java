@@ -4,6 +4,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
+import anabion.core.coldcheck.ColdDanger;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.ReadingRow;
@@ -89,6 +90,7 @@ final class SignalStrip extends Region {
         session.verdict().addListener((o, a, b) -> rebuild());
         session.diagnoses().found().addListener((o, a, b) -> rebuild());
         session.diagnoses().alone().addListener((o, a, b) -> rebuild());
+        session.diagnoses().direct().known().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
@@ -187,7 +189,17 @@ final class SignalStrip extends Region {
         String detail = detail(set, stage);
         boolean onlyExpected =
                 stage.line() == StripRow.SUPPLY && health.standing() == Standing.NOT_TAKEN && !detail.isEmpty();
+        if (stopped(stage)) return new Looks(stage, health, true, detail, session.say("danger.strip"));
         return new Looks(stage, health, suspected(health), detail, onlyExpected ? "" : word(health));
+    }
+
+    /** Whether cold ohms that forbid the mains were read in it. */
+    private boolean stopped(Stage stage) {
+        return session.diagnoses().direct().known().get().dangers().stream()
+                .map(ColdDanger::row)
+                .anyMatch(r -> stage.point().equals(r.net())
+                        || stage.point().equals(r.against())
+                        || stage.parts().contains(r.part()));
     }
 
     private Cell cell(Looks looks) {

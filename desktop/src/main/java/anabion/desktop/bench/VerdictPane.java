@@ -1,7 +1,9 @@
 package anabion.desktop.bench;
 
 import anabion.core.chassis.Stage;
+import anabion.core.coldcheck.ColdDanger;
 import anabion.core.diagnosis.CauseWords;
+import anabion.core.diagnosis.evidence.DirectProof;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.isolation.Isolation;
@@ -16,6 +18,7 @@ import anabion.core.stripdown.Reassembly;
 import anabion.core.tracing.StageOdds;
 import anabion.desktop.control.FadingScrollPane;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.DirectFindings;
 import anabion.desktop.session.Found;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
@@ -48,6 +51,7 @@ final class VerdictPane extends BorderPane {
     /** Steps of which the log in the job says all. */
     private static final Set<Step> LOGGED = EnumSet.of(Step.STRIP_DOWN, Step.SOAK, Step.DRIVE_AND_CASE, Step.HAND_BACK);
 
+    private static final int MOST_PROOFS = 2;
     private static final double NARROW_BELOW = 260;
     private static final PseudoClass NARROW = PseudoClass.getPseudoClass("narrow");
 
@@ -74,6 +78,7 @@ final class VerdictPane extends BorderPane {
         session.verdict().addListener((o, a, b) -> rebuild());
         session.diagnoses().found().addListener((o, a, b) -> rebuild());
         session.diagnoses().alone().addListener((o, a, b) -> rebuild());
+        session.diagnoses().direct().known().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
         session.isolation().addListener((o, a, b) -> rebuild());
         session.power().shown().addListener((o, a, b) -> rebuild());
@@ -111,9 +116,13 @@ final class VerdictPane extends BorderPane {
         add(Texts.label(session.say(own.map(Own::title).orElse("ui.verdict")), "soft", "small"));
         List<Finding> findings = findings();
         if (arithmetic.get()) showArithmetic();
+        DirectFindings.Known known = session.diagnoses().direct().known().get();
+        if (known.stops()) stop(known.dangers());
         Optional<Found> found = session.stage().get().isPresent()
                 ? Optional.empty()
                 : session.diagnoses().found().get();
+        if (own.isEmpty() && session.stage().get().isEmpty())
+            known.proofs().stream().limit(MOST_PROOFS).forEach(p -> proved(p, found));
         if (own.isPresent()) add(own.get().pane());
         else if (found.isPresent()) weighed(found.get(), findings);
         else if (findings.isEmpty()) nothing();
@@ -125,6 +134,35 @@ final class VerdictPane extends BorderPane {
                     Texts.wrapped(StagesPane.headline(session, o), "medium"),
                     new StagesPane(session, o)));
         safety();
+    }
+
+    /** A danger comes before any odds. */
+    private void stop(List<ColdDanger> dangers) {
+        ColdDanger first = dangers.get(0);
+        Label head = Texts.wrapped(session.words().get().say(first.words()), "headline", "brick");
+        add(head, Texts.wrapped(session.words().get().say(first.next())));
+        dangers.stream()
+                .skip(1)
+                .forEach(d -> add(Texts.wrapped(session.words().get().say(d.words()), "brick")));
+        add(Texts.rule(), Texts.label(session.say("danger.all-the-same"), "soft", "small"));
+    }
+
+    /** That a part is bad, and what the odds say of its part in the complaint. */
+    private void proved(DirectProof p, Optional<Found> found) {
+        String errs = Figures.fixed(100 * DirectProof.ERROR, 0);
+        Optional<Double> odds = found.filter(f -> !f.old()).map(f -> f.diagnosis().singly().stream()
+                .filter(s -> s.parts().contains(p.part()))
+                .mapToDouble(RankedCause::odds)
+                .sum());
+        add(
+                Texts.label(session.say("proof.head"), "soft", "small"),
+                Texts.wrapped(session.words().get().say(p.says()), "medium"),
+                Texts.wrapped(
+                        odds.map(o -> session.say("proof.odds", errs, Figures.percent(Math.min(1, o))))
+                                .orElseGet(() -> session.say("proof.no-odds", errs)),
+                        "soft",
+                        "small"),
+                Texts.rule());
     }
 
     /** What a step says itself, under a heading of its own. */
@@ -320,6 +358,9 @@ final class VerdictPane extends BorderPane {
     /** The one danger to state in the band above the sheet; empty when there is none in this step. */
     static Optional<String> danger(Session session) {
         Optional<SetRecord> set = session.set().get();
+        List<ColdDanger> dangers = session.diagnoses().direct().known().get().dangers();
+        if (!dangers.isEmpty())
+            return Optional.of(session.words().get().say(dangers.get(0).words()));
         boolean powered = POWERED.contains(session.step().get());
         if (set.isEmpty() || !powered) return Optional.empty();
         int hanging = Reassembly.of(set.get().job().stripDown()).hanging().size();

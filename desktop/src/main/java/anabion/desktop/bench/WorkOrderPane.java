@@ -16,8 +16,10 @@ import anabion.desktop.session.InstrumentStatus;
 import anabion.desktop.session.Session;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.RecordPage;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.AccessibleRole;
@@ -27,6 +29,9 @@ import javafx.scene.layout.VBox;
 
 /** The steps with their state and the loose ends of the set. */
 final class WorkOrderPane extends FadingScrollPane {
+    /** Steps that cold ohms of a short bar. */
+    private static final Set<Step> GATED = EnumSet.of(Step.COLD_CHECKS, Step.FIRST_POWER);
+
     private static final double NARROW = 180;
 
     private final Session session;
@@ -47,6 +52,7 @@ final class WorkOrderPane extends FadingScrollPane {
         session.step().addListener((o, a, b) -> rebuild());
         session.verdict().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());
+        session.diagnoses().direct().known().addListener((o, a, b) -> rebuild());
         session.words().addListener((o, a, b) -> rebuild());
         prefWidthProperty().addListener((o, a, b) -> rebuild());
         session.instruments().all().addListener((o, a, b) -> rebuild());
@@ -62,6 +68,7 @@ final class WorkOrderPane extends FadingScrollPane {
             Words words,
             List<InstrumentStatus> instruments,
             Optional<String> bench,
+            boolean stopped,
             boolean narrow) {}
 
     private void rebuild() {
@@ -72,6 +79,7 @@ final class WorkOrderPane extends FadingScrollPane {
                 session.words().get(),
                 session.instruments().all().get(),
                 session.instruments().bench().get(),
+                session.diagnoses().direct().known().get().stops(),
                 getPrefWidth() < NARROW);
         if (shown.filter(now::equals).isPresent()) return;
         shown = Optional.of(now);
@@ -108,12 +116,16 @@ final class WorkOrderPane extends FadingScrollPane {
         title.setMinWidth(Label.USE_PREF_SIZE);
         Label number = Texts.label(count, "soft", "small");
         number.setMinWidth(Label.USE_PREF_SIZE);
-        HBox row = new HBox(9, new Mark(Mark.of(item.state())), title, Texts.gap(), number);
+        boolean stopped = shown.filter(Shown::stopped).isPresent() && GATED.contains(item.step());
+        HBox row =
+                new HBox(9, new Mark(stopped ? Mark.Kind.TRIANGLE : Mark.of(item.state())), title, Texts.gap(), number);
+        if (stopped) title.getStyleClass().add("brick");
         row.getStyleClass().add("step");
         row.setAlignment(Pos.CENTER_LEFT);
         row.setFocusTraversable(true);
         row.setAccessibleRole(AccessibleRole.BUTTON);
-        row.setAccessibleText(name + ", " + session.say("state." + item.state().code()) + " " + count);
+        row.setAccessibleText(name + ", "
+                + session.say(stopped ? "danger.state" : "state." + item.state().code()) + " " + count);
         row.setOnMouseClicked(e -> session.step().set(item.step()));
         row.setOnKeyPressed(e -> {
             if (e.getCode() == javafx.scene.input.KeyCode.ENTER) session.step().set(item.step());

@@ -37,6 +37,7 @@ public final class ComputeScheduler implements AutoCloseable {
     public enum Job {
         VERDICT(Lane.AT_HAND),
         PINS(Lane.AT_HAND),
+        DIRECT(Lane.AT_HAND),
         BANDS(Lane.AT_HAND),
         TRACE_POINTS(Lane.AT_HAND),
         COLD_OHMS(Lane.SHEET),

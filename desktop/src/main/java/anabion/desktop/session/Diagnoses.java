@@ -10,6 +10,7 @@ import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.inference.Explanation;
+import anabion.core.diagnosis.nexttest.RatedMeasurement;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Job;
 import anabion.core.job.Step;
@@ -37,6 +38,7 @@ public final class Diagnoses {
     private static final int TELLING = 5;
 
     private final Session session;
+    private final DirectFindings direct;
     private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<StageOdds>> alone = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<List<Measurement.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
@@ -44,7 +46,8 @@ public final class Diagnoses {
     private Optional<Ground> weighed = Optional.empty();
 
     /** What a diagnosis rests on: evidence is gathered from it off the interface thread. */
-    private record Ground(Chassis chassis, Priors priors, List<Reading> readings, Job job, boolean cold) {
+    private record Ground(
+            Chassis chassis, Priors priors, List<Reading> readings, Job job, boolean cold, boolean unpowered) {
         List<Observation> evidence() {
             return chassis.parts().isEmpty() ? List.of() : Evidence.of(chassis, readings, job);
         }
@@ -55,11 +58,20 @@ public final class Diagnoses {
 
     Diagnoses(Session session) {
         this.session = session;
+        this.direct = new DirectFindings(session);
         session.set().addListener((o, a, b) -> {
             if (!a.map(SetRecord::id).equals(b.map(SetRecord::id))) learn();
             look();
         });
         session.step().addListener((o, a, b) -> look());
+        direct.known().addListener((o, a, b) -> {
+            if (a.stops() != b.stops()) look();
+        });
+    }
+
+    /** What is known without odds. */
+    public DirectFindings direct() {
+        return direct;
     }
 
     /** Empty without evidence, and before a step that looks for faults. */
@@ -142,7 +154,8 @@ public final class Diagnoses {
                 set.readings(),
                 set.job(),
                 session.step().get() == Step.COLD_CHECKS
-                        && !set.chassis().parts().isEmpty());
+                        && !set.chassis().parts().isEmpty(),
+                direct.known().get().stops());
     }
 
     /** On the worker. */
@@ -155,24 +168,27 @@ public final class Diagnoses {
         if ((!tried && !g.cold()) || !CircuitPredictor.powered(g.chassis()))
             return new Weighed(Optional.empty(), List.of());
         return session.predictors()
-                .foreseen(g.chassis(), g.priors(), predictions -> weigh(predictions, evidence, g.cold(), tried));
+                .foreseen(g.chassis(), g.priors(), predictions -> weigh(predictions, evidence, g, tried));
     }
 
-    private static Weighed weigh(PredictionModel predictions, List<Observation> evidence, boolean cold, boolean tried) {
-        List<Measurement.Ohms> telling = cold
+    private static Weighed weigh(PredictionModel predictions, List<Observation> evidence, Ground g, boolean tried) {
+        List<Measurement.Ohms> telling = g.cold()
                 ? Diagnosis.ohms(predictions, evidence).stream()
                         .limit(TELLING)
                         .map(t -> (Measurement.Ohms) t.measurement())
                         .toList()
                 : List.of();
-        return new Weighed(tried ? Optional.of(found(predictions, evidence)) : Optional.empty(), telling);
+        return new Weighed(
+                tried ? Optional.of(found(predictions, evidence, g.unpowered())) : Optional.empty(), telling);
     }
 
-    private static Found found(PredictionModel predictions, List<Observation> evidence) {
+    /** @param unpowered whether nothing may be asked that needs the set switched on */
+    private static Found found(PredictionModel predictions, List<Observation> evidence, boolean unpowered) {
         Diagnosis d = Diagnosis.withPairs(predictions, evidence);
         List<Explanation> why = new ArrayList<>();
         d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(predictions, evidence, s)));
-        List<Found.Next> next = d.next().stream()
+        List<RatedMeasurement> worth = unpowered ? Diagnosis.ohms(predictions, evidence) : d.next();
+        List<Found.Next> next = worth.stream()
                 .limit(EXPLAINED)
                 .map(t -> new Found.Next(t, ExpectedAnswer.of(predictions, evidence, d, t.measurement(), 2)))
                 .toList();

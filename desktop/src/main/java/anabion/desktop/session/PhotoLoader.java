@@ -21,6 +21,8 @@ import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import javafx.application.Platform;
 import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
+import javafx.scene.layout.StackPane;
 import javax.imageio.ImageIO;
 
 /**
@@ -68,6 +70,24 @@ public final class PhotoLoader implements AutoCloseable {
                 then.accept(image);
             });
         });
+    }
+
+    /** A frame of a size, in which a photo appears once it is loaded; it stays empty without one. */
+    public StackPane framed(Optional<Stored> photo, double width, double height) {
+        StackPane frame = new StackPane();
+        frame.setMinSize(width, height);
+        frame.setMaxSize(width, height);
+        photo.ifPresent(p -> load(
+                p,
+                TILE,
+                image -> image.ifPresent(i -> {
+                    ImageView view = new ImageView(i);
+                    view.setPreserveRatio(true);
+                    view.setFitWidth(width);
+                    view.setFitHeight(height);
+                    frame.getChildren().setAll(view);
+                })));
+        return frame;
     }
 
     private Optional<Image> read(Stored photo, int width, Path small) {

@@ -9,9 +9,12 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
+import anabion.workshop.SetRecord;
+import anabion.workshop.Specimens;
 import java.util.List;
 import java.util.Optional;
 import javafx.geometry.Insets;
+import javafx.scene.control.Label;
 
 /** The service chart and the conditions it was taken under. */
 final class ChartTab extends StudyTab {
@@ -60,6 +63,18 @@ final class ChartTab extends StudyTab {
         var words = Texts.wrapped(chart.map(this::conditions).orElse(""), "soft");
         words.setPadding(new Insets(4, 14, 8, 14));
         pane.getChildren().setAll(words, head(columns), list);
+        if (hasSet()) offer(session.need(), words);
+    }
+
+    /** What a set of the same model read when it left in order. */
+    private void offer(SetRecord set, Label words) {
+        session.ask(w -> w.specimens().charts(set.chassis().identity(), set.id()), all -> {
+            if (all.isEmpty() || !pane.getChildren().contains(words)) return;
+            Specimens.OwnChart last = all.get(all.size() - 1);
+            String said = session.say(
+                    "study.chart.sister", last.serial(), last.chart().rows().size());
+            words.setText((words.getText() + " " + said).strip());
+        });
     }
 
     private String conditions(Chart c) {

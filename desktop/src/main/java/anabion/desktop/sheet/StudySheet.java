@@ -1,6 +1,7 @@
 package anabion.desktop.sheet;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Points;
 import anabion.core.chassis.Renames;
 import anabion.core.command.MakeLine;
 import anabion.core.command.RoleLine;
@@ -16,12 +17,16 @@ import anabion.core.signal.StageFinder;
 import anabion.desktop.control.Texts;
 import anabion.desktop.session.Session;
 import anabion.workshop.Op;
+import anabion.workshop.SetRecord;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.concurrent.CompletableFuture;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import javafx.geometry.Insets;
 import javafx.geometry.Pos;
 import javafx.scene.Node;
@@ -34,6 +39,8 @@ import javafx.scene.layout.VBox;
 
 /** The set's papers: parts with their nets, the service chart with its conditions, the stages of each band. */
 public final class StudySheet implements Sheet {
+    private static final Pattern SISTER = Pattern.compile("chart-from\\s+(\\S.*)", Pattern.CASE_INSENSITIVE);
+
     /** Width below which the tabs carry their numbers instead of their keys. */
     private static final double TIGHT_BELOW = 900;
 
@@ -145,6 +152,8 @@ public final class StudySheet implements Sheet {
     @Override
     public CompletableFuture<?> entered(String line) {
         Chassis chassis = session.need().chassis();
+        Matcher sister = SISTER.matcher(line.strip());
+        if (sister.matches()) return sisterChart(line, sister.group(1));
         StudyRequest command = StudyRequest.parse(line);
         if (command instanceof StudyRequest.Drop d)
             return session.putChassis(session.say("ui.change.drop", d.name()), StudyLine.drop(d.name(), chassis));
@@ -157,6 +166,27 @@ public final class StudySheet implements Sheet {
             return session.putChassis(
                     session.say("ui.change.study", r.name()), all.get(now).line(r.line(), chassis));
         return session.putChassis(session.say("ui.change.stages"), StageFinder.named(chassis));
+    }
+
+    /** The chart of a set of the same model, by its serial: to be confirmed by what this one reads. */
+    private CompletableFuture<?> sisterChart(String line, String serial) {
+        SetRecord set = session.need();
+        return session.ask(w -> w.specimens().charts(set.chassis().identity(), set.id()), x -> {})
+                .thenCompose(all -> session.putChassis(
+                        session.say("ui.change.sister", serial),
+                        set.chassis()
+                                .withChart(Optional.of(all.stream()
+                                        .filter(c -> c.serial().equalsIgnoreCase(serial))
+                                        .findFirst()
+                                        .map(c -> c.chart()
+                                                .asProvisional(
+                                                        session.say("study.chart.of-sister", serial),
+                                                        p -> Points.of(set.chassis())
+                                                                .find(p)
+                                                                .isPresent()))
+                                        .orElseThrow(() -> InputException.at(line)
+                                                .because(session.say("study.chart.no-sister"))
+                                                .so(session.say("study.chart.no-sister.remedy")))))));
     }
 
     private CompletableFuture<?> rename(String from, String to) {

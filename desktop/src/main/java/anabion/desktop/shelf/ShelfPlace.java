@@ -3,7 +3,6 @@ package anabion.desktop.shelf;
 import anabion.desktop.control.Mark;
 import anabion.desktop.control.RowList;
 import anabion.desktop.control.Texts;
-import anabion.desktop.session.PhotoLoader;
 import anabion.desktop.session.Session;
 import anabion.workshop.NextWork;
 import anabion.workshop.Op.Place;
@@ -23,12 +22,10 @@ import javafx.geometry.Pos;
 import javafx.scene.control.Label;
 import javafx.scene.control.ListCell;
 import javafx.scene.control.ListView;
-import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.HBox;
 import javafx.scene.layout.Priority;
-import javafx.scene.layout.StackPane;
 import javafx.scene.layout.VBox;
 
 /** The list of sets, narrowed by what is typed, with the timers at the right. */
@@ -227,24 +224,6 @@ public final class ShelfPlace extends BorderPane {
                             : s.name() + ", " + session.say("step." + s.step().code()) + ", " + s.next());
         }
 
-        private StackPane picture(Summary s) {
-            StackPane frame = new StackPane();
-            frame.setMinSize(PICTURE, CELL - 16);
-            frame.setMaxSize(PICTURE, CELL - 16);
-            session.photos()
-                    .load(
-                            s.picture().orElseThrow(),
-                            PhotoLoader.TILE,
-                            image -> image.ifPresent(i -> {
-                                ImageView view = new ImageView(i);
-                                view.setPreserveRatio(true);
-                                view.setFitWidth(PICTURE);
-                                view.setFitHeight(CELL - 16);
-                                frame.getChildren().setAll(view);
-                            }));
-            return frame;
-        }
-
         private HBox draw(Summary s) {
             Label name = Texts.column(s.name(), 190, false, "strong");
             Label kind = Texts.column(
@@ -287,7 +266,9 @@ public final class ShelfPlace extends BorderPane {
             says.setMinWidth(0);
             HBox.setHgrow(says, Priority.ALWAYS);
             HBox row = new HBox(14, who, where, says);
-            if (s.picture().isPresent()) row.getChildren().add(0, picture(s));
+            // where one has a picture all keep its place, so that their columns stand under each other
+            if (list.getItems().stream().anyMatch(x -> x.picture().isPresent()))
+                row.getChildren().add(0, session.photos().framed(s.picture(), PICTURE, CELL - 16));
             row.setPadding(new Insets(8, 14, 6, 10));
             return row;
         }

@@ -5,16 +5,24 @@ import anabion.desktop.session.Session;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.net.URL;
 import java.nio.charset.StandardCharsets;
+import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import javafx.scene.control.Label;
+import javafx.scene.Node;
 import javafx.scene.control.ScrollPane;
+import javafx.scene.image.Image;
+import javafx.scene.image.ImageView;
 import javafx.scene.layout.VBox;
 
 /** The offline user guide, opened at the page of the sheet in hand. */
 final class Guide {
     /** A link to another page, of which the words are shown. */
     private static final Pattern LINK = Pattern.compile("\\[([^]]*)]\\([^)]*\\)");
+    /** A paragraph that is a picture: what it shows, and its file among the screenshots. */
+    private static final Pattern PICTURE = Pattern.compile("!\\[([^]]*)]\\(\\.\\./screenshots/([\\w-]+\\.png)\\)");
+    /** Of a picture, in the card. */
+    private static final double WIDTH = 540;
 
     private Guide() {}
 
@@ -38,7 +46,9 @@ final class Guide {
                 .requestFocus());
     }
 
-    private static Label block(String text) {
+    private static Node block(String text) {
+        Matcher picture = PICTURE.matcher(text);
+        if (picture.matches()) return picture(picture.group(1), picture.group(2));
         String plain = LINK.matcher(text)
                 .replaceAll("$1")
                 .replace("`", "")
@@ -46,6 +56,15 @@ final class Guide {
                 .replaceAll("(?m)^- ", "–  ");
         if (plain.startsWith("#")) return Texts.wrapped(plain.replaceFirst("#+ ", ""), "strong", "petrol");
         return Texts.wrapped(plain);
+    }
+
+    private static ImageView picture(String words, String file) {
+        URL there = Guide.class.getResource("/anabion/screenshots/" + file);
+        ImageView view = new ImageView(new Image(there.toExternalForm(), 2 * WIDTH, 0, true, true, true));
+        view.setPreserveRatio(true);
+        view.setFitWidth(WIDTH);
+        view.setAccessibleText(words);
+        return view;
     }
 
     /** The page of a sheet. */

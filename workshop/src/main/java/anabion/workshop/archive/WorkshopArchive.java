@@ -41,7 +41,7 @@ public final class WorkshopArchive {
     /**
      * A workshop as it was at one moment, to be written at leisure.
      *
-     * @param folder where its photos lie
+     * @param photos where each lies
      */
     public record Snapshot(
             List<SetRecord> sets,

@@ -1,8 +1,10 @@
 package anabion.workshop.timeline;
 
 import anabion.core.json.Coded;
+import anabion.workshop.storage.PhotoFiles.Stored;
 import java.time.Instant;
 import java.util.Locale;
+import java.util.Optional;
 
 /**
  * One thing that happened.
@@ -10,8 +12,9 @@ import java.util.Locale;
  * @param part which it is about: a reference, a pin, a net; may be empty
  * @param text in words
  * @param detail beside it: a place, a reason; may be empty
+ * @param picture of a photo; empty otherwise
  */
-public record Happening(Instant at, Kind kind, String part, String text, String detail) {
+public record Happening(Instant at, Kind kind, String part, String text, String detail, Optional<Stored> picture) {
     /** What sort of thing. */
     public enum Kind implements Coded {
         READING,

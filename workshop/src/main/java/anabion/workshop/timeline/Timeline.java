@@ -14,6 +14,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.reading.Reading;
 import anabion.core.stripdown.StripDownWords;
 import anabion.core.text.Words;
+import anabion.workshop.Photo;
 import anabion.workshop.PhotoMark;
 import anabion.workshop.SetRecord;
 import anabion.workshop.report.PowerPage;
@@ -26,6 +27,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.stream.Collectors;
 
 /**
@@ -69,16 +71,7 @@ public record Timeline(List<Happening> all, Duration worked) {
         Making making = new Making(set.job(), words);
         making.job();
         set.readings().forEach(making::reading);
-        set.photos()
-                .forEach(p -> making.add(
-                        p.at(),
-                        Kind.PHOTO,
-                        "",
-                        p.caption(),
-                        p.marks().stream()
-                                .map(PhotoMark::text)
-                                .filter(t -> !t.isEmpty())
-                                .collect(Collectors.joining(", "))));
+        set.photos().forEach(making::photo);
         making.all.sort(Comparator.comparing(Happening::at));
         double noted = set.job().notes(Note.Kind.HOURS).stream()
                 .mapToDouble(Note::amount)
@@ -111,7 +104,15 @@ public record Timeline(List<Happening> all, Duration worked) {
         }
 
         void add(Instant at, Kind kind, String part, String text, String detail) {
-            all.add(new Happening(at, kind, part, text, detail));
+            all.add(new Happening(at, kind, part, text, detail, Optional.empty()));
+        }
+
+        void photo(Photo p) {
+            String marks = p.marks().stream()
+                    .map(PhotoMark::text)
+                    .filter(t -> !t.isEmpty())
+                    .collect(Collectors.joining(", "));
+            all.add(new Happening(p.at(), Kind.PHOTO, "", p.caption(), marks, Optional.of(p.file())));
         }
 
         void reading(Reading r) {

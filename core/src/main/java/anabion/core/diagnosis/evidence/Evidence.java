@@ -346,12 +346,17 @@ public final class Evidence {
 
     /** By the limits of the recap; empty where there is nothing to hold it against. */
     public static Optional<Boolean> fails(Chassis chassis, Part p, PartTest t) {
+        return verdict(chassis, p, t).map(Tested.Verdict::fails);
+    }
+
+    /** As {@link #fails}, with why. */
+    static Optional<Tested.Verdict> verdict(Chassis chassis, Part p, PartTest t) {
         if (t.what() == PartTest.What.EMISSION || t.what() == PartTest.What.GAIN)
-            return t.good() > 0 ? Optional.of(Tested.of(t).fails()) : Optional.empty();
+            return t.good() > 0 ? Optional.of(Tested.of(t)) : Optional.empty();
         if (p.component() instanceof Component.Resistor r)
-            return Optional.of(Tested.of(t, r, Math.max(BENIGN, r.tolerance())).fails());
+            return Optional.of(Tested.of(t, r, Math.max(BENIGN, r.tolerance())));
         for (CapacitorSection c : CapacitorSection.of(chassis))
-            if (c.key().equals(t.key())) return Optional.of(Tested.of(t, c).fails());
+            if (c.key().equals(t.key())) return Optional.of(Tested.of(t, c));
         return Optional.empty();
     }
 }

@@ -1,0 +1,90 @@
+package anabion.core.coldcheck;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
+import anabion.core.json.Coded;
+import anabion.core.quantity.Figures;
+import anabion.core.quantity.Quantity;
+import anabion.core.reading.Standing;
+import anabion.core.text.Phrase;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+
+/**
+ * Cold ohms with which a set must not be powered. It comes before any odds: which part is at fault is asked by further cold ohms.
+ *
+ * @param row that was read
+ */
+public record ColdDanger(Kind kind, ColdRow row) {
+    /** The gravest first. */
+    public enum Kind implements Coded {
+        /** From the line to the chassis, where the circuit keeps them apart. */
+        LINE_TO_CHASSIS,
+        LINE_SHORTED,
+        RAIL_SHORTED,
+        /** Far below the ohms of its copper; a heater winding has hardly any by nature and is never meant. */
+        WINDING_SHORTED,
+        /** The screen of the output tube would carry what its plate cannot. */
+        PRIMARY_OPEN;
+
+        @Override
+        public String code() {
+            return name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
+    }
+
+    /** Of the rows that were read, the gravest first. */
+    public static List<ColdDanger> of(Chassis chassis, List<ColdRow> taken) {
+        List<ColdDanger> all = new ArrayList<>();
+        for (ColdRow r : taken) {
+            if (r.standing() != Standing.OUT || r.reading().isEmpty()) continue;
+            boolean below = r.reading().get().value() < r.low();
+            if (below) below(r).ifPresent(k -> all.add(new ColdDanger(k, r)));
+            else if (isOutputPrimary(chassis, r)) all.add(new ColdDanger(Kind.PRIMARY_OPEN, r));
+        }
+        all.sort(Comparator.comparing(ColdDanger::kind));
+        return List.copyOf(all);
+    }
+
+    private static Optional<Kind> below(ColdRow r) {
+        return switch (r.group()) {
+            case MAINS -> Optional.of(r.what().key().equals("cold.plug") ? Kind.LINE_SHORTED : Kind.LINE_TO_CHASSIS);
+            case RAILS -> Optional.of(Kind.RAIL_SHORTED);
+            case WINDINGS -> Optional.of(Kind.WINDING_SHORTED);
+            case HEATERS, RESISTORS, PINS -> Optional.empty();
+        };
+    }
+
+    /** The winding of an output transformer that feeds a plate or collector: the one with most ohms. */
+    private static boolean isOutputPrimary(Chassis chassis, ColdRow r) {
+        return r.group() == ColdRow.Group.WINDINGS
+                && chassis.part(r.part())
+                        .flatMap(Part::role)
+                        .filter(x -> x == PartRole.OUTPUT_TRANSFORMER)
+                        .isPresent()
+                && chassis.parts().stream()
+                        .filter(p -> p.device().isPresent())
+                        .anyMatch(p -> p.touches(r.net()) || p.touches(r.against()));
+    }
+
+    /** What was read, and what a sound set shows. */
+    public Phrase words() {
+        return Phrase.of(
+                "danger." + kind.code(),
+                row.label(),
+                row.read()
+                        .orElse(Figures.si(
+                                Quantity.ohms(row.reading().orElseThrow().value()), 2)),
+                Figures.si(Quantity.ohms(kind == Kind.PRIMARY_OPEN ? row.usual() : Math.max(0, row.low())), 2),
+                row.part());
+    }
+
+    /** What to do about it. */
+    public Phrase next() {
+        return Phrase.of("danger.next." + kind.code(), row.label(), row.part());
+    }
+}

@@ -1,0 +1,159 @@
+package anabion.core.coldcheck;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.DirectProof;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
+import anabion.core.job.FittedState;
+import anabion.core.job.Job;
+import anabion.core.job.PartTest;
+import anabion.core.job.RecapLog;
+import anabion.core.job.Trial;
+import anabion.core.json.Extra;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Reading;
+import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.CircuitFixtures;
+import anabion.core.testing.SharedSets;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
+import anabion.core.typical.TypicalCircuit;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** What cold ohms forbid, and which parts a direct test proves bad. */
+class ColdDangerTest {
+    private static final Instant NOW = Instant.parse("2026-05-04T10:00:00Z");
+    private static final Words WORDS = new Words(Vocabulary.STANDARD);
+    private static final Chassis HALCYON = SharedSets.named("halcyon");
+
+    private static Reading ohms(String a, String b, double value) {
+        return new Reading(
+                UUID.randomUUID(),
+                a,
+                b,
+                Measure.OHMS,
+                value,
+                false,
+                Condition.of(230, new MeterSpec.Fixed(10e6), ""),
+                FittedState.AS_FOUND,
+                NOW,
+                Extra.NONE);
+    }
+
+    private static List<ColdDanger> dangers(Chassis set, List<Reading> readings) {
+        return ColdDanger.of(set, ColdTable.taken(set, readings, Job.NEW));
+    }
+
+    /** Whatever a sound set shows forbids nothing: heater windings have next to no ohms by nature. */
+    @ParameterizedTest
+    @EnumSource(
+            value = TypicalCircuit.class,
+            names = {"FIVE_TUBE", "HOT_CHASSIS", "DIRECTLY_HEATED_RECTIFIER", "SEVEN_TRANSISTOR"})
+    void aSoundSetMayBePowered(TypicalCircuit typical) {
+        Chassis set = CircuitFixtures.typical(typical);
+        ColdSet cold = ColdSet.of(set, Setting.of(set.supply().volts()));
+        List<Reading> all = new ArrayList<>();
+        for (ColdRow r : ColdTable.of(set, List.of(), Job.NEW))
+            all.add(ohms(r.net(), r.against(), cold.between(r.net(), r.against(), 1.5)));
+        assertThat(dangers(set, all)).isEmpty();
+    }
+
+    @ParameterizedTest
+    @CsvSource({
+        "B1,CHASSIS,120,RAIL_SHORTED",
+        "MAINS-L,CHASSIS,2000,LINE_TO_CHASSIS",
+        "MAINS-L,MAINS-N,0.4,LINE_SHORTED",
+        "V4.5,B1,3,WINDING_SHORTED",
+        "V4.5,B1,1e9,PRIMARY_OPEN"
+    })
+    void whatIsFarFromTheCircuitsOwnForbidsTheMains(String a, String b, double read, ColdDanger.Kind kind) {
+        List<ColdDanger> all = dangers(HALCYON, List.of(ohms(a, b, read)));
+        assertThat(all).extracting(ColdDanger::kind).containsExactly(kind);
+        assertThat(WORDS.say(all.get(0).words())).startsWith("Stop, no mains");
+        assertThat(WORDS.say(all.get(0).next())).isNotBlank();
+    }
+
+    private static List<String> bad(Job job, Reading... readings) {
+        List<Reading> all = List.of(readings);
+        return DirectProof.of(HALCYON, job, ColdTable.taken(HALCYON, all, job)).stream()
+                .map(DirectProof::part)
+                .toList();
+    }
+
+    private static Job tested(Job job, String key, PartTest.What what, double amount, double good, double volts) {
+        return job.withRecap(job.recap()
+                .tested(new RecapLog.Tested(
+                        UUID.randomUUID(), NOW, new PartTest(key, what, amount, good, volts), Extra.NONE)));
+    }
+
+    /** A resistor that was lifted, a leak test, a tube in a tester; then the part is exchanged, and nothing is said of the new one. */
+    @Test
+    void directTestsProveAndAnExchangeEndsThat() {
+        Job job = tested(Job.NEW, "R9", PartTest.What.VALUE, 310e3, 0, 0);
+        job = tested(job, "C14", PartTest.What.LEAKAGE, 200e-6, 0, 300);
+        job = tested(job, "V4", PartTest.What.EMISSION, 30, 50, 0);
+        job = tested(job, "C17", PartTest.What.VALUE, 10e-9, 0, 0);
+        assertThat(bad(job)).containsExactly("R9", "C14", "V4");
+        Job mended = job.altered(new Alteration(
+                UUID.randomUUID(), NOW.plusSeconds(60), "C14", AlterationKind.RENEWED, "10n", Extra.NONE));
+        assertThat(bad(mended)).containsExactly("R9", "V4");
+        assertThat(bad(tested(job, "R9", PartTest.What.VALUE, 47e3, 0, 0)))
+                .as("measured again, and it was a slip")
+                .containsExactly("C14", "V4");
+    }
+
+    @Test
+    void aGoodOneInItsPlaceProvesAndAnotherThatChangesNothingDoesNot() {
+        UUID state = FittedState.AS_FOUND;
+        Job job = Job.NEW
+                .with(new Trial(UUID.randomUUID(), NOW, Trial.How.ACROSS, "C10", true, state, Extra.NONE))
+                .with(new Trial(UUID.randomUUID(), NOW, Trial.How.SWAPPED, "V3", true, state, Extra.NONE))
+                .with(new Trial(UUID.randomUUID(), NOW, Trial.How.SWAPPED, "V2", false, state, Extra.NONE));
+        assertThat(bad(job)).containsExactly("C10", "V3");
+    }
+
+    /** Nothing in parallel can make a resistor read more than it has; and nothing but a short makes half an ohm of a bypass. */
+    @Test
+    void whatIsReadInTheSetProvesWhereNothingElseCould() {
+        assertThat(bad(Job.NEW, ohms("B2", "V3.7", 900e3))).containsExactly("R13");
+        assertThat(bad(Job.NEW, ohms("V2.6", "CHASSIS", 0.3))).containsExactly("C10");
+        assertThat(bad(Job.NEW, ohms("V2.6", "CHASSIS", 30)))
+                .as("it may lie behind something")
+                .isEmpty();
+        Chassis two = HALCYON.withParts(join(HALCYON));
+        assertThat(DirectProof.of(two, Job.NEW, ColdTable.taken(two, List.of(ohms("V2.6", "CHASSIS", 0.3)), Job.NEW)))
+                .as("two capacitors side by side: either")
+                .isEmpty();
+    }
+
+    private static List<Part> join(Chassis set) {
+        List<Part> all = new ArrayList<>(set.parts());
+        Part c = set.part("C10").orElseThrow();
+        assertThat(c.component()).isInstanceOf(Component.Capacitor.class);
+        all.add(c.withReference("C99"));
+        return all;
+    }
+
+    @Test
+    void aFaultThatIsDrawnIsTheOneThatIsNamed() {
+        Chassis set = HALCYON;
+        ColdSet cold = ColdSet.of(set, Setting.of(230).withFaults(List.of(Fault.parse("C10:short"))));
+        assertThat(bad(Job.NEW, ohms("V2.6", "CHASSIS", cold.between("V2.6", "CHASSIS", 1.5))))
+                .containsExactly("C10");
+    }
+}
