@@ -45,7 +45,7 @@ public class JudgeBenchmark {
     private final Predictors predictors = new Predictors();
     private final SetRecord set = DemoWorkshop.set("halcyon");
     private final PredictionModel predictions =
-            new PredictionModel(set.chassis(), Calibrations.trims(set.chassis()), Priors.USUAL);
+            new PredictionModel(set.chassis(), Calibrations.of(set.chassis()), Priors.USUAL);
     private final List<Observation> evidence = Evidence.of(set.chassis(), set.readings(), set.job());
     private int read = FIRST;
 

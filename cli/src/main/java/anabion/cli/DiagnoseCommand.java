@@ -48,10 +48,9 @@ final class DiagnoseCommand implements Callable<Integer> {
         d.suspects().stream()
                 .filter(s -> s.odds() >= WORTH)
                 .limit(MOST)
-                .forEach(s -> out.append(String.format("%5s  %s%n", Figures.percent(s.odds()), names(s))));
+                .forEach(s -> out.append(String.format("%6s  %s%n", Figures.odds(s.odds()), names(s))));
         out.append(String.format(
-                "%5s  something else%n%5s  nothing that shows%n",
-                Figures.percent(d.other()), Figures.percent(d.sound())));
+                "%6s  something else%n%6s  nothing that shows%n", Figures.odds(d.other()), Figures.odds(d.sound())));
         out.append(NextCommand.text(d));
         if (!d.unsettled().isEmpty())
             out.append("nothing can be said of ")

@@ -45,7 +45,7 @@ final class EvidenceOptions {
         List<Observation> all = Lists.read(list, in -> EvidenceCodec.read(in, chassis));
         Priors usual = Priors.USUAL.from(chassis.identity().year().orElse(0));
         Priors priors = visited ? usual.visited() : usual;
-        PredictionModel predictions = new PredictionModel(chassis, Calibrations.trims(chassis), priors);
+        PredictionModel predictions = new PredictionModel(chassis, Calibrations.of(chassis), priors);
         Measurements.check(predictions, all);
         return new Case(predictions, all);
     }

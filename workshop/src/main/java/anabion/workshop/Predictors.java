@@ -62,6 +62,6 @@ public final class Predictors {
         synchronized (foreseen) {
             kept = foreseen.computeIfAbsent(new Ground(chassis, priors), g -> new KeptPredictions());
         }
-        return kept.ask(() -> new PredictionModel(chassis, Calibrations.trims(chassis), priors), question);
+        return kept.ask(() -> new PredictionModel(chassis, Calibrations.of(chassis), priors), question);
     }
 }

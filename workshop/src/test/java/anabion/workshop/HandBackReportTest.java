@@ -41,7 +41,9 @@ import java.util.Random;
 import java.util.UUID;
 import javax.imageio.ImageIO;
 import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.pdmodel.PDPage;
 import org.apache.pdfbox.preflight.ValidationResult;
 import org.apache.pdfbox.preflight.parser.PreflightParser;
 import org.apache.pdfbox.rendering.PDFRenderer;
@@ -134,6 +136,37 @@ class HandBackReportTest {
                 .contains("may be at the mains");
         assertThat(report(told("halcyon")).html(ReportChoice.of(Edition.OWNER, Paper.A4)))
                 .doesNotContain("may be at the mains");
+    }
+
+    /** The first photo stands at the top, all of them at the end, each with its caption; one that is lost is said in its place. */
+    @Test
+    void photosAreInThePdfWithTheirWords() throws IOException {
+        SetRecord set = told("brae");
+        Path there = folder.resolve("a.png");
+        Files.write(there, Temp.picture(3));
+        Photo a = new Photo(UUID.randomUUID(), new PhotoFiles.Stored("a".repeat(64), "png"), "the underside", Temp.NOW);
+        Photo b = new Photo(UUID.randomUUID(), new PhotoFiles.Stored("b".repeat(64), "png"), "the dial", Temp.NOW);
+        SetRecord with = new SetRecord(set.chassis(), set.job(), set.readings(), List.of(a, b), set.place());
+        Path pdf = folder.resolve("photos.pdf");
+        try (OutputStream out = Files.newOutputStream(pdf)) {
+            new HandBackReport(
+                            with,
+                            new Words(Vocabulary.STANDARD),
+                            p -> p.equals(a) ? there : folder.resolve("none"),
+                            SafetyLimits.USUAL,
+                            CLOCK)
+                    .pdf(ReportChoice.of(Edition.OWNER, Paper.A4), out);
+        }
+        assertThat(PreflightParser.validate(pdf.toFile()).isValid()).isTrue();
+        try (PDDocument document = Loader.loadPDF(pdf.toFile())) {
+            int images = 0;
+            for (PDPage page : document.getPages())
+                for (COSName name : page.getResources().getXObjectNames())
+                    if (page.getResources().isImageXObject(name)) images++;
+            assertThat(images).as("code, cover, photo").isGreaterThanOrEqualTo(2);
+            assertThat(new PDFTextStripper().getText(document).replaceAll("\\s+", " "))
+                    .contains("the underside", "the dial", "cannot be read");
+        }
     }
 
     /** The workshop's own has the circuit as drawn, in the same archival form. */

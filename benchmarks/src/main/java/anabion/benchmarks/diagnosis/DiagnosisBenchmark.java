@@ -49,9 +49,12 @@ public final class DiagnosisBenchmark {
     private final boolean pairs;
     private final List<String> trace = new ArrayList<>();
 
-    private DiagnosisBenchmark(Chassis chassis, Map<String, Double> trims, boolean mismatched, boolean pairs) {
+    /** @param mismatched whether its chart is believed: that of another specimen */
+    private DiagnosisBenchmark(Chassis chassis, boolean mismatched, boolean pairs) {
         this.chassis = chassis;
-        this.predictions = new PredictionModel(chassis, trims, Priors.USUAL);
+        this.predictions = mismatched
+                ? new PredictionModel(chassis, Calibrations.of(chassis), Priors.USUAL)
+                : new PredictionModel(chassis, Priors.USUAL);
         this.mismatched = mismatched;
         this.pairs = pairs;
     }
@@ -67,9 +70,9 @@ public final class DiagnosisBenchmark {
         AtomicInteger done = new AtomicInteger();
         int shares = sets.size() * (mismatched ? CHARTS : 2);
         IntStream.range(0, shares).parallel().forEach(share -> {
-            Chassis set = sets.get(share * sets.size() / shares);
-            Map<String, Double> trims = mismatched ? charted(set, random(seed, -1 - share)) : Map.of();
-            DiagnosisBenchmark bench = new DiagnosisBenchmark(set, trims, mismatched, pairs);
+            Chassis plain = sets.get(share * sets.size() / shares);
+            Chassis set = mismatched ? charted(plain, random(seed, -1 - share)) : plain;
+            DiagnosisBenchmark bench = new DiagnosisBenchmark(set, mismatched, pairs);
             for (int n = share; n < cases; n += shares) {
                 bench.one(random(seed, n), score, n < MOST_COMPARED);
                 int walked = done.incrementAndGet();
@@ -89,10 +92,10 @@ public final class DiagnosisBenchmark {
     }
 
     /** What a chart taken on another specimen makes one believe of this design. */
-    private static Map<String, Double> charted(Chassis set, Random random) {
-        if (set.chart().isEmpty()) return Map.of();
+    private static Chassis charted(Chassis set, Random random) {
+        if (set.chart().isEmpty()) return set;
         Chart chart = ChartMaker.of(set, Specimen.of(set, random, false));
-        return Calibrations.trims(set.withChart(chart));
+        return set.withChart(chart);
     }
 
     /** @param compared whether the plain ways of working are tried on it too */

@@ -15,12 +15,20 @@ import anabion.core.text.Phrase;
 
 /** Causes and measurements in the words of the trade. */
 public final class CauseWords {
+    /** A suspect of such odds is named, even where something else is likelier. */
+    private static final double NAMED = 0.02;
+
     private CauseWords() {}
 
     /** What it comes to, in a line. */
     public static Phrase headline(Diagnosis d) {
         if (d.sound() >= Diagnosis.LEADING_ODDS) return Phrase.of("cause.none");
-        if (d.other() >= Diagnosis.LEADING_ODDS) return Phrase.of("cause.headline", Phrase.of("cause.other"));
+        if (d.other() >= Diagnosis.LEADING_ODDS)
+            return d.singly().stream()
+                    .findFirst()
+                    .filter(s -> s.odds() >= NAMED)
+                    .map(s -> Phrase.of("cause.beyond", of(s)))
+                    .orElse(Phrase.of("cause.headline", Phrase.of("cause.other")));
         return d.singly().stream()
                 .findFirst()
                 .filter(s -> s.odds() >= Diagnosis.LEADING_ODDS)

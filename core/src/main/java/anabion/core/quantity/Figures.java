@@ -7,6 +7,9 @@ import java.util.Locale;
 
 /** The one writer of values: engineering prefixes, a true minus sign, always a decimal point, whatever the machine's locale. */
 public final class Figures {
+    /** From here on a share would be rounded to all of it. */
+    private static final double NEARLY = 0.995;
+
     private static final String[] PREFIXES = {"p", "n", "µ", "m", "", "k", "M", "G"};
     private static final int UNITY = 4;
     private static final int MICRO = 2;
@@ -103,6 +106,13 @@ public final class Figures {
     public static String deviation(double fraction) {
         double off = 100 * fraction;
         return (off >= 0.05 ? "+" : "") + fixed(off, Math.abs(off) < 99.95 ? 1 : 0) + " %";
+    }
+
+    /** Odds as a whole percentage; what is not quite certain, or not quite nothing, is not said to be: {@code > 99 %}, {@code < 1 %}. */
+    public static String odds(double share) {
+        if (share < 1 && share >= NEARLY) return "> 99 %";
+        if (share > 0 && share < 1 - NEARLY) return "< 1 %";
+        return percent(share);
     }
 
     /** A whole percentage: {@code 8 %}. */

@@ -16,6 +16,6 @@ public final class SharedPredictions {
     private SharedPredictions() {}
 
     public static PredictionModel named(String name) {
-        return KEPT.computeIfAbsent(name, n -> new PredictionModel(SharedSets.named(n), Map.of(), Priors.USUAL));
+        return KEPT.computeIfAbsent(name, n -> new PredictionModel(SharedSets.named(n), Priors.USUAL));
     }
 }

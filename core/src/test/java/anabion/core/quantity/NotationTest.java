@@ -199,4 +199,11 @@ class NotationTest {
     void whatIsNoResistanceIsSaid(String text) {
         assertThatThrownBy(() -> Notation.metered(text)).isInstanceOf(InputException.class);
     }
+
+    /** Odds that are not quite certain are not said to be. */
+    @ParameterizedTest
+    @CsvSource({"1, 100 %", "0.996, > 99 %", "0.994, 99 %", "0.5, 50 %", "0.004, < 1 %", "0, 0 %"})
+    void oddsAreNeverRoundedToCertainty(double odds, String said) {
+        assertThat(Figures.odds(odds)).isEqualTo(said);
+    }
 }

@@ -108,7 +108,7 @@ class PartRolesTest {
     }
 
     private static Map<String, Double> odds(Chassis set) {
-        PredictionModel predictions = new PredictionModel(set, Map.of(), Priors.USUAL);
+        PredictionModel predictions = new PredictionModel(set, Priors.USUAL);
         OperatingPoint sound = new Simulator().solve(set, Setting.fed(set));
         Part tube = set.parts().stream()
                 .filter(p -> p.device().isPresent())

@@ -70,7 +70,7 @@ final class OddsPane extends VBox {
 
     static void row(GridPane grid, int row, String words, double odds, String style) {
         Label name = Texts.label(words, style);
-        Label share = Texts.label(Figures.percent(odds), row == 0 ? "strong" : "soft", "mono");
+        Label share = Texts.label(Figures.odds(odds), row == 0 ? "strong" : "soft", "mono");
         GridPane.setHgrow(name, Priority.ALWAYS);
         name.setMaxWidth(Double.MAX_VALUE);
         name.setWrapText(true);

@@ -177,7 +177,7 @@ final class SignalStrip extends Region {
     }
 
     private String word(Judge.StageHealth health) {
-        if (health.suspicion() > 0 && weighed()) return session.say("strip.odds", Figures.percent(health.suspicion()));
+        if (health.suspicion() > 0 && weighed()) return session.say("strip.odds", Figures.odds(health.suspicion()));
         return session.say(
                 health.suspicion() > 0
                         ? "strip.suspect"

@@ -158,7 +158,7 @@ final class VerdictPane extends BorderPane {
                 Texts.label(session.say("proof.head"), "soft", "small"),
                 Texts.wrapped(session.words().get().say(p.says()), "medium"),
                 Texts.wrapped(
-                        odds.map(o -> session.say("proof.odds", errs, Figures.percent(Math.min(1, o))))
+                        odds.map(o -> session.say("proof.odds", errs, Figures.odds(Math.min(1, o))))
                                 .orElseGet(() -> session.say("proof.no-odds", errs)),
                         "soft",
                         "small"),

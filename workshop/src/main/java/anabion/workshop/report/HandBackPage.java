@@ -305,11 +305,21 @@ public final class HandBackPage {
     /** What an owner must know, by how the set is fed. */
     public List<String> know() {
         List<String> all = new ArrayList<>();
-        all.add(words.say(isolation.mayBeLive() ? "report.know.live" : high() ? "report.know" : "report.know.battery"));
+        all.add(words.say(isolation.mayBeLive() ? "report.know.live" : high() ? "report.know" : fed()));
         if (gate.rows().stream().anyMatch(r -> r.item() == ClosingItem.FUSE)) all.add(words.say("report.know.fuse"));
         all.add(words.say("report.know.alone"));
         job.notes(Note.Kind.FRAGILE).forEach(n -> all.add(sentence(n)));
         return all;
+    }
+
+    /** What is to be minded where no volts of it hurt. */
+    private String fed() {
+        return switch (set.chassis().supply().arrangement()) {
+            case CAR_NEGATIVE -> "report.know.car-negative";
+            case CAR_POSITIVE -> "report.know.car-positive";
+            case ADAPTOR -> "report.know.adaptor";
+            default -> "report.know.battery";
+        };
     }
 
     /** Whether there are volts in it that hurt: from the mains, a vibrator, or batteries of that many. */

@@ -33,7 +33,7 @@ class DemoStoriesTest {
     }
 
     private static PredictionModel of(Chassis set) {
-        return KEPT.computeIfAbsent(set.name(), n -> new PredictionModel(set, Calibrations.trims(set), Priors.USUAL));
+        return KEPT.computeIfAbsent(set.name(), n -> new PredictionModel(set, Calibrations.of(set), Priors.USUAL));
     }
 
     @Test

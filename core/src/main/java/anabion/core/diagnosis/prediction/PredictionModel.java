@@ -16,6 +16,7 @@ import anabion.core.error.InputException;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
+import anabion.core.simulation.chart.Calibration;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
@@ -47,15 +48,6 @@ public final class PredictionModel {
     private static final int FEW = 8;
     /** A chart was taken on another specimen: so much of its deviations is taken for the design's own, as a power of the factor. */
     private static final double OF_THE_DESIGN = 0.5;
-    /** Meter and model together, relative. */
-    private static final double METER = 0.015;
-
-    /** Meter and model near zero, in volts: contact potentials of tubes, warmth of junctions. */
-    private static final double OF_TUBES = 0.06;
-
-    private static final double OF_JUNCTIONS = 0.02;
-    /** A fault without degrees still differs from set to set, as a share of all that it changes. */
-    private static final double ALONE = 0.015;
 
     private final Chassis chassis;
     private final Setting usual;
@@ -66,6 +58,7 @@ public final class PredictionModel {
     private final double widest;
     private final double little;
     private final WattsModel watts;
+    private final VoltsModel volts;
 
     private final Simulator engine = new Simulator();
     private final ParallelSolver together = new ParallelSolver();
@@ -83,14 +76,32 @@ public final class PredictionModel {
     private final PredictionCache<Measurement, double[]> heard = new PredictionCache<>(OUTLOOKS);
 
     /**
-     * @param trims factors by which the charted specimen's parts differ from nominal; empty for none
+     * Without a chart, whatever the chassis has.
+     *
      * @throws InputException if the circuit does not settle even when sound, or what feeds it is not known
      */
-    public PredictionModel(Chassis chassis, Map<String, Double> trims, Priors priors) {
+    public PredictionModel(Chassis chassis, Priors priors) {
+        this(chassis, Map.of(), ChartResidue.NONE, priors);
+    }
+
+    /**
+     * @param fitted to its chart; empty without one
+     * @throws InputException if the circuit does not settle even when sound, or what feeds it is not known
+     */
+    public PredictionModel(Chassis chassis, Optional<Calibration> fitted, Priors priors) {
+        this(
+                chassis,
+                fitted.map(Calibration::trims).orElse(Map.of()),
+                fitted.map(c -> ChartResidue.of(chassis, c)).orElse(ChartResidue.NONE),
+                priors);
+    }
+
+    /** @param trims factors by which the charted specimen's parts differ from nominal */
+    PredictionModel(Chassis chassis, Map<String, Double> trims, ChartResidue residue, Priors priors) {
         this.chassis = chassis;
         Map<String, Double> shared = new HashMap<>();
         trims.forEach((part, factor) -> shared.put(part, Math.pow(factor, OF_THE_DESIGN)));
-        this.little = chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
+        this.little = VoltsModel.little(chassis);
         this.usual = Setting.fed(chassis).withTrims(shared);
         this.settings = new SettingGrid(usual);
         this.states = new FaultStates(chassis);
@@ -104,6 +115,7 @@ public final class PredictionModel {
         this.listed = hypotheses.stream().collect(Collectors.toMap(Hypothesis::from, h -> h, (one, other) -> one));
         this.healthy = hypotheses.get(hypotheses.size() - 1);
         this.sources = Sources.of(chassis, sound.sources());
+        this.volts = new VoltsModel(chassis, engine, settings, well, sources, residue);
         this.watts = new WattsModel(chassis, usual, sound.atRest(), sources);
         this.cold = new ColdResistanceModel(usual, well, sources);
         this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);
@@ -223,7 +235,7 @@ public final class PredictionModel {
 
     /** Of two faults both as severe. */
     private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered measurement) {
-        if (measurement instanceof Measurement.Volts v) return volts(h, v);
+        if (measurement instanceof Measurement.Volts v) return volts.foreseen(h, states.of(h), v);
         if (measurement instanceof Measurement.Watts w)
             return watts.foreseen(states.of(h), w, x -> x.shown(engine, settings.near(w.setting())));
         if (measurement instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
@@ -276,7 +288,7 @@ public final class PredictionModel {
         double sum = 0;
         for (double v : elsewhere) {
             double sigma = measurement instanceof Measurement.Volts
-                    ? Math.hypot(3 * METER * v, little)
+                    ? Math.hypot(3 * VoltsModel.METER * v, little)
                     : ColdResistanceModel.open(v) ? ColdResistanceModel.OHMS : 2 * ColdResistanceModel.OHMS;
             sum += GaussianPrediction.density(value - v, sigma);
         }
@@ -293,31 +305,6 @@ public final class PredictionModel {
         return Simulator.nets(chassis).stream()
                 .map(n -> cold.sound(new Measurement.Ohms(n, o.against(), o.test())))
                 .toList();
-    }
-
-    private Optional<GaussianPrediction> volts(Hypothesis h, Measurement.Volts p) {
-        Setting near = settings.near(p.setting());
-        SeverityInterval ends = states.of(h);
-        Optional<FaultResponse> from = ends.least().shown(engine, near);
-        Optional<FaultResponse> to = ends.most().shown(engine, near);
-        Optional<FaultResponse> sound = well.shown(engine, near);
-        if (from.isEmpty() || to.isEmpty() || sound.isEmpty()) return Optional.empty();
-        double off = p.setting().line() / near.line() - 1;
-        double a = read(from.get(), p, off);
-        double b = ends.graded() ? read(to.get(), p, off) : a;
-        double[] shares = sources.none();
-        double[] one = from.get().spread(p.net(), p.meter().ohmsAt(a));
-        double[] other = ends.graded() ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
-        for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
-        shares[sources.severity()] = ends.graded()
-                ? SeverityInterval.SEVERITY * (b - a)
-                : h.sound() ? 0 : ALONE * (a - read(sound.get(), p, off));
-        double middle = (a + b) / 2;
-        return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(METER * middle, little)));
-    }
-
-    private static double read(FaultResponse s, Measurement.Volts p, double off) {
-        return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
     }
 
     /** What a hypothesis shows at a measurement in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */

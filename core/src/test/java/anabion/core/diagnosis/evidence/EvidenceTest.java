@@ -317,7 +317,7 @@ class EvidenceTest {
         }
         assertThat(words.say(CauseWords.of(all.get(0).and(all.get(5)))))
                 .contains(all.get(0).from().get(0).part());
-        PredictionModel predictions = new PredictionModel(set, java.util.Map.of(), Priors.USUAL);
+        PredictionModel predictions = new PredictionModel(set, Priors.USUAL);
         for (Measurement p : Diagnosis.allowed(predictions, List.of()))
             assertThat(words.say(CauseWords.of(p))).doesNotContain("probe.").doesNotContain("{");
     }

@@ -123,7 +123,8 @@ class GroupsTest {
     @CsvSource({
         "0.5, 0.3, 0.2, Most likely: R13 open",
         "0.3, 0.1, 0.6, Nothing shows a fault so far",
-        "0.3, 0.6, 0.1, Most likely: something else",
+        "0.3, 0.6, 0.1, Nothing on the list explains it well. Nearest: R13 open",
+        "0.01, 0.9, 0.09, Most likely: something else",
         "0.4, 0.3, 0.3, Not decided yet"
     })
     void theHeadlineIsWhatMostSpeaksFor(double suspect, double other, double sound, String said) {

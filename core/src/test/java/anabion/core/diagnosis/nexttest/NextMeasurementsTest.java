@@ -162,7 +162,7 @@ class NextMeasurementsTest {
     @Test
     void whatNobodyComputedTellsNothing() {
         Measurement listen = new Measurement.Listen("AM");
-        PredictionModel fresh = new PredictionModel(SET, Map.of(), Priors.USUAL);
+        PredictionModel fresh = new PredictionModel(SET, Priors.USUAL);
         Map<Hypothesis, Double> odds = new LinkedHashMap<>();
         for (int n = 0; n < fresh.hypotheses().size() && odds.size() < 120; n++) {
             double loud = PREDICTIONS.said(PREDICTIONS.hypotheses().get(n), listen)[Outcome.LOUD.ordinal()];

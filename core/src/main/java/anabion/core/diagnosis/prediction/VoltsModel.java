@@ -1,0 +1,84 @@
+package anabion.core.diagnosis.prediction;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.setting.Setting;
+import java.util.Optional;
+
+/** Direct volts that hypotheses foresee: between the ends of their severity, with what the set's own chart shows beyond the model. */
+final class VoltsModel {
+    /** Meter and model together, relative. */
+    static final double METER = 0.015;
+
+    /** Meter and model near zero, in volts: contact potentials of tubes, warmth of junctions. */
+    private static final double OF_TUBES = 0.06;
+
+    private static final double OF_JUNCTIONS = 0.02;
+    /** A fault without degrees still differs from set to set, as a share of all that it changes. */
+    private static final double ALONE = 0.015;
+
+    private final Simulator engine;
+    private final SettingGrid settings;
+    private final FaultState well;
+    private final Sources sources;
+    private final ChartResidue residue;
+    private final double little;
+
+    VoltsModel(
+            Chassis chassis,
+            Simulator engine,
+            SettingGrid settings,
+            FaultState well,
+            Sources sources,
+            ChartResidue residue) {
+        this.engine = engine;
+        this.settings = settings;
+        this.well = well;
+        this.sources = sources;
+        this.residue = residue;
+        this.little = little(chassis);
+    }
+
+    /** Volts near zero that say nothing. */
+    static double little(Chassis chassis) {
+        return chassis.parts().stream().anyMatch(Part::isTube) ? OF_TUBES : OF_JUNCTIONS;
+    }
+
+    /**
+     * What a meter shows.
+     *
+     * @param ends of the hypothesis's severity
+     * @return empty where its circuit does not settle
+     */
+    Optional<GaussianPrediction> foreseen(Hypothesis h, SeverityInterval ends, Measurement.Volts p) {
+        Setting near = settings.near(p.setting());
+        Optional<FaultResponse> from = ends.least().shown(engine, near);
+        Optional<FaultResponse> to = ends.most().shown(engine, near);
+        Optional<FaultResponse> sound = well.shown(engine, near);
+        if (from.isEmpty() || to.isEmpty() || sound.isEmpty()) return Optional.empty();
+        double line = p.setting().line();
+        double off = line / near.line() - 1;
+        double a = read(from.get(), p, off);
+        double b = ends.graded() ? read(to.get(), p, off) : a;
+        double stands = read(sound.get(), p, off);
+        double[] shares = sources.none();
+        double[] one = from.get().spread(p.net(), p.meter().ohmsAt(a));
+        double[] other = ends.graded() ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
+        for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
+        shares[sources.severity()] =
+                ends.graded() ? SeverityInterval.SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - stands);
+        double middle = (a + b) / 2;
+        double own = residue.spread(p.net(), middle, stands, line);
+        return Optional.of(new GaussianPrediction(
+                middle + residue.shift(p.net(), middle, stands, line),
+                shares,
+                Math.hypot(Math.hypot(METER * middle, little), own)));
+    }
+
+    private static double read(FaultResponse s, Measurement.Volts p, double off) {
+        return s.read(p.net(), p.meter().ohmsAt(s.free(p.net())), off);
+    }
+}
