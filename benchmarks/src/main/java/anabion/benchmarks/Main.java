@@ -2,6 +2,7 @@ package anabion.benchmarks;
 
 import anabion.benchmarks.alignment.AlignmentBenchmark;
 import anabion.benchmarks.diagnosis.DiagnosisBenchmark;
+import anabion.benchmarks.diagnosis.EvidenceSet;
 import anabion.benchmarks.power.PowerBenchmark;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
@@ -10,6 +11,7 @@ import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -55,15 +57,16 @@ public final class Main {
         return Arrays.asList(args).subList(2, args.length);
     }
 
-    /** {@code [--chassis FILE] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed]}. */
+    /** {@code [--chassis FILE …] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed] [--evidence-set FOLDER]}. */
     private static Map<String, Object> diagnosis(List<String> words) throws IOException {
         try {
-            Optional<String> file = option(words, "--chassis");
-            List<Chassis> sets = file.isPresent()
-                    ? List.of(SetArchive.open(Path.of(file.get())).set().chassis())
-                    : Stream.of("halcyon", "brae", "lark")
-                            .map(DemoWorkshop::chassis)
-                            .toList();
+            List<Path> files = several(words, "--chassis");
+            Optional<String> made = option(words, "--evidence-set");
+            if (made.isPresent()) return EvidenceSet.measure(files, Path.of(made.get()));
+            List<Chassis> sets = new ArrayList<>();
+            for (Path f : files) sets.add(SetArchive.open(f).set().chassis());
+            if (sets.isEmpty())
+                Stream.of("halcyon", "brae", "lark").map(DemoWorkshop::chassis).forEach(sets::add);
             return DiagnosisBenchmark.measure(
                     sets,
                     (int) number(words, "--cases", 300),
@@ -77,6 +80,15 @@ public final class Main {
             System.exit(2);
             return Map.of();
         }
+    }
+
+    /** All words behind one, up to the next option. */
+    private static List<Path> several(List<String> words, String name) {
+        List<Path> all = new ArrayList<>();
+        for (int n = words.indexOf(name) + 1;
+                n > 0 && n < words.size() && !words.get(n).startsWith("--");
+                n++) all.add(Path.of(words.get(n)));
+        return all;
     }
 
     private static Optional<String> option(List<String> words, String name) {

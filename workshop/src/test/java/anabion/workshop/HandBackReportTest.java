@@ -136,6 +136,9 @@ class HandBackReportTest {
                 .contains("may be at the mains");
         assertThat(report(told("halcyon")).html(ReportChoice.of(Edition.OWNER, Paper.A4)))
                 .doesNotContain("may be at the mains");
+        assertThat(report(told("trunk-road")).html(ReportChoice.of(Edition.OWNER, Paper.A4)))
+                .contains("negative pole on the body")
+                .doesNotContain("batteries out");
     }
 
     /** The first photo stands at the top, all of them at the end, each with its caption; one that is lost is said in its place. */

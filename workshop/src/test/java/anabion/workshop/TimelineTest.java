@@ -8,6 +8,7 @@ import anabion.core.job.Order;
 import anabion.core.job.PartTest;
 import anabion.core.job.RecapLog;
 import anabion.core.job.SoakEntry;
+import anabion.core.job.Step;
 import anabion.core.json.Extra;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
@@ -80,11 +81,20 @@ class TimelineTest {
 
     @Test
     void aFilterLooksAtKindAndWords() {
-        Happening h = new Happening(START, Happening.Kind.READING, "V4.1", "V4.1 3.1 V", "AM", Optional.empty());
-        assertThat(h.matches("v4.1", "reading")).isTrue();
-        assertThat(h.matches("reading am", "reading")).isTrue();
-        assertThat(h.matches("reading fm", "reading")).isFalse();
-        assertThat(h.matches("", "reading")).isTrue();
+        Happening h = new Happening(
+                START,
+                Happening.Kind.READING,
+                "V4.1",
+                "V4.1 3.1 V",
+                "AM",
+                Optional.of(Step.VOLTAGES),
+                Optional.empty());
+        Words words = new Words(Vocabulary.STANDARD);
+        assertThat(h.matches("v4.1", words)).isTrue();
+        assertThat(h.matches("reading am", words)).isTrue();
+        assertThat(h.matches("reading fm", words)).isFalse();
+        assertThat(h.matches("", words)).isTrue();
+        assertThat(h.matches("voltages", words)).as("its step").isTrue();
     }
 
     @Test

@@ -27,6 +27,9 @@ import anabion.core.simulation.supply.AcSupply;
 import anabion.core.testing.CircuitFixtures;
 import anabion.core.testing.SharedSets;
 import anabion.core.typical.TypicalCircuit;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
@@ -223,7 +226,7 @@ class ClosingGateTest {
 
     /** What was proved before it left the house says nothing of what it went through since. */
     @Test
-    void aSetThatCameBackIsLookedAtAnew() {
+    void aSetThatCameBackIsLookedAtAnew() throws IOException {
         Chassis halcyon = SharedSets.named("halcyon");
         Job job = tested(sound(halcyon, Job.NEW), 120e6, 0.16e-3, 0.08);
         Job gone = job.with(entry(job, Kind.HANDED_BACK, ""));
@@ -250,6 +253,9 @@ class ClosingGateTest {
                         ClosingItem.TOUCH_CURRENT);
         noTestToTheChassis(gate);
         assertThat(here.arrival().complaints()).isEmpty();
+        assertThat(JobCodec.read(new ByteArrayInputStream(JobCodec.text(here).getBytes(StandardCharsets.UTF_8))))
+                .as("as it is in files")
+                .isEqualTo(here);
     }
 
     @ParameterizedTest

@@ -71,10 +71,8 @@ final class TimelineList {
 
     private void find(String text, Consumer<List<Happening>> found) {
         timeline.thenApplyAsync(t -> {
-                    List<Happening> all = new ArrayList<>(t.all().stream()
-                            .filter(h -> h.matches(
-                                    text, words.say("timeline.kind." + h.kind().code())))
-                            .toList());
+                    List<Happening> all = new ArrayList<>(
+                            t.all().stream().filter(h -> h.matches(text, words)).toList());
                     Collections.reverse(all);
                     return all;
                 })

@@ -35,6 +35,8 @@ import java.util.zip.ZipOutputStream;
 public final class WorkshopArchive {
     private static final String CONTENTS = "workshop.json";
     private static final int FORMAT = 1;
+    /** Settings that say something of one workshop on one machine. */
+    private static final Set<String> OF_THE_PLACE = Set.of("demo", "window", "last.set", "last.step", "keep.folder");
 
     private WorkshopArchive() {}
 
@@ -148,7 +150,7 @@ public final class WorkshopArchive {
         List<String> differing = new ArrayList<>();
         List<String> fresh = types(workshop, types, differing, label);
         settings.forEach((name, value) -> {
-            if (workshop.setting(name).isEmpty()) workshop.setting(name, value);
+            if (!OF_THE_PLACE.contains(name) && workshop.setting(name).isEmpty()) workshop.setting(name, value);
         });
         return new Added(added, beside, there, fresh, differing);
     }

@@ -230,7 +230,7 @@ public final class RecordPage {
     /** The condition of the readings; empty without one. */
     public String conditions() {
         var now = set.usual();
-        String chart = set.chassis()
+        String chart = set.compared()
                 .chart()
                 .map(c -> "Chart taken at " + Figures.fixed(c.conditions().line(), 0) + " V with "
                         + c.conditions().meter() + (c.provisional() ? ", provisional" : "") + ". ")

@@ -24,7 +24,7 @@ public final class Templates {
     public static final Templates STANDARD = new Templates(Optional.empty());
 
     private static final List<String> ALL =
-            List.of("owner", "record", "card", "bag", "label", "style", "figure", "pictures");
+            List.of("owner", "record", "card", "bag", "label", "style", "top", "figure", "pictures");
 
     private final Optional<Path> own;
 

@@ -8,6 +8,7 @@ import anabion.core.job.Job;
 import anabion.core.job.Note;
 import anabion.core.job.PowerEntry;
 import anabion.core.job.SoakEntry;
+import anabion.core.job.Step;
 import anabion.core.job.StripDownEntry;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -104,7 +105,11 @@ public record Timeline(List<Happening> all, Duration worked) {
         }
 
         void add(Instant at, Kind kind, String part, String text, String detail) {
-            all.add(new Happening(at, kind, part, text, detail, Optional.empty()));
+            add(at, kind, part, text, detail, kind.step());
+        }
+
+        private void add(Instant at, Kind kind, String part, String text, String detail, Optional<Step> step) {
+            all.add(new Happening(at, kind, part, text, detail, step, Optional.empty()));
         }
 
         void photo(Photo p) {
@@ -112,7 +117,7 @@ public record Timeline(List<Happening> all, Duration worked) {
                     .map(PhotoMark::text)
                     .filter(t -> !t.isEmpty())
                     .collect(Collectors.joining(", "));
-            all.add(new Happening(p.at(), Kind.PHOTO, "", p.caption(), marks, Optional.of(p.file())));
+            all.add(new Happening(p.at(), Kind.PHOTO, "", p.caption(), marks, p.step(), Optional.of(p.file())));
         }
 
         void reading(Reading r) {
@@ -124,7 +129,8 @@ public record Timeline(List<Happening> all, Duration worked) {
                     Kind.READING,
                     r.point(),
                     r.point() + " " + value,
-                    r.condition().band());
+                    r.condition().band(),
+                    Optional.of(r.measure() == Measure.OHMS ? Step.COLD_CHECKS : Step.VOLTAGES));
         }
 
         void job() {
@@ -242,7 +248,8 @@ public record Timeline(List<Happening> all, Duration worked) {
                     Kind.NOTE,
                     "",
                     words.say("timeline.note." + n.kind().code(), (amount + n.text()).strip()),
-                    n.reason());
+                    n.reason(),
+                    n.step());
         }
     }
 }
