@@ -6,24 +6,17 @@ import static org.mockito.Mockito.when;
 
 import anabion.core.chassis.Spot;
 import anabion.core.job.Step;
-import anabion.core.testing.LeftToDeep;
 import anabion.desktop.control.PhotoView;
 import anabion.desktop.shell.Shell;
-import anabion.workshop.Op;
 import anabion.workshop.Photo;
 import anabion.workshop.PhotoMark;
-import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
 import java.awt.image.BufferedImage;
-import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.stream.Stream;
 import javafx.scene.image.ImageView;
 import javafx.scene.input.KeyCode;
@@ -103,56 +96,5 @@ class PhotosTest extends WindowCase {
                 () -> session.need().photos().stream().map(Photo::plan).anyMatch(Optional.of(Spot.Face.ABOVE)::equals));
         enter("plan above off");
         until("no longer", () -> session.need().photos().get(0).plan().isEmpty());
-    }
-
-    /** Five hundred of twelve megapixels: they are decoded beside the window, which goes on. To make and read them takes a minute. */
-    @Test
-    @LeftToDeep
-    void hundredsOfLargePhotosDoNotHoldTheWindow() throws IOException {
-        UUID id = DemoWorkshop.chassis("moor").id();
-        BufferedImage image = new BufferedImage(4000, 3000, BufferedImage.TYPE_INT_RGB);
-        for (int y = 0; y < 3000; y += 10) for (int x = 0; x < 4000; x += 10) image.setRGB(x, y, x * y);
-        ByteArrayOutputStream bytes = new ByteArrayOutputStream();
-        ImageIO.write(image, "jpg", bytes);
-        session.ask(
-                        w -> {
-                            SetRecord set = w.sets().get(id);
-                            List<Op> ops = new ArrayList<>();
-                            for (int n = 0; n < 500; n++) {
-                                // what stands behind the picture's end makes it another file
-                                byte[] own = Arrays.copyOf(bytes.toByteArray(), bytes.size() + 4);
-                                own[own.length - 1] = (byte) n;
-                                own[own.length - 2] = (byte) (n >> 8);
-                                ops.add(new Op.PutPhoto(w.storePhoto(
-                                        UUID.randomUUID(),
-                                        own,
-                                        "p.jpg",
-                                        "photo " + n,
-                                        w.clock().instant())));
-                            }
-                            return w.sets().change(set.id(), "photos", ops);
-                        },
-                        x -> {})
-                .join();
-        Beat beat = new Beat();
-        beat.start();
-        interact(() -> session.open(id, () -> {
-            session.step().set(Step.ARRIVAL);
-            shell.go(Shell.Where.BENCH);
-        }));
-        until("the first are there", () -> lookup(".image-view").queryAll().size() > 3);
-        interact(() -> session.step().set(Step.STRIP_DOWN));
-        until("the sheet", () -> shows("photo 0"));
-        key(KeyCode.CONTROL, KeyCode.L);
-        until("the timeline", () -> lookup("#timeline").tryQuery().isPresent());
-        until("its pictures", () -> shows("photo 499"));
-        key(KeyCode.ESCAPE);
-        List<Double> longest = beat.longest();
-        System.err.printf(
-                "500 photos: longest wait %.0f ms, one in a hundred %.0f ms%n",
-                longest.get(0), longest.get(longest.size() / 100));
-        assertThat(longest.get(longest.size() / 100))
-                .as("milliseconds, one wait in a hundred")
-                .isLessThan(500);
     }
 }
