@@ -280,10 +280,18 @@ final class ExportCommand implements Callable<Integer> {
         return text.getBytes(StandardCharsets.UTF_8);
     }
 
+    private Templates ownTemplates() {
+        if (!Files.isDirectory(templates))
+            throw InputException.at("--templates " + templates)
+                    .because("there is no such folder")
+                    .so("name the folder that holds owner.html and the others");
+        return Templates.in(templates);
+    }
+
     private byte[] page(SetArchive.Unpacked unpacked, SetReport report, Function<Photo, Path> file) throws IOException {
         if (to == To.report) {
             HandBackReport closing = closing(unpacked, file);
-            if (templates != null) closing.with(Templates.in(templates));
+            if (templates != null) closing.with(ownTemplates());
             if (format == Format.html) return closing.html(choice()).getBytes(StandardCharsets.UTF_8);
             ByteArrayOutputStream pdf = new ByteArrayOutputStream();
             closing.pdf(choice(), pdf);

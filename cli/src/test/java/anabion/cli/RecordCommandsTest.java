@@ -108,6 +108,8 @@ class RecordCommandsTest extends Headless {
         assertThat(Files.readString(html)).contains("<svg", "valve").doesNotContain("tube");
         assertThat(run("export", bare, "--to", "report", "--draft", "--without", "nonsense"))
                 .isEqualTo(Main.BAD_INPUT);
+        assertThat(run("export", bare, "--to", "report", "--draft", "--templates", other.resolve("none")))
+                .isEqualTo(Main.BAD_INPUT);
         assertThat(run("export", bare, "--to", "report", "--edition", "label"))
                 .as("a label vouches for nothing")
                 .isZero();

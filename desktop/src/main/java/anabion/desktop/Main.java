@@ -33,8 +33,7 @@ public final class Main {
             Workshop workshop = Workshop.open(folder, Clock.system(java.time.ZoneId.systemDefault()));
             if (demo)
                 workshop.doing(() -> {
-                    DemoWorkshop.fill(workshop);
-                    DemoPhotos.add(workshop);
+                    if (DemoWorkshop.fill(workshop)) DemoPhotos.add(workshop);
                     return null;
                 });
             AnabionApp.start(

@@ -48,15 +48,15 @@ class DiagnosisTest extends WindowCase {
         enter("B1 CHASSIS 120");
         until(
                 "the headline",
-                () -> shows("Stop, no mains: B1 – CHASSIS reads 120 Ω") && shows("Part the rail at its resistors"));
+                () -> shows("Stop, no power: B1 – CHASSIS reads 120 Ω") && shows("Part the rail at its resistors"));
         until("the strip", () -> texts().contains("stop"));
         assertThat(lookup((javafx.scene.Node n) ->
-                                String.valueOf(n.getAccessibleText()).contains("First power, stop, no mains"))
+                                String.valueOf(n.getAccessibleText()).contains("First power, stop, no power"))
                         .tryQuery())
                 .as("the work order")
                 .isPresent();
         interact(() -> session.step().set(Step.VOLTAGES));
-        until("on the other sheets, too", () -> shows("Stop, no mains: B1 – CHASSIS reads 120 Ω"));
+        until("on the other sheets, too", () -> shows("Stop, no power: B1 – CHASSIS reads 120 Ω"));
         enter("lift R9");
         interact(() -> session.step().set(Step.RECAP));
         enter("measured R9 310k");
@@ -65,7 +65,7 @@ class DiagnosisTest extends WindowCase {
         key(KeyCode.CONTROL, KeyCode.Z);
         key(KeyCode.CONTROL, KeyCode.Z);
         key(KeyCode.CONTROL, KeyCode.Z);
-        until("taken back", () -> texts().stream().noneMatch(t -> t != null && t.contains("Stop, no mains")));
+        until("taken back", () -> texts().stream().noneMatch(t -> t != null && t.contains("Stop, no power")));
     }
 
     @Test

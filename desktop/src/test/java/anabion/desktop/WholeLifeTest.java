@@ -141,7 +141,7 @@ class WholeLifeTest extends WindowCase {
         until("refused while something is open", () -> shows("conditions that are open"));
         assertThat(Whereabouts.of(session.need().job()).left()).isEmpty();
         session.need().chassis().bands().forEach(b -> taken("heard " + b.name() + " 4 clear"));
-        assertThat(gate().open()).extracting(r -> r.item().code()).isEmpty();
+        until("that nothing is open", () -> gate().open().isEmpty());
         Path file = folder.resolve("plover.html");
         when(files.toSave(any(), any())).thenReturn(Optional.of(file));
         key(KeyCode.CONTROL, KeyCode.R);

@@ -63,8 +63,7 @@ final class Shots {
     private void all() throws IOException {
         Path workshopFolder = Files.createTempDirectory("anabion-shots");
         Workshop workshop = Workshop.open(workshopFolder, Clock.fixed(NOW, ZoneOffset.UTC));
-        DemoWorkshop.fill(workshop);
-        DemoPhotos.add(workshop);
+        if (DemoWorkshop.fill(workshop)) DemoPhotos.add(workshop);
         session = new Session(workshop);
         session.motion().set(false);
         on(() -> {

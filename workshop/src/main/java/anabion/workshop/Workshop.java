@@ -287,6 +287,7 @@ public final class Workshop implements AutoCloseable {
 
     /** Stores a picture's file; its row is for the caller to commit. */
     public Photo storePhoto(UUID id, byte[] bytes, String name, String caption, Instant at) {
+        unmoved();
         try {
             return new Photo(id, photoFiles.store(bytes, name), caption, at);
         } catch (IOException e) {

@@ -26,6 +26,7 @@ import com.google.zxing.RGBLuminanceSource;
 import com.google.zxing.common.HybridBinarizer;
 import com.google.zxing.qrcode.QRCodeReader;
 import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Files;
@@ -240,6 +241,10 @@ class HandBackReportTest {
         assertThat(report(told("lark")).with(Templates.in(own)).html(choice)).contains("Why it came</h2>");
         Files.writeString(file, "{{#wrong}}");
         assertThatThrownBy(() -> report(told("lark")).with(Templates.in(own)).html(choice))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("owner.html");
+        Files.writeString(file, "<html><body><p>not closed</body></html>");
+        assertThatThrownBy(() -> report(told("lark")).with(Templates.in(own)).pdf(choice, new ByteArrayOutputStream()))
                 .isInstanceOf(InputException.class)
                 .hasMessageContaining("owner.html");
     }

@@ -65,6 +65,10 @@ class MovedFolderTest {
             SetRecord set = w.sets().get(Temp.halcyon().id());
             Files.move(folder, parent.resolve("other"));
             said(w, set);
+            assertThatThrownBy(() -> w.addPhoto(set.id(), Temp.picture(2), "b.png", "top"))
+                    .isInstanceOf(StorageException.class)
+                    .hasMessageContaining("deleted, moved or replaced");
+            assertThat(folder).as("nothing is made where it was").doesNotExist();
             Files.move(parent.resolve("other"), folder);
             assertThat(Temp.take(w, set, "V4.1", 2).readings())
                     .as("back where it was")

@@ -2,6 +2,7 @@ package anabion.workshop;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import anabion.core.job.ClosingEntry;
 import anabion.core.job.Job;
 import anabion.core.job.Note;
 import anabion.core.job.Order;
@@ -77,6 +78,29 @@ class TimelineTest {
         assertThat(Timeline.of(with(job), WORDS).worked()).isEqualTo(Duration.ofMinutes(25 + 5 + 2 * 2));
         Job noted = job.with(note(126, Note.Kind.HOURS, "cabinet", 1.5));
         assertThat(Timeline.of(with(noted), WORDS).worked()).isEqualTo(Duration.ofMinutes(25 + 6 + 2 * 2 + 90));
+    }
+
+    @Test
+    void whatWasMeasuredBeforeItLeftIsSaidToo() {
+        Job job = Job.NEW;
+        for (ClosingEntry e : List.of(
+                closing(ClosingEntry.Kind.TOUCH, "", List.of(1.6e-4, 1.2e-4), ""),
+                closing(ClosingEntry.Kind.HEARD, "MW", List.of(5.0), "two of them strong"),
+                closing(ClosingEntry.Kind.SIGNED, "soak", List.of(), "the owner wants it"),
+                closing(ClosingEntry.Kind.HANDED_BACK, "", List.of(), "the keeper"))) job = job.with(e);
+        Timeline t = Timeline.of(with(job), WORDS);
+        assertThat(t.all())
+                .allSatisfy(h -> assertThat(h.step()).contains(Step.HAND_BACK))
+                .extracting(h -> h.text() + ": " + h.detail())
+                .containsExactly(
+                        "touch current measured: 160 µA, 120 µA",
+                        "band heard MW: 5 stations two of them strong",
+                        "signed off soak: the owner wants it",
+                        "handed back: the keeper");
+    }
+
+    private static ClosingEntry closing(ClosingEntry.Kind kind, String item, List<Double> values, String text) {
+        return new ClosingEntry(UUID.randomUUID(), START, kind, item, values, text, new UUID(0, 1), Extra.NONE);
     }
 
     @Test

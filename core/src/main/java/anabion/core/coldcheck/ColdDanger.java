@@ -3,6 +3,7 @@ package anabion.core.coldcheck;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
+import anabion.core.chassis.PinNames;
 import anabion.core.json.Coded;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
@@ -20,6 +21,9 @@ import java.util.Optional;
  * @param row that was read
  */
 public record ColdDanger(Kind kind, ColdRow row) {
+    /** Ohms from which on a circuit keeps two nets apart; below them something leads from one to the other by design. */
+    private static final double APART = 1e5;
+
     /** The gravest first. */
     public enum Kind implements Coded {
         /** From the line to the chassis, where the circuit keeps them apart. */
@@ -52,14 +56,14 @@ public record ColdDanger(Kind kind, ColdRow row) {
 
     private static Optional<Kind> below(ColdRow r) {
         return switch (r.group()) {
-            case MAINS -> Optional.of(r.what().key().equals("cold.plug") ? Kind.LINE_SHORTED : Kind.LINE_TO_CHASSIS);
+            case MAINS -> Optional.of(r.usual() < APART ? Kind.LINE_SHORTED : Kind.LINE_TO_CHASSIS);
             case RAILS -> Optional.of(Kind.RAIL_SHORTED);
             case WINDINGS -> Optional.of(Kind.WINDING_SHORTED);
             case HEATERS, RESISTORS, PINS -> Optional.empty();
         };
     }
 
-    /** The winding of an output transformer that feeds a plate or collector: the one with most ohms. */
+    /** The winding of an output transformer that feeds the plate of a tube with a screen: without its plate the screen takes all of the current. */
     private static boolean isOutputPrimary(Chassis chassis, ColdRow r) {
         return r.group() == ColdRow.Group.WINDINGS
                 && chassis.part(r.part())
@@ -67,8 +71,15 @@ public record ColdDanger(Kind kind, ColdRow row) {
                         .filter(x -> x == PartRole.OUTPUT_TRANSFORMER)
                         .isPresent()
                 && chassis.parts().stream()
-                        .filter(p -> p.device().isPresent())
-                        .anyMatch(p -> p.touches(r.net()) || p.touches(r.against()));
+                        .filter(p -> p.isTube() && has(p, "g2"))
+                        .flatMap(p -> p.device().orElseThrow().functions().entrySet().stream()
+                                .filter(f -> PinNames.isPlate(f.getValue()))
+                                .map(f -> p.nets().getOrDefault(f.getKey(), "")))
+                        .anyMatch(net -> net.equals(r.net()) || net.equals(r.against()));
+    }
+
+    private static boolean has(Part tube, String function) {
+        return tube.device().orElseThrow().functions().values().stream().anyMatch(f -> PinNames.is(f, function));
     }
 
     /** What was read, and what a sound set shows. */

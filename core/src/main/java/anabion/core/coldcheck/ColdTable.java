@@ -36,6 +36,8 @@ public final class ColdTable {
     private static final double COPPER = 0.25;
 
     private static final double PARTS = 0.2;
+    /** Of a resistor, whatever is printed on it. */
+    private static final double LEAST_TOLERANCE = 0.05;
     /** Below this share of the least that is sound, it is a short and no spread. */
     private static final double SHORT = 0.2;
 
@@ -175,8 +177,13 @@ public final class ColdTable {
                                 "cold.resistor",
                                 p.reference(),
                                 Figures.si(anabion.core.quantity.Quantity.ohms(r.ohms()))),
-                        Math.max(0.05, r.tolerance()),
-                        r.ohms() * (1 + Math.max(0.05, r.tolerance())));
+                        Math.max(LEAST_TOLERANCE, r.tolerance()),
+                        most(r));
+    }
+
+    /** Ohms that a resistor may have at most: reading more across it proves that it has risen, whatever lies in parallel. */
+    public static double most(Component.Resistor r) {
+        return r.ohms() * (1 + Math.max(LEAST_TOLERANCE, r.tolerance()));
     }
 
     private void pins() {

@@ -140,7 +140,7 @@ public sealed interface ClosingLine {
         Matcher m = HANDED.matcher(rest);
         if (!m.matches())
             throw InputException.at(line)
-                    .because("this says not that the set leaves")
+                    .because("this does not say that the set leaves")
                     .so("type it like handed back to the keeper, ask in 3 months");
         if (m.group(2) != null) return new HandedBack(m.group(1), Optional.empty());
         if (m.group(3) == null) return new HandedBack(m.group(1), Optional.of(USUAL_ASKING));

@@ -7,14 +7,18 @@ import anabion.core.chassis.Measure;
 import anabion.core.job.ClosingEntry;
 import anabion.core.json.Extra;
 import anabion.core.reading.Condition;
+import anabion.core.reading.Expectation;
 import anabion.core.reading.Reading;
+import anabion.core.reading.Tolerances;
 import java.nio.charset.StandardCharsets;
 import java.util.Collection;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.UUID;
 
 /**
@@ -48,19 +52,23 @@ public final class HealthyChart {
     }
 
     /**
-     * As a chart of some readings.
+     * As a chart of some readings; those that the service chart does not allow are left out.
      *
      * @param readings in the order in which they were taken; of the condition under which most points were read the last of each point counts
      */
     public static Optional<Chart> of(Chassis chassis, List<Reading> readings, String source) {
+        Tolerances policy = Tolerances.usual(chassis);
         List<Reading> sound = readings.stream()
                 .filter(r -> !r.doubtful()
                         && r.measure() != Measure.OHMS
                         && r.reference().equals(chassis.reference())
-                        && r.condition().openEnds().isEmpty())
+                        && r.condition().openEnds().isEmpty()
+                        && !isOut(chassis, r, policy))
                 .toList();
         Collection<Reading> most = List.of();
+        Set<Condition> tried = new HashSet<>();
         for (Reading r : sound) {
+            if (!tried.add(r.condition().withBand(""))) continue;
             Collection<Reading> like = like(r.condition(), sound);
             if (like.size() > most.size()) most = like;
         }
@@ -83,6 +91,18 @@ public final class HealthyChart {
                         Extra.NONE),
                 rows,
                 Extra.NONE));
+    }
+
+    /** Beyond what the service chart allows: a set may be handed back so, signed off; healthy that point is not. */
+    private static boolean isOut(Chassis chassis, Reading r, Tolerances policy) {
+        return chassis.chart().stream()
+                .flatMap(c -> c.rows().stream()
+                        .filter(x -> x.point().equals(r.point())
+                                && x.measure() == r.measure()
+                                && (x.band().isEmpty()
+                                        || x.band().equals(r.condition().band())))
+                        .map(x -> Expectation.of(c, x, r.condition(), policy)))
+                .anyMatch(e -> Math.abs(e.deviation(r.value())) > policy.drift());
     }
 
     /** The last of each point and band under a condition: line, meter and signal are the same. */

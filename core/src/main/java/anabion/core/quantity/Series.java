@@ -19,6 +19,9 @@ public final class Series {
     public static final Series E96 = computed(96);
     public static final Series E192 = computed(192);
 
+    /** Not of parts: steps that are easily read off an axis. */
+    public static final Series AXIS = table(1, 2, 5);
+
     private static final double[] ELECTROLYTIC = {6.3, 10, 16, 25, 35, 50, 63, 100, 160, 200, 250, 350, 400, 450, 500};
     private static final double[] FILM = {63, 100, 160, 250, 400, 630, 1000, 1250, 1600, 2000};
 

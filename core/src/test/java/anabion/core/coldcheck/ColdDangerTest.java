@@ -84,8 +84,21 @@ class ColdDangerTest {
     void whatIsFarFromTheCircuitsOwnForbidsTheMains(String a, String b, double read, ColdDanger.Kind kind) {
         List<ColdDanger> all = dangers(HALCYON, List.of(ohms(a, b, read)));
         assertThat(all).extracting(ColdDanger::kind).containsExactly(kind);
-        assertThat(WORDS.say(all.get(0).words())).startsWith("Stop, no mains");
+        assertThat(WORDS.say(all.get(0).words())).startsWith("Stop, no power");
         assertThat(WORDS.say(all.get(0).next())).isNotBlank();
+    }
+
+    /** A chassis that hangs on the line by design is not told that the circuit keeps it off; and what has no screen burns none. */
+    @Test
+    void theWordsAreTrueOfTheCircuit() {
+        Chassis hot = CircuitFixtures.typical(TypicalCircuit.HOT_CHASSIS);
+        for (ColdRow r : ColdTable.of(hot, List.of(), Job.NEW))
+            if (r.group() == ColdRow.Group.MAINS && r.low() > 1 && r.usual() < 1e4)
+                assertThat(dangers(hot, List.of(ohms(r.net(), r.against(), 0.1 * r.low()))))
+                        .extracting(ColdDanger::kind)
+                        .containsExactly(ColdDanger.Kind.LINE_SHORTED);
+        Chassis transistors = CircuitFixtures.typical(TypicalCircuit.SEVEN_TRANSISTOR);
+        assertThat(dangers(transistors, List.of(ohms("Q6.3", "NEG", 1e9)))).isEmpty();
     }
 
     private static List<String> bad(Job job, Reading... readings) {
@@ -139,6 +152,32 @@ class ColdDangerTest {
         assertThat(DirectProof.of(two, Job.NEW, ColdTable.taken(two, List.of(ohms("V2.6", "CHASSIS", 0.3)), Job.NEW)))
                 .as("two capacitors side by side: either")
                 .isEmpty();
+    }
+
+    /** What lay in parallel may be gone, and the resistor sound: only more than the resistor itself may have proves. */
+    @Test
+    void aResistorIsNotProvedBadByWhatLayBesideIt() {
+        Chassis set = CircuitFixtures.typical(TypicalCircuit.SEVEN_TRANSISTOR);
+        List<ColdRow> paralleled = ColdTable.of(set, List.of(), Job.NEW).stream()
+                .filter(r -> r.group() == ColdRow.Group.RESISTORS && 1.3 * r.high() < most(set, r))
+                .toList();
+        assertThat(paralleled).isNotEmpty();
+        for (ColdRow r : paralleled) {
+            assertThat(proved(set, ohms(r.net(), r.against(), 1.2 * r.high()))).isEmpty();
+            assertThat(proved(set, ohms(r.net(), r.against(), 1.2 * most(set, r))))
+                    .containsExactly(r.part());
+        }
+    }
+
+    private static double most(Chassis set, ColdRow r) {
+        return ColdTable.most(
+                (Component.Resistor) set.part(r.part()).orElseThrow().component());
+    }
+
+    private static List<String> proved(Chassis set, Reading reading) {
+        return DirectProof.of(set, Job.NEW, ColdTable.taken(set, List.of(reading), Job.NEW)).stream()
+                .map(DirectProof::part)
+                .toList();
     }
 
     private static List<Part> join(Chassis set) {

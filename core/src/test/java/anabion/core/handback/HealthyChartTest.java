@@ -51,6 +51,7 @@ class HealthyChartTest {
                 reading("V2.7", 2.0, at(230, "AM").withOpenEnds(List.of("C14")), false),
                 reading("V4.2", 10, at(229.5, "AM"), false),
                 reading("V1.5", 210, at(230, "Pick-up"), false),
+                reading("V4.1", 2.4, at(230, "AM"), false),
                 reading("V4.6", 203, at(230, "AM"), false)));
         Chart chart = HealthyChart.of(set, all, "own").orElseThrow();
         assertThat(chart.rows())

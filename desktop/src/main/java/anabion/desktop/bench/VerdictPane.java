@@ -340,7 +340,7 @@ final class VerdictPane extends BorderPane {
         if (session.step().get() == Step.STUDY)
             text = session.isolation()
                     .get()
-                    .map(i -> session.words().get().say(i.words(set.get().readings())))
+                    .map(i -> session.words().get().say(i.words(set.get().readingsOfThisVisit())))
                     .orElse("");
         foot.getChildren().add(Texts.wrapped(text, "soft", "small"));
     }
@@ -372,6 +372,6 @@ final class VerdictPane extends BorderPane {
                     String.join(", ", open.stream().map(Alteration::part).toList())));
         return session.isolation().get().filter(Isolation::mayBeLive).map(i -> session.words()
                 .get()
-                .say(i.words(set.get().readings())));
+                .say(i.words(set.get().readingsOfThisVisit())));
     }
 }

@@ -3,6 +3,7 @@ package anabion.desktop.control;
 import anabion.core.align.Alignment.DialError;
 import anabion.core.align.TrackingAdvice.Point;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Series;
 import anabion.core.signal.FmDetector;
 import anabion.core.signal.Gains.Response;
 import java.util.ArrayList;
@@ -98,7 +99,7 @@ public final class AlignmentView extends Plot {
         double most = 1;
         for (double[] p : curve) most = Math.max(most, Math.abs(p[1]));
         for (double[] p : points) most = Math.max(most, Math.abs(p[1]));
-        high = round(most);
+        high = Series.AXIS.atOrAbove(most);
         low = -high;
         lines = 4;
         span(lowest, highest);
@@ -108,13 +109,6 @@ public final class AlignmentView extends Plot {
         from = first;
         to = Math.max(first + 1, last);
         draw();
-    }
-
-    /** The next of 1, 2, 5, 10, … */
-    private static double round(double value) {
-        double step = Math.pow(10, Math.floor(Math.log10(value)));
-        for (double factor : new double[] {1, 2, 5}) if (value <= factor * step) return factor * step;
-        return 10 * step;
     }
 
     @Override

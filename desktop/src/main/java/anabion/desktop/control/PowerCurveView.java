@@ -11,6 +11,7 @@ import anabion.core.power.SupplyCurve;
 import anabion.core.power.SupplyPoint;
 import anabion.core.power.WarmUp;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Series;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -31,7 +32,9 @@ public final class PowerCurveView extends Plot {
     private static final double BOTTOM = 24;
     private static final double TOP = 8;
     private static final double RIGHT = 112;
-    private static final int GRID = 4;
+    /** At most so many steps between lines. */
+    private static final int GRID = 5;
+
     private static final double NAME = 15;
     private static final double HEADROOM = 1.25;
     private static final double WARM_HEADROOM = 1.1;
@@ -180,21 +183,14 @@ public final class PowerCurveView extends Plot {
     }
 
     private void axes(String upwards, String sideways) {
-        double step = step(top);
+        double step = Series.AXIS.atOrAbove(top / GRID);
         for (int n = 0; n * step <= top; n++) {
             line("curve-grid", 0, n * step, across(), n * step);
             beside(number(n * step) + ((n + 1) * step > top ? upwards : ""), n * step);
         }
-        double each = step(across());
+        double each = Series.AXIS.atOrAbove(across() / GRID);
         for (int n = 0; n * each <= across(); n++)
             below(number(n * each) + ((n + 1) * each > across() ? sideways : ""), n * each);
-    }
-
-    /** One, two or five of a power of ten, so that at most {@value #GRID} of them and one more reach the end. */
-    private static double step(double end) {
-        double ten = Math.pow(10, Math.floor(Math.log10(end / GRID)));
-        for (double factor : new double[] {1, 2, 5}) if (end / (factor * ten) <= GRID + 1) return factor * ten;
-        return 10 * ten;
     }
 
     private static String number(double value) {

@@ -36,6 +36,7 @@ public final class PhotoLoader implements AutoCloseable {
     public static final int LARGE = 1400;
     private static final int KEPT = 80;
 
+    private final Path folder;
     private final PhotoFiles files;
     private final Path thumbnails;
     private final LruCache<String, Optional<Image>> shown = new LruCache<>(KEPT);
@@ -48,6 +49,7 @@ public final class PhotoLoader implements AutoCloseable {
 
     /** @param folder of the workshop */
     PhotoLoader(Path folder, Path thumbnails) {
+        this.folder = folder;
         this.files = new PhotoFiles(folder);
         this.thumbnails = thumbnails;
     }
@@ -112,7 +114,7 @@ public final class PhotoLoader implements AutoCloseable {
         g.dispose();
         ByteArrayOutputStream bytes = new ByteArrayOutputStream();
         ImageIO.write(scaled, "jpg", bytes);
-        ForcedFiles.createFolders(thumbnails);
+        ForcedFiles.createFolders(folder, thumbnails);
         ForcedFiles.write(small, out -> out.write(bytes.toByteArray()));
     }
 

@@ -232,13 +232,9 @@ public final class VoltagesSheet implements Sheet {
         if (every) return session.say("ui.volts.every", band());
         String stage =
                 session.stage().get().map(s -> session.say("ui.volts.only", s)).orElse("");
-        Optional<Chart> chart = session.set().get().get().compared().chart();
-        if (session.set()
-                .get()
-                .get()
-                .healthy()
-                .filter(h -> chart.equals(Optional.of(h)))
-                .isPresent())
+        SetRecord set = session.set().get().get();
+        Optional<Chart> chart = set.compared().chart();
+        if (chart.isPresent() && !chart.equals(set.chassis().chart()))
             return session.say(
                             "ui.volts.conditions-own",
                             chart.get().source(),

@@ -46,12 +46,13 @@ final class InstrumentTaking {
                     .because(session().say("ui.meter.elsewhere"))
                     .so(session().say("ui.meter.elsewhere.remedy"));
         CompletableFuture<?> reading = desk.take(sheet);
-        shell.probe().say(session().say("ui.meter.reading"));
+        String waiting = session().say("ui.meter.reading");
+        shell.probe().say(waiting);
         int mine = ++taken;
         reading.whenComplete((done, e) -> Platform.runLater(() -> {
             answered = Math.max(answered, mine);
-            // what is said of a newer one stays
-            if (e == null && mine == taken) shell.probe().say("");
+            // what is said of a newer one stays, and a refusal that came between
+            if (e == null && mine == taken) shell.probe().unsay(waiting);
             if (e == null) return;
             stop();
             shell.troubles().say(e, "");

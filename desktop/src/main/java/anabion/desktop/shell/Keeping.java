@@ -20,6 +20,9 @@ import javafx.util.Duration;
 public final class Keeping {
     private static final String FOLDER = "keep.folder";
 
+    /** From the start to the first look. */
+    private static final Duration SETTLED = Duration.minutes(1);
+
     private final Session session;
     private final Consumer<String> say;
     private final Timeline hourly = new Timeline(new KeyFrame(Duration.hours(1), e -> look()));
@@ -33,11 +36,16 @@ public final class Keeping {
     /** An archive that is to be written. */
     private record Due(Path file, ArchiveSchedule schedule, WorkshopArchive.Snapshot all) {}
 
-    /** From now on, while the window is open. */
+    /** From now on, while the window is open: a backup at once, an archive when the start is over. */
     public void begin() {
+        session.ask(
+                w -> {
+                    w.backup();
+                    return true;
+                },
+                x -> {});
         hourly.setCycleCount(Animation.INDEFINITE);
-        hourly.play();
-        look();
+        hourly.playFrom(Duration.hours(1).subtract(SETTLED));
     }
 
     public void end() {

@@ -158,6 +158,11 @@ public final class ProbeLine extends VBox {
         said.setText(text);
     }
 
+    /** Takes back what was said, if it is what still stands there. */
+    public void unsay(String text) {
+        if (said.getText().equals(text)) quiet();
+    }
+
     /**
      * Says what went wrong.
      *

@@ -42,12 +42,9 @@ public final class DemoPhotos {
         this.g = g;
     }
 
-    /** Adds it once, to a workshop that holds the demo. */
+    /** Adds it to a workshop that has just been filled with the demo. */
     public static void add(Workshop workshop) {
         Chassis chassis = DemoWorkshop.chassis(PICTURED);
-        if (!workshop.sets().has(chassis.id())) return;
-        SetRecord set = workshop.sets().get(chassis.id());
-        if (!set.photos().isEmpty()) return;
         BufferedImage image = new BufferedImage(WIDTH, HEIGHT, BufferedImage.TYPE_INT_RGB);
         DemoPhotos drawing = new DemoPhotos(image.createGraphics());
         drawing.chassis(chassis);

@@ -49,10 +49,11 @@ public final class DemoWorkshop {
     /**
      * Adds the demo sets to an empty workshop, once.
      *
+     * @return whether they were added now
      * @throws InputException if there are sets in it that are somebody's own; nothing is added then
      */
-    public static void fill(Workshop workshop) {
-        if (workshop.setting(MARK).isPresent()) return;
+    public static boolean fill(Workshop workshop) {
+        if (workshop.setting(MARK).isPresent()) return false;
         if (!workshop.sets().ids().isEmpty()) throw own(workshop.folder());
         for (String name : SETS) workshop.sets().add(set(name));
         Timer glue = Timer.starting(
@@ -60,6 +61,7 @@ public final class DemoWorkshop {
         workshop.sets().change(glue.set(), "timer", List.of(new Op.PutTimer(glue)));
         workshop.setting(benchOf(chassis(ON_BENCH).id()), ON_BENCH);
         workshop.setting(MARK, "skerry-point");
+        return true;
     }
 
     /**

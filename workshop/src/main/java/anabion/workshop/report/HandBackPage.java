@@ -49,7 +49,7 @@ public final class HandBackPage {
     private final LocalDate day;
     private final ReportChoice choice;
     private final ShopDetails shop;
-    private final OwnChart own;
+    private final OwnChartLines own;
     private final CostLines costs;
 
     HandBackPage(
@@ -70,7 +70,7 @@ public final class HandBackPage {
         this.gate = gate;
         this.isolation = isolation;
         this.day = day;
-        this.own = new OwnChart(set, words, record, gate);
+        this.own = new OwnChartLines(set, words, record, gate);
         this.costs = new CostLines(set, words, shop);
     }
 
@@ -267,8 +267,8 @@ public final class HandBackPage {
         return only(ReportSection.CIRCUIT, () -> CircuitFigures.of(set.chassis(), words));
     }
 
-    /** What it reads now that it is in order, two points a line. */
-    public List<List<OwnChart.Charted>> chart() {
+    /** What it reads in good order, two points a line. */
+    public List<List<OwnChartLines.Charted>> chart() {
         return only(ReportSection.CHART, own::lines);
     }
 

@@ -1,5 +1,6 @@
 package anabion.workshop.report;
 
+import anabion.core.error.InputException;
 import anabion.core.handback.ClosingGate;
 import anabion.core.handback.SafetyLimits;
 import anabion.core.isolation.Isolation;
@@ -7,6 +8,7 @@ import anabion.core.text.Words;
 import anabion.workshop.Photo;
 import anabion.workshop.Predictors;
 import anabion.workshop.SetRecord;
+import com.openhtmltopdf.util.XRRuntimeException;
 import java.io.IOException;
 import java.io.OutputStream;
 import java.nio.file.Path;
@@ -66,9 +68,18 @@ public final class HandBackReport {
                 : templates.page(choice.edition().code(), page, page);
     }
 
-    /** @throws IOException if it cannot be written */
+    /**
+     * @throws InputException if a template of the workshop's own makes a page that cannot be printed
+     * @throws IOException if it cannot be written
+     */
     public void pdf(ReportChoice choice, OutputStream out) throws IOException {
         com.openhtmltopdf.util.XRLog.setLoggingEnabled(false);
-        PagePrinter.print(html(choice), true, out);
+        String page = html(choice);
+        try {
+            PagePrinter.print(page, true, out);
+        } catch (XRRuntimeException e) {
+            if (templates == Templates.STANDARD) throw e;
+            throw Templates.unfit(choice.edition().code(), e.getCause() == null ? e : e.getCause());
+        }
     }
 }

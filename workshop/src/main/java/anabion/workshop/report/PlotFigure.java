@@ -1,6 +1,7 @@
 package anabion.workshop.report;
 
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Series;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -11,8 +12,8 @@ final class PlotFigure {
     private static final double TOP = 3;
     private static final double BOTTOM = 7;
     private static final double TYPE = 2.8;
-    private static final int LINES = 4;
-    private static final double[] FACTORS = {1, 2, 2.5, 5};
+    /** At most so many steps between lines. */
+    private static final int LINES = 5;
 
     private final double width;
     private final double height;
@@ -44,27 +45,20 @@ final class PlotFigure {
         return height - BOTTOM - (height - TOP - BOTTOM) * (within - low) / (high - low);
     }
 
-    /** A step between lines, so that about as many are drawn as wanted. */
-    private static double step(double range) {
-        double ten = Math.pow(10, Math.floor(Math.log10(range / LINES)));
-        for (double f : FACTORS) if (range / (f * ten) <= LINES + 1) return f * ten;
-        return 10 * ten;
-    }
-
     private static String number(double value, double step) {
         return Figures.fixed(value, step >= 1 && step == Math.rint(step) ? 0 : step >= 0.1 ? 1 : 2);
     }
 
     /** Lines across with their values, and values along the foot. */
     PlotFigure axes(String upwards, String sideways) {
-        double up = step(high - low);
+        double up = Series.AXIS.atOrAbove((high - low) / LINES);
         for (double v = Math.ceil(low / up - 1e-9) * up; v <= high + 1e-9; v += up) {
             strokes.line(LEFT, y(v), width - RIGHT, y(v), Strokes.SOFT, 0.15);
             boolean last = v + up > high + 1e-9;
             texts.add(new Figure.Text(
                     number(v, up) + (last ? " " + upwards : ""), 0, y(v) - TYPE * 0.6, LEFT - 1.2, "right", TYPE));
         }
-        double side = step(across);
+        double side = Series.AXIS.atOrAbove(across / LINES);
         for (double v = 0; v <= across + 1e-9; v += side) {
             boolean last = v + side > across + 1e-9;
             texts.add(new Figure.Text(

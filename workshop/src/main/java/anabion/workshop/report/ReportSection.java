@@ -16,7 +16,7 @@ public enum ReportSection implements Coded {
     /** Which wire goes where, as it was drawn on photos and written down while taking apart. */
     WIRES,
     CIRCUIT,
-    /** What this specimen reads now that it is in order. */
+    /** What this specimen reads in good order. */
     CHART,
     COST,
     SIGNATURES;

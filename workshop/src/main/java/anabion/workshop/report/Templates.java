@@ -66,10 +66,14 @@ public final class Templates {
             template(name).execute(content, behind, out);
             return out.toString();
         } catch (MustacheException e) {
-            throw InputException.at(name + ".html")
-                    .because("this template cannot be understood (" + e.getMessage() + ")")
-                    .so("mend it, or take it away: the program's own serves then");
+            throw unfit(name, e);
         }
+    }
+
+    static InputException unfit(String name, Throwable why) {
+        return InputException.at(name + ".html")
+                .because("this template cannot be understood (" + why.getMessage() + ")")
+                .so("mend it, or take it away: the program's own serves then");
     }
 
     /** Its style and words alone. */

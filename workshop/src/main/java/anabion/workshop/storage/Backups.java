@@ -106,7 +106,7 @@ public final class Backups {
 
     /** SQLite's own consistent copy, made under another name first, so that a half-made copy never looks whole. */
     private void vacuumInto(Connection connection, Path copy) throws IOException, SQLException {
-        ForcedFiles.createFolders(folder);
+        ForcedFiles.createFolders(folder.getParent(), folder);
         Path half = folder.resolve(copy.getFileName() + ".part");
         Files.deleteIfExists(half);
         try (var statement = connection.prepareStatement("VACUUM INTO ?")) {

@@ -7,6 +7,7 @@ import java.nio.channels.Channels;
 import java.nio.channels.FileChannel;
 import java.nio.file.FileAlreadyExistsException;
 import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.nio.file.StandardCopyOption;
 import java.nio.file.StandardOpenOption;
@@ -74,6 +75,16 @@ public final class ForcedFiles {
             if (!Files.isDirectory(folder)) throw e;
         }
         forceFolder(above);
+    }
+
+    /**
+     * Makes a folder of a workshop.
+     *
+     * @throws NoSuchFileException if the workshop's own folder is gone: none is made where it was
+     */
+    public static void createFolders(Path workshop, Path folder) throws IOException {
+        if (!Files.isDirectory(workshop)) throw new NoSuchFileException(workshop.toString());
+        createFolders(folder);
     }
 
     /** Makes a file's content last that something else wrote. */

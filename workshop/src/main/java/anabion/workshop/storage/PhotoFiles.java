@@ -62,7 +62,7 @@ public final class PhotoFiles {
         Stored stored = new Stored(sha256(bytes), suffix);
         Path target = path(stored);
         if (Files.exists(target)) return stored;
-        ForcedFiles.createFolders(target.getParent());
+        ForcedFiles.createFolders(folder.getParent(), target.getParent());
         ForcedFiles.write(target, out -> out.write(bytes));
         return stored;
     }
@@ -75,7 +75,7 @@ public final class PhotoFiles {
     public boolean copy(Path from, Stored stored) throws IOException {
         if (!Files.isRegularFile(from)) return false;
         Path target = path(stored);
-        ForcedFiles.createFolders(target.getParent());
+        ForcedFiles.createFolders(folder.getParent(), target.getParent());
         ForcedFiles.copy(from, target);
         return true;
     }

@@ -31,6 +31,7 @@ public record Happening(
         STRIP_DOWN(Step.STRIP_DOWN),
         SOAK(Step.SOAK),
         CASE(Step.DRIVE_AND_CASE),
+        CLOSING(Step.HAND_BACK),
         PHOTO,
         LOOSE,
         NOTE,

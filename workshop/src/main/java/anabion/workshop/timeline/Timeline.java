@@ -4,6 +4,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.drive.CaseWords;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.CaseEntry;
+import anabion.core.job.ClosingEntry;
 import anabion.core.job.Job;
 import anabion.core.job.Note;
 import anabion.core.job.PowerEntry;
@@ -183,6 +184,7 @@ public record Timeline(List<Happening> all, Duration worked) {
             job.stripDown().forEach(this::taken);
             job.soak().forEach(this::soaked);
             job.casework().forEach(this::worked);
+            job.closing().forEach(this::closed);
             job.notes().forEach(this::noted);
             job.orders().forEach(o -> {
                 String price = o.price() > 0 ? Figures.fixed(o.price(), 2) : "";
@@ -235,6 +237,26 @@ public record Timeline(List<Happening> all, Duration worked) {
 
         private void worked(CaseEntry e) {
             add(e.at(), Kind.CASE, "", CaseWords.of(e, words), CaseWords.how(e, words));
+        }
+
+        private void closed(ClosingEntry e) {
+            String what =
+                    switch (e.kind()) {
+                        case CHECKED, SIGNED -> words.say("closing.item." + e.item());
+                        default -> e.item();
+                    };
+            String values = e.values().stream()
+                    .map(v -> e.kind() == ClosingEntry.Kind.HEARD
+                            ? words.say("report.stations", Figures.fixed(v, 0))
+                            : Figures.si(
+                                    e.kind() == ClosingEntry.Kind.TOUCH ? Quantity.amperes(v) : Quantity.ohms(v), 3))
+                    .collect(Collectors.joining(", "));
+            add(
+                    e.at(),
+                    Kind.CLOSING,
+                    what,
+                    (words.say("ui.change.closing." + e.kind().code()) + " " + what).strip(),
+                    (values + " " + e.text()).strip());
         }
 
         private void noted(Note n) {

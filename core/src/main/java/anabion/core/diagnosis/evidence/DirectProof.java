@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.DeviceKind;
 import anabion.core.chassis.Part;
 import anabion.core.coldcheck.ColdRow;
+import anabion.core.coldcheck.ColdTable;
 import anabion.core.job.Job;
 import anabion.core.job.RecapLog;
 import anabion.core.job.Trial;
@@ -90,8 +91,8 @@ public record DirectProof(String part, Phrase says) {
     private static void ohms(Chassis chassis, ColdRow r, Map<String, DirectProof> all) {
         if (r.reading().isEmpty() || r.standing() != Standing.OUT) return;
         double read = r.reading().get().value();
-        boolean resistor = r.group() == ColdRow.Group.RESISTORS;
-        if (resistor && read > r.high())
+        Optional<Part> own = chassis.part(r.part());
+        if (own.isPresent() && own.get().component() instanceof Component.Resistor x && read > ColdTable.most(x))
             all.put(
                     r.part(),
                     new DirectProof(

@@ -11,14 +11,14 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** What a set reads while it is in order, for whoever restores it next. */
-public final class OwnChart {
+/** What a set reads in good order, line by line, for whoever restores it next. */
+public final class OwnChartLines {
     private final SetRecord set;
     private final Words words;
     private final RecordPage record;
     private final ClosingGate gate;
 
-    OwnChart(SetRecord set, Words words, RecordPage record, ClosingGate gate) {
+    OwnChartLines(SetRecord set, Words words, RecordPage record, ClosingGate gate) {
         this.set = set;
         this.words = words;
         this.record = record;
