@@ -7,6 +7,7 @@ import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Workshop;
 import anabion.workshop.demo.DemoWorkshop;
+import anabion.workshop.storage.CheckedPicture;
 import java.awt.Color;
 import java.awt.Graphics2D;
 import java.awt.image.BufferedImage;
@@ -41,8 +42,7 @@ final class LargeWorkshop {
                 for (int p = 0; p < PHOTOS / SETS; p++)
                     photos.add(w.storePhoto(
                             UUID.randomUUID(),
-                            picture(random),
-                            "p.jpg",
+                            CheckedPicture.of(picture(random), "p.jpg"),
                             "photo " + p,
                             w.clock().instant()));
                 var readings = model.readings().stream()

@@ -10,6 +10,7 @@ import anabion.desktop.shell.Shell;
 import anabion.workshop.Op;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Workshop;
+import anabion.workshop.storage.CheckedPicture;
 import anabion.workshop.storage.Database;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -83,7 +84,9 @@ class KeepingTest extends WindowCase {
     void aFolderThatGoesAwayIsSaidAndEverythingIsSavedInAnother() throws IOException {
         openHalcyon();
         int before = read();
-        session.ask(w -> w.addPhoto(session.need().id(), picture(), "a.png", "underside"), session::changed)
+        session.ask(
+                        w -> w.addPhoto(session.need().id(), CheckedPicture.of(picture(), "a.png"), "underside"),
+                        session::changed)
                 .join();
         enter("V3.7 85");
         until("the reading", () -> read() == before + 1);
@@ -124,7 +127,8 @@ class KeepingTest extends WindowCase {
     void aPhotoThatBreaksHasAPlaceholderAndIsTakenOff() throws IOException {
         openHalcyon();
         SetRecord set = session.ask(
-                        w -> w.addPhoto(session.need().id(), picture(), "a.png", "underside"), session::changed)
+                        w -> w.addPhoto(session.need().id(), CheckedPicture.of(picture(), "a.png"), "underside"),
+                        session::changed)
                 .join();
         Path file = session.ask(w -> w.file(set.photos().get(0)), x -> {}).join();
         byte[] whole = Files.readAllBytes(file);
@@ -141,7 +145,9 @@ class KeepingTest extends WindowCase {
     @Test
     void picturesAreNotReadAnewWhenSomethingElseChanges() throws IOException {
         openHalcyon();
-        session.ask(w -> w.addPhoto(session.need().id(), picture(), "a.png", "underside"), session::changed)
+        session.ask(
+                        w -> w.addPhoto(session.need().id(), CheckedPicture.of(picture(), "a.png"), "underside"),
+                        session::changed)
                 .join();
         interact(() -> session.step().set(Step.ARRIVAL));
         until("the picture", () -> !lookup((ImageView v) -> "underside".equals(v.getAccessibleText()))

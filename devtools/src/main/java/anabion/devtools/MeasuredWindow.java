@@ -53,7 +53,7 @@ final class MeasuredWindow {
 
     private void shelf() {
         long start = System.nanoTime();
-        session.ask(w -> w.sets().summaries(), all -> {
+        session.ask(w -> w.sets().shelf(), all -> {
             session.shelf().set(all);
             drawn(() -> {
                 since("shelf shown anew", start);

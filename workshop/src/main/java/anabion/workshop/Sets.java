@@ -1,12 +1,7 @@
 package anabion.workshop;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.diagnosis.evidence.FailureHistory;
-import anabion.core.diagnosis.evidence.FailureTable;
-import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.error.InputException;
-import anabion.core.format.ChassisCodec;
-import anabion.core.format.JobCodec;
 import anabion.core.job.Job;
 import anabion.core.reading.judgement.Judge;
 import anabion.workshop.ChangeLog.Way;
@@ -82,29 +77,19 @@ public final class Sets {
         snapshots.clear();
     }
 
-    /** What the tests of parts say that were made on all sets but one, for {@link Priors#with}. */
-    public Map<Priors.Key, Double> experience(UUID except) {
-        return FailureHistory.factors(handle.createQuery(
-                        "SELECT chassis, job FROM sets WHERE id <> ? AND place <> 'trash' AND job LIKE '%\"tests\"%'")
-                .bind(0, except.toString())
-                .map((rs, c) -> FailureHistory.of(ChassisCodec.read(rs.getString(1)), JobCodec.read(rs.getString(2))))
+    /** Sets whose parts were tested. */
+    public TestedSets tested() {
+        return new TestedSets(handle.createQuery(
+                        "SELECT id, chassis, job FROM sets WHERE place <> 'trash' AND job LIKE '%\"tests\"%'")
+                .map((rs, c) -> new TestedSets.Row(UUID.fromString(rs.getString(1)), rs.getString(2), rs.getString(3)))
                 .list());
-    }
-
-    /** Which parts failed when they were tested, over all sets but those in the trash. */
-    public List<FailureTable.Row> failures() {
-        FailureTable table = new FailureTable();
-        handle.createQuery("SELECT chassis, job FROM sets WHERE place <> 'trash' AND job LIKE '%\"tests\"%'")
-                .map((rs, c) -> List.of(rs.getString(1), rs.getString(2)))
-                .forEach(row -> table.with(ChassisCodec.read(row.get(0)), JobCodec.read(row.get(1))));
-        return table.rows();
     }
 
     // --- the Shelf ---
 
     /** What the Shelf shows; what is stale is made anew first, which takes a judgement a set. */
     public List<Summary> summaries() {
-        for (Outdated o : outdated()) keep(o.summarised(predictors), o.change());
+        for (Outdated o : outdated(Integer.MAX_VALUE)) keep(o.summarised(predictors), o.change());
         return summaries.kept();
     }
 
@@ -130,9 +115,14 @@ public final class Sets {
         }
     }
 
-    /** The sets whose summaries are stale. */
-    public List<Outdated> outdated() {
+    /**
+     * Sets whose summaries are stale.
+     *
+     * @param most to be read now: each is read from the disk, while readings wait to be written
+     */
+    public List<Outdated> outdated(int most) {
         return summaries.stale().stream()
+                .limit(most)
                 .map(s -> new Outdated(get(s.id()), s.change()))
                 .toList();
     }

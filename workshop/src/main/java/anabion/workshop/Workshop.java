@@ -4,6 +4,7 @@ import anabion.core.error.InputException;
 import anabion.core.job.Step;
 import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Backups;
+import anabion.workshop.storage.CheckedPicture;
 import anabion.workshop.storage.Database;
 import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.storage.PhotoFiles;
@@ -257,25 +258,21 @@ public final class Workshop implements AutoCloseable {
         return photoFiles.path(photo.file());
     }
 
-    /**
-     * Stores a picture on disk and, only then, its row.
-     *
-     * @throws InputException if it is no picture
-     */
-    public SetRecord addPhoto(UUID set, byte[] bytes, String name, String caption) {
-        return addPhoto(set, bytes, name, caption, Optional.empty());
+    /** Stores a picture on disk and, only then, its row. */
+    public SetRecord addPhoto(UUID set, CheckedPicture picture, String caption) {
+        return addPhoto(set, picture, caption, Optional.empty());
     }
 
     /**
-     * As {@link #addPhoto(UUID, byte[], String, String)}.
+     * As {@link #addPhoto(UUID, CheckedPicture, String)}.
      *
      * @param during the step in hand
      */
-    public SetRecord addPhoto(UUID set, byte[] bytes, String name, String caption, Optional<Step> during) {
-        Instant at = Pictures.taken(bytes, clock.getZone())
+    public SetRecord addPhoto(UUID set, CheckedPicture picture, String caption, Optional<Step> during) {
+        Instant at = Pictures.taken(picture.bytes(), clock.getZone())
                 .filter(t -> t.isBefore(clock.instant()))
                 .orElse(clock.instant());
-        Photo stored = storePhoto(UUID.randomUUID(), bytes, name, caption, at);
+        Photo stored = storePhoto(UUID.randomUUID(), picture, caption, at);
         Photo photo = during.map(stored::during).orElse(stored);
         return doing(() -> sets.change(set, "photo " + caption, List.of(new Op.PutPhoto(photo))));
     }
@@ -286,10 +283,10 @@ public final class Workshop implements AutoCloseable {
     }
 
     /** Stores a picture's file; its row is for the caller to commit. */
-    public Photo storePhoto(UUID id, byte[] bytes, String name, String caption, Instant at) {
+    public Photo storePhoto(UUID id, CheckedPicture picture, String caption, Instant at) {
         unmoved();
         try {
-            return new Photo(id, photoFiles.store(bytes, name), caption, at);
+            return new Photo(id, photoFiles.store(picture), caption, at);
         } catch (IOException e) {
             throw StorageException.of(e, folder);
         }

@@ -12,6 +12,7 @@ import static org.mockito.Mockito.when;
 import anabion.core.error.InputException;
 import anabion.core.format.ChassisCodec;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.storage.CheckedPicture;
 import java.io.ByteArrayInputStream;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
@@ -44,8 +45,8 @@ class ArchiveTest {
     private byte[] archive(Path workshop) throws IOException {
         try (Workshop w = Temp.open(workshop)) {
             w.sets().add(Temp.halcyon());
-            w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "underside");
-            w.addPhoto(Temp.halcyon().id(), Temp.picture(2), "b.png", "top");
+            w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "a.png"), "underside");
+            w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(2), "b.png"), "top");
             ByteArrayOutputStream out = new ByteArrayOutputStream();
             SetArchive.write(w.sets().get(Temp.halcyon().id()), w::file, out);
             return out.toByteArray();
@@ -248,8 +249,8 @@ class ArchiveTest {
     void aPictureIsFetchedOnce(@Mock Function<Photo, Path> photos) throws IOException {
         try (Workshop w = Temp.open(folder.resolve("twice"))) {
             w.sets().add(Temp.halcyon());
-            w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "underside");
-            SetRecord set = w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "b.png", "the same");
+            w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "a.png"), "underside");
+            SetRecord set = w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "b.png"), "the same");
             when(photos.apply(any())).thenAnswer(call -> w.file(call.getArgument(0)));
             SetArchive.write(set, photos, OutputStream.nullOutputStream());
             verify(photos, times(1)).apply(any());

@@ -3,6 +3,7 @@ package anabion.workshop;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.mockito.Mockito.when;
 
+import anabion.workshop.storage.CheckedPicture;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.time.Duration;
@@ -32,7 +33,7 @@ class ClockTest {
             when(clock.instant()).thenReturn(Temp.NOW);
             w.sets().add(Temp.halcyon());
             when(clock.instant()).thenReturn(first);
-            SetRecord set = w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "a");
+            SetRecord set = w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "a.png"), "a");
             when(clock.instant()).thenReturn(second);
             when(clock.getZone()).thenReturn(ZoneOffset.UTC);
             assertThat(set.photos().get(0).at()).isEqualTo(first);

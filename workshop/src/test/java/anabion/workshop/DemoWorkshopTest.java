@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.error.InputException;
 import anabion.workshop.demo.DemoWorkshop;
+import anabion.workshop.storage.CheckedPicture;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -38,7 +39,7 @@ class DemoWorkshopTest {
     void resettingTheDemoLeavesStrangersFilesAlone() throws IOException {
         try (Workshop w = Temp.open(folder)) {
             DemoWorkshop.fill(w);
-            w.addPhoto(Temp.halcyon().id(), Temp.picture(2), "p.png", "x");
+            w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(2), "p.png"), "x");
             w.backup();
         }
         Files.writeString(folder.resolve("notes.txt"), "mine");

@@ -37,11 +37,11 @@ class ExperienceOfSetsTest {
                             halcyon.photos(),
                             halcyon.place()));
             w.sets().add(DemoWorkshop.set("brae"));
-            assertThat(w.sets().experience(brae)).containsKey(weak);
-            assertThat(w.sets().experience(brae).get(weak)).isGreaterThan(0.9);
-            assertThat(w.sets().experience(halcyon.id())).isEmpty();
+            assertThat(w.sets().tested().experience(brae)).containsKey(weak);
+            assertThat(w.sets().tested().experience(brae).get(weak)).isGreaterThan(0.9);
+            assertThat(w.sets().tested().experience(halcyon.id())).isEmpty();
             w.sets().change(halcyon.id(), "trash", List.of(new Op.PutPlace(Op.Place.TRASH)));
-            assertThat(w.sets().experience(brae)).isEmpty();
+            assertThat(w.sets().tested().experience(brae)).isEmpty();
         }
     }
 

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.junit.jupiter.api.Assumptions.assumeTrue;
 
+import anabion.workshop.storage.CheckedPicture;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -70,7 +71,7 @@ class FullDiskTest {
             assertThat(now.readings()).startsWith(before.readings().get(0));
             assertThat(now.chassis()).isEqualTo(before.chassis());
             int kept = now.readings().size();
-            assertThatThrownBy(() -> w.addPhoto(before.id(), Temp.picture(3), "a.png", "a"))
+            assertThatThrownBy(() -> w.addPhoto(before.id(), CheckedPicture.of(Temp.picture(3), "a.png"), "a"))
                     .isInstanceOf(StorageException.class);
             assertThat(w.sets().get(before.id()).photos()).isEmpty();
             Files.delete(disk.resolve("ballast"));

@@ -7,6 +7,7 @@ import anabion.core.chassis.SetKind;
 import anabion.core.chassis.Supply;
 import anabion.core.error.InputException;
 import anabion.core.json.Extra;
+import anabion.workshop.storage.CheckedPicture;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.Random;
@@ -41,7 +42,7 @@ final class KillChild {
                 w.handle().execute("PRAGMA synchronous=OFF");
             for (int i = 0; i < entries; i++) {
                 if (i % 20 == 19) {
-                    set = w.addPhoto(set.id(), Temp.picture(random.nextInt()), "p.png", "p" + i);
+                    set = w.addPhoto(set.id(), CheckedPicture.of(Temp.picture(random.nextInt()), "p.png"), "p" + i);
                     System.out.println(
                             "photo " + set.photos().get(set.photos().size() - 1).id());
                 } else {

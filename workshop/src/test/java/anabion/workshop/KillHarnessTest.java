@@ -96,7 +96,7 @@ class KillHarnessTest {
             assertThat(set.photos())
                     .allSatisfy(p -> assertThat(Files.size(w.file(p))).isPositive());
             List<Summary> shelf = w.sets().summaries();
-            assertThat(w.sets().outdated())
+            assertThat(w.sets().outdated(Integer.MAX_VALUE))
                     .as("summaries that a kill left behind")
                     .isEmpty();
             assertThat(shelf).contains(Summary.of(set, w.predictors()));

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.error.InputException;
+import anabion.workshop.storage.CheckedPicture;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -33,7 +34,7 @@ class MovedFolderTest {
     private Workshop withOnePhotoAndOneReading() {
         Workshop w = Temp.open(folder);
         w.sets().add(Temp.halcyon());
-        w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "underside");
+        w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "a.png"), "underside");
         Temp.take(w, w.sets().get(Temp.halcyon().id()), "V3.7", 85);
         return w;
     }
@@ -65,7 +66,7 @@ class MovedFolderTest {
             SetRecord set = w.sets().get(Temp.halcyon().id());
             Files.move(folder, parent.resolve("other"));
             said(w, set);
-            assertThatThrownBy(() -> w.addPhoto(set.id(), Temp.picture(2), "b.png", "top"))
+            assertThatThrownBy(() -> w.addPhoto(set.id(), CheckedPicture.of(Temp.picture(2), "b.png"), "top"))
                     .isInstanceOf(StorageException.class)
                     .hasMessageContaining("deleted, moved or replaced");
             assertThat(folder).as("nothing is made where it was").doesNotExist();

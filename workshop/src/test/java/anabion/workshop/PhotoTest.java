@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import anabion.core.error.InputException;
 import anabion.core.job.Step;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.storage.CheckedPicture;
 import anabion.workshop.storage.Pictures;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -60,18 +61,18 @@ class PhotoTest {
 
     @Test
     void aPhotoIsStoredByItsContent() throws IOException {
-        SetRecord after = w.addPhoto(set.id(), Temp.picture(1), "under.png", "underside");
+        SetRecord after = w.addPhoto(set.id(), CheckedPicture.of(Temp.picture(1), "under.png"), "underside");
         assertThat(after.photos()).singleElement().satisfies(p -> {
             assertThat(p.caption()).isEqualTo("underside");
             assertThat(Files.readAllBytes(w.file(p))).isEqualTo(Temp.picture(1));
         });
-        w.addPhoto(set.id(), Temp.picture(1), "again.png", "the same");
+        w.addPhoto(set.id(), CheckedPicture.of(Temp.picture(1), "again.png"), "the same");
         assertThat(files()).as("one file for the same content").isEqualTo(1);
     }
 
     @Test
     void undoTakesTheRowAndKeepsTheFileForRedo() throws IOException {
-        w.addPhoto(set.id(), Temp.picture(1), "a.png", "a");
+        w.addPhoto(set.id(), CheckedPicture.of(Temp.picture(1), "a.png"), "a");
         w.sets().undo(set.id());
         assertThat(w.sets().get(set.id()).photos()).isEmpty();
         assertThat(files()).isEqualTo(1);
@@ -81,16 +82,17 @@ class PhotoTest {
     @Test
     void whatIsNoPictureIsRefusedAndLeavesNothing() throws IOException {
         byte[] text = "GIF89a, said the spider".getBytes(StandardCharsets.UTF_8);
-        assertThatThrownBy(() -> w.addPhoto(set.id(), text, "a.gif", "a"))
+        assertThatThrownBy(() -> w.addPhoto(set.id(), CheckedPicture.of(text, "a.gif"), "a"))
                 .isInstanceOf(InputException.class)
                 .hasMessageContaining("a.gif");
-        assertThatThrownBy(() -> w.addPhoto(set.id(), "hello".getBytes(StandardCharsets.UTF_8), "a.png", "a"))
+        assertThatThrownBy(() ->
+                        w.addPhoto(set.id(), CheckedPicture.of("hello".getBytes(StandardCharsets.UTF_8), "a.png"), "a"))
                 .isInstanceOf(InputException.class)
                 .hasMessageContaining("not a picture");
         int whole = Temp.picture(1).length;
         for (int length : new int[] {20, 40, 60, whole - 40}) { // a header, a header and no body, half of one
             byte[] cut = Arrays.copyOf(Temp.picture(1), length);
-            assertThatThrownBy(() -> w.addPhoto(set.id(), cut, "cut.png", "a"))
+            assertThatThrownBy(() -> w.addPhoto(set.id(), CheckedPicture.of(cut, "cut.png"), "a"))
                     .as("%d of %d bytes", length, whole)
                     .isInstanceOf(InputException.class)
                     .hasMessageContaining("cut.png");
@@ -153,8 +155,11 @@ class PhotoTest {
 
     @Test
     void whatIsDrawnOnAPhotoIsKeptTakenBackAndTravels() throws IOException {
-        SetRecord with =
-                w.addPhoto(set.id(), held(1, "2020:01:02 03:04:05"), "a.jpg", "underside", Optional.of(Step.STUDY));
+        SetRecord with = w.addPhoto(
+                set.id(),
+                CheckedPicture.of(held(1, "2020:01:02 03:04:05"), "a.jpg"),
+                "underside",
+                Optional.of(Step.STUDY));
         Photo photo = with.photos().get(0);
         assertThat(photo.at()).as("when it was taken").isBefore(Temp.NOW);
         PhotoMark pin = new PhotoMark(UUID.randomUUID(), PhotoMark.Kind.PIN, 0.4, 0.6, 0.4, 0.6, "C13 dried out", "");
@@ -191,8 +196,9 @@ class PhotoTest {
         writer.setOutput(ImageIO.createImageOutputStream(passes));
         writer.write(null, new IIOImage(Pictures.upright(inks, 48), null, null), how);
         writer.dispose();
-        SetRecord with = w.addPhoto(set.id(), passes.toByteArray(), "b.jpg", "in passes");
-        assertThat(w.addPhoto(set.id(), inks, "a.jpg", "in inks").photos())
+        SetRecord with = w.addPhoto(set.id(), CheckedPicture.of(passes.toByteArray(), "b.jpg"), "in passes");
+        assertThat(w.addPhoto(set.id(), CheckedPicture.of(inks, "a.jpg"), "in inks")
+                        .photos())
                 .hasSize(with.photos().size() + 1);
     }
 
@@ -200,7 +206,7 @@ class PhotoTest {
     void aPhonesOwnFormatIsRefusedWithTheRemedy() {
         byte[] heic = new byte[64];
         System.arraycopy("\0\0\0\u0018ftypheic".getBytes(StandardCharsets.ISO_8859_1), 0, heic, 0, 12);
-        assertThatThrownBy(() -> w.addPhoto(set.id(), heic, "IMG_1.HEIC", "a"))
+        assertThatThrownBy(() -> w.addPhoto(set.id(), CheckedPicture.of(heic, "IMG_1.HEIC"), "a"))
                 .isInstanceOf(InputException.class)
                 .hasMessageContaining("HEIC")
                 .hasMessageContaining("JPEG");

@@ -18,6 +18,7 @@ import anabion.core.json.Extra;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import anabion.workshop.report.SetReport;
+import anabion.workshop.storage.CheckedPicture;
 import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.OutputStream;
@@ -48,7 +49,7 @@ class ReportTest {
 
     private SetRecord withPhoto(Workshop w) {
         w.sets().add(Temp.halcyon());
-        return w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "the <underside> & more");
+        return w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "a.png"), "the <underside> & more");
     }
 
     @Test

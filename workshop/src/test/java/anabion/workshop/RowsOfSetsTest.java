@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import anabion.core.chassis.Chassis;
 import anabion.core.format.ReadingCodec;
 import anabion.core.reading.Reading;
+import anabion.workshop.storage.CheckedPicture;
 import anabion.workshop.storage.Database;
 import java.io.IOException;
 import java.io.StringReader;
@@ -36,7 +37,7 @@ class RowsOfSetsTest {
     void twoSetsMayUseTheSameIds() {
         try (Workshop w = Temp.open(folder)) {
             w.sets().add(Temp.halcyon());
-            SetRecord first = w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "underside");
+            SetRecord first = w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "a.png"), "underside");
             SetRecord second = twin(first);
             w.sets().add(second);
             Reading changed = first.readings().get(0).withValue(1.25);

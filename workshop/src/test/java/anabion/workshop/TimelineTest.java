@@ -213,7 +213,7 @@ class TimelineTest {
                     new PartTest("R12", PartTest.What.VALUE, 10.2e6, 0, 0)))
                 recap = recap.tested(new RecapLog.Tested(UUID.randomUUID(), START, t, Extra.NONE));
             w.sets().add(with(set.job().withRecap(recap)));
-            var rows = w.sets().failures();
+            var rows = w.sets().tested().failures();
             assertThat(rows)
                     .filteredOn(r -> r.by() == anabion.core.diagnosis.evidence.FailureTable.By.KIND)
                     .singleElement()

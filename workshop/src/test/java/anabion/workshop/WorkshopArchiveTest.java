@@ -9,6 +9,7 @@ import anabion.core.error.InputException;
 import anabion.workshop.archive.ArchiveSchedule;
 import anabion.workshop.archive.WorkshopArchive;
 import anabion.workshop.demo.DemoWorkshop;
+import anabion.workshop.storage.CheckedPicture;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -49,7 +50,7 @@ class WorkshopArchiveTest {
         try (Workshop w = Temp.open(one)) {
             for (String name : new String[] {"halcyon", "brae", "lark"})
                 w.sets().add(DemoWorkshop.set(name));
-            w.addPhoto(Temp.halcyon().id(), Temp.picture(1), "a.png", "front");
+            w.addPhoto(Temp.halcyon().id(), CheckedPicture.of(Temp.picture(1), "a.png"), "front");
             w.sets().change(DemoWorkshop.chassis("brae").id(), "away", List.of(new Op.PutPlace(Op.Place.ARCHIVE)));
             w.sets()
                     .change(

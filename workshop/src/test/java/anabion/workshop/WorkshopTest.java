@@ -13,6 +13,7 @@ import anabion.core.job.Step;
 import anabion.core.job.StepState;
 import anabion.core.json.Extra;
 import anabion.workshop.demo.DemoWorkshop;
+import anabion.workshop.storage.CheckedPicture;
 import anabion.workshop.storage.Database;
 import java.io.IOException;
 import java.nio.ByteBuffer;
@@ -86,7 +87,7 @@ class WorkshopTest {
         try (Workshop w = Temp.open(folder)) {
             w.sets().add(Temp.halcyon());
             SetRecord start = w.sets().get(Temp.halcyon().id());
-            w.addPhoto(start.id(), Temp.picture(1), "a.png", "underside");
+            w.addPhoto(start.id(), CheckedPicture.of(Temp.picture(1), "a.png"), "underside");
             SetRecord set = w.sets().get(start.id());
             w.sets()
                     .change(

@@ -47,6 +47,8 @@ public final class ComputeScheduler implements AutoCloseable {
         CURVES(Lane.SHEET),
         ALIGNMENT(Lane.SHEET),
         SUMMARIES(Lane.SHELF),
+        PRIORS(Lane.SHELF),
+        FAILURES(Lane.SHELF),
         DIAGNOSIS(Lane.SEARCH);
 
         private final Lane lane;

@@ -107,11 +107,14 @@ public final class Diagnoses {
         session.set()
                 .get()
                 .map(SetRecord::id)
-                .ifPresent(id -> session.ask(w -> w.sets().experience(id), factors -> {
-                    if (experience.equals(factors)) return;
-                    experience = factors;
-                    look();
-                }));
+                .ifPresent(id -> session.ask(w -> w.sets().tested(), sets -> session.compute()
+                        .ask(ComputeScheduler.Job.PRIORS, () -> sets.experience(id), this::learned)));
+    }
+
+    private void learned(Map<Priors.Key, Double> factors) {
+        if (experience.equals(factors)) return;
+        experience = factors;
+        look();
     }
 
     private void show(Weighed w) {

@@ -13,9 +13,11 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.Deque;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentLinkedDeque;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.LinkedBlockingDeque;
+import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
@@ -40,8 +42,11 @@ public final class PhotoLoader implements AutoCloseable {
     private final PhotoFiles files;
     private final Path thumbnails;
     private final LruCache<String, Optional<Image>> shown = new LruCache<>(KEPT);
+    /** What was asked for last is in sight, and comes first. */
+    private final Deque<Runnable> waiting = new ConcurrentLinkedDeque<>();
+
     private final ExecutorService worker =
-            new ThreadPoolExecutor(0, 1, 5, TimeUnit.SECONDS, new LinkedBlockingDeque<>(), work -> {
+            new ThreadPoolExecutor(0, 1, 5, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), work -> {
                 Thread thread = new Thread(work, "photos");
                 thread.setDaemon(true);
                 return thread;
@@ -65,13 +70,14 @@ public final class PhotoLoader implements AutoCloseable {
             then.accept(known.get());
             return;
         }
-        worker.execute(() -> {
+        waiting.addFirst(() -> {
             Optional<Image> image = read(photo, width, thumbnails.resolve(key + ".jpg"));
             Platform.runLater(() -> {
                 shown.get(key, () -> image);
                 then.accept(image);
             });
         });
+        worker.execute(() -> waiting.pollFirst().run());
     }
 
     /** A frame of a size, in which a photo appears once it is loaded; it stays empty without one. */

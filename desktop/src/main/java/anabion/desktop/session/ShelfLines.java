@@ -13,6 +13,9 @@ import javafx.beans.property.SimpleObjectProperty;
 
 /** The lines of the Shelf: as they are kept, and made anew where changes have left them behind. */
 final class ShelfLines {
+    /** Sets whose lines are made anew at a time: between them the disk is free for readings. */
+    private static final int AT_ONCE = 4;
+
     private final Session session;
     private final ObjectProperty<List<Summary>> summaries = new SimpleObjectProperty<>(List.of());
     private Optional<Judged> judged = Optional.empty();
@@ -48,7 +51,7 @@ final class ShelfLines {
     }
 
     private void update() {
-        session.ask(w -> w.sets().outdated(), this::summarise);
+        session.ask(w -> w.sets().outdated(AT_ONCE), this::summarise);
     }
 
     private void summarise(List<Sets.Outdated> outdated) {
@@ -76,6 +79,9 @@ final class ShelfLines {
                     made.forEach(m -> w.sets().keep(m.summary(), m.change()));
                     return w.sets().shelf();
                 },
-                summaries::set);
+                all -> {
+                    summaries.set(all);
+                    update();
+                });
     }
 }

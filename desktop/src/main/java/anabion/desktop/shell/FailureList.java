@@ -3,6 +3,7 @@ package anabion.desktop.shell;
 import anabion.core.diagnosis.evidence.FailureTable;
 import anabion.core.quantity.Figures;
 import anabion.desktop.control.Texts;
+import anabion.desktop.session.ComputeScheduler;
 import anabion.desktop.session.Session;
 import java.util.List;
 import java.util.Locale;
@@ -21,7 +22,9 @@ final class FailureList {
 
     static void show(Shell shell) {
         FailureList list = new FailureList(shell.session());
-        shell.session().ask(w -> w.sets().failures(), rows -> list.open(shell, rows));
+        shell.session().ask(w -> w.sets().tested(), sets -> shell.session()
+                .compute()
+                .ask(ComputeScheduler.Job.FAILURES, sets::failures, rows -> list.open(shell, rows)));
     }
 
     private void open(Shell shell, List<FailureTable.Row> rows) {

@@ -1,7 +1,9 @@
 package anabion.desktop.shell;
 
 import anabion.core.error.InputException;
+import anabion.core.job.Step;
 import anabion.desktop.session.Session;
+import anabion.workshop.storage.CheckedPicture;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
 import java.io.File;
@@ -13,6 +15,11 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CompletionException;
+import java.util.concurrent.Executor;
+import java.util.concurrent.ForkJoinPool;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.ThreadPoolExecutor;
+import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
 import java.util.function.Supplier;
 import javafx.animation.Animation;
@@ -33,6 +40,14 @@ final class PhotoIntake {
     private final Session session;
     private final Consumer<Path> other;
     private final Timeline look = new Timeline(new KeyFrame(javafx.util.Duration.seconds(SECONDS), e -> look()));
+    /** One after the other, in the order in which they were chosen. */
+    private final Executor pictures =
+            new ThreadPoolExecutor(0, 1, 5, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), work -> {
+                Thread thread = new Thread(work, "pictures");
+                thread.setDaemon(true);
+                return thread;
+            });
+
     private Optional<PhotoFolder> watched = Optional.empty();
     private boolean looking;
 
@@ -70,16 +85,16 @@ final class PhotoIntake {
             other.accept(file);
             return;
         }
+        bring(
+                () -> CheckedPicture.of(FileErrors.saying(() -> Files.readAllBytes(file)), name),
+                name.replaceFirst("\\.[^.]+$", ""));
+    }
+
+    /** A large picture takes a tenth of a second to be read and looked at: neither the window nor the disk waits for it. */
+    private void bring(Supplier<CheckedPicture> picture, String caption) {
         UUID set = session.need().id();
-        var step = session.step().get();
-        session.ask(
-                w -> w.addPhoto(
-                        set,
-                        FileErrors.saying(() -> Files.readAllBytes(file)),
-                        name,
-                        name.replaceFirst("\\.[^.]+$", ""),
-                        Optional.of(step)),
-                this::came);
+        Optional<Step> step = Optional.of(session.step().get());
+        background(pictures, picture, p -> session.ask(w -> w.addPhoto(set, p, caption, step), this::came));
     }
 
     private void came(anabion.workshop.SetRecord set) {
@@ -98,19 +113,13 @@ final class PhotoIntake {
         return true;
     }
 
-    /** A picture of many megapixels takes seconds to be written as one: the window goes on meanwhile. */
+    /** A picture of many megapixels takes seconds to be written as one. */
     private void image(Image image) {
-        UUID set = session.need().id();
-        var step = session.step().get();
-        background(
-                () -> png(image),
-                png -> session.ask(
-                        w -> w.addPhoto(set, png, "pasted.png", session.say("photo.pasted"), Optional.of(step)),
-                        this::came));
+        bring(() -> CheckedPicture.of(png(image), "pasted.png"), session.say("photo.pasted"));
     }
 
-    private <T> void background(Supplier<T> work, Consumer<T> then) {
-        CompletableFuture.supplyAsync(work)
+    private <T> void background(Executor executor, Supplier<T> work, Consumer<T> then) {
+        CompletableFuture.supplyAsync(work, executor)
                 .whenComplete((done, e) -> Platform.runLater(() -> {
                     if (e == null) then.accept(done);
                     else session.report(e instanceof CompletionException && e.getCause() != null ? e.getCause() : e);
@@ -139,7 +148,7 @@ final class PhotoIntake {
 
     /** Watches a folder until it is told to end, or the folder is gone. */
     void watch(Path folder) {
-        background(() -> FileErrors.saying(() -> new PhotoFolder(folder)), f -> {
+        background(ForkJoinPool.commonPool(), () -> FileErrors.saying(() -> new PhotoFolder(folder)), f -> {
             watched = Optional.of(f);
             look.play();
         });

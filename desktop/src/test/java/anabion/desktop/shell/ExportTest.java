@@ -12,6 +12,7 @@ import anabion.workshop.Photo;
 import anabion.workshop.SetRecord;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.demo.DemoWorkshop;
+import anabion.workshop.storage.CheckedPicture;
 import anabion.workshop.storage.PhotoFiles;
 import java.awt.image.BufferedImage;
 import java.io.ByteArrayOutputStream;
@@ -60,7 +61,10 @@ class ExportTest {
             ByteArrayOutputStream png = new ByteArrayOutputStream();
             ImageIO.write(new BufferedImage(40, 30 + i, BufferedImage.TYPE_INT_RGB), "png", png);
             photos.add(new Photo(
-                    UUID.randomUUID(), stored.store(png.toByteArray(), "p.png"), "photo " + i, Instant.EPOCH));
+                    UUID.randomUUID(),
+                    stored.store(CheckedPicture.of(png.toByteArray(), "p.png")),
+                    "photo " + i,
+                    Instant.EPOCH));
         }
         set = new SetRecord(demo.chassis(), demo.job(), demo.readings(), photos, Op.Place.SHELF);
     }

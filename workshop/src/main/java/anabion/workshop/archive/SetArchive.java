@@ -17,6 +17,7 @@ import anabion.workshop.SetRecord;
 import anabion.workshop.Sets;
 import anabion.workshop.Summary;
 import anabion.workshop.Workshop;
+import anabion.workshop.storage.CheckedPicture;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.io.InputStream;
@@ -221,9 +222,9 @@ public final class SetArchive {
 
     private static Photo stored(Workshop workshop, Photo photo, PictureSource pictures) {
         try {
-            return photo.in(
-                    workshop.storePhoto(photo.id(), pictures.of(photo), name(photo), photo.caption(), photo.at())
-                            .file());
+            return photo.in(workshop.storePhoto(
+                            photo.id(), CheckedPicture.of(pictures.of(photo), name(photo)), photo.caption(), photo.at())
+                    .file());
         } catch (IOException e) {
             throw InputException.at(name(photo))
                     .because("the archive cannot be read any more (" + e.getMessage() + ")")

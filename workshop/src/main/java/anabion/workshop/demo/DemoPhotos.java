@@ -9,6 +9,7 @@ import anabion.workshop.Photo;
 import anabion.workshop.PhotoMark;
 import anabion.workshop.SetRecord;
 import anabion.workshop.Workshop;
+import anabion.workshop.storage.CheckedPicture;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.GradientPaint;
@@ -50,7 +51,10 @@ public final class DemoPhotos {
         drawing.chassis(chassis);
         drawing.g.dispose();
         SetRecord with = workshop.addPhoto(
-                chassis.id(), jpeg(image), "above.jpg", "chassis from above (a drawing)", Optional.of(Step.ARRIVAL));
+                chassis.id(),
+                CheckedPicture.of(jpeg(image), "above.jpg"),
+                "chassis from above (a drawing)",
+                Optional.of(Step.ARRIVAL));
         Photo photo = with.photos().get(with.photos().size() - 1);
         workshop.sets().change(chassis.id(), "pins", List.of(new Op.PutPhoto(photo.withMarks(drawing.marks))));
     }

@@ -1,9 +1,7 @@
 package anabion.workshop.storage;
 
 import anabion.core.error.InputException;
-import java.io.ByteArrayInputStream;
 import java.io.IOException;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.security.MessageDigest;
@@ -18,9 +16,6 @@ import java.util.regex.Pattern;
  * may commit a row that names it; a crash leaves at most an unnamed temporary file.
  */
 public final class PhotoFiles {
-    /** Pixels across of what is decoded to see whether it can be. */
-    private static final int ENOUGH = 100;
-
     private final Path folder;
 
     /** @param workshop its folder */
@@ -51,20 +46,13 @@ public final class PhotoFiles {
         }
     }
 
-    /**
-     * Stores a picture.
-     *
-     * @param name its file name, for the error
-     * @throws InputException if it is no picture
-     */
-    public Stored store(byte[] bytes, String name) throws IOException {
-        String suffix = check(bytes, name);
-        Stored stored = new Stored(sha256(bytes), suffix);
-        Path target = path(stored);
-        if (Files.exists(target)) return stored;
+    /** Stores a picture. */
+    public Stored store(CheckedPicture picture) throws IOException {
+        Path target = path(picture.stored());
+        if (Files.exists(target)) return picture.stored();
         ForcedFiles.createFolders(folder.getParent(), target.getParent());
-        ForcedFiles.write(target, out -> out.write(bytes));
-        return stored;
+        ForcedFiles.write(target, out -> out.write(picture.bytes()));
+        return picture.stored();
     }
 
     /**
@@ -83,37 +71,6 @@ public final class PhotoFiles {
     /** Where a stored picture is. */
     public Path path(Stored stored) {
         return folder.resolve(stored.hash().substring(0, 2)).resolve(stored.hash() + "." + stored.suffix());
-    }
-
-    /** The picture's format, if all of it can be read. */
-    private static String check(byte[] bytes, String name) {
-        try {
-            return suffix(
-                    Pictures.decode(new ByteArrayInputStream(bytes), ENOUGH).format());
-        } catch (IOException e) {
-            if (isHeic(bytes))
-                throw InputException.at(name)
-                        .because("this is a picture in HEIC, which is not read here")
-                        .so("set the phone's camera to JPEG (most compatible), or save it as JPEG first");
-            throw InputException.at(name)
-                    .because("this is not a picture that can be read (" + e.getMessage() + ")")
-                    .so("choose a JPEG or PNG file of up to 50 megapixels, or take it from the camera again");
-        }
-    }
-
-    /** As the container of such files begins: a box of type {@code ftyp} with one of its brands. */
-    private static boolean isHeic(byte[] bytes) {
-        if (bytes.length < 12) return false;
-        String brand = new String(bytes, 4, 8, StandardCharsets.ISO_8859_1);
-        return brand.matches("ftyp(heic|heix|hevc|heim|heis|mif1|msf1)");
-    }
-
-    private static String suffix(String format) {
-        return switch (format) {
-            case "jpeg" -> "jpg";
-            case "tiff" -> "tif";
-            default -> format;
-        };
     }
 
     /** By which a picture is named. */
