@@ -105,9 +105,12 @@ class HandBackReportTest {
         assertThat(file.toFile().length()).isLessThan(2_000_000);
         try (PDDocument document = Loader.loadPDF(file.toFile())) {
             assertThat(document.getNumberOfPages()).isBetween(1, 6);
-            assertThat(document.getDocumentCatalog().getDocumentOutline())
+            assertThat(document.getDocumentCatalog().getDocumentOutline().children())
                     .as("bookmarks")
-                    .isNotNull();
+                    .isNotEmpty()
+                    .allSatisfy(b -> assertThat(b.findDestinationPage(document))
+                            .as(b.getTitle())
+                            .isNotNull());
             String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
             assertThat(text)
                     .contains("What was wrong", "The coupling capacitor C14 had leaked for years")
@@ -174,15 +177,17 @@ class HandBackReportTest {
     }
 
     /** The workshop's own has the circuit as drawn, in the same archival form. */
-    @Test
-    void theWorkshopsEditionHasTheCircuit() throws IOException {
-        Path file = pdf(told("halcyon"), Edition.WORKSHOP, Paper.LETTER);
+    @ParameterizedTest
+    @CsvSource({"halcyon, V4 6AQ5, V4 tube 6AQ5", "brae, V4 UL41, V4 tube UL41"})
+    void theWorkshopsEditionHasTheCircuit(String name, String drawn, String listed) throws IOException {
+        Path file = pdf(told(name), Edition.WORKSHOP, Paper.LETTER);
         assertThat(PreflightParser.validate(file.toFile()).getErrorsList())
                 .extracting(e -> e.getErrorCode() + " " + e.getDetails())
                 .isEmpty();
         try (PDDocument document = Loader.loadPDF(file.toFile())) {
             assertThat(new PDFTextStripper().getText(document).replaceAll("\\s+", " "))
-                    .contains("Circuit", "Figure 1.", "V4 6AQ5", "What the readings say");
+                    .contains("Circuit", "Figure 1.", drawn, listed, "What the readings say");
+            assertThat(document.getNumberOfPages()).isBetween(2, 6);
         }
     }
 

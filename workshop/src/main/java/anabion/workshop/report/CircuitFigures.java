@@ -12,7 +12,7 @@ import java.util.List;
 /** The circuit, stage by stage, as figures for a page. */
 final class CircuitFigures {
     /** Of a grid unit on paper, where a stage is not too wide for it. */
-    private static final double UNIT = 2.5;
+    private static final double UNIT = 2;
 
     private static final double WIDEST = 174;
     /** Size of type and height of its line, in grid units. */

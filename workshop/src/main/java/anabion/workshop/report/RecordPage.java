@@ -1,5 +1,6 @@
 package anabion.workshop.report;
 
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
@@ -358,7 +359,7 @@ public final class RecordPage {
         return new PartRow(
                 p.reference(),
                 words.say("part." + p.component().kind()),
-                p.printed(),
+                p.printed().isEmpty() && p.component() instanceof Component.Device d ? d.type() : p.printed(),
                 p.roleText(),
                 String.join(" ", p.nets().values()));
     }
