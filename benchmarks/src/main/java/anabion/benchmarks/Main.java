@@ -3,6 +3,8 @@ package anabion.benchmarks;
 import anabion.benchmarks.alignment.AlignmentBenchmark;
 import anabion.benchmarks.diagnosis.DiagnosisBenchmark;
 import anabion.benchmarks.diagnosis.EvidenceSet;
+import anabion.benchmarks.diagnosis.ForeignBenchmark;
+import anabion.benchmarks.diagnosis.ForeignCases;
 import anabion.benchmarks.power.PowerBenchmark;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
@@ -19,7 +21,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.stream.Stream;
 
-/** {@code bench NAME [--json]}: startup, memory, workshop, judge, engine, power or diagnosis. */
+/** {@code bench NAME [--json]}: startup, memory, workshop, judge, engine, power, alignment or diagnosis; {@code foreign} makes cases for the last. */
 public final class Main {
     private Main() {}
 
@@ -42,6 +44,7 @@ public final class Main {
                                 (int) number(words(args), "--cases", words(args).contains("--quick") ? 30 : 500),
                                 number(words(args), "--seed", 1));
                     case "diagnosis" -> diagnosis(words(args));
+                    case "foreign" -> foreign(root, words(args));
                     default -> Map.of();
                 };
         if (results.isEmpty()) {
@@ -53,13 +56,27 @@ public final class Main {
         else new LinkedHashMap<>(results).forEach((k, v) -> System.out.println(k + ": " + v));
     }
 
+    /** Makes the cases of {@code diagnosis --foreign} that are not there: {@code [--seed S]}. */
+    private static Map<String, Object> foreign(Path root, List<String> words) throws IOException, InterruptedException {
+        if (!ForeignCases.solverIsHere()) {
+            System.err.println(
+                    "anabion: the general solver that makes these cases is not here\n  ./anabion solver installs it.");
+            System.exit(2);
+        }
+        return ForeignCases.make(
+                root.resolve("benchmarks/src/main/resources/anabion/benchmarks/foreign"), number(words, "--seed", 1));
+    }
+
     private static List<String> words(String[] args) {
         return Arrays.asList(args).subList(2, args.length);
     }
 
-    /** {@code [--chassis FILE …] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed] [--evidence-set FOLDER]}. */
+    /** {@code [--chassis FILE …] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed] [--evidence-set FOLDER] | --foreign [--held] [--sets NAME …] [--missed]}. */
     private static Map<String, Object> diagnosis(List<String> words) throws IOException {
         try {
+            if (words.contains("--foreign"))
+                return ForeignBenchmark.measure(
+                        severalWords(words, "--sets"), words.contains("--held"), words.contains("--missed"));
             List<Path> files = several(words, "--chassis");
             Optional<String> made = option(words, "--evidence-set");
             if (made.isPresent()) return EvidenceSet.measure(files, Path.of(made.get()));
@@ -84,11 +101,14 @@ public final class Main {
 
     /** All words behind one, up to the next option. */
     private static List<Path> several(List<String> words, String name) {
-        List<Path> all = new ArrayList<>();
-        for (int n = words.indexOf(name) + 1;
-                n > 0 && n < words.size() && !words.get(n).startsWith("--");
-                n++) all.add(Path.of(words.get(n)));
-        return all;
+        return severalWords(words, name).stream().map(Path::of).toList();
+    }
+
+    private static List<String> severalWords(List<String> words, String name) {
+        return words.stream()
+                .skip(words.contains(name) ? words.indexOf(name) + 1 : words.size())
+                .takeWhile(w -> !w.startsWith("--"))
+                .toList();
     }
 
     private static Optional<String> option(List<String> words, String name) {

@@ -8,7 +8,6 @@ import anabion.workshop.storage.CheckedPicture;
 import anabion.workshop.storage.Database;
 import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.storage.PhotoFiles;
-import anabion.workshop.storage.Pictures;
 import anabion.workshop.storage.WorkshopLock;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -269,7 +268,7 @@ public final class Workshop implements AutoCloseable {
      * @param during the step in hand
      */
     public SetRecord addPhoto(UUID set, CheckedPicture picture, String caption, Optional<Step> during) {
-        Instant at = Pictures.taken(picture.bytes(), clock.getZone())
+        Instant at = picture.taken(clock.getZone())
                 .filter(t -> t.isBefore(clock.instant()))
                 .orElse(clock.instant());
         Photo stored = storePhoto(UUID.randomUUID(), picture, caption, at);

@@ -11,6 +11,7 @@ import anabion.core.diagnosis.prediction.SignalLevelModel;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
+import anabion.core.simulation.fault.Faults;
 import anabion.core.text.Phrase;
 
 /** Causes and measurements in the words of the trade. */
@@ -62,7 +63,7 @@ public final class CauseWords {
     }
 
     private static Phrase of(Fault from, Fault to) {
-        String target = named(from.target());
+        Object target = named(from.target());
         if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY)
             return Phrase.of("fault." + from.mode().code(), target);
         if (from.mode() == FaultMode.OPEN) return Phrase.of("fault.open-amount", target, from.amount());
@@ -75,9 +76,13 @@ public final class CauseWords {
         return Phrase.of("fault." + from.mode().code() + "-amount", target, Figures.si(size, 2));
     }
 
-    /** A winding is called by its name, a pin by its number. */
-    private static String named(String target) {
+    /** A winding is called by its name, a pin by its number, a junction of a transistor by its ends. */
+    private static Object named(String target) {
         int dot = target.indexOf('.');
+        if (target.endsWith("." + Faults.BASE_EMITTER))
+            return Phrase.of("fault.base-emitter", target.substring(0, dot));
+        if (target.endsWith("." + Faults.BASE_COLLECTOR))
+            return Phrase.of("fault.base-collector", target.substring(0, dot));
         boolean pin = dot > 0 && Character.isDigit(target.charAt(target.length() - 1));
         return dot < 0 || pin ? target : target.substring(0, dot) + " " + target.substring(dot + 1);
     }

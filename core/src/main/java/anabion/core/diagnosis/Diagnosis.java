@@ -1,5 +1,7 @@
 package anabion.core.diagnosis;
 
+import anabion.core.chassis.Band;
+import anabion.core.chassis.Chassis;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
@@ -15,6 +17,7 @@ import anabion.core.diagnosis.nexttest.NextMeasurements;
 import anabion.core.diagnosis.nexttest.PartMeasurements;
 import anabion.core.diagnosis.nexttest.RatedMeasurement;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.job.Outcome;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -60,6 +63,9 @@ public record Diagnosis(
     private static final int MOST_COMPARED = 64;
     /** A set comes to the bench because something shows: a sound one, or a fault that never shows, is rarer there by this. */
     private static final double SILENT_FAULT_FACTOR = 0.15;
+
+    /** Where every band was heard to play well that is no reason any more: it may have come for its looks, or is repaired. */
+    private static final double PLAYING_FACTOR = 0.5;
 
     /** Where single faults leave so much to something else, pairs are weighed. */
     private static final double PAIRS_FROM = 0.25;
@@ -131,9 +137,10 @@ public record Diagnosis(
                 .filter(h -> groups.alike(h, predictions.healthy()))
                 .toList();
         likely.removeAll(quiet);
-        Map<Hypothesis, Double> odds = w.without(quiet, SILENT_FAULT_FACTOR);
+        double silent = silent(predictions.chassis(), evidence);
+        Map<Hypothesis, Double> odds = w.without(quiet, silent);
         double known = odds.values().stream().mapToDouble(x -> x).sum();
-        double other = w.other(SILENT_FAULT_FACTOR, quiet);
+        double other = w.other(silent, quiet);
         List<RankedCause> suspects = groups.of(odds, likely);
         double first = suspects.isEmpty() ? 0 : suspects.get(0).odds();
         double second = suspects.size() > 1 ? suspects.get(1).odds() : 0;
@@ -155,8 +162,21 @@ public record Diagnosis(
                                         evidence)
                         : List.of(),
                 doubtful && !evidence.isEmpty()
-                        ? new LeaveOneOut(predictions, evidence, hypotheses).kept(suspects, quiet, SILENT_FAULT_FACTOR)
+                        ? new LeaveOneOut(predictions, evidence, hypotheses).kept(suspects, quiet, silent)
                         : 0);
+    }
+
+    /** How much rarer what does not show is on the bench. */
+    private static double silent(Chassis chassis, List<Observation> evidence) {
+        Set<String> well = evidence.stream()
+                .filter(o -> o instanceof Observation.Heard h && h.outcome() == Outcome.LOUD)
+                .map(Observation::measurement)
+                .filter(Measurement.Listen.class::isInstance)
+                .map(m -> ((Measurement.Listen) m).band())
+                .collect(Collectors.toSet());
+        boolean all = !chassis.bands().isEmpty()
+                && chassis.bands().stream().map(Band::name).allMatch(well::contains);
+        return all ? PLAYING_FACTOR : SILENT_FAULT_FACTOR;
     }
 
     /**
@@ -184,12 +204,21 @@ public record Diagnosis(
 
     /** Weighs single faults and, where these leave too much to something else or to slips, two at once of the likeliest. */
     public static Diagnosis withPairs(PredictionModel predictions, List<Observation> evidence) {
+        return withPairs(predictions, evidence, true);
+    }
+
+    /** As {@link #withPairs(PredictionModel, List)}, without asking what to do next. */
+    public static Diagnosis verdictWithPairs(PredictionModel predictions, List<Observation> evidence) {
+        return withPairs(predictions, evidence, false);
+    }
+
+    private static Diagnosis withPairs(PredictionModel predictions, List<Observation> evidence, boolean asking) {
         List<Measurement> allowed = allowed(predictions, evidence);
-        Diagnosis single = of(predictions, evidence, allowed);
+        Diagnosis single = of(predictions, evidence, allowed, predictions.hypotheses(), asking);
         if (single.other() < PAIRS_FROM && !strained(predictions, evidence, single)) return single;
         List<Hypothesis> all = new ArrayList<>(predictions.hypotheses());
         all.addAll(Pairs.of(predictions, evidence));
-        return of(predictions, evidence, allowed, all, true);
+        return of(predictions, evidence, allowed, all, asking);
     }
 
     /** Whether the likeliest cause leaves readings that only slips of the measurement would explain. */

@@ -1,10 +1,12 @@
 package anabion.core.simulation;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.error.InputException;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.SharedSets;
@@ -49,6 +51,20 @@ class LarkTest {
     @Test
     void aShortedOneBringsCollectorAndEmitterTogether() {
         assertThat(volts("Q4.3", "Q4:short")).isCloseTo(volts("Q4.1", "Q4:short"), within(0.1));
+    }
+
+    /** Shorted base to emitter it carries nothing; what leaks into its base turns it on. */
+    @Test
+    void aJunctionFailsByItself() {
+        assertThat(volts("Q4.3", "Q4.be:short")).isCloseTo(volts("NEG2", "Q4.be:short"), within(0.1));
+        assertThat(volts("Q4.2", "Q4.be:short")).isCloseTo(volts("Q4.1", "Q4.be:short"), within(0.01));
+        assertThat(volts("Q4.1", "Q4.bc:leaky:5k")).isLessThan(volts("Q4.1") - 0.3);
+        assertThat(volts("Q4.3", "Q4.3:joint"))
+                .as("behind an open collector's joint")
+                .isCloseTo(volts("NEG2", "Q4.3:joint"), within(0.1));
+        assertThatThrownBy(() -> volts("Q4.1", "Q4.be:leaky"))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("Q4.bc");
     }
 
     @Test

@@ -26,6 +26,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.CompletableFuture;
 import javafx.beans.property.ObjectProperty;
+import javafx.beans.property.ReadOnlyBooleanProperty;
+import javafx.beans.property.ReadOnlyBooleanWrapper;
 import javafx.beans.property.ReadOnlyObjectProperty;
 import javafx.beans.property.ReadOnlyObjectWrapper;
 import javafx.beans.property.SimpleObjectProperty;
@@ -42,6 +44,7 @@ public final class Diagnoses {
     private final ObjectProperty<Optional<Found>> found = new SimpleObjectProperty<>(Optional.empty());
     private final ReadOnlyObjectWrapper<Optional<StageOdds>> alone = new ReadOnlyObjectWrapper<>(Optional.empty());
     private final ReadOnlyObjectWrapper<List<Measurement.Ohms>> telling = new ReadOnlyObjectWrapper<>(List.of());
+    private final ReadOnlyBooleanWrapper weighing = new ReadOnlyBooleanWrapper();
     private Map<Priors.Key, Double> experience = Map.of();
     private Optional<Ground> weighed = Optional.empty();
 
@@ -93,9 +96,11 @@ public final class Diagnoses {
         outdated(now);
         weighed = now;
         if (now.isEmpty()) {
+            weighing.set(false);
             found.set(Optional.empty());
             return;
         }
+        weighing.set(true);
         session.compute().ask(ComputeScheduler.Job.DIAGNOSIS, () -> weigh(now.get()), this::show, t -> {
             show(new Weighed(Optional.empty(), List.of()));
             session.report(t);
@@ -117,7 +122,13 @@ public final class Diagnoses {
         look();
     }
 
+    /** Whether odds are on their way: the first of a set take a while. */
+    public ReadOnlyBooleanProperty weighing() {
+        return weighing.getReadOnlyProperty();
+    }
+
     private void show(Weighed w) {
+        weighing.set(false);
         found.set(w.found());
         telling.set(w.telling());
     }

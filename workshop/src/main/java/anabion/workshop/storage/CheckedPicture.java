@@ -5,16 +5,25 @@ import anabion.workshop.storage.PhotoFiles.Stored;
 import java.io.ByteArrayInputStream;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.ZoneId;
+import java.util.Optional;
 
 /**
  * A picture of which all can be read. To see that it is decoded, which takes a tenth of a second for a large one: on any thread but the one that reads and
  * writes, where it would keep readings waiting.
- *
- * @param stored its name and format among the photos
  */
-public record CheckedPicture(byte[] bytes, Stored stored) {
+public final class CheckedPicture {
     /** Pixels across of what is decoded to see whether it can be. */
     private static final int ENOUGH = 100;
+
+    private final byte[] bytes;
+    private final Stored stored;
+
+    private CheckedPicture(byte[] bytes, Stored stored) {
+        this.bytes = bytes;
+        this.stored = stored;
+    }
 
     /**
      * Looks at a picture.
@@ -24,6 +33,21 @@ public record CheckedPicture(byte[] bytes, Stored stored) {
      */
     public static CheckedPicture of(byte[] bytes, String name) {
         return new CheckedPicture(bytes, new Stored(PhotoFiles.sha256(bytes), format(bytes, name)));
+    }
+
+    /** Its name and format among the photos. */
+    Stored stored() {
+        return stored;
+    }
+
+    /** Not copied: it has some megabytes. */
+    byte[] bytes() {
+        return bytes;
+    }
+
+    /** When a camera says that it took it; empty where none says it. */
+    public Optional<Instant> taken(ZoneId zone) {
+        return Pictures.taken(bytes, zone);
     }
 
     private static String format(byte[] bytes, String name) {

@@ -19,6 +19,10 @@ public final class Likelihood {
     private static final double LEFT_ALONE = 0.6;
 
     private static final double ROOT = Math.log(2 * Math.PI);
+    /** Correlation from which two readings count as those of one rail. */
+    private static final double TOGETHER = 0.6;
+
+    private static final double TWICE_ON_A_RAIL = 0.05;
 
     private Likelihood() {}
 
@@ -54,11 +58,21 @@ public final class Likelihood {
                 worst = i;
             }
         }
-        return logSum(sum, second(n, worst, best, inverse, solved, slips));
+        return logSum(sum, second(foreseen, worst, best, inverse, solved, slips));
     }
 
-    /** A second slip beside the likeliest first one: the same step again, on what the first left. */
-    private static double second(int n, int gone, double log, double[] inverse, double[] solved, double[] slips) {
+    /**
+     * A second slip beside the likeliest first one: the same step again, on what the first left. Where two readings stand and fall together, as those of one rail do, and both are off, something is wrong there: that the probe
+     * slipped twice is rarer by {@link #TWICE_ON_A_RAIL}.
+     */
+    private static double second(
+            List<GaussianPrediction> foreseen,
+            int gone,
+            double log,
+            double[] inverse,
+            double[] solved,
+            double[] slips) {
+        int n = slips.length;
         double sum = Double.NEGATIVE_INFINITY;
         double pivot = inverse[gone * n + gone];
         for (int i = 0; i < n; i++) {
@@ -67,9 +81,14 @@ public final class Likelihood {
             double own = inverse[i * n + i] - tied * inverse[i * n + gone];
             double off = solved[i] - tied * solved[gone];
             double gain = 0.5 * (off * off / own - Math.log(own) + ROOT);
-            sum = logSum(sum, log + gain + Math.log(SLIP / (1 - SLIP) * slips[i]));
+            double both = together(foreseen.get(i), foreseen.get(gone)) ? TWICE_ON_A_RAIL : 1;
+            sum = logSum(sum, log + gain + Math.log(both * SLIP / (1 - SLIP) * slips[i]));
         }
         return sum;
+    }
+
+    private static boolean together(GaussianPrediction one, GaussianPrediction other) {
+        return one.shared(other) > TOGETHER * one.deviation() * other.deviation();
     }
 
     /** Its lower triangle. */

@@ -2,10 +2,12 @@ package anabion.core.diagnosis.prediction;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
+import anabion.core.circuit.Element;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.tolerance.Sensitivity;
+import java.util.Arrays;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -26,6 +28,14 @@ public final class FaultResponse {
     /** Tubes that have worked for years lie wider apart than new ones. */
     public static final double AGED = 1.5;
 
+    /** Standard deviation of a grid's contact potential among tubes of a type, in volts. */
+    private static final double CONTACT = 0.12;
+
+    private static final double STEP = 1e-4;
+    private static final double DARK = 1e-7;
+    /** Above this it is no small change, and the tube's current no longer follows in proportion. */
+    private static final double MOST = 0.4;
+
     private final double line;
     private final Simulator.PreparedCircuit bench;
     private final OperatingPoint free;
@@ -34,6 +44,7 @@ public final class FaultResponse {
     private final Predicate<String> decided;
     private final Map<List<Object>, Double> loaded = new HashMap<>();
     private final Map<String, double[]> moves = new HashMap<>();
+    private final Map<String, Double> widths = new HashMap<>();
 
     private FaultResponse(
             double line,
@@ -104,9 +115,14 @@ public final class FaultResponse {
         return o.converged() ? o.volts(net).orElse(0) : free(net) * share;
     }
 
+    /** Ohms behind a net, from {@link Sensitivity#behind}; never below zero. */
+    public double behind(String net) {
+        return Math.max(0, spread.behind(net));
+    }
+
     /** Share of a net's volts that a meter leaves. */
     private double share(String net, double ohms) {
-        return ohms / (ohms + Math.max(0, spread.behind(net)));
+        return ohms / (ohms + behind(net));
     }
 
     /** Volts by which one standard deviation of each part, tube and the line moves the reading, in the order of {@link Sensitivity#parts}. */
@@ -129,8 +145,37 @@ public final class FaultResponse {
             double[] all = spread.moves(n);
             List<String> parts = spread.parts();
             for (int k = 0; k < all.length; k++)
-                all[k] *= tubes.contains(parts.get(k)) ? AGED : decided.test(parts.get(k)) ? 0 : 1;
+                all[k] *= tubes.contains(parts.get(k)) ? wider(parts.get(k)) : decided.test(parts.get(k)) ? 0 : 1;
             return all;
         });
+    }
+
+    /** How many times as wide as by its emission when new a tube's current spreads: it has aged, and where few volts drive it the contact potential of its grid is a large share of them. */
+    private double wider(String tube) {
+        return widths.computeIfAbsent(
+                tube, t -> Math.hypot(AGED, Math.min(MOST, CONTACT * steepness(t)) / spread.spread(t)));
+    }
+
+    /** By what share a tube's current rises for a volt at its grid: of its systems the one where it is most. */
+    private double steepness(String tube) {
+        double most = 0;
+        for (Element e : free.direct().circuit().elements())
+            if (e instanceof Element.Device d
+                    && d.law().terminals() > 2
+                    && OperatingPoint.reference(d.name()).equals(tube)) {
+                double[] v = d.nodes().stream()
+                        .mapToDouble(n -> free(free.direct().circuit().net(n)))
+                        .toArray();
+                double before = all(d, v);
+                v[0] += STEP;
+                if (before > DARK) most = Math.max(most, Math.abs(all(d, v) / before - 1) / STEP);
+            }
+        return most;
+    }
+
+    private static double all(Element.Device d, double[] volts) {
+        double[] amperes = new double[volts.length];
+        d.law().currents(volts, amperes);
+        return Arrays.stream(amperes).map(Math::abs).sum();
     }
 }

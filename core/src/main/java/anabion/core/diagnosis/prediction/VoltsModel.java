@@ -18,13 +18,22 @@ final class VoltsModel {
 
     private static final double OF_JUNCTIONS = 0.02;
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
-    private static final double ALONE = 0.015;
+    private static final double ALONE = 0.05;
+    /** The laws of tubes and transistors are not exact: a share of what a fault changes, at each net by itself. */
+    private static final double OF_CHANGE = 0.08;
+    /** What is fed by nothing stands near zero, not at it: a share of its sound volts, by leaks that nobody entered. */
+    private static final double UNFED = 0.006;
+    /** Where little current decides, a tube's contact potential does, which differs from tube to tube: volts, and the ohms behind a net from which it counts by half. */
+    private static final double CONTACT = 0.2;
+
+    private static final double HIGH_OHMS = 200e3;
 
     private final Simulator engine;
     private final SettingGrid settings;
     private final FaultState well;
     private final Sources sources;
     private final ChartResidue residue;
+    private final boolean tubes;
     private final double little;
 
     VoltsModel(
@@ -39,6 +48,7 @@ final class VoltsModel {
         this.well = well;
         this.sources = sources;
         this.residue = residue;
+        this.tubes = chassis.parts().stream().anyMatch(Part::isTube);
         this.little = little(chassis);
     }
 
@@ -68,14 +78,29 @@ final class VoltsModel {
         double[] one = from.get().spread(p.net(), p.meter().ohmsAt(a));
         double[] other = ends.graded() ? to.get().spread(p.net(), p.meter().ohmsAt(b)) : one;
         for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
-        shares[sources.severity()] =
-                ends.graded() ? SeverityInterval.SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - stands);
+        shares[sources.severity()] = ends.graded()
+                ? SeverityInterval.SEVERITY * (b - a)
+                : h.sound() ? 0 : ALONE * alive(a, stands) * (a - stands);
         double middle = (a + b) / 2;
         double own = residue.spread(p.net(), middle, stands, line);
+        double error = Math.hypot(own, error(middle, stands, from.get().behind(p.net())));
         return Optional.of(new GaussianPrediction(
                 middle + residue.shift(p.net(), middle, stands, line),
                 shares,
-                Math.hypot(Math.hypot(METER * middle, little), own)));
+                Math.hypot(Math.hypot(METER * middle, little), error)));
+    }
+
+    /** By how much the model may be off, a standard deviation: nothing where a net stands as in a sound set, little where it is dead. */
+    private double error(double volts, double sound, double behind) {
+        double changed = Math.abs(volts - sound) * Math.hypot(OF_CHANGE * alive(volts, sound), UNFED);
+        double contact = tubes ? CONTACT * behind / (behind + HIGH_OHMS) : 0;
+        return Math.hypot(changed, contact);
+    }
+
+    /** From 0 for a net that a fault leaves dead to 1 for one that has its volts, or more. */
+    private static double alive(double volts, double sound) {
+        double size = Math.abs(volts) + Math.abs(sound);
+        return size == 0 ? 0 : Math.min(1, 2 * Math.abs(volts) / size);
     }
 
     private static double read(FaultResponse s, Measurement.Volts p, double off) {

@@ -379,7 +379,13 @@ public final class DcCircuitBuilder {
         if (faults.is(ref, FaultMode.GAIN)) law = law.withGain(law.forward() * faults.number(ref, FaultMode.GAIN, 0.3));
         String collector = sockets.need(p, "c", "");
         String emitter = sockets.need(p, "e", "");
-        c.device(ref, law, sockets.need(p, "b", ""), collector, emitter);
+        String base = sockets.need(p, "b", "");
+        c.device(ref, law, base, collector, emitter);
+        String junction = ref + "." + Faults.BASE_EMITTER;
+        if (faults.is(junction, FaultMode.SHORT)) c.resistor(junction, base, emitter, 1);
+        String other = ref + "." + Faults.BASE_COLLECTOR;
+        if (faults.is(other, FaultMode.LEAKY))
+            c.resistor(other, collector, base, faults.ohms(other, FaultMode.LEAKY, 5e3));
         if (faults.is(ref, FaultMode.LEAKY))
             c.resistor(ref + ".leak", collector, emitter, faults.ohms(ref, FaultMode.LEAKY, 5e3));
         if (faults.is(ref, FaultMode.SHORT)) c.resistor(ref + ".short", collector, emitter, 1);

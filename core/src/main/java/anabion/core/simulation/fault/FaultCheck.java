@@ -8,6 +8,8 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
+import anabion.core.device.DeviceType;
+import anabion.core.device.SemiconductorKind;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
 import java.util.List;
@@ -116,7 +118,16 @@ final class FaultCheck {
                     .toList();
         if (part.component() instanceof Component.Windings w)
             return w.windings().stream().map(x -> x.name()).distinct().toList();
+        if (isTransistor(part) && mode == FaultMode.SHORT) return List.of(Faults.BASE_EMITTER);
+        if (isTransistor(part) && mode == FaultMode.LEAKY) return List.of(Faults.BASE_COLLECTOR);
         return List.of();
+    }
+
+    private static boolean isTransistor(Part part) {
+        return Sockets.type(part)
+                .flatMap(DeviceType::semiconductor)
+                .filter(s -> s.kind() == SemiconductorKind.BIPOLAR)
+                .isPresent();
     }
 
     /** Whether the way of failing takes an amount, and of which kind. */

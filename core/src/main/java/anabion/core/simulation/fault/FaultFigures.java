@@ -48,6 +48,7 @@ public final class FaultFigures {
     /** Lists of severities, each from the least to the greatest. */
     public enum Severity implements Coded {
         LEAK_OHMS,
+        ELECTROLYTIC_LEAK_OHMS,
         CORE_OHMS,
         RISEN,
         FALLEN,

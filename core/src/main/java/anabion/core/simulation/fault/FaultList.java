@@ -92,8 +92,13 @@ public final class FaultList {
     private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
         one(ref, FaultMode.OPEN, FaultMode.SHORT);
         if (c.is(Dielectric.AIR)) return;
-        graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(Severity.LEAK_OHMS));
-        if (c.is(Dielectric.ELECTROLYTIC)) one(ref, FaultMode.DRIED);
+        boolean electrolytic = c.is(Dielectric.ELECTROLYTIC);
+        graded(
+                ref,
+                FaultMode.LEAKY,
+                1,
+                FIGURES.severities(electrolytic ? Severity.ELECTROLYTIC_LEAK_OHMS : Severity.LEAK_OHMS));
+        if (electrolytic) one(ref, FaultMode.DRIED);
         if (c.farads().size() != 1 || adjusted) return;
         double farads = c.farads().get(0);
         fitted(ref, farads, FIGURES.severities(Severity.FARADS_TOO_SMALL));
@@ -134,6 +139,13 @@ public final class FaultList {
                     .isPresent()) return;
             graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(Severity.TRANSISTOR_LEAK_OHMS));
             graded(ref, FaultMode.GAIN, FIGURES.written(Severity.GAIN));
+            one(ref + "." + Faults.BASE_EMITTER, FaultMode.SHORT);
+            graded(
+                    ref + "." + Faults.BASE_COLLECTOR,
+                    FaultMode.LEAKY,
+                    1,
+                    FIGURES.severities(Severity.TRANSISTOR_LEAK_OHMS));
+            for (String pin : p.nets().keySet()) one(ref + "." + pin, FaultMode.JOINT);
             return;
         }
         if (!p.isTube()) {

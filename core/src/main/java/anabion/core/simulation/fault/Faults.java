@@ -21,6 +21,10 @@ public final class Faults {
     public static final double HEATER_SHORT = 1000;
     /** What a short leaves, in ohms. */
     public static final double SHORT = 0.05;
+    /** The junctions of a transistor, behind its reference. */
+    public static final String BASE_EMITTER = "be";
+
+    public static final String BASE_COLLECTOR = "bc";
     /** A capacitor that is said to leak, and not how much. */
     private static final double LEAK = 1e6;
     /** What a dried electrolytic keeps. */

@@ -35,19 +35,34 @@ public final class SpiceNetlist {
     private static final int SHORT = 8;
 
     private static final int LONG = 120;
+    /** Steps of a cycle. */
+    private static final int FINE = 400;
+
+    private static final int COARSE = 60;
+    /** For decks whose start is not near their end. */
+    private static final String SETTLING =
+            ".options reltol=1e-3 abstol=1e-9 vntol=1e-5 gmin=1e-12 itl1=500 itl2=500 itl4=500 cshunt=1e-12";
+
     private static final double SMALLEST = 1e-9;
     private static final double LEAST = 1e-12;
 
     private final Chassis chassis;
     private final Setting setting;
+    private final DeviceLines devices;
     private final Simulator.PreparedCircuit bench;
     private final OperatingPoint solved;
+    private String options = ".options reltol=1e-5 abstol=1e-12 vntol=1e-7 gmin=1e-14 itl1=500 itl2=500 itl4=200";
     private final Map<String, String> nodes = new LinkedHashMap<>();
     private final List<String> lines = new ArrayList<>();
 
     private SpiceNetlist(Chassis chassis, Setting setting) {
+        this(chassis, setting, DeviceLines.OWN);
+    }
+
+    private SpiceNetlist(Chassis chassis, Setting setting, DeviceLines devices) {
         this.chassis = chassis;
         this.setting = setting;
+        this.devices = devices;
         this.bench = new Simulator().prepare(chassis, setting);
         this.solved = bench.solve();
         nodes.put(bench.circuit().reference(), "0");
@@ -60,7 +75,28 @@ public final class SpiceNetlist {
 
     /** Over time, with the real supply. */
     public static String overTime(Chassis chassis, Setting setting) {
-        return new SpiceNetlist(chassis, setting).overTime();
+        SpiceNetlist deck = new SpiceNetlist(chassis, setting);
+        return deck.overTime(deck.pumped() ? LONG : SHORT, FINE);
+    }
+
+    /**
+     * For the mean volts of every net under other laws of its devices: over time where it has a rectifier, else for the operating point. A measure is called
+     * {@code mean_} and its node.
+     *
+     * @param cycles of the mains until all has settled; the means are those of the last four
+     */
+    public static String means(Chassis chassis, Setting setting, DeviceLines devices, int cycles) {
+        SpiceNetlist deck = new SpiceNetlist(chassis, setting, devices);
+        if (deck.bench.rails().isEmpty()) return deck.direct();
+        deck.options = SETTLING;
+        for (String net : deck.bench.circuit().nets()) {
+            String node = deck.node(net);
+            double cycle = 1 / deck.bench.rails().get(0).rectifier().hertz();
+            if (!node.equals("0"))
+                deck.line(".meas tran mean_" + node + " AVG v(" + node + ")"
+                        + window((cycles - 4) * cycle, cycles * cycle));
+        }
+        return deck.overTime(cycles, COARSE);
     }
 
     /**
@@ -170,7 +206,8 @@ public final class SpiceNetlist {
         else if (e instanceof Element.Current i)
             lines.add("I" + n + " " + net(i.from()) + " " + net(i.to()) + " DC " + number(i.amperes()));
         else if (e instanceof Element.Device d)
-            lines.addAll(d.law().deck(n, d.nodes().stream().map(this::net).toList()));
+            lines.addAll(
+                    devices.device(d.law(), n, d.nodes().stream().map(this::net).toList()));
     }
 
     /** The picosiemens with which our own solution ties every net. */
@@ -179,7 +216,14 @@ public final class SpiceNetlist {
             lines.add("Rins_" + node(net) + " " + node(net) + " 0 " + number(1 / LEAST));
     }
 
-    private String overTime() {
+    private boolean pumped() {
+        return bench.rails().stream()
+                .findFirst()
+                .filter(r -> r.rectifier().pump() > 0)
+                .isPresent();
+    }
+
+    private String overTime(int cycles, int steps) {
         if (bench.rails().isEmpty())
             throw InputException.at(chassis.name())
                     .because("no rectifier with a reservoir is entered")
@@ -198,10 +242,10 @@ public final class SpiceNetlist {
         for (SupplyFinder.Rail r : bench.rails()) rectifiers(r);
         for (Part p : chassis.parts()) if (p.component() instanceof Capacitor c) capacitor(p, c);
         double cycle = 1 / hertz;
-        double end = (first.pump() > 0 ? LONG : SHORT) * cycle;
-        lines.add(".tran " + number(cycle / 400) + " " + number(end) + " 0 " + number(cycle / 400) + " uic");
+        double end = cycles * cycle;
+        lines.add(".tran " + number(cycle / steps) + " " + number(end) + " 0 " + number(cycle / steps) + " uic");
         for (SupplyFinder.Rail r : bench.rails()) measures(r, end - 4 * cycle, end);
-        lines.add(".options reltol=1e-4");
+        if (steps == FINE) lines.add(".options reltol=1e-4");
         return text("over time");
     }
 
@@ -270,7 +314,7 @@ public final class SpiceNetlist {
             Port port = r.ports().get(n);
             String sensed = "sense_" + name(r.name()) + "_" + n;
             lines.add("V" + sensed + " " + node(port.plate()) + " " + sensed + " DC 0");
-            lines.add(port.law().deck(name(r.name()) + "_" + n, sensed, node(port.cathode())));
+            lines.add(devices.rectifier(port.law(), name(r.name()) + "_" + n, sensed, node(port.cathode())));
         }
     }
 
@@ -283,6 +327,9 @@ public final class SpiceNetlist {
             if (farads < SMALLEST || a.isEmpty() || b.isEmpty()) continue;
             lines.add("C" + name(p.reference()) + "_" + n + " " + node(a) + " " + node(b) + " " + number(farads)
                     + " IC=" + number(volts(a, b)));
+            double leak = devices.leak(farads);
+            if (leak < Double.POSITIVE_INFINITY)
+                lines.add("Rleak" + name(p.reference()) + "_" + n + " " + node(a) + " " + node(b) + " " + number(leak));
         }
     }
 
@@ -290,7 +337,7 @@ public final class SpiceNetlist {
         String between = "across_" + name(r.name());
         lines.add("E" + between + " " + between + " 0 " + node(r.reservoir()) + " " + node(r.foot()) + " 1");
         String v = "v(" + between + ")";
-        String window = " from=" + number(from) + " to=" + number(to);
+        String window = window(from, to);
         String n = name(r.name()).toLowerCase(Locale.ROOT);
         lines.add(".meas tran mean_" + n + " AVG " + v + window);
         lines.add(".meas tran ripple_" + n + " PP " + v + window);
@@ -300,11 +347,15 @@ public final class SpiceNetlist {
         lines.add(".meas tran effective_" + n + " RMS i(Vsense_" + name(r.name()) + "_0)" + window);
     }
 
+    private static String window(double from, double to) {
+        return " from=" + number(from) + " to=" + number(to);
+    }
+
     private String text(String what) {
         StringBuilder deck = new StringBuilder();
         deck.append(comment(chassis.name() + ", " + what + " at " + number(setting.line()) + " V"));
         nodes.forEach((net, node) -> deck.append(comment("net " + node + " = " + net)));
-        deck.append(".options reltol=1e-5 abstol=1e-12 vntol=1e-7 gmin=1e-14 itl1=500 itl2=500 itl4=200\n");
+        deck.append(options).append('\n');
         lines.forEach(l -> deck.append(l).append('\n'));
         return deck.append(".end\n").toString();
     }

@@ -39,6 +39,17 @@ class LikelihoodTest {
         return Likelihood.of(new double[] {a, b}, List.of(one, two), ANYWHERE);
     }
 
+    /** Two readings of one rail, both at nothing, are a fault of that rail; of two places that have nothing in common both may be slips. */
+    @Test
+    void twoSlipsOnOneRailAreHardlyTwoSlips() {
+        double ofOneRail = of(0, 0, at(240, 3, 12), at(230, 3, 12));
+        double apart = of(0, 0, at(240, 3, 12, 0), at(230, 3, 0, 12));
+        assertThat(ofOneRail).isLessThan(apart - 2);
+        assertThat(of(240, 0, at(240, 3, 12), at(230, 3, 12)))
+                .as("one slip costs what it did")
+                .isCloseTo(of(240, 0, at(240, 3, 12, 0), at(230, 3, 0, 12)), within(0.01));
+    }
+
     /** One of them in a covariance, and every odds would be none. */
     @Test
     void whatIsNoNumberIsRefusedBeforeItIsWeighed() {
