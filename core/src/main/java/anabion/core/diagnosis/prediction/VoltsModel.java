@@ -23,6 +23,10 @@ final class VoltsModel {
     private static final double OF_CHANGE = 0.08;
     /** What is fed by nothing stands near zero, not at it: a share of its sound volts, by leaks that nobody entered. */
     private static final double UNFED = 0.006;
+    /** Volts to which initial velocities drive an electrode that nothing feeds. */
+    private static final double FEW = 2;
+    /** Volts above which an electrode is one that is fed. */
+    private static final double FED = 10;
     /** Where little current decides, a tube's contact potential does, which differs from tube to tube: volts, and the ohms behind a net from which it counts by half. */
     private static final double CONTACT = 0.2;
 
@@ -81,7 +85,7 @@ final class VoltsModel {
         shares[sources.severity()] = ends.graded()
                 ? SeverityInterval.SEVERITY * (b - a)
                 : h.sound() ? 0 : ALONE * alive(a, stands) * (a - stands);
-        double middle = (a + b) / 2;
+        double middle = leaking((a + b) / 2, stands);
         double own = residue.spread(p.net(), middle, stands, line);
         double error = Math.hypot(own, error(middle, stands, from.get().behind(p.net())));
         return Optional.of(new GaussianPrediction(
@@ -95,6 +99,12 @@ final class VoltsModel {
         double changed = Math.abs(volts - sound) * Math.hypot(OF_CHANGE * alive(volts, sound), UNFED);
         double contact = tubes ? CONTACT * behind / (behind + HIGH_OHMS) : 0;
         return Math.hypot(changed, contact);
+    }
+
+    /** What electrons alone drive below zero is drawn half back to it by leaks that nobody entered. */
+    private double leaking(double volts, double sound) {
+        boolean unfed = tubes && volts * sound < 0 && Math.abs(volts) < FEW && Math.abs(sound) > FED;
+        return unfed ? volts / 2 : volts;
     }
 
     /** From 0 for a net that a fault leaves dead to 1 for one that has its volts, or more. */

@@ -175,7 +175,7 @@ class NextMeasurementsTest {
     /** What its outcomes would mean is said for the first suspects and a sound set. */
     @Test
     void theOutcomesOfATestHaveAMeaning() {
-        List<Observation> evidence = new Workbench(SET, 3, "R7:open").read(List.of("V2.6", "V2.7"));
+        List<Observation> evidence = new Workbench(SET, 3, "R7:open").read(List.of("V2.6", "V2.7", "B2"));
         Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
         Measurement screen = new Measurement.Ohms("V2.6", "B2", 1.5);
         List<ExpectedAnswer> meanings = ExpectedAnswer.of(PREDICTIONS, evidence, d, screen, 2);
