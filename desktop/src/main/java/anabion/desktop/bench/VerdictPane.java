@@ -40,7 +40,6 @@ import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.layout.BorderPane;
 import javafx.scene.layout.GridPane;
-import javafx.scene.layout.HBox;
 import javafx.scene.layout.VBox;
 
 /** What the numbers say, why, and what to do next, in plain sentences. */
@@ -110,18 +109,19 @@ final class VerdictPane extends BorderPane {
         body.getChildren().addAll(nodes);
     }
 
-    /** What is shown, and whether odds are on their way. */
-    private HBox head(String title) {
+    /** That odds are on their way; takes no room when they are not. */
+    private Label weighing() {
         Label weighing = Texts.label(session.say("ui.verdict.weighing"), "soft", "small");
         weighing.visibleProperty().bind(session.diagnoses().weighing());
-        return new HBox(8, Texts.label(session.say(title), "soft", "small"), Texts.gap(), weighing);
+        weighing.managedProperty().bind(session.diagnoses().weighing());
+        return weighing;
     }
 
     private void rebuild() {
         body.getChildren().clear();
         foot.getChildren().clear();
         Optional<Own> own = own();
-        add(head(own.map(Own::title).orElse("ui.verdict")));
+        add(Texts.label(session.say(own.map(Own::title).orElse("ui.verdict")), "soft", "small"), weighing());
         List<Finding> findings = findings();
         if (arithmetic.get()) showArithmetic();
         DirectFindings.Known known = session.diagnoses().direct().known().get();
