@@ -173,7 +173,7 @@ class PhotosTest extends WindowCase {
         BufferedImage image = new BufferedImage(width, height, BufferedImage.TYPE_INT_RGB);
         for (int y = 0; y < height; y++)
             for (int x = 0; x < width; x++)
-                image.setRGB(x, y, (int) (127 * (1 + Math.sin(x / 9.0) * Math.cos(y / 13.0))) * 0x010101);
+                image.setRGB(x, y, ((int) (127 * (1 + Math.sin(x / 9.0) * Math.cos(y / 13.0)))) * 0x010101);
         return image;
     }
 }
