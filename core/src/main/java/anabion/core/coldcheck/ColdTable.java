@@ -7,6 +7,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.chassis.Winding;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.FittedState;
@@ -41,7 +42,9 @@ public final class ColdTable {
     /** Below this share of the least that is sound, it is a short and no spread. */
     private static final double SHORT = 0.2;
 
+    /** What a usual ohmmeter shows at most: insulation that a circuit computes beyond it is asked of no set. */
     private static final double OPEN = 2e7;
+
     private static final double RAIL = 2e-6;
     private static final double PROBES = 0.3;
     /** Where the two ways round differ by more than this factor, a junction beside the resistor conducts one way. */
@@ -261,7 +264,7 @@ public final class ColdTable {
                 against,
                 what,
                 now,
-                least / (1 + tolerance) - PROBES,
+                Math.min(least / (1 + tolerance) - PROBES, group == ColdRow.Group.MAINS ? Isolation.PASSED : OPEN),
                 most * (1 + tolerance) + PROBES,
                 reading,
                 Standing.NOT_TAKEN,

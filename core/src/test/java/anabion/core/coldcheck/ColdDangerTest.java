@@ -9,6 +9,7 @@ import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.diagnosis.evidence.DirectProof;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.FittedState;
@@ -19,6 +20,7 @@ import anabion.core.job.Trial;
 import anabion.core.json.Extra;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
+import anabion.core.reading.Standing;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.CircuitFixtures;
@@ -86,6 +88,18 @@ class ColdDangerTest {
         assertThat(all).extracting(ColdDanger::kind).containsExactly(kind);
         assertThat(WORDS.say(all.get(0).words())).startsWith("Stop, no power");
         assertThat(WORDS.say(all.get(0).next())).isNotBlank();
+    }
+
+    /** What proves a transformer's insulation is no danger, and within, however much more the circuit computes; what lies below it is no proof. */
+    @ParameterizedTest
+    @CsvSource({"20e6, WITHIN, 0", "1.2e6, WITHIN, 0", "500e3, DRIFTING, 0", "90e3, OUT, 1"})
+    void insulationIsJudgedByWhatPasses(double read, Standing standing, int dangers) {
+        List<Reading> both = List.of(ohms("MAINS-L", "CHASSIS", read), ohms("MAINS-N", "CHASSIS", read));
+        assertThat(ColdTable.taken(HALCYON, both, Job.NEW))
+                .extracting(ColdRow::standing)
+                .containsExactly(standing, standing);
+        assertThat(dangers(HALCYON, both)).hasSize(2 * dangers);
+        assertThat(Isolation.of(HALCYON).proved(both)).isEqualTo(standing == Standing.WITHIN);
     }
 
     /** A chassis that hangs on the line by design is not told that the circuit keeps it off; and what has no screen burns none. */
