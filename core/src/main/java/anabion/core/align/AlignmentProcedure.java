@@ -166,6 +166,7 @@ public record AlignmentProcedure(
                     Preparation.WARM_UP,
                     Preparation.VOLUME_FULL_UP,
                     Preparation.LOAD_CONNECTED,
+                    Preparation.MARK_CORES,
                     Preparation.INSULATED_TOOL);
             if (Isolation.of(chassis).mayBeLive()) all.add(Preparation.ISOLATE);
             if (lead() == Lead.LOOP) all.add(Preparation.LOOP_IN_PLACE);

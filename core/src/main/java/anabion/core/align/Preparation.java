@@ -12,6 +12,8 @@ public enum Preparation implements Coded {
     VOLUME_FULL_UP,
     /** The speaker, or a resistor in its place. */
     LOAD_CONNECTED,
+    /** Each core where it stands. */
+    MARK_CORES,
     /** A tool without metal, of the core's shape. */
     INSULATED_TOOL,
     /** The chassis may be live: an isolating transformer before the set, a capacitor in both leads of the generator. */
