@@ -116,7 +116,7 @@ final class EvidenceScore {
                             "seconds",
                             s));
         });
-        t.put("sets", each);
+        if (!each.isEmpty()) t.put("sets", each);
         return t;
     }
 

@@ -60,11 +60,13 @@ public final class ForeignCases {
     private final Chassis chassis;
     private final Path file;
     private final ForeignSolver solver;
+    private final PredictionModel predictions;
 
     private ForeignCases(String name, Chassis chassis, Path folder) {
         this.name = name;
         this.chassis = chassis;
         this.file = folder.resolve(name + ".csv");
+        this.predictions = new PredictionModel(chassis, Priors.USUAL);
         this.solver =
                 new ForeignSolver(new ForeignLaws(chassis, chassis.supply().volts()));
     }
@@ -168,7 +170,6 @@ public final class ForeignCases {
         double line = chassis.supply().volts() * (1 + LINE * Specimen.even(random));
         Map<String, Double> trims = Specimen.of(chassis, random, false);
         SimulatedBench bench = new SimulatedBench(chassis, planted, trims, line, random);
-        PredictionModel predictions = new PredictionModel(chassis, Priors.USUAL);
         List<Measurement> shown = Measurements.of(predictions, Setting.of(line), MeterSpec.parse(METER)).stream()
                 .filter(m -> m instanceof Measurement.Volts || m instanceof Measurement.Listen)
                 .toList();

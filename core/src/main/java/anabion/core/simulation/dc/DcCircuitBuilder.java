@@ -382,12 +382,12 @@ public final class DcCircuitBuilder {
         String base = sockets.need(p, "b", "");
         c.device(ref, law, base, collector, emitter);
         String junction = ref + "." + Faults.BASE_EMITTER;
-        if (faults.is(junction, FaultMode.SHORT)) c.resistor(junction, base, emitter, 1);
+        if (faults.is(junction, FaultMode.SHORT)) c.resistor(junction, base, emitter, Faults.TRANSISTOR_SHORT);
         String other = ref + "." + Faults.BASE_COLLECTOR;
         if (faults.is(other, FaultMode.LEAKY))
-            c.resistor(other, collector, base, faults.ohms(other, FaultMode.LEAKY, 5e3));
+            c.resistor(other, collector, base, faults.ohms(other, FaultMode.LEAKY, Faults.TRANSISTOR_LEAK));
         if (faults.is(ref, FaultMode.LEAKY))
-            c.resistor(ref + ".leak", collector, emitter, faults.ohms(ref, FaultMode.LEAKY, 5e3));
-        if (faults.is(ref, FaultMode.SHORT)) c.resistor(ref + ".short", collector, emitter, 1);
+            c.resistor(ref + ".leak", collector, emitter, faults.ohms(ref, FaultMode.LEAKY, Faults.TRANSISTOR_LEAK));
+        if (faults.is(ref, FaultMode.SHORT)) c.resistor(ref + ".short", collector, emitter, Faults.TRANSISTOR_SHORT);
     }
 }

@@ -21,6 +21,10 @@ public final class Faults {
     public static final double HEATER_SHORT = 1000;
     /** What a short leaves, in ohms. */
     public static final double SHORT = 0.05;
+    /** What a shorted transistor leaves, between collector and emitter or at a junction, in ohms. */
+    public static final double TRANSISTOR_SHORT = 1;
+    /** A transistor that is said to leak, and not how much. */
+    public static final double TRANSISTOR_LEAK = 5e3;
     /** The junctions of a transistor, behind its reference. */
     public static final String BASE_EMITTER = "be";
 
