@@ -7,7 +7,6 @@ import anabion.core.handback.HealthyChart;
 import anabion.core.quantity.Figures;
 import anabion.core.text.Words;
 import anabion.workshop.SetRecord;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
@@ -43,10 +42,7 @@ public final class OwnChartLines {
                                 + (r.band().isEmpty() ? "" : " " + r.band()),
                         Figures.volts(r.value()) + (r.measure() == Measure.AC_VOLTS ? " ~" : "")))
                 .toList();
-        List<List<Charted>> lines = new ArrayList<>();
-        for (int n = 0; n < all.size(); n += 2)
-            lines.add(List.of(all.get(n), n + 1 < all.size() ? all.get(n + 1) : new Charted("", "", "")));
-        return lines;
+        return Pairs.of(all, new Charted("", "", ""));
     }
 
     /** Line, meter, band and signal of that chart; empty without one. */

@@ -348,19 +348,18 @@ public final class RecordPage {
     }
 
     /** A part as listed. */
-    public record PartRow(String reference, String kind, String value, String role, String nets) {}
+    public record PartRow(String reference, String value, String role, String nets) {}
 
-    /** All parts of the chassis. */
-    public List<PartRow> parts() {
-        return set.chassis().parts().stream().map(this::part).toList();
+    /** All parts of the chassis, two a line. */
+    public List<List<PartRow>> parts() {
+        return Pairs.of(set.chassis().parts().stream().map(this::part).toList(), new PartRow("", "", "", ""));
     }
 
     private PartRow part(Part p) {
         return new PartRow(
                 p.reference(),
-                words.say("part." + p.component().kind()),
                 p.printed().isEmpty() && p.component() instanceof Component.Device d ? d.type() : p.printed(),
-                p.roleText(),
+                p.roleText().isEmpty() ? words.say("part." + p.component().kind()) : p.roleText(),
                 String.join(" ", p.nets().values()));
     }
 }
