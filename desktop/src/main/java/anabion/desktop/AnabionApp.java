@@ -74,6 +74,19 @@ public final class AnabionApp {
 
     /** The window's end is the session's, and what nobody caught is said in the window. */
     private static void live(Stage stage, Session session, Shell shell) {
+        stage.setOnCloseRequest(e -> {
+            if (session.photosComing() == 0) return;
+            e.consume();
+            shell.probe().say(session.say("photo.coming", session.photosComing()));
+            new AnimationTimer() {
+                @Override
+                public void handle(long now) {
+                    if (session.photosComing() > 0) return;
+                    stop();
+                    stage.hide();
+                }
+            }.start();
+        });
         stage.setOnHidden(e -> {
             shell.closeInstruments();
             shell.keeping().end();

@@ -6,6 +6,8 @@ import anabion.core.format.ListCodec;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Kind;
 import anabion.core.job.AlignmentPurpose;
+import anabion.core.job.Alteration;
+import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
 import anabion.core.job.PowerEntry;
 import anabion.core.job.Step;
@@ -198,7 +200,17 @@ final class Shots {
                 shell.overlay().close();
                 open(halcyon, Step.VOLTAGES);
                 shell.actions().get("arithmetic").run().run();
-                session.alter(anabion.core.job.AlterationKind.LIFTED, "C14", "to test it");
+                session.putJob(
+                        "lifted C14",
+                        session.need()
+                                .job()
+                                .altered(new Alteration(
+                                        UUID.randomUUID(),
+                                        session.clock().instant(),
+                                        "C14",
+                                        AlterationKind.LIFTED,
+                                        "to test it",
+                                        Extra.NONE)));
             }));
             shots.add(new Shot("x-later", true, 1280, 800, () -> {
                 shell.actions().get("arithmetic").run().run();

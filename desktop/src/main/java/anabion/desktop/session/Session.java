@@ -8,11 +8,9 @@ import anabion.core.error.InputException;
 import anabion.core.handback.SafetyLimits;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
-import anabion.core.job.AlterationKind;
 import anabion.core.job.Job;
 import anabion.core.job.Step;
 import anabion.core.job.WorkOrder;
-import anabion.core.json.Extra;
 import anabion.core.reading.Condition;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.recap.Plan;
@@ -31,6 +29,7 @@ import anabion.workshop.StorageThread;
 import anabion.workshop.Summary;
 import anabion.workshop.Timer;
 import anabion.workshop.Workshop;
+import anabion.workshop.storage.CheckedPicture;
 import java.nio.file.Path;
 import java.time.Clock;
 import java.util.List;
@@ -40,6 +39,7 @@ import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
 import java.util.function.Consumer;
 import java.util.function.Function;
+import java.util.function.Supplier;
 import javafx.application.Platform;
 import javafx.beans.property.BooleanProperty;
 import javafx.beans.property.ObjectProperty;
@@ -68,7 +68,7 @@ public final class Session implements AutoCloseable {
     private final BooleanProperty motion = new SimpleBooleanProperty(true);
     private final ObjectProperty<Words> words = new SimpleObjectProperty<>(new Words(Vocabulary.STANDARD));
     private final ShelfLines shelf = new ShelfLines(this);
-    private final CircuitFacts circuit;
+    private final CircuitFacts circuit = new CircuitFacts(compute, this::report);
     private final Types types = new Types(this);
     private final Plans plans = new Plans(this);
     private final Diagnoses diagnoses = new Diagnoses(this);
@@ -85,7 +85,6 @@ public final class Session implements AutoCloseable {
         this.clock = workshop.clock();
         this.folder = workshop.folder();
         this.photos = new PhotoLoader(folder, workshop.thumbnails());
-        this.circuit = new CircuitFacts(compute, this::report);
         set.addListener((o, a, b) -> {
             judge();
             if (a.map(SetRecord::chassis).equals(b.map(SetRecord::chassis))) return;
@@ -227,7 +226,20 @@ public final class Session implements AutoCloseable {
 
     /** Runs storage work; the answer or the trouble arrives on the interface thread. */
     public <T> CompletableFuture<T> ask(Function<Workshop, T> work, Consumer<T> answer) {
-        CompletableFuture<T> future = storage.ask(work);
+        return told(storage.ask(work), answer);
+    }
+
+    /** Brings a photo to the set on the bench, once its picture was looked at. */
+    public void addPhoto(Supplier<CheckedPicture> picture, String caption) {
+        told(storage.addPhoto(need().id(), picture, caption, step.get()), this::changed);
+    }
+
+    /** Photos that are on their way. */
+    public int photosComing() {
+        return storage.coming();
+    }
+
+    private <T> CompletableFuture<T> told(CompletableFuture<T> future, Consumer<T> answer) {
         future.whenComplete((result, error) -> Platform.runLater(() -> {
             if (error == null) answer.accept(result);
             else trouble.accept(error.getCause() == null ? error : error.getCause());
@@ -281,7 +293,7 @@ public final class Session implements AutoCloseable {
 
     /** Shows a set as it is after a change, if it is still on the bench. */
     public void changed(SetRecord now) {
-        if (set.get().isPresent() && set.get().get().id().equals(now.id())) {
+        if (set.get().filter(s -> s.id().equals(now.id())).isPresent()) {
             List<String> open =
                     now.job().fitted().openEnds().stream().map(Alteration::part).toList();
             condition.set(condition.get().map(c -> c.withOpenEnds(open)));
@@ -313,15 +325,6 @@ public final class Session implements AutoCloseable {
 
     public CompletableFuture<SetRecord> putJob(String label, Job job) {
         return change(label, new Op.PutJob(job));
-    }
-
-    public CompletableFuture<SetRecord> alter(AlterationKind kind, String part, String detail) {
-        SetRecord now = need();
-        if (now.chassis().part(part).isEmpty()) {
-            throw InputException.at(part).because(say("ui.no-part")).so(say("ui.no-part.remedy"));
-        }
-        Alteration alteration = new Alteration(UUID.randomUUID(), clock.instant(), part, kind, detail, Extra.NONE);
-        return putJob(say("alteration." + kind.code(), part), now.job().altered(alteration));
     }
 
     /** The point that a typed name means. */

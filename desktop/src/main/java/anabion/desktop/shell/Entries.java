@@ -85,7 +85,7 @@ final class Entries {
         CompletableFuture<?> done = CompletableFuture.completedFuture(null);
         if (entry instanceof Entry.Volts v) return bench.sheet().reading(v);
         if (entry instanceof Entry.ForSheet f) return bench.sheet().entered(f.text());
-        if (entry instanceof Entry.Alter a) return session.alter(a.kind(), a.part(), a.detail());
+        if (entry instanceof Entry.Alter a) return alter(a);
         if (entry instanceof Entry.WaitsFor w)
             return session.putJob(
                     session.say("ui.change.waits"), session.need().job().withWaitsFor(w.what()));
@@ -261,5 +261,16 @@ final class Entries {
         int at = 0;
         for (int i = 0; i < bands.size(); i++) if (bands.get(i).name().equals(now)) at = i;
         band(bands.get((at + 1) % bands.size()).name());
+    }
+
+    private CompletableFuture<?> alter(Entry.Alter a) {
+        SetRecord now = session.need();
+        if (now.chassis().part(a.part()).isEmpty())
+            throw InputException.at(a.part()).because(session.say("ui.no-part")).so(session.say("ui.no-part.remedy"));
+        Alteration alteration = new Alteration(
+                UUID.randomUUID(), session.clock().instant(), a.part(), a.kind(), a.detail(), Extra.NONE);
+        return session.putJob(
+                session.say("alteration." + a.kind().code(), a.part()),
+                now.job().altered(alteration));
     }
 }

@@ -1,7 +1,6 @@
 package anabion.desktop.shell;
 
 import anabion.core.error.InputException;
-import anabion.core.job.Step;
 import anabion.desktop.session.Session;
 import anabion.workshop.storage.CheckedPicture;
 import java.awt.image.BufferedImage;
@@ -12,16 +11,8 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.UUID;
 import java.util.concurrent.CompletableFuture;
-import java.util.concurrent.CompletionException;
-import java.util.concurrent.Executor;
-import java.util.concurrent.ForkJoinPool;
-import java.util.concurrent.LinkedBlockingQueue;
-import java.util.concurrent.ThreadPoolExecutor;
-import java.util.concurrent.TimeUnit;
 import java.util.function.Consumer;
-import java.util.function.Supplier;
 import javafx.animation.Animation;
 import javafx.animation.KeyFrame;
 import javafx.animation.Timeline;
@@ -40,14 +31,6 @@ final class PhotoIntake {
     private final Session session;
     private final Consumer<Path> other;
     private final Timeline look = new Timeline(new KeyFrame(javafx.util.Duration.seconds(SECONDS), e -> look()));
-    /** One after the other, in the order in which they were chosen. */
-    private final Executor pictures =
-            new ThreadPoolExecutor(0, 1, 5, TimeUnit.SECONDS, new LinkedBlockingQueue<>(), work -> {
-                Thread thread = new Thread(work, "pictures");
-                thread.setDaemon(true);
-                return thread;
-            });
-
     private Optional<PhotoFolder> watched = Optional.empty();
     private boolean looking;
 
@@ -85,20 +68,9 @@ final class PhotoIntake {
             other.accept(file);
             return;
         }
-        bring(
+        session.addPhoto(
                 () -> CheckedPicture.of(FileErrors.saying(() -> Files.readAllBytes(file)), name),
                 name.replaceFirst("\\.[^.]+$", ""));
-    }
-
-    /** A large picture takes a tenth of a second to be read and looked at: neither the window nor the disk waits for it. */
-    private void bring(Supplier<CheckedPicture> picture, String caption) {
-        UUID set = session.need().id();
-        Optional<Step> step = Optional.of(session.step().get());
-        background(pictures, picture, p -> session.ask(w -> w.addPhoto(set, p, caption, step), this::came));
-    }
-
-    private void came(anabion.workshop.SetRecord set) {
-        if (session.set().get().filter(s -> s.id().equals(set.id())).isPresent()) session.changed(set);
     }
 
     /** What the clipboard holds, if it is a picture or files. */
@@ -115,15 +87,7 @@ final class PhotoIntake {
 
     /** A picture of many megapixels takes seconds to be written as one. */
     private void image(Image image) {
-        bring(() -> CheckedPicture.of(png(image), "pasted.png"), session.say("photo.pasted"));
-    }
-
-    private <T> void background(Executor executor, Supplier<T> work, Consumer<T> then) {
-        CompletableFuture.supplyAsync(work, executor)
-                .whenComplete((done, e) -> Platform.runLater(() -> {
-                    if (e == null) then.accept(done);
-                    else session.report(e instanceof CompletionException && e.getCause() != null ? e.getCause() : e);
-                }));
+        session.addPhoto(() -> CheckedPicture.of(png(image), "pasted.png"), session.say("photo.pasted"));
     }
 
     private static byte[] png(Image image) {
@@ -148,10 +112,13 @@ final class PhotoIntake {
 
     /** Watches a folder until it is told to end, or the folder is gone. */
     void watch(Path folder) {
-        background(ForkJoinPool.commonPool(), () -> FileErrors.saying(() -> new PhotoFolder(folder)), f -> {
-            watched = Optional.of(f);
-            look.play();
-        });
+        CompletableFuture.supplyAsync(() -> FileErrors.saying(() -> new PhotoFolder(folder)))
+                .whenComplete((f, e) -> Platform.runLater(() -> {
+                    if (e == null) {
+                        watched = Optional.of(f);
+                        look.play();
+                    } else session.report(e.getCause() == null ? e : e.getCause());
+                }));
     }
 
     void end() {
