@@ -6,6 +6,7 @@ import static org.mockito.Mockito.when;
 
 import anabion.core.handback.ClosingGate;
 import anabion.core.handback.ClosingItem;
+import anabion.core.isolation.Isolation;
 import anabion.core.job.Step;
 import anabion.desktop.sheet.HandBackSheet;
 import anabion.desktop.shell.Shell;
@@ -39,6 +40,8 @@ class HandBackTest extends WindowCase {
         interact(() -> session.step().set(Step.COLD_CHECKS));
         enter("MAINS-L CHASSIS 20M");
         enter("MAINS-N CHASSIS 20M");
+        until("both are kept", () -> Isolation.of(session.need().chassis())
+                .proved(session.need().readings()));
         interact(() -> session.step().set(Step.HAND_BACK));
         until("it is proved", () -> gate().rows().stream().anyMatch(r -> r.item() == ClosingItem.EARTH));
         int open = gate().open().size();
