@@ -1,16 +1,12 @@
 package anabion.core.rectifier;
 
-import anabion.core.circuit.DeviceModel;
-import java.util.List;
-
 /**
- * Mean current of a rectifier against the mean volts of its reservoir, as an element of a circuit: output, return, reservoir and its
- * foot. The current flows from return to output, and follows the volts across the reservoir.
+ * Mean current of a rectifier against the mean volts of its reservoir.
  *
  * <p>Method: a table of {@link #POINTS} steady cycles from no load to nearly a short, joined by a monotone cubic (Fritsch and Carlson,
  * 1980), continued straight beyond its ends. Within the table it is within 0.1 % of a cycle of its own.
  */
-public final class Characteristic implements DeviceModel {
+public final class Characteristic {
     private static final int POINTS = 16;
     /** The lowest volts of the table, as a share of the open volts. */
     private static final double LOWEST = 0.02;
@@ -144,25 +140,5 @@ public final class Characteristic implements DeviceModel {
     /** The steady cycle under a load. */
     public Cycle cycle(Load load) {
         return steady.cycle(load, 0.9 * rectifier.open());
-    }
-
-    @Override
-    public int terminals() {
-        return 4;
-    }
-
-    @Override
-    public void currents(double[] v, double[] i) {
-        double current = amperes(v[2] - v[3]);
-        i[0] = -current;
-        i[1] = current;
-        i[2] = 0;
-        i[3] = 0;
-    }
-
-    /** For a static deck the rail is a source of its own; see the deck's writer. */
-    @Override
-    public List<String> deck(String name, List<String> nodes) {
-        return List.of();
     }
 }

@@ -13,6 +13,7 @@ import anabion.core.numeric.LruCache;
 import anabion.core.rectifier.Characteristic;
 import anabion.core.rectifier.Rectifier;
 import anabion.core.simulation.dc.DcCircuitBuilder;
+import anabion.core.simulation.dc.DirectPaths;
 import anabion.core.simulation.dc.FittedLaws;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Faults;
@@ -103,13 +104,7 @@ public final class Simulator {
 
     private static Circuit driven(Circuit.Builder c, Feed feed) {
         for (SupplyFinder.Rail r : feed.rails())
-            c.device(
-                    r.name() + ".rail" + feed.rails().indexOf(r),
-                    r.characteristic(),
-                    r.output(),
-                    r.back(),
-                    r.reservoir(),
-                    r.foot());
+            r.add(r.name() + ".rail" + feed.rails().indexOf(r), c);
         return c.build();
     }
 
@@ -248,7 +243,15 @@ public final class Simulator {
                         m -> new SupplyFinder(chassis, setting, faults, m, chassis.reference(), characteristics).all())
                 .orElse(List.of());
         Circuit circuit = direct(chassis, setting, mains).circuit().build();
-        return new Feed(chassis, setting, series, mains, rails, circuit, new HashMap<>());
+        DirectPaths paths = DirectPaths.of(circuit);
+        return new Feed(
+                chassis,
+                setting,
+                series,
+                mains,
+                rails.stream().map(r -> r.passing(paths::joined)).toList(),
+                circuit,
+                new HashMap<>());
     }
 
     /** A set whose rails stand where they stand in another solution, whatever its faults draw. */

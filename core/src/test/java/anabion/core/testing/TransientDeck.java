@@ -11,7 +11,7 @@ import anabion.core.device.Section;
 import anabion.core.device.SemiconductorKind;
 import anabion.core.device.model.Fit;
 import anabion.core.device.model.RectifierLaw;
-import anabion.core.rectifier.Characteristic;
+import anabion.core.rectifier.RailCurrent;
 import anabion.core.simulation.dc.OperatingPoint;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -56,7 +56,7 @@ public final class TransientDeck {
         }
         for (Part p : set.parts()) part(p);
         for (Element e : solved.direct().circuit().elements())
-            if (e instanceof Element.Device d && !(d.law() instanceof Characteristic)) load(d);
+            if (e instanceof Element.Device d && !(d.law() instanceof RailCurrent)) load(d);
         nodes.values().stream().filter(n -> !n.equals("0")).forEach(n -> add("Rins_%s %s 0 1e9", n, n));
         double end = CYCLES / hertz;
         add("Eout out 0 %s %s 1", node(net), node(foot));

@@ -5,6 +5,7 @@ import anabion.core.circuit.Element;
 import anabion.core.circuit.HybridPi;
 import anabion.core.circuit.Reactances;
 import anabion.core.rectifier.Characteristic;
+import anabion.core.rectifier.RailCurrent;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
@@ -32,7 +33,7 @@ public final class AcNetlist implements Reactances {
     /** @param replaced elements for which reactances stand */
     public void elements(Circuit circuit, Predicate<Element> replaced) {
         for (Element e : circuit.elements()) {
-            if (e instanceof Element.Device d && d.law() instanceof Characteristic k) rail(d, k, circuit);
+            if (e instanceof Element.Device d && d.law() instanceof RailCurrent r) rail(d, r, circuit);
             else if (!replaced.test(e)) deck.element(e);
             else if (e instanceof Element.Device d) atRest(d, circuit);
         }
@@ -47,17 +48,22 @@ public final class AcNetlist implements Reactances {
                     + deck.node(circuit.net(d.nodes().get(last))) + " DC " + SpiceNetlist.number(deck.amperes(d, k)));
     }
 
-    private void rail(Element.Device d, Characteristic k, Circuit circuit) {
-        String back = circuit.net(d.nodes().get(1));
-        String reservoir = circuit.net(d.nodes().get(2));
-        double volts = deck.volts(reservoir, back);
+    private void rail(Element.Device d, RailCurrent r, Circuit circuit) {
+        Characteristic k = r.characteristic();
+        String reservoir = circuit.net(d.nodes().get(r.reservoir()));
+        String foot = circuit.net(d.nodes().get(r.reservoir() + 1));
+        double volts = deck.volts(reservoir, foot);
         double h = 1e-3 * Math.max(1, volts);
-        double slope = (k.amperes(volts + h) - k.amperes(volts - h)) / (2 * h);
-        deck.line("B" + SpiceNetlist.name(d.name()) + " " + deck.node(back) + " "
-                + deck.node(circuit.net(d.nodes().get(0)))
-                + " I=" + rounded(k.amperes(volts)) + "+(" + rounded(slope) + ")*((V("
-                + deck.node(reservoir)
-                + ")-V(" + deck.node(back) + "))-" + SpiceNetlist.number(volts) + ")");
+        double share = 1.0 / (r.given() * r.drawn());
+        double slope = share * (k.amperes(volts + h) - k.amperes(volts - h)) / (2 * h);
+        for (int to = 0; to < r.given(); to++)
+            for (int from = r.given(); from < r.reservoir(); from++)
+                deck.line("B" + SpiceNetlist.name(d.name()) + (to + from == 1 ? "" : "_" + to + "_" + from) + " "
+                        + deck.node(circuit.net(d.nodes().get(from))) + " "
+                        + deck.node(circuit.net(d.nodes().get(to)))
+                        + " I=" + rounded(share * k.amperes(volts)) + "+(" + rounded(slope) + ")*((V("
+                        + deck.node(reservoir)
+                        + ")-V(" + deck.node(foot) + "))-" + SpiceNetlist.number(volts) + ")");
     }
 
     /** @param ohms and farads in series with it */

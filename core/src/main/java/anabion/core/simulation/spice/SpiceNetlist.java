@@ -8,18 +8,21 @@ import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.Reactances;
 import anabion.core.error.InputException;
-import anabion.core.rectifier.Characteristic;
+import anabion.core.rectifier.RailCurrent;
 import anabion.core.rectifier.Rectifier;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.Port;
+import anabion.core.simulation.supply.Reservoirs;
 import anabion.core.simulation.supply.SupplyFinder;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 
@@ -51,6 +54,7 @@ public final class SpiceNetlist {
     private final DeviceLines devices;
     private final Simulator.PreparedCircuit bench;
     private final OperatingPoint solved;
+    private final Faults faults;
     private String options = ".options reltol=1e-5 abstol=1e-12 vntol=1e-7 gmin=1e-14 itl1=500 itl2=500 itl4=200";
     private final Map<String, String> nodes = new LinkedHashMap<>();
     private final List<String> lines = new ArrayList<>();
@@ -65,6 +69,7 @@ public final class SpiceNetlist {
         this.devices = devices;
         this.bench = new Simulator().prepare(chassis, setting);
         this.solved = bench.solve();
+        this.faults = new Faults(chassis, setting.faults());
         nodes.put(bench.circuit().reference(), "0");
     }
 
@@ -181,7 +186,7 @@ public final class SpiceNetlist {
 
     private String direct() {
         for (Element e : bench.circuit().elements()) {
-            if (e instanceof Element.Device d && d.law() instanceof Characteristic) rail(d);
+            if (e instanceof Element.Device d && d.law() instanceof RailCurrent r) rail(d, r);
             else element(e);
         }
         insulation();
@@ -189,11 +194,16 @@ public final class SpiceNetlist {
         return text("operating point");
     }
 
-    private void rail(Element.Device d) {
-        String back = bench.circuit().net(d.nodes().get(3));
-        String reservoir = bench.circuit().net(d.nodes().get(2));
-        double volts = volts(reservoir, back);
-        lines.add("V" + name(d.name()) + " " + node(reservoir) + " " + node(back) + " DC " + number(volts));
+    /** The volts of its reservoir; what it draws on its way from what feeds it is drawn there. */
+    private void rail(Element.Device d, RailCurrent r) {
+        String foot = bench.circuit().net(d.nodes().get(r.reservoir() + 1));
+        String reservoir = bench.circuit().net(d.nodes().get(r.reservoir()));
+        double volts = volts(reservoir, foot);
+        lines.add("V" + name(d.name()) + " " + node(reservoir) + " " + node(foot) + " DC " + number(volts));
+        for (int k = r.given(); k < r.reservoir(); k++)
+            if (!net(d.nodes().get(k)).equals(node(foot)))
+                lines.add("I" + name(d.name()) + k + " " + net(d.nodes().get(k)) + " " + node(foot) + " DC "
+                        + number(amperes(d, k)));
     }
 
     /** Adds the line or lines of an element. */
@@ -231,10 +241,14 @@ public final class SpiceNetlist {
         Rectifier first = bench.rails().get(0).rectifier();
         double hertz = first.hertz();
         for (Element e : bench.circuit().elements()) {
-            boolean own = e instanceof Element.Device d && d.law() instanceof Characteristic;
+            boolean own = e instanceof Element.Device d && d.law() instanceof RailCurrent;
             boolean mains = e.name().equals("mains") || transformer(OperatingPoint.reference(e.name()));
             boolean glows = e.name().contains(".heater") && !coldInMains(OperatingPoint.reference(e.name()));
-            if (!own && !mains && !glows) element(e);
+            if (own || mains || glows) continue;
+            Optional<Part> choke =
+                    chassis.part(OperatingPoint.reference(e.name())).filter(Reservoirs::isChoke);
+            if (choke.isPresent() && e instanceof Element.Resistor r) choke(r, Reservoirs.henries(choke.get()));
+            else element(e);
         }
         insulation();
         strays();
@@ -247,6 +261,13 @@ public final class SpiceNetlist {
         for (SupplyFinder.Rail r : bench.rails()) measures(r, end - 4 * cycle, end);
         if (steps == FINE) lines.add(".options reltol=1e-4");
         return text("over time");
+    }
+
+    /** Its copper, and behind it the coil with what flows there. */
+    private void choke(Element.Resistor r, double henries) {
+        String n = name(r.name());
+        lines.add("R" + n + " " + net(r.a()) + " " + n + "x " + number(1 / r.siemens()));
+        lines.add("L" + n + " " + n + "x " + net(r.b()) + " " + number(henries) + " IC=" + number(amperes(r, 0)));
     }
 
     /** What a winding has against its core: without it a solver finds no way through the instant in which all diodes block. */
@@ -321,7 +342,7 @@ public final class SpiceNetlist {
     private void capacitor(Part p, Capacitor c) {
         String last = String.valueOf(c.farads().size() + 1);
         for (int n = 1; n <= c.farads().size(); n++) {
-            double farads = c.farads().get(n - 1);
+            double farads = faults.farads(p, n, c.farads().get(n - 1));
             String a = p.nets().getOrDefault(String.valueOf(n), "");
             String b = p.nets().getOrDefault(last, "");
             if (farads < SMALLEST || a.isEmpty() || b.isEmpty()) continue;

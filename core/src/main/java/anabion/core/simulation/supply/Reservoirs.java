@@ -96,15 +96,18 @@ public final class Reservoirs {
         for (Joined n : near(cathode)) {
             if (farads(n.net(), foot) >= LARGE) return Optional.empty();
             Optional<Part> found = nets.at(n.net()).stream()
-                    .filter(p -> p.component() instanceof Component.Windings w
-                            && w.windings().size() == 1
-                            && henries(p) >= CHOKE
+                    .filter(p -> isChoke(p)
                             && !faults.is(p.reference(), FaultMode.OPEN)
                             && farads(other(p, n.net()), foot) >= LARGE)
                     .findFirst();
             if (found.isPresent()) return found;
         }
         return Optional.empty();
+    }
+
+    /** Whether a part is one winding that smooths a rail: a choke, a field coil. */
+    public static boolean isChoke(Part p) {
+        return p.component() instanceof Component.Windings w && w.windings().size() == 1 && henries(p) >= CHOKE;
     }
 
     /** Of the only winding of a choke; 0 where it is not stated. */

@@ -6,6 +6,7 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
+import anabion.core.circuit.Circuit;
 import anabion.core.device.DeviceType;
 import anabion.core.device.MetalRectifier;
 import anabion.core.device.Section;
@@ -16,6 +17,7 @@ import anabion.core.device.model.Heated;
 import anabion.core.device.model.RectifierLaw;
 import anabion.core.rectifier.Characteristic;
 import anabion.core.rectifier.Path;
+import anabion.core.rectifier.RailCurrent;
 import anabion.core.rectifier.Rectifier;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.fault.Sockets;
@@ -26,6 +28,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 
 /**
  * Finds the rectifiers of a chassis, what feeds them and what they feed, from the nets alone: the reservoir is the capacitor on the
@@ -87,6 +90,8 @@ public final class SupplyFinder {
      * @param siemens of the filter resistors at the reservoir
      * @param plates the nets of its plates, in the order of the paths
      * @param ports all its rectifiers, the one of the first path first
+     * @param through the nets at which its direct current comes out of what feeds it, or goes back into it where {@code below}; empty where none flows there, as in a bridge
+     * @param below whether it makes its plates negative: its cathodes are driven
      */
     public record Rail(
             String name,
@@ -98,7 +103,38 @@ public final class SupplyFinder {
             Rectifier rectifier,
             List<String> plates,
             List<Port> ports,
-            Characteristic characteristic) {}
+            Characteristic characteristic,
+            List<String> through,
+            boolean below) {
+        /** With its current straight from where it returns, unless direct current finds its way from there to what drives it. */
+        public Rail passing(BiPredicate<String, String> conducts) {
+            String from = below ? output : back;
+            if (through.stream().allMatch(n -> conducts.test(n, from))) return this;
+            return new Rail(
+                    name,
+                    output,
+                    back,
+                    reservoir,
+                    foot,
+                    siemens,
+                    rectifier,
+                    plates,
+                    ports,
+                    characteristic,
+                    List.of(),
+                    below);
+        }
+
+        /** What it does in a circuit. */
+        public void add(String element, Circuit.Builder c) {
+            List<String> given = below && !through.isEmpty() ? through : List.of(output);
+            List<String> drawn = below || through.isEmpty() ? List.of(back) : through;
+            List<String> nets = new ArrayList<>(given);
+            nets.addAll(drawn);
+            nets.addAll(List.of(reservoir, foot));
+            c.device(element, new RailCurrent(characteristic, given.size(), drawn.size()), nets.toArray(new String[0]));
+        }
+    }
 
     /**
      * A path with its source.
@@ -170,7 +206,9 @@ public final class SupplyFinder {
                 paths,
                 plates,
                 ports,
-                0);
+                0,
+                fed.stream().anyMatch(f -> f.mate().isPresent()) ? List.of() : plates,
+                false);
     }
 
     private Rail rail(
@@ -181,7 +219,9 @@ public final class SupplyFinder {
             List<Path> paths,
             List<String> plates,
             List<Port> ports,
-            double pump) {
+            double pump,
+            List<String> through,
+            boolean below) {
         Optional<Part> choke = behind.choke(cathode, to.far());
         String reservoir = choke.map(part -> held(part, to.far())).orElse(closest.net());
         Rectifier rectifier = new Rectifier(
@@ -203,7 +243,9 @@ public final class SupplyFinder {
                 rectifier,
                 plates,
                 ports,
-                characteristics.of(cathode, rectifier, siemens));
+                characteristics.of(cathode, rectifier, siemens),
+                through,
+                below);
     }
 
     /** The end of a choke that a large capacitor holds. */
@@ -239,6 +281,7 @@ public final class SupplyFinder {
         Port first = ports.get(0);
         RectifierFeeds.Return to = feeds.returns(first.cathode(), first.plate());
         Joined held = behind.reservoir(first.plate(), to.far());
+        List<String> cathodes = ports.stream().map(Port::cathode).toList();
         return rail(
                 first.reference(),
                 to.back(),
@@ -247,9 +290,11 @@ public final class SupplyFinder {
                 ports.stream()
                         .map(q -> path(q.cathode(), to.far(), -1, held.ohms(), q.law()))
                         .toList(),
-                ports.stream().map(Port::cathode).toList(),
+                cathodes,
                 ports,
-                0);
+                0,
+                cathodes,
+                true);
     }
 
     /**
@@ -282,7 +327,9 @@ public final class SupplyFinder {
                     paths,
                     List.of(),
                     List.of(port, clamp.get()),
-                    behind.pump(p)));
+                    behind.pump(p),
+                    List.of(),
+                    false));
         }
         return Optional.empty();
     }
