@@ -84,8 +84,8 @@ final class VoltsModel {
         for (int k = 0; k < one.length; k++) shares[k] = (one[k] + other[k]) / 2;
         shares[sources.severity()] = ends.graded()
                 ? SeverityInterval.SEVERITY * (b - a)
-                : h.sound() ? 0 : ALONE * alive(a, stands) * (a - stands);
-        double middle = leaking((a + b) / 2, stands);
+                : h.sound() ? 0 : ALONE * alive(a, stands) * (a - stands) + leaking(a, stands);
+        double middle = (a + b) / 2 - leaking((a + b) / 2, stands);
         double own = residue.spread(p.net(), middle, stands, line);
         double error = Math.hypot(own, error(middle, stands, from.get().behind(p.net())));
         return Optional.of(new GaussianPrediction(
@@ -101,10 +101,10 @@ final class VoltsModel {
         return Math.hypot(changed, contact);
     }
 
-    /** What electrons alone drive below zero is drawn half back to it by leaks that nobody entered. */
+    /** What electrons alone drive below zero leaks that nobody entered draw back to it, half way, more or less: at all nets of a rail alike. */
     private double leaking(double volts, double sound) {
         boolean unfed = tubes && volts * sound < 0 && Math.abs(volts) < FEW && Math.abs(sound) > FED;
-        return unfed ? volts / 2 : volts;
+        return unfed ? volts / 2 : 0;
     }
 
     /** From 0 for a net that a fault leaves dead to 1 for one that has its volts, or more. */
