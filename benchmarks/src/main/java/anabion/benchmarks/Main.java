@@ -5,6 +5,7 @@ import anabion.benchmarks.diagnosis.DiagnosisBenchmark;
 import anabion.benchmarks.diagnosis.EvidenceSet;
 import anabion.benchmarks.diagnosis.ForeignBenchmark;
 import anabion.benchmarks.diagnosis.ForeignCases;
+import anabion.benchmarks.diagnosis.LineUpBenchmark;
 import anabion.benchmarks.power.PowerBenchmark;
 import anabion.core.chassis.Chassis;
 import anabion.core.error.InputException;
@@ -71,9 +72,10 @@ public final class Main {
         return Arrays.asList(args).subList(2, args.length);
     }
 
-    /** {@code [--chassis FILE …] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed] [--evidence-set FOLDER] | --foreign [--held] [--sets NAME …] [--missed]}. */
+    /** {@code [--chassis FILE …] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed] [--evidence-set FOLDER] | --foreign [--held] [--sets NAME …] [--missed] | --line-up [--missed]}. */
     private static Map<String, Object> diagnosis(List<String> words) throws IOException {
         try {
+            if (words.contains("--line-up")) return LineUpBenchmark.measure(words.contains("--missed"));
             if (words.contains("--foreign"))
                 return ForeignBenchmark.measure(
                         severalWords(words, "--sets"), words.contains("--held"), words.contains("--missed"));

@@ -3,11 +3,13 @@ package anabion.workshop;
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.lineup.LineUpModel;
 import anabion.core.reading.Predictor;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.chart.CircuitPredictor;
 import java.util.LinkedHashMap;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Supplier;
 
@@ -21,17 +23,18 @@ public final class Predictors {
     private static final int FORESEEN = 2;
 
     private final Map<Chassis, Predictor> made = kept(SETS);
-    private final Map<Ground, KeptPredictions> foreseen = kept(FORESEEN);
+    private final Map<Ground, Kept<PredictionModel>> foreseen = kept(FORESEEN);
+    private final Map<Ground, Kept<Optional<LineUpModel>>> lineUps = kept(FORESEEN);
 
     private record Ground(Chassis chassis, Priors priors) {}
 
-    /** A prediction model once it is made; its monitor is held by who asks them. */
-    private static final class KeptPredictions {
-        private PredictionModel predictions;
+    /** A model once it is made; its monitor is held by who asks it. */
+    private static final class Kept<M> {
+        private M model;
 
-        synchronized <T> T ask(Supplier<PredictionModel> maker, Function<PredictionModel, T> question) {
-            if (predictions == null) predictions = maker.get();
-            return question.apply(predictions);
+        synchronized <T> T ask(Supplier<M> maker, Function<M, T> question) {
+            if (model == null) model = maker.get();
+            return question.apply(model);
         }
     }
 
@@ -58,10 +61,19 @@ public final class Predictors {
     /** Asks the predictions of a chassis; who comes second waits. */
     public <T> T foreseen(Chassis named, Priors priors, Function<PredictionModel, T> question) {
         Chassis chassis = named.unnamed();
-        KeptPredictions kept;
-        synchronized (foreseen) {
-            kept = foreseen.computeIfAbsent(new Ground(chassis, priors), g -> new KeptPredictions());
+        return kept(foreseen, new Ground(chassis, priors))
+                .ask(() -> new PredictionModel(chassis, Calibrations.of(chassis), priors), question);
+    }
+
+    /** Asks what a line-up and a chart foresee, where no circuit is entered; who comes second waits. */
+    public <T> T ofLineUp(Chassis named, Priors priors, Function<Optional<LineUpModel>, T> question) {
+        Chassis chassis = named.unnamed();
+        return kept(lineUps, new Ground(chassis, priors)).ask(() -> LineUpModel.of(chassis, priors), question);
+    }
+
+    private static <M> Kept<M> kept(Map<Ground, Kept<M>> all, Ground ground) {
+        synchronized (all) {
+            return all.computeIfAbsent(ground, g -> new Kept<>());
         }
-        return kept.ask(() -> new PredictionModel(chassis, Calibrations.of(chassis), priors), question);
     }
 }

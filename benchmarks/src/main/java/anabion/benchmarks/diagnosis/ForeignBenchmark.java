@@ -15,6 +15,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 
 /** Weighs the cases of {@link ForeignCases}: volts and complaints from another simulator with other laws, all at once, without a further test. */
 public final class ForeignBenchmark {
@@ -74,12 +75,18 @@ public final class ForeignBenchmark {
 
     /** Whether any reading lies off the chart, restated for the line, by more than sound ones do. */
     private static boolean shown(ForeignSet foreign, List<Observation> evidence) {
+        return shown(foreign, evidence, p -> true);
+    }
+
+    /** @param which points that count */
+    static boolean shown(ForeignSet foreign, List<Observation> evidence, Predicate<String> which) {
         Map<String, Double> charted = new HashMap<>();
         foreign.chart().rows().forEach(r -> charted.put(r.point(), r.value()));
         double line = foreign.chart().conditions().line();
         return evidence.stream()
                 .anyMatch(o -> o instanceof Observation.Measured m
                         && m.measurement() instanceof Measurement.Volts v
+                        && which.test(v.point())
                         && off(m.value(), charted.get(v.point()) * v.setting().line() / line));
     }
 

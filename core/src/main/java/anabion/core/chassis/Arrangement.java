@@ -37,6 +37,15 @@ public enum Arrangement implements Coded {
         return this == TRANSFORMER || chassisMayBeLive();
     }
 
+    /** Whether its heaters lie in series: where one is open all are cold. */
+    public boolean hasHeaterChain() {
+        return switch (this) {
+            case AUTOTRANSFORMER, HOT_CHASSIS, FLOATING_NEGATIVE, DC_MAINS, MAINS_BATTERY -> true;
+            case TRANSFORMER, HEATER_TRANSFORMER, BATTERY, BATTERY_A_B, VIBRATOR, CAR_NEGATIVE, CAR_POSITIVE, ADAPTOR ->
+                false;
+        };
+    }
+
     /** Whether its mains alternates. */
     public boolean alternates() {
         return usesMains() && !isDirect();

@@ -111,11 +111,12 @@ public record Chassis(
                 .flatMap(p -> p.nets().values().stream())
                 .collect(Collectors.groupingBy(n -> n, LinkedHashMap::new, Collectors.counting()));
         long most = terminals.values().stream().mapToLong(n -> n).max().orElse(0);
+        // where no two pins are joined yet, none of them is what is measured against
         return terminals.entrySet().stream()
-                .filter(n -> n.getValue() == most)
+                .filter(n -> n.getValue() == most && most > 1)
                 .map(Map.Entry::getKey)
                 .findFirst()
-                .orElse(METAL);
+                .orElse(charted.isEmpty() ? METAL : charted);
     }
 
     /** Whether a car's battery feeds it. */

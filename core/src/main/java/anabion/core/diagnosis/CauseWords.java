@@ -2,6 +2,7 @@ package anabion.core.diagnosis;
 
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
+import anabion.core.chassis.Place;
 import anabion.core.diagnosis.evidence.Adjust;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
@@ -13,6 +14,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.text.Phrase;
+import java.util.Optional;
 
 /** Causes and measurements in the words of the trade. */
 public final class CauseWords {
@@ -63,7 +65,14 @@ public final class CauseWords {
     }
 
     private static Phrase of(Fault from, Fault to) {
-        Object target = named(from.target());
+        boolean rectifier = Place.named(from.target())
+                .filter(p -> p.kind() == Place.Kind.RECTIFIER)
+                .isPresent();
+        if (rectifier) // its resistance stands for it, and open or larger is all that it can be
+        return Phrase.of(
+                    from.mode() == FaultMode.OPEN ? "place.rectifier-dead" : "place.rectifier-weak",
+                    Place.owner(from.target()));
+        Object target = part(from.target());
         if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY)
             return Phrase.of("fault." + from.mode().code(), target);
         if (from.mode() == FaultMode.OPEN) return Phrase.of("fault.open-amount", target, from.amount());
@@ -77,7 +86,9 @@ public final class CauseWords {
     }
 
     /** A winding is called by its name, a pin by its number, a junction of a transistor by its ends. */
-    private static Object named(String target) {
+    public static Object part(String target) {
+        Optional<Place> place = Place.named(target);
+        if (place.isPresent()) return of(place.get());
         int dot = target.indexOf('.');
         if (target.endsWith("." + Faults.BASE_EMITTER))
             return Phrase.of("fault.base-emitter", target.substring(0, dot));
@@ -85,6 +96,11 @@ public final class CauseWords {
             return Phrase.of("fault.base-collector", target.substring(0, dot));
         boolean pin = dot > 0 && Character.isDigit(target.charAt(target.length() - 1));
         return dot < 0 || pin ? target : target.substring(0, dot) + " " + target.substring(dot + 1);
+    }
+
+    /** A place by the tube and pin where it is. */
+    public static Phrase of(Place place) {
+        return Phrase.of("place." + place.kind().code(), place.device(), place.pin());
     }
 
     /** What to do, such as "Read V2.6". */

@@ -26,6 +26,11 @@ public record Reading(
         UUID state,
         Instant at,
         Extra extra) {
+    /** As taken under another condition. */
+    public Reading withCondition(Condition other) {
+        return new Reading(id, point, reference, measure, value, doubtful, other, state, at, extra);
+    }
+
     /** After a part got another reference: both nets may be named after its pins. */
     public Reading renamed(String from, String to) {
         return new Reading(

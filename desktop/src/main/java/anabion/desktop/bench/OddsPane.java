@@ -116,7 +116,9 @@ final class OddsPane extends VBox {
             lines.add(new Proposal(
                     session.say(
                             repair(d.suspects().get(0).first()),
-                            String.join(" / ", d.suspects().get(0).parts()),
+                            d.suspects().get(0).parts().stream()
+                                    .map(p -> session.words().get().say(Phrase.of("meaning.plain", CauseWords.part(p))))
+                                    .collect(Collectors.joining(" / ")),
                             session.words().get().say(proof(found))),
                     Optional.empty()));
         for (Found.Next n : found.next())

@@ -9,6 +9,7 @@ import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
+import anabion.core.lineup.LineUpModel;
 import anabion.core.quantity.Figures;
 import anabion.core.reading.Expectation;
 import anabion.core.reading.Finding;
@@ -285,7 +286,16 @@ final class VerdictPane extends BorderPane {
         also(findings.stream()
                 .filter(f -> same.isEmpty() || !f.equals(same.get()))
                 .toList());
-        add(Texts.wrapped(session.say("cause.weighed", found.pieces()), "soft", "small"));
+        add(Texts.wrapped(
+                found.inferred() ? places(found) : session.say("cause.weighed", found.pieces()), "soft", "small"));
+    }
+
+    /** That places are all that can be told so far, and whose parts would tell more. */
+    private String places(Found found) {
+        return LineUpModel.byTube(found.diagnosis()).entrySet().stream()
+                .findFirst()
+                .map(e -> session.say("cause.places", found.pieces(), e.getKey(), Figures.odds(e.getValue())))
+                .orElse(session.say("cause.places-none", found.pieces()));
     }
 
     private GridPane suspects(Finding finding) {

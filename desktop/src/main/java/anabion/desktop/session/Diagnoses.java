@@ -2,6 +2,7 @@ package anabion.desktop.session;
 
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Measure;
 import anabion.core.chassis.Stage;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.ExpectedAnswer;
@@ -14,6 +15,7 @@ import anabion.core.diagnosis.nexttest.RatedMeasurement;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Job;
 import anabion.core.job.Step;
+import anabion.core.lineup.LineUpModel;
 import anabion.core.reading.Reading;
 import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.tracing.StageOdds;
@@ -179,10 +181,24 @@ public final class Diagnoses {
                 .anyMatch(o -> o instanceof Observation.Measured
                         || o.measurement() instanceof Measurement.Inject
                         || o.measurement() instanceof Measurement.Tap);
-        if ((!tried && !g.cold()) || !CircuitPredictor.powered(g.chassis()))
-            return new Weighed(Optional.empty(), List.of());
+        if (!CircuitPredictor.powered(g.chassis())) return places(g);
+        if (!tried && !g.cold()) return new Weighed(Optional.empty(), List.of());
         return session.predictors()
                 .foreseen(g.chassis(), g.priors(), predictions -> weigh(predictions, evidence, g, tried));
+    }
+
+    /** Of a set of which only the line-up and the chart are entered. */
+    private Weighed places(Ground g) {
+        boolean read = g.readings().stream().anyMatch(r -> r.measure() == Measure.DC_VOLTS);
+        if (!read || g.unpowered() || !LineUpModel.fits(g.chassis())) return new Weighed(Optional.empty(), List.of());
+        return session.predictors().ofLineUp(g.chassis(), g.priors(), m -> {
+            List<Observation> evidence =
+                    m.map(l -> l.evidence(g.readings(), g.job())).orElse(List.of());
+            if (evidence.isEmpty()) return new Weighed(Optional.empty(), List.of());
+            LineUpModel model = m.orElseThrow();
+            Diagnosis d = model.diagnosis(evidence);
+            return new Weighed(Optional.of(found(model.predictions(), evidence, d, d.next(), true)), List.of());
+        });
     }
 
     private static Weighed weigh(PredictionModel predictions, List<Observation> evidence, Ground g, boolean tried) {
@@ -199,14 +215,22 @@ public final class Diagnoses {
     /** @param unpowered whether nothing may be asked that needs the set switched on */
     private static Found found(PredictionModel predictions, List<Observation> evidence, boolean unpowered) {
         Diagnosis d = Diagnosis.withPairs(predictions, evidence);
+        return found(predictions, evidence, d, unpowered ? Diagnosis.ohms(predictions, evidence) : d.next(), false);
+    }
+
+    private static Found found(
+            PredictionModel predictions,
+            List<Observation> evidence,
+            Diagnosis d,
+            List<RatedMeasurement> worth,
+            boolean inferred) {
         List<Explanation> why = new ArrayList<>();
         d.suspects().stream().limit(EXPLAINED).forEach(s -> why.add(d.explained(predictions, evidence, s)));
-        List<RatedMeasurement> worth = unpowered ? Diagnosis.ohms(predictions, evidence) : d.next();
         List<Found.Next> next = worth.stream()
                 .limit(EXPLAINED)
                 .map(t -> new Found.Next(t, ExpectedAnswer.of(predictions, evidence, d, t.measurement(), 2)))
                 .toList();
-        return new Found(d.sized(predictions, evidence), why, next, evidence.size(), false);
+        return new Found(d.sized(predictions, evidence), why, next, evidence.size(), inferred, false);
     }
 
     /** What the stages alone say, where no circuit has said more. */

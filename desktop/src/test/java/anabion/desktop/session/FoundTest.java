@@ -23,7 +23,7 @@ class FoundTest {
 
     private static Found found(RankedCause... suspects) {
         Diagnosis d = new Diagnosis(List.of(suspects), List.of(), 0.05, 0.05, List.of(), List.of(), 0);
-        return new Found(d, List.of(), List.of(), 3, false);
+        return new Found(d, List.of(), List.of(), 3, false, false);
     }
 
     private static Stage stage(String name) {

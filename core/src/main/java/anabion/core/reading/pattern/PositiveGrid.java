@@ -5,6 +5,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
+import anabion.core.chassis.Place;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Board;
@@ -61,6 +62,7 @@ final class PositiveGrid implements Pattern {
         hotCathode(board, row).ifPresent(because::add);
         Optional<Part> coupling = coupling(board, row);
         coupling.ifPresent(c -> leaky(board, row, c, because, suspects, tests));
+        if (isBare(board, row)) place(row, suspects, tests);
         suspects.add(Suspect.of(Fault.of(device, FaultMode.GASSY)));
         leakResistor(board, row).ifPresent(r -> suspects.add(Suspect.of(Fault.of(r.reference(), FaultMode.OPEN))));
         tests.add(Phrase.of(series(board) ? "test.no-pulling" : "test.swap-tube", device));
@@ -69,6 +71,23 @@ final class PositiveGrid implements Pattern {
                 : Phrase.of("grid.headline-gas", device);
         return new Finding(
                 "grid", row.point().label(), 3, headline, because, suspects, tests, Phrase.of("verdict.positive"));
+    }
+
+    /** Whether nobody has entered yet what hangs on the grid. */
+    private static boolean isBare(Board board, ReadingRow row) {
+        return board.chassis().parts().stream()
+                .noneMatch(p -> p.device().isEmpty() && p.touches(row.point().net()));
+    }
+
+    /** What leads to the grid, by its place. */
+    private static void place(ReadingRow row, List<Suspect> suspects, List<Phrase> tests) {
+        Place place = new Place(
+                Place.Kind.COUPLING,
+                row.point().device().map(Part::reference).orElse(""),
+                row.point().pin());
+        Phrase words = Phrase.of("place.before-grid", place.device(), place.pin());
+        suspects.add(new Suspect(Fault.of(place.reference(), FaultMode.LEAKY), Phrase.of("fault.leaky", words)));
+        tests.add(Phrase.of("test.lift-coupling", words, row.point().label(), place.device()));
     }
 
     private static Optional<Phrase> hotCathode(Board board, ReadingRow row) {

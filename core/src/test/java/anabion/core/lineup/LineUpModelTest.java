@@ -1,0 +1,228 @@
+package anabion.core.lineup;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.ChartRow;
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.Measure;
+import anabion.core.chassis.MeterSpec;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.Place;
+import anabion.core.chassis.Point;
+import anabion.core.chassis.Points;
+import anabion.core.diagnosis.CauseWords;
+import anabion.core.diagnosis.Diagnosis;
+import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.inference.RankedCause;
+import anabion.core.job.Job;
+import anabion.core.json.Extra;
+import anabion.core.reading.Condition;
+import anabion.core.reading.Predictor;
+import anabion.core.reading.Reading;
+import anabion.core.reading.Tolerances;
+import anabion.core.reading.judgement.Judge;
+import anabion.core.simulation.Simulator;
+import anabion.core.simulation.chart.MeterModel;
+import anabion.core.simulation.fault.Sockets;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.tolerance.Specimen;
+import anabion.core.testing.SharedSets;
+import anabion.core.text.Vocabulary;
+import anabion.core.text.Words;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+
+/** What a line-up and a chart say: each set's places are weighed once, which takes seconds, since all that may be wrong at them is solved. */
+class LineUpModelTest {
+    private static final double LINE = 227;
+    private static final MeterSpec METER = MeterSpec.parse("10M");
+    private static final Words WORDS = new Words(Vocabulary.STANDARD);
+
+    /** A fault and the place at which somebody who has not entered the circuit should look. */
+    private record Story(String set, String fault, String place) {}
+
+    private static final List<Story> STORIES = List.of(
+            new Story("halcyon", "C14:leaky:2M", "coupling@V4/1"),
+            new Story("halcyon", "R7:open", "screen-feed@V2/6"),
+            new Story("halcyon", "C10:short", "screen-bypass@V2/6"),
+            new Story("halcyon", "R13:drifted:680k", "plate-load@V3/7"),
+            new Story("halcyon", "R16:open", "cathode-resistor@V4/2"),
+            new Story("halcyon", "V4:gassy:4e-6", "V4"),
+            new Story("halcyon", "V4:dead", "V4"),
+            new Story("halcyon", "R18:open", "filter@"),
+            new Story("halcyon", "C18.1:leaky:1k", "reservoir@V5/7"),
+            new Story("halcyon", "C3:open", "oscillator@V1/1"),
+            new Story("brae", "V5:emission:0.2", "rectifier@V5/7"),
+            new Story("brae", "R8:open", "cathode-resistor@V2/7"));
+
+    /** A set of which only the tubes are entered, each pin on a net of its own. */
+    private static Chassis lineUp(Chassis set) {
+        List<Part> tubes = set.parts().stream()
+                .filter(Part::isTube)
+                .map(p -> {
+                    Map<String, String> nets = new LinkedHashMap<>();
+                    p.nets().keySet().forEach(pin -> nets.put(pin, p.reference() + "." + pin));
+                    return p.withNets(nets);
+                })
+                .toList();
+        return set.withStages(List.of(), List.of()).withAdjusters(List.of()).withParts(tubes);
+    }
+
+    /** What a specimen with a fault reads at all that its chart has. */
+    private static List<Reading> readings(Chassis set, List<Fault> faults, long seed) {
+        Setting setting = Setting.of(LINE).withTrims(Specimen.of(set, seed)).withFaults(faults);
+        MeterModel meter = new MeterModel(new Simulator().prepare(set, setting));
+        List<Reading> all = new ArrayList<>();
+        for (ChartRow r : set.chart().orElseThrow().rows()) {
+            if (r.measure() != Measure.DC_VOLTS) continue;
+            Point p = Points.of(set).need(r.point());
+            all.add(reading(
+                    r.point(),
+                    set.reference(),
+                    meter.read(p.net(), Measure.DC_VOLTS, METER).orElseThrow()));
+        }
+        return all;
+    }
+
+    private static Reading reading(String point, String reference, double volts) {
+        return new Reading(
+                UUID.randomUUID(),
+                point,
+                reference,
+                Measure.DC_VOLTS,
+                volts,
+                false,
+                Condition.of(LINE, METER, ""),
+                Job.NEW.fitted().id(),
+                Instant.EPOCH,
+                Extra.NONE);
+    }
+
+    private static final Map<String, LineUpModel> MODELS = new LinkedHashMap<>();
+
+    private static synchronized LineUpModel model(String set) {
+        return MODELS.computeIfAbsent(set, s -> LineUpModel.of(lineUp(SharedSets.named(s)), Priors.USUAL)
+                .orElseThrow());
+    }
+
+    private static Diagnosis diagnosis(String set, List<Fault> faults, long seed) {
+        LineUpModel model = model(set);
+        return model.diagnosis(model.evidence(readings(SharedSets.named(set), faults, seed), Job.NEW));
+    }
+
+    @Test
+    void theRightPlaceComesFirstInMostStories() {
+        List<String> told = new ArrayList<>();
+        int right = 0;
+        for (Story s : STORIES) {
+            List<RankedCause> causes =
+                    diagnosis(s.set(), List.of(Fault.parse(s.fault())), 7).singly();
+            boolean first = !causes.isEmpty()
+                    && causes.get(0).causes().stream()
+                            .anyMatch(h -> h.from().get(0).part().startsWith(s.place()));
+            if (first) right++;
+            told.add((first ? "  " : "! ") + s + " "
+                    + causes.stream()
+                            .limit(2)
+                            .map(c -> c.odds() + " " + c.causes())
+                            .toList());
+        }
+        assertThat(right).as(String.join("\n", told)).isGreaterThanOrEqualTo(10);
+    }
+
+    @Test
+    void aSoundSetConvictsNobody() {
+        for (long seed : new long[] {1, 2, 3}) {
+            Diagnosis d = diagnosis("halcyon", List.of(), seed);
+            assertThat(d.decided())
+                    .as("%s", d.singly().stream().limit(2).toList())
+                    .isFalse();
+        }
+    }
+
+    @Test
+    void theInferredCircuitReadsTheChart() {
+        Chassis set = lineUp(SharedSets.named("halcyon"));
+        LineUpModel model = model("halcyon");
+        assertThat(set.chart().orElseThrow().rows().stream()
+                        .filter(r -> r.measure() == Measure.DC_VOLTS)
+                        .map(ChartRow::point))
+                .as("points whose charted volts it explains")
+                .filteredOn(p -> !model.explains(p))
+                .isEmpty();
+    }
+
+    @Test
+    void aPlaceIsSpokenOfByItsTubeAndPin() {
+        Place place = new Place(Place.Kind.COUPLING, "V4", "1");
+        assertThat(Place.named(place.reference())).contains(place);
+        assertThat(Place.named("C14")).isEmpty();
+        assertThat(WORDS.say(CauseWords.of(place))).isEqualTo("the coupling capacitor at the grid of V4 (pin 1)");
+    }
+
+    @ParameterizedTest
+    @EnumSource(Place.Kind.class)
+    void everyPlaceHasWords(Place.Kind kind) {
+        assertThat(WORDS.say(CauseWords.of(new Place(kind, "V9", "7"))))
+                .contains("V9")
+                .doesNotContain("place.");
+    }
+
+    /** The classic verdict names what leads to the grid, and what tells it from the tube. */
+    @Test
+    void aPositiveGridNamesTheCapacitorThatNobodyEntered() {
+        Chassis set = lineUp(SharedSets.named("halcyon"));
+        assertThat(set.reference()).isEqualTo(Chassis.METAL);
+        Judge.Verdict v = Judge.judge(
+                set,
+                List.of(reading("V4.1", set.reference(), 2.4)),
+                List.of(),
+                List.of(),
+                Condition.of(LINE, METER, ""),
+                Tolerances.usual(set),
+                Predictor.NONE);
+        assertThat(v.findings().get(0).suspects())
+                .extracting(s -> WORDS.say(s.words()))
+                .anyMatch(w -> w.contains("coupling capacitor") && w.contains("V4 (pin 1)"))
+                .contains("V4 gassy");
+        assertThat(v.findings().get(0).tests()).extracting(WORDS::say).anyMatch(t -> t.contains("read V4.1 again"));
+    }
+
+    /** Without a chart, without a tube of known volts, with filaments for cathodes: nothing is made up. */
+    @Test
+    void whatCannotBeInferredIsRefused() {
+        Chassis halcyon = lineUp(SharedSets.named("halcyon"));
+        assertThat(LineUpModel.fits(halcyon)).isTrue();
+        assertThat(LineUpModel.fits(halcyon.withChart(Optional.empty()))).isFalse();
+        assertThat(LineUpModel.fits(halcyon.withParts(List.of()))).isFalse();
+        assertThat(LineUpModel.fits(lineUp(SharedSets.named("lark")))).isFalse();
+    }
+
+    /** Where heaters lie in series, one that is open leaves no rail: it is among what may be wrong. */
+    @Test
+    void aDeadSetInSeriesSuspectsItsHeaters() {
+        assertThat(Stream.of(Arrangement.values()).filter(Arrangement::hasHeaterChain))
+                .allMatch(Arrangement::chassisMayBeLive);
+        Diagnosis d = diagnosis("brae", List.of(Fault.parse("V1:heater-open")), 7);
+        assertThat(d.suspects())
+                .flatExtracting(RankedCause::causes)
+                .extracting(h -> h.from().get(0).part())
+                .contains("heater@V1/" + heaterPin());
+    }
+
+    private static String heaterPin() {
+        Part v1 = SharedSets.named("brae").part("V1").orElseThrow();
+        return Sockets.heaterPins(v1).get(0);
+    }
+}
