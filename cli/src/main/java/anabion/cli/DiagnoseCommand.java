@@ -36,9 +36,7 @@ final class DiagnoseCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         EvidenceOptions.Case c = evidence.read();
-        Diagnosis d = pairs
-                ? Diagnosis.withPairs(c.predictions(), c.evidence())
-                : Diagnosis.of(c.predictions(), c.evidence());
+        Diagnosis d = c.diagnosis(pairs);
         output.say(tree(d), text(d));
         return d.sound() > 0.5 ? Main.FINE : Main.FINDING;
     }

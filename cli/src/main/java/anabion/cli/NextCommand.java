@@ -33,8 +33,8 @@ final class NextCommand implements Callable<Integer> {
     @Override
     public Integer call() throws Exception {
         EvidenceOptions.Case c = evidence.read();
-        Diagnosis d = Diagnosis.of(c.predictions(), c.evidence());
-        List<Separation> between = d.suspects().size() < 2
+        Diagnosis d = c.diagnosis(false);
+        List<Separation> between = d.suspects().size() < 2 || c.lineUp().isPresent()
                 ? List.of()
                 : Separation.of(
                         c.predictions(),

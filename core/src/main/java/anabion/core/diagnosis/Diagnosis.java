@@ -204,16 +204,22 @@ public record Diagnosis(
 
     /** Weighs single faults and, where these leave too much to something else or to slips, two at once of the likeliest. */
     public static Diagnosis withPairs(PredictionModel predictions, List<Observation> evidence) {
-        return withPairs(predictions, evidence, true);
+        return withPairs(predictions, evidence, allowed(predictions, evidence), true);
+    }
+
+    /** @param allowed the measurements that may be proposed, and by which causes are told apart */
+    public static Diagnosis withPairs(
+            PredictionModel predictions, List<Observation> evidence, List<Measurement> allowed) {
+        return withPairs(predictions, evidence, allowed, true);
     }
 
     /** As {@link #withPairs(PredictionModel, List)}, without asking what to do next. */
     public static Diagnosis verdictWithPairs(PredictionModel predictions, List<Observation> evidence) {
-        return withPairs(predictions, evidence, false);
+        return withPairs(predictions, evidence, allowed(predictions, evidence), false);
     }
 
-    private static Diagnosis withPairs(PredictionModel predictions, List<Observation> evidence, boolean asking) {
-        List<Measurement> allowed = allowed(predictions, evidence);
+    private static Diagnosis withPairs(
+            PredictionModel predictions, List<Observation> evidence, List<Measurement> allowed, boolean asking) {
         Diagnosis single = of(predictions, evidence, allowed, predictions.hypotheses(), asking);
         if (single.other() < PAIRS_FROM && !strained(predictions, evidence, single)) return single;
         List<Hypothesis> all = new ArrayList<>(predictions.hypotheses());

@@ -5,28 +5,25 @@ import anabion.core.chassis.AssignedRole;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Dielectric;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Place;
 import anabion.core.chassis.Supply;
-import anabion.core.chassis.Winding;
 import anabion.core.device.Section;
 import anabion.core.json.Extra;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
-import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 import java.util.stream.Collectors;
 
 /**
@@ -62,7 +59,10 @@ final class InferredCircuit {
     private final Chassis chassis;
     private final LineUp lineUp;
     private final List<Electrode> fed;
+    private final EnteredParts entered;
     private final List<Part> parts = new ArrayList<>();
+    /** Plates behind a resistor, from which a capacitor leads on. */
+    private final Set<String> loaded = new HashSet<>();
     /** Net of each pin of a tube that is no net of its own. */
     private final Map<String, String> joined = new HashMap<>();
 
@@ -70,6 +70,7 @@ final class InferredCircuit {
         this.chassis = chassis;
         this.lineUp = lineUp;
         this.fed = lineUp.fed();
+        this.entered = new EnteredParts(chassis);
     }
 
     /**
@@ -101,19 +102,20 @@ final class InferredCircuit {
                         if (lineUp.at(t, pin).isPresent())
                             held.put(net, lineUp.at(t, pin).get());
                         else if (!joined.containsKey(net))
-                            all.add(part("leak " + net, resistor(GRID_LEAK), net, reference()));
+                            all.add(InferredParts.part(
+                                    "leak " + net, InferredParts.resistor(GRID_LEAK), net, reference()));
                     });
             }
         held.forEach((net, v) -> {
             if (joined.containsKey(net)) return;
             boolean above = v >= 0;
-            all.add(part(
+            all.add(InferredParts.part(
                     "clamp " + net,
                     new Component.Battery(Math.max(Math.abs(v), 1e-3), CLAMP),
                     above ? net : reference(),
                     above ? reference() : net));
         });
-        all.add(part("clamp", new Component.Battery(most, CLAMP), "clamped", reference()));
+        all.add(InferredParts.part("clamp", new Component.Battery(most, CLAMP), "clamped", reference()));
         OperatingPoint solved = new Simulator().solve(bare(all, most), Setting.of(most));
         Map<String, Double> currents = new HashMap<>();
         held.forEach((net, v) -> currents.put(
@@ -137,8 +139,13 @@ final class InferredCircuit {
         double inner = REGULATION * top.volts() / all;
         double battery = top.volts() * (1 + REGULATION);
         add(top, Place.Kind.SUPPLY, new Component.Battery(battery, CLAMP), SUPPLY, reference());
-        add(top, rectified.isPresent() ? Place.Kind.RECTIFIER : Place.Kind.FEED, resistor(inner), chain(), top.net());
-        add(top, Place.Kind.RESERVOIR, electrolytic(), top.net(), reference());
+        add(
+                top,
+                rectified.isPresent() ? Place.Kind.RECTIFIER : Place.Kind.FEED,
+                InferredParts.resistor(inner),
+                chain(),
+                top.net());
+        add(top, Place.Kind.RESERVOIR, InferredParts.electrolytic(), top.net(), reference());
         for (int n = 1; n < rails.size(); n++) between(rails.get(n - 1), rails.get(n), currents);
         for (Electrode e : fed) feed(e, rails, currents.get(e.label()));
         for (Part t : lineUp.tubes()) grids(t, currents);
@@ -168,7 +175,7 @@ final class InferredCircuit {
             if (pins.isEmpty()) continue;
             String next = "heater " + t.reference();
             Place place = new Place(Place.Kind.HEATER, t.reference(), pins.get(0));
-            parts.add(part(place.reference(), new Component.Fuse(1), net, next));
+            parts.add(InferredParts.part(place.reference(), new Component.Fuse(1), net, next));
             net = next;
         }
         return net;
@@ -202,8 +209,8 @@ final class InferredCircuit {
                 .mapToDouble(e -> currents.get(e.label()))
                 .sum();
         double ohms = (above.volts() - below.volts()) / Math.max(amperes, LEAST_AMPERES);
-        add(below, Place.Kind.FILTER, resistor(ohms), above.net(), below.net());
-        add(below, Place.Kind.SMOOTHING, electrolytic(), below.net(), reference());
+        add(below, Place.Kind.FILTER, InferredParts.resistor(ohms), above.net(), below.net());
+        add(below, Place.Kind.SMOOTHING, InferredParts.electrolytic(), below.net(), reference());
     }
 
     private void feed(Electrode e, List<Rail> rails, double amperes) {
@@ -215,9 +222,15 @@ final class InferredCircuit {
         Rail at = new Rail(e.label(), e.tube().reference(), e.pin(), e.volts());
         Place.Kind kind =
                 !e.plate() ? Place.Kind.SCREEN_FEED : ohms < LOAD ? Place.Kind.PLATE_WINDING : Place.Kind.PLATE_LOAD;
-        add(at, kind, resistor(ohms), rail.net(), e.label());
+        add(at, kind, InferredParts.resistor(ohms), rail.net(), e.label());
+        if (kind == Place.Kind.PLATE_LOAD) loaded.add(e.label());
         if (kind == Place.Kind.PLATE_LOAD || ohms < BYPASSED) return;
-        add(at, e.plate() ? Place.Kind.DECOUPLING : Place.Kind.SCREEN_BYPASS, paper(5e-8), e.label(), reference());
+        add(
+                at,
+                e.plate() ? Place.Kind.DECOUPLING : Place.Kind.SCREEN_BYPASS,
+                InferredParts.paper(5e-8),
+                e.label(),
+                reference());
     }
 
     /** Cathodes that nothing lifts lie on the reference. */
@@ -261,8 +274,8 @@ final class InferredCircuit {
         if (volts < LIFTED || has(net)) return;
         Rail at = new Rail(net, t.reference(), pin.get(), volts);
         double ohms = volts / Math.max(LEAST_AMPERES, currents.getOrDefault(net, LEAST_AMPERES));
-        add(at, Place.Kind.CATHODE_RESISTOR, resistor(ohms), net, reference());
-        add(at, Place.Kind.CATHODE_BYPASS, electrolytic(), net, reference());
+        add(at, Place.Kind.CATHODE_RESISTOR, InferredParts.resistor(ohms), net, reference());
+        add(at, Place.Kind.CATHODE_BYPASS, InferredParts.electrolytic(), net, reference());
     }
 
     private void grid(Part t, Section s, String pin, boolean swings, Map<String, Double> currents) {
@@ -271,33 +284,34 @@ final class InferredCircuit {
         double volts = lineUp.at(t, pin).orElse(0.0);
         if (swings) {
             double stated = s.points().get(0).leakOhms();
-            add(at, Place.Kind.GRID_LEAK, resistor(stated > 0 ? stated : OSCILLATOR_LEAK), net, reference());
-            parts.add(part(place(at, Place.Kind.OSCILLATOR), winding(1), "swing " + net, reference())
+            add(
+                    at,
+                    Place.Kind.GRID_LEAK,
+                    InferredParts.resistor(stated > 0 ? stated : OSCILLATOR_LEAK),
+                    net,
+                    reference());
+            parts.add(InferredParts.part(
+                            place(at, Place.Kind.OSCILLATOR), InferredParts.winding(1), "swing " + net, reference())
                     .withAssigned(Optional.of(AssignedRole.picked(PartRole.OSCILLATOR_COIL))));
             return;
         }
         Optional<Electrode> before = before(t, s);
-        boolean loaded = before.filter(this::isLoaded).isPresent();
-        double usual = before.isEmpty() || loaded ? GRID_LEAK : AVC_LEAK;
+        boolean coupled = before.filter(b -> loaded.contains(b.label())).isPresent();
+        double usual = before.isEmpty() || coupled ? GRID_LEAK : AVC_LEAK;
         double amperes = currents.getOrDefault(net, 0.0);
         boolean own = volts < 0 && volts >= BIASED && amperes > 0;
         double leak = own ? Math.max(LEAST_LEAK, Math.min(MOST_LEAK, -volts / amperes)) : usual;
         if (volts < BIASED) {
             String source = "bias " + net;
             add(at, Place.Kind.BIAS, new Component.Battery(-volts, CLAMP), reference(), source);
-            add(at, Place.Kind.GRID_LEAK, resistor(leak), net, source);
-        } else add(at, Place.Kind.GRID_LEAK, resistor(leak), net, reference());
+            add(at, Place.Kind.GRID_LEAK, InferredParts.resistor(leak), net, source);
+        } else add(at, Place.Kind.GRID_LEAK, InferredParts.resistor(leak), net, reference());
         before.ifPresent(b -> add(
                 at,
-                loaded ? Place.Kind.COUPLING : Place.Kind.TRANSFORMER,
-                loaded ? paper(1e-8) : mica(),
+                coupled ? Place.Kind.COUPLING : Place.Kind.TRANSFORMER,
+                coupled ? InferredParts.paper(1e-8) : InferredParts.mica(),
                 b.label(),
                 net));
-    }
-
-    private boolean isLoaded(Electrode plate) {
-        return parts.stream().anyMatch(p -> p.reference()
-                .equals(new Place(Place.Kind.PLATE_LOAD, plate.tube().reference(), plate.pin()).reference()));
     }
 
     /** The plate before a system's grid, in the order of the line-up. */
@@ -332,42 +346,14 @@ final class InferredCircuit {
     }
 
     private void add(Rail at, Place.Kind kind, Component component, String one, String other) {
-        parts.add(part(place(at, kind), component, one, other));
+        Part own = InferredParts.part(place(at, kind), component, one, other);
+        parts.add(entered.at(kind, at.net(), one.equals(at.net()) ? other : one, parts)
+                .map(e -> e.withNets(own.nets()))
+                .orElse(own));
     }
 
     private static String place(Rail at, Place.Kind kind) {
         return new Place(kind, at.device(), at.pin()).reference();
-    }
-
-    private static Part part(String reference, Component component, String one, String other) {
-        Map<String, String> nets = new LinkedHashMap<>();
-        nets.put("1", one);
-        nets.put("2", other);
-        return Part.inferred(id(reference), reference, component, nets);
-    }
-
-    private static UUID id(String reference) {
-        return UUID.nameUUIDFromBytes(reference.getBytes(StandardCharsets.UTF_8));
-    }
-
-    private static Component resistor(double ohms) {
-        return new Component.Resistor(Math.max(LEAST_OHMS, ohms), 0.2, 0);
-    }
-
-    private static Component electrolytic() {
-        return new Component.Capacitor(List.of(16e-6), 0, Optional.of(Dielectric.ELECTROLYTIC));
-    }
-
-    private static Component paper(double farads) {
-        return new Component.Capacitor(List.of(farads), 0, Optional.of(Dielectric.PAPER));
-    }
-
-    private static Component mica() {
-        return new Component.Capacitor(List.of(1e-10), 0, Optional.of(Dielectric.MICA));
-    }
-
-    private static Component winding(double ohms) {
-        return new Component.Windings(List.of(new Winding(id("winding"), "primary", "1", "2", ohms, 0, 0, Extra.NONE)));
     }
 
     private Chassis bare(List<Part> all, double volts) {

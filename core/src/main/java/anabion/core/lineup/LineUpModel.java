@@ -18,6 +18,7 @@ import anabion.core.job.Job;
 import anabion.core.reading.Reading;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -105,12 +106,31 @@ public final class LineUpModel {
                 .toList();
     }
 
+    /** Of evidence in the set's own terms what this weighs: volts at pins, as the inferred circuit is fed. */
+    public List<Observation> of(List<Observation> evidence) {
+        Points points = Points.of(inferred);
+        List<Observation> all = new ArrayList<>();
+        for (Observation o : evidence)
+            if (o instanceof Observation.Measured m
+                    && m.measurement() instanceof Measurement.Volts v
+                    && v.lifted().isEmpty()
+                    && explains(v.point()))
+                all.add(new Observation.Measured(
+                        new Measurement.Volts(
+                                v.point(),
+                                points.need(v.point()).net(),
+                                Setting.of(v.setting().line() * scale),
+                                v.meter()),
+                        m.value()));
+        return all;
+    }
+
     /** Weighs the places; what is asked next are volts at pins that the chart has. */
     public Diagnosis diagnosis(List<Observation> evidence) {
         List<Measurement> volts = Diagnosis.allowed(predictions, evidence).stream()
                 .filter(m -> m instanceof Measurement.Volts v && v.lifted().isEmpty() && explains(v.point()))
                 .toList();
-        Diagnosis d = Diagnosis.of(predictions, evidence, volts);
+        Diagnosis d = Diagnosis.withPairs(predictions, evidence, volts);
         return new Diagnosis(
                 d.suspects(),
                 d.quiet(),

@@ -12,6 +12,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Place;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
+import anabion.core.command.WiringLine;
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.hypothesis.Priors;
@@ -197,6 +198,25 @@ class LineUpModelTest {
                 .anyMatch(w -> w.contains("coupling capacitor") && w.contains("V4 (pin 1)"))
                 .contains("V4 gassy");
         assertThat(v.findings().get(0).tests()).extracting(WORDS::say).anyMatch(t -> t.contains("read V4.1 again"));
+    }
+
+    /** What is entered meanwhile takes its place, with its own name and value. */
+    @Test
+    void anEnteredPartTakesItsPlace() {
+        Chassis whole = SharedSets.named("halcyon");
+        Chassis some = lineUp(whole);
+        for (String line : List.of("C14 .01/400 V3.7 V4.1", "R15 470k V4.1 CHASSIS", "R13 220k V3.7 B2")) {
+            List<Part> parts = new ArrayList<>(some.parts());
+            parts.add(WiringLine.parse(line, some));
+            some = some.withParts(parts);
+        }
+        LineUpModel model = LineUpModel.of(some, Priors.USUAL).orElseThrow();
+        List<Reading> readings = readings(whole, List.of(Fault.parse("C14:leaky:2M")), 7);
+        RankedCause first =
+                model.diagnosis(model.evidence(readings, Job.NEW)).singly().get(0);
+        assertThat(first.parts()).contains("C14");
+        assertThat(model.predictions().chassis().part("R15")).isPresent();
+        assertThat(model.predictions().chassis().part("grid-leak@V4/1")).isEmpty();
     }
 
     /** Without a chart, without a tube of known volts, with filaments for cathodes: nothing is made up. */
