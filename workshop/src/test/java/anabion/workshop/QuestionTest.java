@@ -46,6 +46,22 @@ class QuestionTest {
                 .isLessThan(ask("VOL", "RV1=0,1").direct() - 0.1);
     }
 
+    /** A near station lets the AVC take hold; of a signal in other words nobody knows how strong it is. */
+    @Test
+    void aStrongSignalMovesTheControlLine() {
+        double idle = ask("AVC").direct();
+        double cathode = ask("V2.7").direct();
+        assertThat(ask(now.withSignal("strong"), "AVC").direct()).isLessThan(idle - 2);
+        assertThat(ask(now.withSignal("strong"), "V2.7").direct()).isLessThan(0.85 * cathode);
+        assertThat(ask(now.withSignal("faint"), "AVC").direct()).isCloseTo(idle, within(1e-6));
+    }
+
+    private CircuitPredictor.Answer ask(Condition then, String point) {
+        return Question.of(set, point, List.of(), then)
+                .answer(predictors.of(set))
+                .orElseThrow();
+    }
+
     @Test
     void aRowsExpectationIsTheSameAnswer() {
         SetRecord demo = DemoWorkshop.set("halcyon");

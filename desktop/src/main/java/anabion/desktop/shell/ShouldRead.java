@@ -38,6 +38,13 @@ final class ShouldRead {
                 q.condition().band(),
                 q.condition().meter().text());
         StringBuilder all = new StringBuilder(said);
+        q.condition()
+                .level()
+                .ifPresent(l -> all.append(
+                        l.carrier() > 0
+                                ? session.say("ui.should.signal", Figures.fixed(l.carrier(), 0))
+                                : session.say(
+                                        "ui.should.no-signal", q.condition().signal())));
         for (Overload o : answer.get().overloads())
             all.append(session.say(
                     "ui.should.overload",

@@ -13,6 +13,7 @@ import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Condition;
 import anabion.core.reading.Predictor;
+import anabion.core.reading.SignalLevel;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.Overload;
 import anabion.core.simulation.setting.Controls;
@@ -97,7 +98,7 @@ public final class CircuitPredictor implements Predictor {
         }
     }
 
-    /** Volts at a point under any setting and with any faults; empty if the circuit does not settle. */
+    /** Volts at a point under any setting and with any faults, a strong signal among them; empty if the circuit does not settle. */
     public synchronized Optional<Answer> ask(Point point, Condition now, Controls controls, List<Fault> faults) {
         Map<String, Double> pots = new LinkedHashMap<>(MeterModel.controls(chassis, now.volume()));
         pots.putAll(controls.pots());
@@ -111,7 +112,7 @@ public final class CircuitPredictor implements Predictor {
                 all,
                 calibration.map(Calibration::trims).orElse(Map.of()),
                 true,
-                0);
+                now.level().map(SignalLevel::carrier).orElse(0.0));
         MeterModel reader = new MeterModel(engine.prepare(chassis, setting));
         if (!reader.works()) return Optional.empty();
         OptionalDouble direct = reader.read(point.net(), Measure.DC_VOLTS, now.meter());
