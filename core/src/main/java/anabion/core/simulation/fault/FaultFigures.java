@@ -49,6 +49,8 @@ public final class FaultFigures {
     public enum Severity implements Coded {
         LEAK_OHMS,
         ELECTROLYTIC_LEAK_OHMS,
+        MICA_LEAK_OHMS,
+        WINDING_LEAK_OHMS,
         CORE_OHMS,
         RISEN,
         FALLEN,
@@ -56,6 +58,8 @@ public final class FaultFigures {
         TOO_SMALL,
         FARADS_TOO_SMALL,
         FARADS_TOO_LARGE,
+        DRIED,
+        WEAK_OHMS,
         EMISSION,
         GAS_AMPERES,
         GAIN,

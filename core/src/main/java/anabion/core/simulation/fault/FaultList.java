@@ -93,16 +93,17 @@ public final class FaultList {
         one(ref, FaultMode.OPEN, FaultMode.SHORT);
         if (c.is(Dielectric.AIR)) return;
         boolean electrolytic = c.is(Dielectric.ELECTROLYTIC);
-        graded(
-                ref,
-                FaultMode.LEAKY,
-                1,
-                FIGURES.severities(electrolytic ? Severity.ELECTROLYTIC_LEAK_OHMS : Severity.LEAK_OHMS));
-        if (electrolytic) one(ref, FaultMode.DRIED);
+        graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(leak(c)));
+        if (electrolytic) graded(ref, FaultMode.DRIED, FIGURES.written(Severity.DRIED));
         if (c.farads().size() != 1 || adjusted) return;
         double farads = c.farads().get(0);
         fitted(ref, farads, FIGURES.severities(Severity.FARADS_TOO_SMALL));
         if (farads < TUNES) fitted(ref, farads, FIGURES.severities(Severity.FARADS_TOO_LARGE));
+    }
+
+    private static Severity leak(Component.Capacitor c) {
+        if (c.is(Dielectric.ELECTROLYTIC)) return Severity.ELECTROLYTIC_LEAK_OHMS;
+        return c.is(Dielectric.MICA) ? Severity.MICA_LEAK_OHMS : Severity.LEAK_OHMS;
     }
 
     private void fitted(String ref, double farads, double... factors) {
@@ -117,7 +118,8 @@ public final class FaultList {
         if (w.windings().size() == 1) one(ref, FaultMode.OPEN);
         else w.windings().forEach(x -> one(ref + "." + x.name(), FaultMode.OPEN));
         one(ref, FaultMode.SHORT);
-        if (w.windings().size() > 1 && !w.isMainsTransformer()) ways.add(List.of(Fault.of(ref, FaultMode.LEAKY, 1e6)));
+        if (w.windings().size() > 1 && !w.isMainsTransformer())
+            graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(Severity.WINDING_LEAK_OHMS));
         if (!w.isMainsTransformer() && p.role().filter(CORED::contains).isPresent())
             w.windings().stream()
                     .filter(x -> !p.nets().getOrDefault(x.from(), Chassis.METAL).equals(Chassis.METAL)
@@ -149,7 +151,8 @@ public final class FaultList {
             return;
         }
         if (!p.isTube()) {
-            one(ref, FaultMode.OPEN, FaultMode.WEAK);
+            one(ref, FaultMode.OPEN);
+            graded(ref, FaultMode.WEAK, 1, FIGURES.severities(Severity.WEAK_OHMS));
             return;
         }
         one(ref, FaultMode.DEAD, FaultMode.HEATER_OPEN, FaultMode.HEATER_CATHODE);
