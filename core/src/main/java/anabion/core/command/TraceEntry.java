@@ -1,5 +1,6 @@
 package anabion.core.command;
 
+import anabion.core.job.DisplayOutcome;
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;
 import anabion.core.quantity.Notation;
@@ -22,13 +23,14 @@ import java.util.regex.Pattern;
 public record TraceEntry(Optional<Heard.How> how, String place, Optional<Outcome> outcome, double volts) {
     private static final Map<String, Heard.How> HOW =
             Map.of("put", Heard.How.INJECT, "touch", Heard.How.TOUCH, "tap", Heard.How.TAP);
-    /** What is seen of a display. */
-    private static final Map<String, Outcome> SEEN = Map.of("lit", Outcome.LOUD, "dark", Outcome.NOTHING);
-
     private static final Pattern LEVEL = Pattern.compile("(?:(.*)\\s)?(\\d[\\d.,]*\\s?(?:[µμum]?[Vv]|[µμum]))");
 
-    /** Reads a line; of what is not understood there is no outcome. */
-    public static TraceEntry of(String line) {
+    /**
+     * Reads a line; of what is not understood there is no outcome.
+     *
+     * @param display whether it is said of a display, which is lit or dark, not loud or soft
+     */
+    public static TraceEntry of(String line, boolean display) {
         String first = line.strip().split("\\s+")[0].toLowerCase(Locale.ROOT);
         Optional<Heard.How> how = Optional.ofNullable(HOW.get(first));
         String rest =
@@ -44,15 +46,15 @@ public record TraceEntry(Optional<Heard.How> how, String place, Optional<Outcome
         return new TraceEntry(
                 how,
                 rest.substring(0, last).strip(),
-                outcome(rest.substring(last).strip()),
+                outcome(rest.substring(last).strip(), display),
                 0);
     }
 
-    private static Optional<Outcome> outcome(String word) {
+    private static Optional<Outcome> outcome(String word, boolean display) {
+        if (display) return DisplayOutcome.said(word).map(DisplayOutcome::outcome);
         String said = word.toLowerCase(Locale.ROOT);
         return Arrays.stream(Outcome.values())
                 .filter(o -> o.code().equals(said) || o.code().substring(0, 1).equals(said))
-                .findFirst()
-                .or(() -> Optional.ofNullable(SEEN.get(said)));
+                .findFirst();
     }
 }

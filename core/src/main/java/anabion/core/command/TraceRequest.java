@@ -13,10 +13,15 @@ public sealed interface TraceRequest {
 
     record Take(TraceEntry entry) implements TraceRequest {}
 
-    /** @throws InputException if a school is not known */
-    static TraceRequest parse(String line) {
+    /**
+     * Reads a line.
+     *
+     * @param display whether the band is the chain of a display
+     * @throws InputException if a school is not known
+     */
+    static TraceRequest parse(String line, boolean display) {
         List<String> words = List.of(line.strip().toLowerCase(Locale.ROOT).split("\\s+"));
-        if (!words.get(0).equals("school") || words.size() < 2) return new Take(TraceEntry.of(line));
+        if (!words.get(0).equals("school") || words.size() < 2) return new Take(TraceEntry.of(line, display));
         return new Choose(Coded.find(School.values(), words.get(1))
                 .orElseThrow(() -> InputException.at("\"" + words.get(1) + "\"")
                         .because("there is no such way of choosing the next point")

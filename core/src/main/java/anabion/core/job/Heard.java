@@ -5,6 +5,7 @@ import anabion.core.json.Coded;
 import anabion.core.json.Extra;
 import java.time.Instant;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.UUID;
 
 /**
@@ -44,6 +45,15 @@ public record Heard(
     /** After a part got another reference. */
     Heard renamed(String from, String to) {
         return new Heard(id, at, band, how, signal, Renames.point(point, from, to), outcome, volts, state, extra);
+    }
+
+    /** The key of the words for its outcome: a display is lit or dark, not loud or soft. */
+    public String wordKey() {
+        return Optional.of(outcome)
+                .filter(o -> signal == SignalKind.LEVEL)
+                .flatMap(DisplayOutcome::of)
+                .map(d -> "shown." + d.code())
+                .orElse("outcome." + outcome.code());
     }
 
     /** Whether it is about the same place, tried in the same way. */

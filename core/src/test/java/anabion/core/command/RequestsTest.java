@@ -58,8 +58,8 @@ class RequestsTest {
 
     @Test
     void trace() {
-        assertThat(TraceRequest.parse("School forward")).isEqualTo(new TraceRequest.Choose(School.FORWARD));
-        assertThat(TraceRequest.parse("V3.3 12mV")).isInstanceOf(TraceRequest.Take.class);
-        assertThatThrownBy(() -> TraceRequest.parse("school sideways")).hasMessageContaining("forward");
+        assertThat(TraceRequest.parse("School forward", false)).isEqualTo(new TraceRequest.Choose(School.FORWARD));
+        assertThat(TraceRequest.parse("V3.3 12mV", false)).isInstanceOf(TraceRequest.Take.class);
+        assertThatThrownBy(() -> TraceRequest.parse("school sideways", false)).hasMessageContaining("forward");
     }
 }

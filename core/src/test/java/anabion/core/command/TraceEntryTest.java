@@ -3,6 +3,7 @@ package anabion.core.command;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import anabion.core.job.DisplayOutcome;
 import anabion.core.job.Heard;
 import anabion.core.job.Outcome;
 import java.util.Optional;
@@ -24,7 +25,7 @@ class TraceEntryTest {
         "VOL 0.2V, VOL, 0.2"
     })
     void aLevelStandsAfterItsPoint(String line, String place, double volts) {
-        TraceEntry e = TraceEntry.of(line);
+        TraceEntry e = TraceEntry.of(line, false);
         assertThat(e.place()).isEqualTo(place);
         assertThat(e.volts()).isCloseTo(volts, within(1e-9));
         assertThat(e.outcome()).isEmpty();
@@ -36,24 +37,40 @@ class TraceEntryTest {
         "Weak, '', WEAK",
         "V3.1 l, V3.1, LOUD",
         "tap if V2.5 hum, if V2.5, HUM",
-        "touch V4.1 h, V4.1, HUM",
-        "lit, '', LOUD",
-        "Driver a dark, Driver a, NOTHING"
+        "touch V4.1 h, V4.1, HUM"
     })
     void anOutcomeIsSaidByItsFirstLetterOrWord(String line, String place, Outcome outcome) {
-        TraceEntry e = TraceEntry.of(line);
+        TraceEntry e = TraceEntry.of(line, false);
         assertThat(e.place()).isEqualTo(place);
         assertThat(e.outcome()).contains(outcome);
         assertThat(e.volts()).isZero();
     }
 
+    /** A display is lit or dark: loud means nothing there, and D is dark. */
+    @ParameterizedTest
+    @CsvSource({
+        "lit, '', LIT",
+        "Driver a dark, Driver a, DARK",
+        "Driver a d, Driver a, DARK",
+        "always, '', ALWAYS",
+        "Segments g, Segments, GHOST"
+    })
+    void ofADisplayWhatIsSeenIsSaid(String line, String place, DisplayOutcome seen) {
+        TraceEntry e = TraceEntry.of(line, true);
+        assertThat(e.place()).isEqualTo(place);
+        assertThat(e.outcome()).contains(seen.outcome());
+        assertThat(DisplayOutcome.of(seen.outcome())).contains(seen);
+        assertThat(TraceEntry.of("Driver a hum", true).outcome()).isEmpty();
+        assertThat(TraceEntry.of("lit", false).outcome()).isEmpty();
+    }
+
     @Test
     void whatIsNotUnderstoodSaysNothing() {
-        assertThat(TraceEntry.of("V3.3").outcome()).isEmpty();
-        assertThat(TraceEntry.of("V3.3").volts()).isZero();
-        assertThat(TraceEntry.of("V3.3 12").outcome()).isEmpty();
-        assertThat(TraceEntry.of("V3.3 12").volts()).isZero();
-        assertThat(TraceEntry.of("tap V3.1 purple").outcome()).isEmpty();
-        assertThat(TraceEntry.of("tap V3.1 purple").how()).isEqualTo(Optional.of(Heard.How.TAP));
+        assertThat(TraceEntry.of("V3.3", false).outcome()).isEmpty();
+        assertThat(TraceEntry.of("V3.3", false).volts()).isZero();
+        assertThat(TraceEntry.of("V3.3 12", false).outcome()).isEmpty();
+        assertThat(TraceEntry.of("V3.3 12", false).volts()).isZero();
+        assertThat(TraceEntry.of("tap V3.1 purple", false).outcome()).isEmpty();
+        assertThat(TraceEntry.of("tap V3.1 purple", false).how()).isEqualTo(Optional.of(Heard.How.TAP));
     }
 }

@@ -148,7 +148,7 @@ public final class TracingSheet implements Sheet {
         if (contradict) return session.say("trace.contradict");
         List<String> stages = sheet.left();
         return stages.isEmpty()
-                ? session.say("trace.all-good", sheet.band())
+                ? session.say(display() ? "trace.all-lit" : "trace.all-good", sheet.band())
                 : session.say("trace.left", String.join(", ", stages));
     }
 
@@ -211,10 +211,7 @@ public final class TracingSheet implements Sheet {
 
     /** An outcome; of a level by how many decibels it is more than a good set's. */
     private String said(Heard h, TraceRow r) {
-        if (h.volts() <= 0)
-            return session.say(
-                    "trace.how." + h.how().code(),
-                    session.say("outcome." + h.outcome().code()));
+        if (h.volts() <= 0) return session.say("trace.how." + h.how().code(), session.say(h.wordKey()));
         String volts = Figures.si(new Quantity(h.volts(), Unit.VOLT), 2);
         if (!r.at().measurable()) return volts;
         long lacking = Math.round(r.at().lacking(h.volts()));
@@ -239,12 +236,15 @@ public final class TracingSheet implements Sheet {
 
     /** Whether an outcome without another word is what a tracer says: going forwards from the aerial, and along a display. */
     private boolean tapping() {
-        return school == School.FORWARD
-                || session.need()
-                        .chassis()
-                        .band(sheet.band())
-                        .filter(b -> b.kind() == BandKind.DISPLAY)
-                        .isPresent();
+        return school == School.FORWARD || display();
+    }
+
+    private boolean display() {
+        return session.set()
+                .get()
+                .flatMap(s -> s.chassis().band(sheet.band()))
+                .filter(b -> b.kind() == BandKind.DISPLAY)
+                .isPresent();
     }
 
     /** Of the lit point, to find the pin. */
@@ -273,7 +273,8 @@ public final class TracingSheet implements Sheet {
 
     @Override
     public String prompt() {
-        return session.say(litRow().isPresent() ? "trace.prompt" : "trace.empty-prompt");
+        return session.say(
+                litRow().isEmpty() ? "trace.empty-prompt" : display() ? "trace.prompt-display" : "trace.prompt");
     }
 
     /**
@@ -282,7 +283,7 @@ public final class TracingSheet implements Sheet {
      */
     @Override
     public CompletableFuture<?> entered(String line) {
-        TraceRequest command = TraceRequest.parse(line);
+        TraceRequest command = TraceRequest.parse(line, display());
         if (command instanceof TraceRequest.Take t) return taken(line, t.entry());
         if (command instanceof TraceRequest.Choose c) school = c.school();
         show(sheet.band(), true);
@@ -301,8 +302,8 @@ public final class TracingSheet implements Sheet {
         Outcome outcome = entry.volts() > 0
                 ? called(line, how, row, entry.volts())
                 : entry.outcome().orElseThrow(() -> InputException.at(line)
-                        .because(session.say("trace.no-outcome"))
-                        .so(session.say("trace.no-outcome.remedy")));
+                        .because(session.say(display() ? "trace.not-seen" : "trace.no-outcome"))
+                        .so(session.say(display() ? "trace.not-seen.remedy" : "trace.no-outcome.remedy")));
         Heard heard = new Heard(
                 UUID.randomUUID(),
                 session.clock().instant(),
@@ -379,6 +380,7 @@ public final class TracingSheet implements Sheet {
 
     @Override
     public List<String[]> hints() {
+        if (display()) return List.<String[]>of(new String[] {"L D A G", session.say("trace.hint.display")});
         List<String[]> all = new ArrayList<>();
         all.add(new String[] {"L W N", session.say("trace.hint.outcomes")});
         all.add(new String[] {"D H C", session.say("trace.hint.others")});

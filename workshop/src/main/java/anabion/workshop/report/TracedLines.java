@@ -27,9 +27,7 @@ final class TracedLines {
                 .filter(h -> now(h.state()))
                 .map(h -> new Fact(
                         words.say(tried(h), h.point(), h.band()),
-                        h.volts() > 0
-                                ? Figures.si(new Quantity(h.volts(), Unit.VOLT), 2)
-                                : words.say("outcome." + h.outcome().code())));
+                        h.volts() > 0 ? Figures.si(new Quantity(h.volts(), Unit.VOLT), 2) : words.say(h.wordKey())));
         Stream<Fact> parts = set.job().trials().stream()
                 .filter(t -> now(t.state()))
                 .map(t -> new Fact(

@@ -155,13 +155,8 @@ public record Timeline(List<Happening> all, Duration worked) {
                             words.say("record.trial." + t.how().code(), t.part()),
                             words.say(t.better() ? "record.trial.better" : "record.trial.same")));
             job.heard()
-                    .forEach(h -> add(
-                            h.at(),
-                            Kind.HEARD,
-                            h.point(),
-                            h.point() + ": "
-                                    + words.say("outcome." + h.outcome().code()),
-                            h.band()));
+                    .forEach(h ->
+                            add(h.at(), Kind.HEARD, h.point(), h.point() + ": " + words.say(h.wordKey()), h.band()));
             job.compared()
                     .forEach(c -> add(
                             c.at(),

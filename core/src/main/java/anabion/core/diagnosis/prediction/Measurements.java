@@ -29,13 +29,14 @@ public final class Measurements {
         return all;
     }
 
-    /** Volts and ohms. */
+    /** Volts and ohms; direct volts not where the mains alternates. */
     public static List<Measurement.Metered> measured(PredictionModel predictions, Setting setting, MeterSpec meter) {
         Chassis chassis = predictions.chassis();
         String reference = chassis.reference();
         List<Measurement.Metered> all = new ArrayList<>();
         for (String net : Simulator.nets(chassis))
-            if (!net.equals(reference)) all.add(new Measurement.Volts(net, net, setting, meter));
+            if (!net.equals(reference) && predictions.steady(net))
+                all.add(new Measurement.Volts(net, net, setting, meter));
         all.addAll(predictions.unplugged());
         return all;
     }

@@ -37,6 +37,9 @@ import java.util.stream.IntStream;
  */
 public final class PredictionModel {
     /** All that a voltmeter may show, in highest rails; and the least rail. */
+    /** Effective alternating volts from which a net is one of the mains' side. */
+    private static final double OF_MAINS = 20;
+
     private static final double WIDTH = 1.6;
 
     private static final double LEAST_RAIL = 5;
@@ -59,6 +62,7 @@ public final class PredictionModel {
     private final double little;
     private final WattsModel watts;
     private final VoltsModel volts;
+    private final Set<String> steady;
 
     private final Simulator engine = new Simulator();
     private final ParallelSolver together = new ParallelSolver();
@@ -119,6 +123,9 @@ public final class PredictionModel {
         this.watts = new WattsModel(chassis, usual, sound.atRest(), sources);
         this.cold = new ColdResistanceModel(usual, well, sources);
         this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);
+        this.steady = Simulator.nets(chassis).stream()
+                .filter(n -> sound.atRest().alternating(n).orElse(0) < OF_MAINS)
+                .collect(Collectors.toUnmodifiableSet());
         this.widest = WIDTH
                 * Simulator.nets(chassis).stream()
                         .mapToDouble(n -> Math.abs(sound.free(n)))
@@ -133,6 +140,11 @@ public final class PredictionModel {
     /** All that can be wrong with it, and a sound set. */
     public List<Hypothesis> hypotheses() {
         return hypotheses;
+    }
+
+    /** Whether a meter on direct volts is put there at all: beside the volts of the mains, which a probe must not slip on, they tell little. */
+    public boolean steady(String net) {
+        return steady.contains(net);
     }
 
     /** That nothing on the list is wrong. */

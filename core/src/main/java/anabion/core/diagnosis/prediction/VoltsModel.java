@@ -17,6 +17,8 @@ final class VoltsModel {
     private static final double OF_TUBES = 0.06;
 
     private static final double OF_JUNCTIONS = 0.02;
+    /** What a meter on direct volts shows of alternating ones, as a share: usual instruments reject them by 50 dB. */
+    private static final double REJECTED = 0.003;
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
     private static final double ALONE = 0.05;
     /** The laws of tubes and transistors are not exact: a share of what a fault changes, at each net by itself. */
@@ -88,10 +90,11 @@ final class VoltsModel {
         double middle = (a + b) / 2 - leaking((a + b) / 2, stands);
         double own = residue.spread(p.net(), middle, stands, line);
         double error = Math.hypot(own, error(middle, stands, from.get().behind(p.net())));
+        double hum = REJECTED * from.get().atRest().alternating(p.net()).orElse(0);
         return Optional.of(new GaussianPrediction(
                 middle + residue.shift(p.net(), middle, stands, line),
                 shares,
-                Math.hypot(Math.hypot(METER * middle, little), error)));
+                Math.hypot(Math.hypot(METER * middle, little), Math.hypot(error, hum))));
     }
 
     /** By how much the model may be off, a standard deviation: nothing where a net stands as in a sound set, little where it is dead. */
