@@ -21,6 +21,7 @@ import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
 import anabion.core.simulation.supply.SupplyFinder;
+import anabion.core.simulation.supply.SupplyRail;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -103,7 +104,7 @@ public final class Simulator {
     }
 
     private static Circuit driven(Circuit.Builder c, Feed feed) {
-        for (SupplyFinder.Rail r : feed.rails())
+        for (SupplyRail r : feed.rails())
             r.add(r.name() + ".rail" + feed.rails().indexOf(r), c);
         return c.build();
     }
@@ -180,7 +181,7 @@ public final class Simulator {
             Setting setting,
             double series,
             Optional<AcSupply> mains,
-            List<SupplyFinder.Rail> rails,
+            List<SupplyRail> rails,
             Circuit circuit,
             Map<String, AcSupply> nudged) {
         boolean isOf(Chassis other, Setting wanted, double ohms) {
@@ -190,7 +191,7 @@ public final class Simulator {
         private boolean touches(Fault f) {
             if (reachesMains(f)) return true;
             for (String net : chassis.part(f.part()).orElseThrow().nets().values())
-                for (SupplyFinder.Rail r : rails)
+                for (SupplyRail r : rails)
                     if (net.equals(r.output())
                             || net.equals(r.reservoir())
                             || r.plates().contains(net)) return true;
@@ -239,7 +240,7 @@ public final class Simulator {
             Optional<AcSupply> mains,
             SupplyFinder.Characteristics characteristics) {
         Faults faults = new Faults(chassis, setting.faults());
-        List<SupplyFinder.Rail> rails = mains.map(
+        List<SupplyRail> rails = mains.map(
                         m -> new SupplyFinder(chassis, setting, faults, m, chassis.reference(), characteristics).all())
                 .orElse(List.of());
         Circuit circuit = direct(chassis, setting, mains).circuit().build();
@@ -258,7 +259,7 @@ public final class Simulator {
     public PreparedCircuit prepareOnRails(Chassis chassis, Setting setting, OperatingPoint other) {
         Feed feed = feed(chassis, setting.withFaults(List.of()), 0);
         Circuit.Builder c = circuit(chassis, setting, feed);
-        for (SupplyFinder.Rail r : feed.rails()) {
+        for (SupplyRail r : feed.rails()) {
             double volts =
                     other.volts(r.reservoir()).orElse(0) - other.volts(r.foot()).orElse(0);
             c.current(r.name() + ".push", r.foot(), r.reservoir(), volts / STIFF)
@@ -301,15 +302,11 @@ public final class Simulator {
         private final Setting setting;
         private final Circuit circuit;
         private final Optional<Solution> mains;
-        private final List<SupplyFinder.Rail> rails;
+        private final List<SupplyRail> rails;
         private final Start free = new Start();
 
         PreparedCircuit(
-                Simulator engine,
-                Setting setting,
-                Circuit circuit,
-                Optional<Solution> mains,
-                List<SupplyFinder.Rail> rails) {
+                Simulator engine, Setting setting, Circuit circuit, Optional<Solution> mains, List<SupplyRail> rails) {
             this.engine = engine;
             this.setting = setting;
             this.circuit = circuit;
@@ -323,7 +320,7 @@ public final class Simulator {
         }
 
         /** Its rectified supplies. */
-        public List<SupplyFinder.Rail> rails() {
+        public List<SupplyRail> rails() {
             return rails;
         }
 

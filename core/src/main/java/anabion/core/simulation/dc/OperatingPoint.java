@@ -6,7 +6,7 @@ import anabion.core.rectifier.Characteristic;
 import anabion.core.rectifier.Cycle;
 import anabion.core.rectifier.Rectifier;
 import anabion.core.simulation.supply.Port;
-import anabion.core.simulation.supply.SupplyFinder;
+import anabion.core.simulation.supply.SupplyRail;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -20,11 +20,11 @@ import java.util.stream.Collectors;
 public final class OperatingPoint {
     private final Solution direct;
     private final Optional<Solution> mains;
-    private final List<SupplyFinder.Rail> rails;
+    private final List<SupplyRail> rails;
     private final Map<String, Cycle> cycles = new LinkedHashMap<>();
 
     /** @param mains in effective volts; empty for a set on batteries or direct mains */
-    public OperatingPoint(Solution direct, Optional<Solution> mains, List<SupplyFinder.Rail> rails) {
+    public OperatingPoint(Solution direct, Optional<Solution> mains, List<SupplyRail> rails) {
         this.direct = direct;
         this.mains = mains;
         this.rails = rails;
@@ -53,7 +53,7 @@ public final class OperatingPoint {
     /** Effective alternating volts of a net against the reference; at a rectifier's plate with the sag of its load. */
     public OptionalDouble alternating(String net) {
         if (mains.isEmpty()) return OptionalDouble.of(0);
-        for (SupplyFinder.Rail r : rails)
+        for (SupplyRail r : rails)
             if (r.plates().contains(net))
                 return OptionalDouble.of(plate(r, r.plates().indexOf(net)));
         OptionalDouble v = mains.get().volts(net);
@@ -62,7 +62,7 @@ public final class OperatingPoint {
 
     /** The steady cycles of the rectifiers, by the net of their reservoirs. */
     public Map<String, Cycle> supplies() {
-        if (cycles.isEmpty()) for (SupplyFinder.Rail r : rails) cycles.put(r.reservoir(), cycle(r));
+        if (cycles.isEmpty()) for (SupplyRail r : rails) cycles.put(r.reservoir(), cycle(r));
         return Map.copyOf(cycles);
     }
 
@@ -72,7 +72,7 @@ public final class OperatingPoint {
                 .towards(changed, reservoir(r)));
     }
 
-    private double reservoir(SupplyFinder.Rail r) {
+    private double reservoir(SupplyRail r) {
         return direct.volts(r.reservoir()).orElse(0) - direct.volts(r.foot()).orElse(0);
     }
 
@@ -89,18 +89,18 @@ public final class OperatingPoint {
         return rails.stream()
                 .filter(r -> r.reservoir().equals(reservoir))
                 .findFirst()
-                .map(SupplyFinder.Rail::foot);
+                .map(SupplyRail::foot);
     }
 
     /** The nets of the reservoirs' other ends: what the rails return to. */
     public Set<String> feet() {
-        return rails.stream().map(SupplyFinder.Rail::foot).collect(Collectors.toSet());
+        return rails.stream().map(SupplyRail::foot).collect(Collectors.toSet());
     }
 
     /** The ripple of every rail, by the net of its reservoir. */
     public Map<String, Ripple> ripples() {
         Map<String, Ripple> all = new LinkedHashMap<>();
-        for (SupplyFinder.Rail r : rails) {
+        for (SupplyRail r : rails) {
             int pulses = r.plates().size() > 1 || r.ports().size() > 2 ? 2 : 1;
             all.put(
                     r.reservoir(),
@@ -114,7 +114,7 @@ public final class OperatingPoint {
     /** References of the rectifiers that feed each reservoir, by its net. */
     public Map<String, List<String>> rectifiers() {
         Map<String, List<String>> all = new LinkedHashMap<>();
-        for (SupplyFinder.Rail r : rails)
+        for (SupplyRail r : rails)
             all.put(
                     r.reservoir(),
                     r.ports().stream().map(Port::reference).distinct().toList());
@@ -124,7 +124,7 @@ public final class OperatingPoint {
     /** Effective ripple current of every reservoir, by its net: what the paths give, less the mean that flows on. */
     public Map<String, Double> rippleAmperes() {
         Map<String, Double> all = new LinkedHashMap<>();
-        for (SupplyFinder.Rail r : rails) {
+        for (SupplyRail r : rails) {
             Cycle c = supplies().get(r.reservoir());
             double squares =
                     c.effective() * c.effective() * r.rectifier().paths().size() - c.amperes() * c.amperes();
@@ -133,7 +133,7 @@ public final class OperatingPoint {
         return all;
     }
 
-    private Cycle cycle(SupplyFinder.Rail r) {
+    private Cycle cycle(SupplyRail r) {
         double volts = reservoir(r);
         double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
         double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
@@ -141,7 +141,7 @@ public final class OperatingPoint {
     }
 
     /** The plate sags while its path conducts, by what the source's resistance takes of the power given. */
-    private double plate(SupplyFinder.Rail r, int n) {
+    private double plate(SupplyRail r, int n) {
         double open = Math.abs(r.rectifier().paths().get(n).volts());
         double given =
                 supplies().get(r.reservoir()).given() / r.rectifier().paths().size();
@@ -173,7 +173,7 @@ public final class OperatingPoint {
                 heaters = Math.abs(mains.get().amperes(e)[0]);
             }
         double squares = heaters * heaters;
-        for (SupplyFinder.Rail r : rails) {
+        for (SupplyRail r : rails) {
             Cycle c = supplies().get(r.reservoir());
             double ratio = Math.abs(r.rectifier().paths().get(0).volts()) / Math.max(line, 1e-9);
             double pulses =
@@ -193,11 +193,11 @@ public final class OperatingPoint {
         mains.ifPresent(m -> m.circuit().elements().stream()
                 .filter(e -> !(e instanceof Element.Source) && !(e instanceof Element.Transformer))
                 .forEach(e -> all.merge(reference(e.name()), m.watts(e), Double::sum)));
-        for (SupplyFinder.Rail r : rails) for (String plate : r.plates()) surge(plate, r, all);
+        for (SupplyRail r : rails) for (String plate : r.plates()) surge(plate, r, all);
         return all;
     }
 
-    private void surge(String plate, SupplyFinder.Rail r, Map<String, Double> all) {
+    private void surge(String plate, SupplyRail r, Map<String, Double> all) {
         double effective = supplies().get(r.reservoir()).effective();
         for (Element e : direct.circuit().elements())
             if (e instanceof Element.Resistor x && !e.name().contains(".") && touches(x, plate))

@@ -16,7 +16,7 @@ import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.Port;
 import anabion.core.simulation.supply.Reservoirs;
-import anabion.core.simulation.supply.SupplyFinder;
+import anabion.core.simulation.supply.SupplyRail;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -253,12 +253,12 @@ public final class SpiceNetlist {
         insulation();
         strays();
         alternating(first);
-        for (SupplyFinder.Rail r : bench.rails()) rectifiers(r);
+        for (SupplyRail r : bench.rails()) rectifiers(r);
         for (Part p : chassis.parts()) if (p.component() instanceof Capacitor c) capacitor(p, c);
         double cycle = 1 / hertz;
         double end = cycles * cycle;
         lines.add(".tran " + number(cycle / steps) + " " + number(end) + " 0 " + number(cycle / steps) + " uic");
-        for (SupplyFinder.Rail r : bench.rails()) measures(r, end - 4 * cycle, end);
+        for (SupplyRail r : bench.rails()) measures(r, end - 4 * cycle, end);
         if (steps == FINE) lines.add(".options reltol=1e-4");
         return text("over time");
     }
@@ -330,7 +330,7 @@ public final class SpiceNetlist {
         return node < 0 ? 0 : solved.mains().orElseThrow().unknowns()[node];
     }
 
-    private void rectifiers(SupplyFinder.Rail r) {
+    private void rectifiers(SupplyRail r) {
         for (int n = 0; n < r.ports().size(); n++) {
             Port port = r.ports().get(n);
             String sensed = "sense_" + name(r.name()) + "_" + n;
@@ -354,7 +354,7 @@ public final class SpiceNetlist {
         }
     }
 
-    private void measures(SupplyFinder.Rail r, double from, double to) {
+    private void measures(SupplyRail r, double from, double to) {
         String between = "across_" + name(r.name());
         lines.add("E" + between + " " + between + " 0 " + node(r.reservoir()) + " " + node(r.foot()) + " 1");
         String v = "v(" + between + ")";

@@ -6,7 +6,6 @@ import anabion.core.chassis.Component.Capacitor;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
-import anabion.core.circuit.Circuit;
 import anabion.core.device.DeviceType;
 import anabion.core.device.MetalRectifier;
 import anabion.core.device.Section;
@@ -17,7 +16,6 @@ import anabion.core.device.model.Heated;
 import anabion.core.device.model.RectifierLaw;
 import anabion.core.rectifier.Characteristic;
 import anabion.core.rectifier.Path;
-import anabion.core.rectifier.RailCurrent;
 import anabion.core.rectifier.Rectifier;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.fault.Sockets;
@@ -28,7 +26,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.function.BiPredicate;
 
 /**
  * Finds the rectifiers of a chassis, what feeds them and what they feed, from the nets alone: the reservoir is the capacitor on the
@@ -81,62 +78,6 @@ public final class SupplyFinder {
     }
 
     /**
-     * One rectifier in the set.
-     *
-     * @param output the net of its cathode
-     * @param back the net to which its current returns: the end of the winding, or of the mains
-     * @param reservoir the net of the reservoir
-     * @param foot the net of the reservoir's other end
-     * @param siemens of the filter resistors at the reservoir
-     * @param plates the nets of its plates, in the order of the paths
-     * @param ports all its rectifiers, the one of the first path first
-     * @param through the nets at which its direct current comes out of what feeds it, or goes back into it where {@code below}; empty where none flows there, as in a bridge
-     * @param below whether it makes its plates negative: its cathodes are driven
-     */
-    public record Rail(
-            String name,
-            String output,
-            String back,
-            String reservoir,
-            String foot,
-            double siemens,
-            Rectifier rectifier,
-            List<String> plates,
-            List<Port> ports,
-            Characteristic characteristic,
-            List<String> through,
-            boolean below) {
-        /** With its current straight from where it returns, unless direct current finds its way from there to what drives it. */
-        public Rail passing(BiPredicate<String, String> conducts) {
-            String from = below ? output : back;
-            if (through.stream().allMatch(n -> conducts.test(n, from))) return this;
-            return new Rail(
-                    name,
-                    output,
-                    back,
-                    reservoir,
-                    foot,
-                    siemens,
-                    rectifier,
-                    plates,
-                    ports,
-                    characteristic,
-                    List.of(),
-                    below);
-        }
-
-        /** What it does in a circuit. */
-        public void add(String element, Circuit.Builder c) {
-            List<String> given = below && !through.isEmpty() ? through : List.of(output);
-            List<String> drawn = below || through.isEmpty() ? List.of(back) : through;
-            List<String> nets = new ArrayList<>(given);
-            nets.addAll(drawn);
-            nets.addAll(List.of(reservoir, foot));
-            c.device(element, new RailCurrent(characteristic, given.size(), drawn.size()), nets.toArray(new String[0]));
-        }
-    }
-
-    /**
      * A path with its source.
      *
      * @param mate in a bridge, the rectifier through which the current comes back to that end
@@ -156,11 +97,11 @@ public final class SupplyFinder {
     }
 
     /** All rails, in the order of their rectifiers. */
-    public List<Rail> all() {
+    public List<SupplyRail> all() {
         List<Port> every = new ArrayList<>();
         for (Part p : chassis.parts()) for (Port port : ports(p)) if (port.law().amperes(100) > 1e-9) every.add(port);
         Map<String, List<Fed>> byCathode = new LinkedHashMap<>();
-        List<Rail> rails = new ArrayList<>();
+        List<SupplyRail> rails = new ArrayList<>();
         List<Port> others = new ArrayList<>(every);
         for (Port port : every) doubler(port, every, others).ifPresent(rails::add);
         for (Port port : List.copyOf(others)) {
@@ -179,7 +120,7 @@ public final class SupplyFinder {
         return rails;
     }
 
-    private Rail rail(String cathode, List<Fed> fed) {
+    private SupplyRail rail(String cathode, List<Fed> fed) {
         Fed first = fed.get(0);
         List<Path> paths = new ArrayList<>();
         Joined reservoir = behind.reservoir(cathode, first.foot());
@@ -211,7 +152,7 @@ public final class SupplyFinder {
                 false);
     }
 
-    private Rail rail(
+    private SupplyRail rail(
             String name,
             String cathode,
             RectifierFeeds.Return to,
@@ -233,7 +174,7 @@ public final class SupplyFinder {
                 choke.map(Reservoirs::ohms).orElse(0.0),
                 pump);
         double siemens = behind.filter(reservoir);
-        return new Rail(
+        return new SupplyRail(
                 name,
                 cathode,
                 to.back(),
@@ -265,7 +206,7 @@ public final class SupplyFinder {
      * half of a doubler with two reservoirs in series; two at the ends of one winding are a full-wave supply, such as the contacts of a synchronous
      * vibrator.
      */
-    private List<Rail> negative(List<Port> others) {
+    private List<SupplyRail> negative(List<Port> others) {
         Map<List<String>, List<Port>> together = new LinkedHashMap<>();
         for (Port port : others) {
             if (mains.alternates(port.plate()) || !mains.alternates(port.cathode())) continue;
@@ -277,7 +218,7 @@ public final class SupplyFinder {
         return together.values().stream().map(this::below).toList();
     }
 
-    private Rail below(List<Port> ports) {
+    private SupplyRail below(List<Port> ports) {
         Port first = ports.get(0);
         RectifierFeeds.Return to = feeds.returns(first.cathode(), first.plate());
         Joined held = behind.reservoir(first.plate(), to.far());
@@ -301,7 +242,7 @@ public final class SupplyFinder {
      * A doubler with a common line: a capacitor from the source to the plate of one rectifier, which another one keeps from going
      * negative. Both are then no rectifiers of their own.
      */
-    private Optional<Rail> doubler(Port port, List<Port> every, List<Port> others) {
+    private Optional<SupplyRail> doubler(Port port, List<Port> every, List<Port> others) {
         if (mains.alternates(port.plate())) return Optional.empty();
         for (Part p : chassis.parts()) {
             if (!(p.component() instanceof Capacitor c) || !p.touches(port.plate())) continue;
