@@ -14,9 +14,11 @@ import anabion.core.reading.Finding.Suspect;
 import anabion.core.reading.ReadingRow;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 
 /**
  * A control grid that stands positive: its coupling capacitor leaks, or the tube is gassy.
@@ -73,10 +75,14 @@ final class PositiveGrid implements Pattern {
                 "grid", row.point().label(), 3, headline, because, suspects, tests, Phrase.of("verdict.positive"));
     }
 
-    /** Whether nobody has entered yet what hangs on the grid. */
+    /** Whether nobody has entered yet what hangs on the tube. */
     private static boolean isBare(Board board, ReadingRow row) {
+        Set<String> nets =
+                new HashSet<>(row.point().device().map(d -> d.nets().values()).orElse(List.of()));
+        nets.remove(board.chassis().reference());
         return board.chassis().parts().stream()
-                .noneMatch(p -> p.device().isEmpty() && p.touches(row.point().net()));
+                .filter(p -> p.device().isEmpty())
+                .noneMatch(p -> nets.stream().anyMatch(p::touches));
     }
 
     /** What leads to the grid, by its place. */
