@@ -165,7 +165,8 @@ final class Bench {
     }
 
     private static boolean noticed(Fault f) {
-        return !f.plain() || f.mode() == FaultMode.GASSY || Double.parseDouble(f.amount()) < REJECTED;
+        boolean share = f.plain() && f.mode() != FaultMode.GASSY && !f.amount().isEmpty();
+        return !share || Double.parseDouble(f.amount()) < REJECTED;
     }
 
     synchronized List<Seen> look() {
