@@ -34,7 +34,7 @@ class StoriesTest {
             new Story("leaky coupling capacitor", "halcyon", "C14:leaky:2M", "C14:leaky"),
             new Story("open screen feed", "halcyon", "R7:open", "R7:open"),
             new Story("drifted plate load", "halcyon", "R13:drifted:680k", "R13:drifted"),
-            new Story("weak selenium rectifier", "rover", "D1:weak", "D1:weak"),
+            new Story("weak selenium rectifier", "rover", "D1:weak:700", "D1:weak"),
             new Story("shorted decoupler that mutes two bands", "brae", "C12:short", "C12:short"),
             new Story("shorted decoupler that leaves FM and pick-up", "concerto", "C24:short", "C24:short"),
             new Story("open coil on one band", "brae", "L5:open", "L5:open"),
