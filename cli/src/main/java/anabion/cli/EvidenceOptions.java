@@ -6,6 +6,7 @@ import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.prediction.Measurements;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.lineup.LineUpModel;
 import anabion.core.simulation.chart.Calibrations;
@@ -69,7 +70,11 @@ final class EvidenceOptions {
 
     /** By line-up and chart alone. */
     private Case places(LineUpModel lineUp, List<Observation> all) {
-        List<Observation> weighed = lineUp.of(all);
+        List<Observation> weighed = lineUp.restated(all);
+        if (weighed.isEmpty())
+            throw InputException.at(list.toString())
+                    .because("no circuit is entered, and none of this is direct volts at a pin that the chart has")
+                    .so("read a pin of the chart, or enter the parts and nets first");
         spec.commandLine()
                 .getErr()
                 .printf(

@@ -4,18 +4,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
-import anabion.core.chassis.Part;
 import anabion.core.format.ChassisCodec;
 import anabion.core.json.Fields;
+import anabion.core.lineup.LineUp;
 import anabion.core.testing.LeftToDeep;
 import anabion.workshop.SetRecord;
 import anabion.workshop.demo.DemoWorkshop;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -74,17 +72,7 @@ class DiagnoseCommandTest extends Headless {
     /** Of the tubes and the chart alone; what cannot be weighed without a circuit is said, not dropped. */
     @Test
     void beforeACircuitIsEnteredItNamesPlaces() throws IOException {
-        Chassis whole = DemoWorkshop.chassis("halcyon");
-        List<Part> tubes = whole.parts().stream()
-                .filter(Part::isTube)
-                .map(p -> {
-                    Map<String, String> nets = new LinkedHashMap<>();
-                    p.nets().keySet().forEach(pin -> nets.put(pin, p.reference() + "." + pin));
-                    return p.withNets(nets);
-                })
-                .toList();
-        Chassis bare =
-                whole.withStages(List.of(), List.of()).withAdjusters(List.of()).withParts(tubes);
+        Chassis bare = LineUp.alone(DemoWorkshop.chassis("halcyon"));
         Path lineUp = Files.writeString(folder.resolve("line-up.json"), ChassisCodec.text(bare));
         Files.writeString(evidence, Files.readString(evidence).replace(",AM,", ",,"));
         int code = run("diagnose", lineUp, "--evidence", evidence, "--json");

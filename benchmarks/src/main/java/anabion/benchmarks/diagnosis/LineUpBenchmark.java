@@ -2,33 +2,25 @@ package anabion.benchmarks.diagnosis;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Place;
 import anabion.core.diagnosis.Diagnosis;
-import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.format.EvidenceCodec;
-import anabion.core.job.Job;
-import anabion.core.json.Extra;
+import anabion.core.lineup.LineUp;
 import anabion.core.lineup.LineUpModel;
-import anabion.core.reading.Condition;
-import anabion.core.reading.Reading;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
-import java.time.Instant;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.UUID;
 
 /** The cases of {@link ForeignCases} whose volts show them, weighed with nothing but the line-up and the chart: how often the place of the truth comes first. */
 public final class LineUpBenchmark {
@@ -41,35 +33,21 @@ public final class LineUpBenchmark {
         Map<String, Object> all = new LinkedHashMap<>();
         ForeignCases.sets().forEach((name, plain) -> {
             ForeignSet foreign = ForeignSet.of(name);
-            Chassis bare = bare(foreign.chassis(plain));
-            LineUpModel.of(bare, Priors.USUAL)
-                    .ifPresent(model -> all.put(name, measure(name, plain, bare, foreign, model, missed)));
+            LineUpModel.of(LineUp.alone(foreign.chassis(plain)), Priors.USUAL)
+                    .ifPresent(model -> all.put(name, measure(name, plain, foreign, model, missed)));
         });
         return all;
     }
 
-    /** Each pin of each tube on a net of its own: as a line-up is typed. */
-    private static Chassis bare(Chassis set) {
-        List<Part> tubes = set.parts().stream()
-                .filter(Part::isTube)
-                .map(p -> {
-                    Map<String, String> nets = new LinkedHashMap<>();
-                    p.nets().keySet().forEach(pin -> nets.put(pin, p.reference() + "." + pin));
-                    return p.withNets(nets);
-                })
-                .toList();
-        return set.withStages(List.of(), List.of()).withAdjusters(List.of()).withParts(tubes);
-    }
-
     private static Map<String, Object> measure(
-            String name, Chassis plain, Chassis bare, ForeignSet foreign, LineUpModel model, boolean missed) {
+            String name, Chassis plain, ForeignSet foreign, LineUpModel model, boolean missed) {
         int cases = 0;
         int first = 0;
         int inThree = 0;
         for (ForeignSet.Case c : foreign.cases()) {
             if (c.held() || c.truth().equals(ForeignSet.SOUND)) continue;
             List<Observation> whole = evidence(c, foreign.chassis(plain));
-            List<Observation> here = model.evidence(readings(whole, bare.reference()), Job.NEW);
+            List<Observation> here = model.restated(whole);
             if (!ForeignBenchmark.shown(foreign, whole, model::explains)) continue;
             cases++;
             Diagnosis d = model.diagnosis(here);
@@ -96,24 +74,6 @@ public final class LineUpBenchmark {
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-    }
-
-    private static List<Reading> readings(List<Observation> all, String reference) {
-        List<Reading> readings = new ArrayList<>();
-        for (Observation o : all)
-            if (o instanceof Observation.Measured m && m.measurement() instanceof Measurement.Volts v)
-                readings.add(new Reading(
-                        UUID.randomUUID(),
-                        v.point(),
-                        reference,
-                        Measure.DC_VOLTS,
-                        m.value(),
-                        false,
-                        Condition.of(v.setting().line(), v.meter(), ""),
-                        Job.NEW.fitted().id(),
-                        Instant.EPOCH,
-                        Extra.NONE));
-        return readings;
     }
 
     private static int rank(Chassis plain, String truth, List<RankedCause> causes) {

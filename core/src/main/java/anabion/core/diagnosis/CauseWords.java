@@ -68,10 +68,11 @@ public final class CauseWords {
         boolean rectifier = Place.named(from.target())
                 .filter(p -> p.kind() == Place.Kind.RECTIFIER)
                 .isPresent();
-        if (rectifier) // its resistance stands for it, and open or larger is all that it can be
-        return Phrase.of(
-                    from.mode() == FaultMode.OPEN ? "place.rectifier-dead" : "place.rectifier-weak",
-                    Place.owner(from.target()));
+        // its resistance stands for it, and open or larger is all that it can be
+        if (rectifier) {
+            String key = from.mode() == FaultMode.OPEN ? "place.rectifier-dead" : "place.rectifier-weak";
+            return Phrase.of(key, Place.owner(from.target()));
+        }
         Object target = part(from.target());
         if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY)
             return Phrase.of("fault." + from.mode().code(), target);

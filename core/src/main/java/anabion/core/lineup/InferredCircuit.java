@@ -48,11 +48,9 @@ final class InferredCircuit {
     private static final String SUPPLY = "supply";
     private static final double CLAMP = 1;
     private static final double LEAST_AMPERES = 2e-6;
-    private static final double LEAST_OHMS = 20;
     private static final double GRID_LEAK = 470e3;
     private static final double AVC_LEAK = 1e6;
     private static final double LEAST_LEAK = 47e3;
-    private static final double MOST_LEAK = 22e6;
     private static final double OSCILLATOR_LEAK = 22e3;
     private static final double BYPASSED = 500;
 
@@ -76,18 +74,18 @@ final class InferredCircuit {
     /**
      * A chassis with the tubes of another and the parts that its chart asks for, on batteries; its supply's volts are those of the battery.
      *
-     * @return empty without a chart of plates or screens
+     * @return empty without a chart of plates or screens, and where no tube's law settles at the charted volts
      */
     static Optional<Chassis> of(Chassis chassis) {
         if (chassis.chart().isEmpty()) return Optional.empty();
         LineUp lineUp = LineUp.of(chassis, chassis.chart().get());
         InferredCircuit c = new InferredCircuit(chassis, lineUp);
-        return c.fed.isEmpty() ? Optional.empty() : Optional.of(c.built());
+        return c.fed.isEmpty() ? Optional.empty() : c.built();
     }
 
     // --- the currents at the charted volts ---
 
-    private Map<String, Double> currents() {
+    private Optional<Map<String, Double>> currents() {
         List<Part> all = new ArrayList<>(tubes());
         double most =
                 lineUp.volts().values().stream().mapToDouble(Math::abs).max().orElseThrow();
@@ -117,25 +115,31 @@ final class InferredCircuit {
         });
         all.add(InferredParts.part("clamp", new Component.Battery(most, CLAMP), "clamped", reference()));
         OperatingPoint solved = new Simulator().solve(bare(all, most), Setting.of(most));
+        if (!solved.converged()) return Optional.empty();
         Map<String, Double> currents = new HashMap<>();
         held.forEach((net, v) -> currents.put(
                 net, Math.abs(v - solved.volts(joined.getOrDefault(net, net)).orElse(v)) / CLAMP));
-        return currents;
+        return Optional.of(currents);
     }
 
     // --- the circuit ---
 
-    private Chassis built() {
+    private Optional<Chassis> built() {
         cathodes();
-        Map<String, Double> currents = currents();
+        return currents().map(this::built);
+    }
+
+    private Chassis built(Map<String, Double> currents) {
         Optional<Electrode> rectified = lineUp.rectified();
         double highest = fed.stream().mapToDouble(Electrode::volts).max().orElseThrow();
-        Rail top = rectified
-                .map(r -> new Rail(r.label(), r.tube().reference(), r.pin(), Math.max(highest, r.volts())))
-                .orElseGet(() -> new Rail(
+        Pin top = rectified
+                .map(r -> new Pin(r.label(), r.tube().reference(), r.pin(), Math.max(highest, r.volts())))
+                .orElseGet(() -> new Pin(
                         "rail", fed.get(0).tube().reference(), fed.get(0).pin(), highest * 1.02));
-        List<Rail> rails = rails(top);
-        double all = currents(currents);
+        List<Pin> rails = rails(top);
+        double all = Math.max(
+                LEAST_AMPERES,
+                fed.stream().mapToDouble(e -> currents.get(e.label())).sum());
         double inner = REGULATION * top.volts() / all;
         double battery = top.volts() * (1 + REGULATION);
         add(top, Place.Kind.SUPPLY, new Component.Battery(battery, CLAMP), SUPPLY, reference());
@@ -151,13 +155,7 @@ final class InferredCircuit {
         for (Part t : lineUp.tubes()) grids(t, currents);
         List<Part> everything = new ArrayList<>(tubes());
         everything.addAll(parts);
-        return bare(everything, battery).withChart(chart(battery));
-    }
-
-    private double currents(Map<String, Double> currents) {
-        return Math.max(
-                LEAST_AMPERES,
-                fed.stream().mapToDouble(e -> currents.get(e.label())).sum());
+        return bare(everything, battery);
     }
 
     /** What the chart is measured against. */
@@ -181,12 +179,12 @@ final class InferredCircuit {
         return net;
     }
 
-    /** What many electrodes are fed from. */
-    private record Rail(String net, String device, String pin, double volts) {}
+    /** A net at a pin of a tube, with its charted volts: a rail is called after a pin that shows it. */
+    private record Pin(String net, String device, String pin, double volts) {}
 
     /** The highest rail, then those whose volts two electrodes and more have, downwards. */
-    private List<Rail> rails(Rail top) {
-        List<Rail> rails = new ArrayList<>(List.of(top));
+    private List<Pin> rails(Pin top) {
+        List<Pin> rails = new ArrayList<>(List.of(top));
         List<Electrode> left = new ArrayList<>(fed.stream()
                 .filter(e -> e.volts() < (1 - ALIKE) * top.volts())
                 .sorted((a, b) -> Double.compare(b.volts(), a.volts()))
@@ -198,12 +196,13 @@ final class InferredCircuit {
                     .toList();
             left.removeAll(alike);
             if (alike.size() < 2) continue;
-            rails.add(new Rail("rail " + first.label(), first.tube().reference(), first.pin(), first.volts()));
+            Electrode shown = alike.stream().filter(e -> !e.plate()).findFirst().orElse(first);
+            rails.add(new Pin("rail " + shown.label(), shown.tube().reference(), shown.pin(), first.volts()));
         }
         return rails;
     }
 
-    private void between(Rail above, Rail below, Map<String, Double> currents) {
+    private void between(Pin above, Pin below, Map<String, Double> currents) {
         double amperes = fed.stream()
                 .filter(e -> e.volts() <= below.volts())
                 .mapToDouble(e -> currents.get(e.label()))
@@ -213,13 +212,13 @@ final class InferredCircuit {
         add(below, Place.Kind.SMOOTHING, InferredParts.electrolytic(), below.net(), reference());
     }
 
-    private void feed(Electrode e, List<Rail> rails, double amperes) {
-        Rail rail = rails.stream()
+    private void feed(Electrode e, List<Pin> rails, double amperes) {
+        Pin rail = rails.stream()
                 .filter(r -> r.volts() >= e.volts() * (1 - 1e-9))
                 .reduce((a, b) -> b)
                 .orElse(rails.get(0));
-        double ohms = Math.max(LEAST_OHMS, (rail.volts() - e.volts()) / Math.max(amperes, LEAST_AMPERES));
-        Rail at = new Rail(e.label(), e.tube().reference(), e.pin(), e.volts());
+        double ohms = (rail.volts() - e.volts()) / Math.max(amperes, LEAST_AMPERES);
+        Pin at = new Pin(e.label(), e.tube().reference(), e.pin(), e.volts());
         Place.Kind kind =
                 !e.plate() ? Place.Kind.SCREEN_FEED : ohms < LOAD ? Place.Kind.PLATE_WINDING : Place.Kind.PLATE_LOAD;
         add(at, kind, InferredParts.resistor(ohms), rail.net(), e.label());
@@ -272,7 +271,7 @@ final class InferredCircuit {
         String net = t.reference() + "." + pin.get();
         double volts = lineUp.at(t, pin.get()).orElse(0.0);
         if (volts < LIFTED || has(net)) return;
-        Rail at = new Rail(net, t.reference(), pin.get(), volts);
+        Pin at = new Pin(net, t.reference(), pin.get(), volts);
         double ohms = volts / Math.max(LEAST_AMPERES, currents.getOrDefault(net, LEAST_AMPERES));
         add(at, Place.Kind.CATHODE_RESISTOR, InferredParts.resistor(ohms), net, reference());
         add(at, Place.Kind.CATHODE_BYPASS, InferredParts.electrolytic(), net, reference());
@@ -280,7 +279,7 @@ final class InferredCircuit {
 
     private void grid(Part t, Section s, String pin, boolean swings, Map<String, Double> currents) {
         String net = t.reference() + "." + pin;
-        Rail at = new Rail(net, t.reference(), pin, 0);
+        Pin at = new Pin(net, t.reference(), pin, 0);
         double volts = lineUp.at(t, pin).orElse(0.0);
         if (swings) {
             double stated = s.points().get(0).leakOhms();
@@ -300,7 +299,7 @@ final class InferredCircuit {
         double usual = before.isEmpty() || coupled ? GRID_LEAK : AVC_LEAK;
         double amperes = currents.getOrDefault(net, 0.0);
         boolean own = volts < 0 && volts >= BIASED && amperes > 0;
-        double leak = own ? Math.max(LEAST_LEAK, Math.min(MOST_LEAK, -volts / amperes)) : usual;
+        double leak = own ? Math.max(LEAST_LEAK, -volts / amperes) : usual;
         if (volts < BIASED) {
             String source = "bias " + net;
             add(at, Place.Kind.BIAS, new Component.Battery(-volts, CLAMP), reference(), source);
@@ -345,14 +344,14 @@ final class InferredCircuit {
         return tube.withNets(nets);
     }
 
-    private void add(Rail at, Place.Kind kind, Component component, String one, String other) {
+    private void add(Pin at, Place.Kind kind, Component component, String one, String other) {
         Part own = InferredParts.part(place(at, kind), component, one, other);
         parts.add(entered.at(kind, at.net(), one.equals(at.net()) ? other : one, parts)
                 .map(e -> e.withNets(own.nets()))
                 .orElse(own));
     }
 
-    private static String place(Rail at, Place.Kind kind) {
+    private static String place(Pin at, Place.Kind kind) {
         return new Place(kind, at.device(), at.pin()).reference();
     }
 

@@ -15,6 +15,8 @@ import java.util.UUID;
 /** Parts that nobody entered, of usual size where the volts do not tell theirs. */
 final class InferredParts {
     private static final double LEAST_OHMS = 20;
+    /** As large as resistors are made: a chart that asks for more is misprinted, or mistyped. */
+    private static final double MOST_OHMS = 22e6;
 
     private InferredParts() {}
 
@@ -30,7 +32,7 @@ final class InferredParts {
     }
 
     static Component resistor(double ohms) {
-        return new Component.Resistor(Math.max(LEAST_OHMS, ohms), 0.2, 0);
+        return new Component.Resistor(Math.max(LEAST_OHMS, Math.min(MOST_OHMS, ohms)), 0.2, 0);
     }
 
     static Component electrolytic() {

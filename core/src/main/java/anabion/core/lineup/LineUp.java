@@ -11,6 +11,7 @@ import anabion.core.simulation.fault.Sockets;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -21,7 +22,7 @@ import java.util.Optional;
  * @param tubes those with a cathode of their own whose type is known
  * @param volts of a point such as {@code V4.5}, against the chart's reference
  */
-record LineUp(List<Part> tubes, Map<String, Double> volts) {
+public record LineUp(List<Part> tubes, Map<String, Double> volts) {
     /** Volts from which an electrode is one that a rail feeds. */
     private static final double FED = 8;
 
@@ -37,6 +38,19 @@ record LineUp(List<Part> tubes, Map<String, Double> volts) {
                         .filter(LineUp::isKnown)
                         .toList(),
                 volts);
+    }
+
+    /** A set as its line-up is typed: tubes alone, each pin on a net of its own. */
+    public static Chassis alone(Chassis set) {
+        List<Part> tubes = set.parts().stream()
+                .filter(Part::isTube)
+                .map(p -> {
+                    Map<String, String> nets = new LinkedHashMap<>();
+                    p.nets().keySet().forEach(pin -> nets.put(pin, p.reference() + "." + pin));
+                    return p.withNets(nets);
+                })
+                .toList();
+        return set.withStages(List.of(), List.of()).withAdjusters(List.of()).withParts(tubes);
     }
 
     private static boolean isKnown(Part tube) {
@@ -55,29 +69,22 @@ record LineUp(List<Part> tubes, Map<String, Double> volts) {
         return Optional.ofNullable(volts.get(tube.reference() + "." + pin));
     }
 
-    /** The charted volts of an electrode. */
-    Optional<Double> at(Part tube, String function, Section section) {
-        return Sockets.pin(tube, function, section.name()).flatMap(p -> at(tube, p));
-    }
-
     /** Plates and screens whose volts are charted. */
     List<Electrode> fed() {
-        List<Electrode> all = new ArrayList<>();
+        Map<String, Electrode> all = new LinkedHashMap<>();
         for (Part t : tubes)
             for (Section s : sections(t)) {
                 if (!s.kind().amplifies()) continue;
                 for (String function : List.of("a", "g2"))
-                    Sockets.pin(t, function, s.name()).ifPresent(pin -> at(t, pin)
-                            .filter(v -> v > FED)
-                            .ifPresent(v -> all.add(new Electrode(t, s, function.equals("a"), pin, v))));
+                    Sockets.pin(t, function, s.name())
+                            .flatMap(pin -> electrode(t, s, function.equals("a"), pin))
+                            .ifPresent(e -> all.putIfAbsent(e.label(), e)); // two systems may share a pin
             }
-        return all.stream()
-                .filter(e -> all.stream()
-                        .filter(x -> x.label().equals(e.label()))
-                        .findFirst()
-                        .filter(e::equals)
-                        .isPresent())
-                .toList();
+        return List.copyOf(all.values());
+    }
+
+    private Optional<Electrode> electrode(Part t, Section s, boolean plate, String pin) {
+        return at(t, pin).filter(v -> v > FED).map(v -> new Electrode(t, s, plate, pin, v));
     }
 
     /** Where a rectifier gives its current: the one of the most volts. */
@@ -86,9 +93,9 @@ record LineUp(List<Part> tubes, Map<String, Double> volts) {
         for (Part t : tubes)
             for (Section s : sections(t))
                 if (s.kind().rectifies())
-                    Sockets.cathodePin(t, s.name()).ifPresent(pin -> at(t, pin)
-                            .filter(v -> v > FED)
-                            .ifPresent(v -> all.add(new Electrode(t, s, true, pin, v))));
+                    Sockets.cathodePin(t, s.name())
+                            .flatMap(pin -> electrode(t, s, true, pin))
+                            .ifPresent(all::add);
         return all.stream().max(Comparator.comparingDouble(Electrode::volts));
     }
 }

@@ -14,6 +14,7 @@ import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.error.InputException;
 import anabion.core.job.Job;
 import anabion.core.reading.Reading;
 import anabion.core.simulation.chart.Calibrations;
@@ -67,18 +68,17 @@ public final class LineUpModel {
                 .collect(Collectors.toUnmodifiableSet());
     }
 
-    /** Whether there is a tube with a charted plate or screen, and a line that the chart was taken at. */
-    public static boolean fits(Chassis chassis) {
-        return line(chassis) > 0 && InferredCircuit.of(chassis).isPresent();
-    }
-
-    /** Empty where {@link #fits} says no. */
+    /** Empty without a tube that has a charted plate or screen, without a line that the chart was taken at, and where no circuit reads such a chart. */
     public static Optional<LineUpModel> of(Chassis chassis, Priors priors) {
         double line = line(chassis);
         if (line <= 0) return Optional.empty();
-        return InferredCircuit.of(chassis)
-                .map(c -> new LineUpModel(
-                        c, c.supply().volts() / line, new PredictionModel(c, Calibrations.of(c), priors)));
+        try {
+            return InferredCircuit.of(chassis)
+                    .map(c -> new LineUpModel(
+                            c, c.supply().volts() / line, new PredictionModel(c, Calibrations.of(c), priors)));
+        } catch (InputException e) {
+            return Optional.empty(); // nobody has entered what does not settle
+        }
     }
 
     private static double line(Chassis chassis) {
@@ -94,10 +94,15 @@ public final class LineUpModel {
         return predictions;
     }
 
-    /** Direct volts at the pins of the line-up, as the inferred circuit is fed. */
+    /** Direct volts at the pins of the line-up, as the inferred circuit is fed: of the chart's band, with nothing off that it does not know. */
     public List<Observation> evidence(List<Reading> readings, Job job) {
+        String band = inferred.chart().orElseThrow().conditions().band();
         List<Reading> here = readings.stream()
-                .filter(r -> r.measure() == Measure.DC_VOLTS && explained.contains(r.point()))
+                .filter(r -> r.measure() == Measure.DC_VOLTS && explains(r.point()))
+                .filter(r ->
+                        r.condition().band().isEmpty() || r.condition().band().equals(band))
+                .filter(r -> r.condition().openEnds().stream()
+                        .allMatch(o -> inferred.part(o).isPresent()))
                 .map(r -> r.withCondition(
                         r.condition().withLine(r.condition().line() * scale).withBand("")))
                 .toList();
@@ -107,7 +112,7 @@ public final class LineUpModel {
     }
 
     /** Of evidence in the set's own terms what this weighs: volts at pins, as the inferred circuit is fed. */
-    public List<Observation> of(List<Observation> evidence) {
+    public List<Observation> restated(List<Observation> evidence) {
         Points points = Points.of(inferred);
         List<Observation> all = new ArrayList<>();
         for (Observation o : evidence)

@@ -3,6 +3,7 @@ package anabion.core.lineup;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Arrangement;
+import anabion.core.chassis.Chart;
 import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
@@ -12,6 +13,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Place;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
+import anabion.core.command.StudyLine;
 import anabion.core.command.WiringLine;
 import anabion.core.diagnosis.CauseWords;
 import anabion.core.diagnosis.Diagnosis;
@@ -25,23 +27,28 @@ import anabion.core.reading.Reading;
 import anabion.core.reading.Tolerances;
 import anabion.core.reading.judgement.Judge;
 import anabion.core.simulation.Simulator;
+import anabion.core.simulation.chart.ChartMaker;
 import anabion.core.simulation.chart.MeterModel;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.tolerance.Specimen;
+import anabion.core.testing.CircuitFixtures;
 import anabion.core.testing.SharedSets;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
+import anabion.core.typical.TypicalCircuit;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.EnumSource;
 
 /** What a line-up and a chart say: each set's places are weighed once, which takes seconds, since all that may be wrong at them is solved. */
@@ -66,19 +73,6 @@ class LineUpModelTest {
             new Story("halcyon", "C3:open", "oscillator@V1/1"),
             new Story("brae", "V5:emission:0.2", "rectifier@V5/7"),
             new Story("brae", "R8:open", "cathode-resistor@V2/7"));
-
-    /** A set of which only the tubes are entered, each pin on a net of its own. */
-    private static Chassis lineUp(Chassis set) {
-        List<Part> tubes = set.parts().stream()
-                .filter(Part::isTube)
-                .map(p -> {
-                    Map<String, String> nets = new LinkedHashMap<>();
-                    p.nets().keySet().forEach(pin -> nets.put(pin, p.reference() + "." + pin));
-                    return p.withNets(nets);
-                })
-                .toList();
-        return set.withStages(List.of(), List.of()).withAdjusters(List.of()).withParts(tubes);
-    }
 
     /** What a specimen with a fault reads at all that its chart has. */
     private static List<Reading> readings(Chassis set, List<Fault> faults, long seed) {
@@ -113,8 +107,12 @@ class LineUpModelTest {
     private static final Map<String, LineUpModel> MODELS = new LinkedHashMap<>();
 
     private static synchronized LineUpModel model(String set) {
-        return MODELS.computeIfAbsent(set, s -> LineUpModel.of(lineUp(SharedSets.named(s)), Priors.USUAL)
+        return MODELS.computeIfAbsent(set, s -> LineUpModel.of(LineUp.alone(SharedSets.named(s)), Priors.USUAL)
                 .orElseThrow());
+    }
+
+    private static Optional<LineUpModel> model(Chassis set) {
+        return LineUpModel.of(set, Priors.USUAL);
     }
 
     private static Diagnosis diagnosis(String set, List<Fault> faults, long seed) {
@@ -154,7 +152,7 @@ class LineUpModelTest {
 
     @Test
     void theInferredCircuitReadsTheChart() {
-        Chassis set = lineUp(SharedSets.named("halcyon"));
+        Chassis set = LineUp.alone(SharedSets.named("halcyon"));
         LineUpModel model = model("halcyon");
         assertThat(set.chart().orElseThrow().rows().stream()
                         .filter(r -> r.measure() == Measure.DC_VOLTS)
@@ -183,7 +181,7 @@ class LineUpModelTest {
     /** The classic verdict names what leads to the grid, and what tells it from the tube. */
     @Test
     void aPositiveGridNamesTheCapacitorThatNobodyEntered() {
-        Chassis set = lineUp(SharedSets.named("halcyon"));
+        Chassis set = StudyLine.stageOrBand("Output: V4", LineUp.alone(SharedSets.named("halcyon")));
         assertThat(set.reference()).isEqualTo(Chassis.METAL);
         Judge.Verdict v = Judge.judge(
                 set,
@@ -197,6 +195,7 @@ class LineUpModelTest {
                 .extracting(s -> WORDS.say(s.words()))
                 .anyMatch(w -> w.contains("coupling capacitor") && w.contains("V4 (pin 1)"))
                 .contains("V4 gassy");
+        assertThat(v.stages().get("Output").suspicion()).isEqualTo(1);
         assertThat(v.findings().get(0).tests()).extracting(WORDS::say).anyMatch(t -> t.contains("read V4.1 again"));
     }
 
@@ -204,7 +203,7 @@ class LineUpModelTest {
     @Test
     void anEnteredPartTakesItsPlace() {
         Chassis whole = SharedSets.named("halcyon");
-        Chassis some = lineUp(whole);
+        Chassis some = LineUp.alone(whole);
         for (String line : List.of("C14 .01/400 V3.7 V4.1", "R15 470k V4.1 CHASSIS", "R13 220k V3.7 B2")) {
             List<Part> parts = new ArrayList<>(some.parts());
             parts.add(WiringLine.parse(line, some));
@@ -222,11 +221,84 @@ class LineUpModelTest {
     /** Without a chart, without a tube of known volts, with filaments for cathodes: nothing is made up. */
     @Test
     void whatCannotBeInferredIsRefused() {
-        Chassis halcyon = lineUp(SharedSets.named("halcyon"));
-        assertThat(LineUpModel.fits(halcyon)).isTrue();
-        assertThat(LineUpModel.fits(halcyon.withChart(Optional.empty()))).isFalse();
-        assertThat(LineUpModel.fits(halcyon.withParts(List.of()))).isFalse();
-        assertThat(LineUpModel.fits(lineUp(SharedSets.named("lark")))).isFalse();
+        Chassis halcyon = LineUp.alone(SharedSets.named("halcyon"));
+        assertThat(model(halcyon)).isPresent();
+        assertThat(model(halcyon.withChart(Optional.empty()))).isEmpty();
+        assertThat(model(halcyon.withParts(List.of()))).isEmpty();
+        assertThat(model(LineUp.alone(SharedSets.named("lark")))).isEmpty();
+    }
+
+    /** Circuits that people have: none makes it fall over, and what it reads off the chart it leaves out. */
+    @ParameterizedTest
+    @EnumSource(TypicalCircuit.class)
+    void ofAnyChartPlacesAreInferredOrRefused(TypicalCircuit t) {
+        Chassis whole = CircuitFixtures.typical(t);
+        Chart chart = ChartMaker.of(whole.withChart(everyPin(whole)), Map.of());
+        Optional<LineUpModel> model = model(LineUp.alone(whole.withChart(chart)));
+        boolean heated = whole.parts().stream()
+                .anyMatch(p -> p.isTube()
+                        && Sockets.pin(p, "k", "").isPresent()
+                        && p.device().orElseThrow().functions().containsValue("g1"));
+        assertThat(model.isPresent()).as("tubes with cathodes: %s", heated).isEqualTo(heated);
+        model.ifPresent(m -> assertThat(chart.rows().stream().filter(r -> m.explains(r.point())))
+                .hasSizeGreaterThan(3));
+    }
+
+    private static Chart everyPin(Chassis whole) {
+        List<ChartRow> rows = new ArrayList<>();
+        for (Part p : whole.parts())
+            if (p.isTube())
+                for (String pin : p.nets().keySet())
+                    rows.add(new ChartRow(
+                            UUID.randomUUID(),
+                            p.reference() + "." + pin,
+                            "",
+                            Measure.DC_VOLTS,
+                            0,
+                            OptionalDouble.empty(),
+                            OptionalDouble.empty(),
+                            true,
+                            Extra.NONE));
+        String band = whole.bands().get(0).name();
+        Chart.Conditions conditions = new Chart.Conditions(
+                whole.supply().volts(), "20k/V", band, "", "none", "", whole.reference(), Extra.NONE);
+        return new Chart(UUID.randomUUID(), "", false, 0.2, conditions, rows, Extra.NONE);
+    }
+
+    /** Charts as people mistype them, or as makers print them. */
+    @ParameterizedTest
+    @CsvSource({"V4.5, 0", "V4.5, -230", "V3.7, 2200", "V4.2, 95", "V2.6, 8.5", "V5.7, 2"})
+    void anOddRowDoesNotEndTheRest(String point, double volts) {
+        Chassis set = LineUp.alone(SharedSets.named("halcyon"));
+        Chart chart = set.chart().orElseThrow();
+        List<ChartRow> rows = chart.rows().stream()
+                .map(r -> r.point().equals(point) ? row(r, volts) : r)
+                .toList();
+        Optional<LineUpModel> model = model(set.withChart(
+                new Chart(chart.id(), "", false, chart.tolerance(), chart.conditions(), rows, Extra.NONE)));
+        model.ifPresent(
+                m -> assertThat(m.diagnosis(m.evidence(readings(SharedSets.named("halcyon"), List.of(), 1), Job.NEW))
+                                .other())
+                        .isBetween(0.0, 1.0));
+    }
+
+    private static ChartRow row(ChartRow r, double volts) {
+        return new ChartRow(
+                r.id(), r.point(), r.band(), r.measure(), volts, r.sourceOhms(), r.tolerance(), true, Extra.NONE);
+    }
+
+    /** Of another band, and with a part off that nobody entered, a reading is another circuit's. */
+    @Test
+    void whatTheChartDoesNotHoldForIsNotWeighed() {
+        LineUpModel model = model("halcyon");
+        Reading read = reading("V4.2", Chassis.METAL, 9);
+        assertThat(model.evidence(List.of(read), Job.NEW)).hasSize(1);
+        assertThat(model.evidence(List.of(read.withCondition(read.condition().withBand("Pick-up"))), Job.NEW))
+                .isEmpty();
+        assertThat(model.evidence(List.of(read.withCondition(read.condition().withOpenEnds(List.of("C14")))), Job.NEW))
+                .isEmpty();
+        assertThat(model.evidence(List.of(reading("C14", Chassis.METAL, 9)), Job.NEW))
+                .isEmpty();
     }
 
     /** Where heaters lie in series, one that is open leaves no rail: it is among what may be wrong. */

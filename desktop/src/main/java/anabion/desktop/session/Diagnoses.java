@@ -190,7 +190,7 @@ public final class Diagnoses {
     /** Of a set of which only the line-up and the chart are entered. */
     private Weighed places(Ground g) {
         boolean read = g.readings().stream().anyMatch(r -> r.measure() == Measure.DC_VOLTS);
-        if (!read || g.unpowered() || !LineUpModel.fits(g.chassis())) return new Weighed(Optional.empty(), List.of());
+        if (!read || g.unpowered()) return new Weighed(Optional.empty(), List.of());
         return session.predictors().ofLineUp(g.chassis(), g.priors(), m -> {
             List<Observation> evidence =
                     m.map(l -> l.evidence(g.readings(), g.job())).orElse(List.of());

@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.Place;
 import anabion.core.chassis.Stage;
 import anabion.core.job.Alteration;
 import anabion.core.job.Complaint;
@@ -142,7 +143,8 @@ public final class Judge {
         for (int i = 0; i < findings.size(); i++) {
             List<Suspect> suspects = findings.get(i).suspects();
             if (!suspects.isEmpty()
-                    && stage.parts().contains(suspects.get(0).fault().part())) return 1.0 / (1 + i);
+                    && stage.parts()
+                            .contains(Place.owner(suspects.get(0).fault().part()))) return 1.0 / (1 + i);
         }
         return 0;
     }
