@@ -7,6 +7,7 @@ import anabion.core.chassis.StripRow;
 import anabion.core.coldcheck.ColdDanger;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
+import anabion.core.reading.Condition;
 import anabion.core.reading.ReadingRow;
 import anabion.core.reading.Standing;
 import anabion.core.reading.judgement.Judge;
@@ -93,6 +94,10 @@ final class SignalStrip extends Region {
         session.diagnoses().direct().known().addListener((o, a, b) -> rebuild());
         session.set().addListener((o, a, b) -> rebuild());
         session.stage().addListener((o, a, b) -> rebuild());
+        // where nothing is read yet, another band changes no verdict
+        session.condition().addListener((o, a, b) -> {
+            if (!a.map(Condition::band).equals(b.map(Condition::band))) rebuild();
+        });
         session.words().addListener((o, a, b) -> rebuild());
         pointerX.addListener((o, a, b) -> layoutPointer());
         javafx.scene.shape.Rectangle clip = new javafx.scene.shape.Rectangle();

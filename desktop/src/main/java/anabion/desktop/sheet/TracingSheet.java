@@ -114,7 +114,8 @@ public final class TracingSheet implements Sheet {
         sheet = TraceTable.of(band, points, session.need().job());
         left.setText(words());
         boolean levels = sheet.rows().stream().anyMatch(r -> r.at().volts() > 0);
-        how.setText(session.say(levels || sheet.rows().isEmpty() ? "trace.how" : "trace.how-stages"));
+        String told = levels || sheet.rows().isEmpty() ? "trace.how" : "trace.how-stages";
+        how.setText(session.say(display() ? "trace.how.display" : told));
         header.getChildren().setAll(head());
         list.clear();
         sheet.rows().forEach(r -> list.add(List.of(r, session.words().get()), () -> row(r)));
@@ -143,12 +144,13 @@ public final class TracingSheet implements Sheet {
         if (sheet.rows().isEmpty()) return "";
         if (!tried)
             return session.say(
-                    tapping() ? "trace.begin-tap" : "trace.begin", session.say("trace.school." + school.code()));
+                    display() ? "trace.begin.display" : tapping() ? "trace.begin-tap" : "trace.begin",
+                    session.say("trace.school." + school.code()));
         boolean contradict = sheet.rows().stream().allMatch(TraceRow::left);
         if (contradict) return session.say("trace.contradict");
         List<String> stages = sheet.left();
         return stages.isEmpty()
-                ? session.say(display() ? "trace.all-lit" : "trace.all-good", sheet.band())
+                ? session.say(own("trace.all-good"), sheet.band())
                 : session.say("trace.left", String.join(", ", stages));
     }
 
@@ -157,10 +159,10 @@ public final class TracingSheet implements Sheet {
                 Texts.label(""),
                 session.say("trace.column.stage"),
                 session.say("ui.volts.pin"),
-                session.say("trace.column.signal"),
-                session.say("trace.column.through"),
-                session.say("trace.column.level"),
-                Texts.label(session.say("trace.column.heard")));
+                session.say(own("trace.column.signal")),
+                display() ? "" : session.say("trace.column.through"),
+                display() ? "" : session.say("trace.column.level"),
+                Texts.label(session.say(own("trace.column.heard"))));
         head.getStyleClass().add("head");
         return head;
     }
@@ -239,12 +241,14 @@ public final class TracingSheet implements Sheet {
         return school == School.FORWARD || display();
     }
 
+    /** The key of words that a display has of its own. */
+    private String own(String key) {
+        return display() ? key + ".display" : key;
+    }
+
     private boolean display() {
-        return session.set()
-                .get()
-                .flatMap(s -> s.chassis().band(sheet.band()))
-                .filter(b -> b.kind() == BandKind.DISPLAY)
-                .isPresent();
+        Optional<Band> band = session.set().get().flatMap(s -> s.chassis().band(sheet.band()));
+        return band.filter(b -> b.kind() == BandKind.DISPLAY).isPresent();
     }
 
     /** Of the lit point, to find the pin. */
@@ -273,8 +277,7 @@ public final class TracingSheet implements Sheet {
 
     @Override
     public String prompt() {
-        return session.say(
-                litRow().isEmpty() ? "trace.empty-prompt" : display() ? "trace.prompt-display" : "trace.prompt");
+        return session.say(litRow().isEmpty() ? "trace.empty-prompt" : own("trace.prompt"));
     }
 
     /**
@@ -302,8 +305,8 @@ public final class TracingSheet implements Sheet {
         Outcome outcome = entry.volts() > 0
                 ? called(line, how, row, entry.volts())
                 : entry.outcome().orElseThrow(() -> InputException.at(line)
-                        .because(session.say(display() ? "trace.not-seen" : "trace.no-outcome"))
-                        .so(session.say(display() ? "trace.not-seen.remedy" : "trace.no-outcome.remedy")));
+                        .because(session.say(own("trace.no-outcome")))
+                        .so(session.say(own("trace.no-outcome.remedy"))));
         Heard heard = new Heard(
                 UUID.randomUUID(),
                 session.clock().instant(),
