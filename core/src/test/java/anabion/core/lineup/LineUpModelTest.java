@@ -167,7 +167,7 @@ class LineUpModelTest {
         Place place = new Place(Place.Kind.COUPLING, "V4", "1");
         assertThat(Place.named(place.reference())).contains(place);
         assertThat(Place.named("C14")).isEmpty();
-        assertThat(WORDS.say(CauseWords.of(place))).isEqualTo("the coupling capacitor at the grid of V4 (pin 1)");
+        assertThat(WORDS.say(CauseWords.of(place))).isEqualTo("the coupling capacitor at the grid V4.1");
     }
 
     @ParameterizedTest
@@ -193,7 +193,7 @@ class LineUpModelTest {
                 Predictor.NONE);
         assertThat(v.findings().get(0).suspects())
                 .extracting(s -> WORDS.say(s.words()))
-                .anyMatch(w -> w.contains("coupling capacitor") && w.contains("V4 (pin 1)"))
+                .anyMatch(w -> w.contains("coupling capacitor") && w.contains("V4.1"))
                 .contains("V4 gassy");
         assertThat(v.stages().get("Output").suspicion()).isEqualTo(1);
         assertThat(v.findings().get(0).tests()).extracting(WORDS::say).anyMatch(t -> t.contains("read V4.1 again"));
