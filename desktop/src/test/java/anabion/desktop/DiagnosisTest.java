@@ -3,6 +3,7 @@ package anabion.desktop;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import anabion.core.chassis.Measure;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.job.Step;
 import anabion.core.quantity.Figures;
@@ -130,7 +131,8 @@ class DiagnosisTest extends WindowCase {
                 || (p instanceof Measurement.Ohms o && !o.lifted().isEmpty());
         if (lifting) return begun.startsWith("lift");
         Step at = session.step().get();
-        if (p instanceof Measurement.Volts) return at == Step.VOLTAGES;
+        if (p instanceof Measurement.Volts || p instanceof AlternatingVolts) return at == Step.VOLTAGES;
+        if (p instanceof Measurement.Powered) return at == Step.FIRST_POWER;
         if (p instanceof Measurement.Ohms) return at == Step.COLD_CHECKS;
         boolean traced = p instanceof Measurement.Inject || p instanceof Measurement.Level;
         return at == (traced ? Step.TRACE : Step.ARRIVAL);

@@ -5,6 +5,8 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.job.Outcome;
@@ -13,9 +15,11 @@ import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.IronLoss;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -60,6 +64,7 @@ final class SimulatedBench {
     private final Simulator engine = new Simulator();
     private final Simulator.PreparedCircuit bench;
     private final double insulation;
+    private final double iron;
     private final Map<List<Fault>, ColdSet> cold = new HashMap<>();
     private final Chassis sound;
     private final Map<String, Double> aligned = new HashMap<>();
@@ -75,6 +80,7 @@ final class SimulatedBench {
         this.random = random;
         this.bench = engine.prepare(planted.chassis(), setting());
         this.insulation = lain();
+        this.iron = iron();
     }
 
     private Setting setting() {
@@ -84,6 +90,13 @@ final class SimulatedBench {
     /** Insulation of electrolytics that have lain for decades, against usual ones: anything from a twentieth to five times. */
     private double lain() {
         return Math.pow(10, -1.3 + 2 * random.nextDouble());
+    }
+
+    /** Watts of its transformer's iron, which are half or twice the usual, as its maker had it. */
+    private double iron() {
+        double amperes = engine.solve(sound, Setting.of(line)).mainsAmperes();
+        double make = new Random(Double.doubleToLongBits(line)).nextDouble();
+        return IronLoss.watts(sound, line * amperes) * Math.pow(2, 2 * make - 1);
     }
 
     /** The line as the meter on it shows it. */
@@ -97,6 +110,9 @@ final class SimulatedBench {
 
     Observation answer(Measurement probe) {
         if (probe instanceof Measurement.Volts v) return new Observation.Measured(v, volts(v));
+        if (probe instanceof AlternatingVolts v) return new Observation.Measured(v, alternating(v));
+        if (probe instanceof Amperes a) return new Observation.Measured(a, draw().amperes() * error());
+        if (probe instanceof Measurement.Watts w) return new Observation.Measured(w, (draw().watts() + iron) * error());
         if (probe instanceof Measurement.Ohms o) return new Observation.Measured(o, ohms(o));
         if (probe instanceof Measurement.Value v) return new Observation.Measured(v, value(v));
         if (probe instanceof Measurement.Level l) return level(l);
@@ -131,6 +147,15 @@ final class SimulatedBench {
         double shown =
                 bench.solveWithMeter(net, v.meter().ohmsAt(free)).volts(net).orElse(free);
         return Math.rint(shown * error() / DIGIT) * DIGIT;
+    }
+
+    private double alternating(AlternatingVolts v) {
+        double shown = bench.solve().alternating(touched(v.net()), v.against());
+        return Math.rint(shown * error() / DIGIT) * DIGIT;
+    }
+
+    private SupplyDraw draw() {
+        return SupplyDraw.of(planted.chassis(), line, bench.solve());
     }
 
     private double ohms(Measurement.Ohms o) {

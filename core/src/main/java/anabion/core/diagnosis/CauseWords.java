@@ -4,6 +4,8 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Place;
 import anabion.core.diagnosis.evidence.Adjust;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
@@ -114,6 +116,8 @@ public final class CauseWords {
             return o.lifted().isEmpty()
                     ? Phrase.of("probe.ohms", o.net(), o.against())
                     : Phrase.of("probe.ohms-lifted", String.join(", ", o.lifted()), o.net(), o.against());
+        if (measurement instanceof AlternatingVolts v) return Phrase.of("probe.ac", v.point(), v.against());
+        if (measurement instanceof Amperes) return Phrase.of("probe.current");
         if (measurement instanceof Measurement.Watts w) return Phrase.of(w.byLamp() ? "probe.glow" : "probe.watts");
         if (measurement instanceof Measurement.Value v) return Phrase.of("probe.value", v.part());
         if (measurement instanceof Measurement.Level l)
@@ -133,6 +137,8 @@ public final class CauseWords {
     /** A reading, such as "2.4 V". */
     public static Phrase value(Measurement.Metered measurement, double value) {
         if (measurement instanceof Measurement.Volts) return Phrase.of("meaning.volts", Figures.volts(value));
+        if (measurement instanceof AlternatingVolts) return Phrase.of("meaning.ac", Figures.volts(value));
+        if (measurement instanceof Amperes) return Phrase.of("meaning.plain", Figures.si(Quantity.amperes(value), 2));
         if (measurement instanceof Measurement.Watts) return Phrase.of("meaning.watts", Figures.fixed(value, 1));
         if (measurement instanceof Measurement.Level)
             return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));

@@ -1,5 +1,6 @@
 package anabion.core.diagnosis;
 
+import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
@@ -24,6 +25,8 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
     private static final double VOLTS = 0.02;
 
     private static final double WATTS = 0.1;
+    private static final double ALTERNATING = 0.05;
+    private static final double PICKED_UP = 0.1;
 
     private static final double OHMS = 0.05;
     private static final double LEVEL = 0.15;
@@ -94,7 +97,8 @@ public record ExpectedAnswer(Hypothesis cause, Phrase answer) {
 
     private static double close(PredictionModel predictions, Measurement.Metered measurement, double value) {
         if (measurement instanceof Measurement.Volts) return Math.hypot(VOLTS * value, predictions.little());
-        if (measurement instanceof Measurement.Watts) return WATTS * value;
+        if (measurement instanceof AlternatingVolts) return ALTERNATING * value + PICKED_UP;
+        if (measurement instanceof Measurement.Powered) return WATTS * value;
         return (measurement instanceof Measurement.Level ? LEVEL : OHMS) * value;
     }
 

@@ -8,6 +8,8 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Evidence;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
@@ -34,7 +36,7 @@ import java.util.stream.Collectors;
 
 /**
  * Evidence for a diagnosis as a list: {@code kind,at,value[,against,line,band,meter,lifted]}. {@code volts,V4.1,3.1,,231,AM,10M} is a reading
- * against the reference, {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, with parts lifted or not, {@code open} being no
+ * against the reference, {@code ac,V5.4,285} alternating volts of a winding, a heater or a rail's ripple; {@code current,,45mA} what the set takes; {@code lifted} naming parts that were off; {@code ohms,B1,15k,CHASSIS} is taken with the power off, with parts lifted or not, {@code open} being no
  * passage at all; {@code inject,if V2.1,weak,,,AM} a signal put in and what was heard; {@code level,if V2.1,12mV} what the generator gave there for
  * the standard output; {@code tap,if V3.1,nothing} what a tracer heard there with the signal at the aerial; {@code symptom,AM,dead} a band listened to;
  * {@code test,C14,bad} a part out of circuit, or swapped; {@code across,C7,better} a good capacitor held across one.
@@ -63,7 +65,10 @@ public final class EvidenceCodec {
         return switch (row.need("kind").toLowerCase(Locale.ROOT)) {
             case "volts" -> volts(row);
             case "ohms" -> ohms(row);
+            case "ac" -> alternating(row);
             case "watts" -> watts(row);
+            case "current" ->
+                new Observation.Measured(new Amperes(Setting.of(line(row))), row.number("value", Unit.AMPERE));
             case "inject" -> new Observation.Heard(injected(row), outcome(row));
             case "level" -> level(row);
             case "tap" -> tapped(row);
@@ -79,7 +84,7 @@ public final class EvidenceCodec {
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ohms, watts, inject, level, tap, symptom, test, leak, value, across or adjust");
+                        "use volts, ac, ohms, watts, current, inject, level, tap, symptom, test, leak, value, across or adjust");
         };
     }
 
@@ -93,6 +98,19 @@ public final class EvidenceCodec {
                         Measurement.OHMMETER_VOLTS,
                         lifted(row)),
                 ohms);
+    }
+
+    private Observation alternating(Table.Row row) {
+        double volts = row.number("value", Unit.VOLT);
+        if (volts < 0) throw row.trouble("value", "alternating volts have no sign", "leave the minus out");
+        String against = row.get("against").isEmpty() ? chassis.reference() : row.get("against");
+        return new Observation.Measured(
+                new AlternatingVolts(
+                        row.need("at"),
+                        net(row, "at", row.need("at")),
+                        net(row, "against", against),
+                        Setting.of(line(row)).withFaults(lifted(row))),
+                volts);
     }
 
     /** Of a set on the mains. */

@@ -1,13 +1,11 @@
 package anabion.core.power;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Component;
-import anabion.core.circuit.Element;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.Overload;
+import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.setting.Setting;
-import anabion.core.simulation.supply.AcSupply;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -27,8 +25,6 @@ public final class SupplyCurve {
     static final double TOP = 1.125;
 
     private static final int POINTS = 18;
-    /** Peak to peak over effective, of a sawtooth: 2√3. */
-    private static final double SAWTOOTH = 2 * Math.sqrt(3);
 
     private final List<SupplyPoint> points;
     private final Map<SeriesLamp, double[]> dials = new ConcurrentHashMap<>();
@@ -68,42 +64,10 @@ public final class SupplyCurve {
         rails.forEach(r -> all.put(r.net(), r.volts(o)));
         Map<String, Double> ripples = new HashMap<>();
         o.ripples().forEach((net, r) -> {
-            if (all.containsKey(net)) ripples.put(net, r.volts() / SAWTOOTH);
+            if (all.containsKey(net)) ripples.put(net, r.volts() / OperatingPoint.SAWTOOTH);
         });
-        boolean plugged = PlanKind.of(chassis).usesVariac();
-        double watts = plugged ? o.wattsFromMains() : batteryWatts(chassis, o);
-        double amperes = plugged ? o.mainsAmperes() : batteryAmperes(chassis, volts, o);
-        return new SupplyPoint(volts, amperes, watts, all, ripples, Overload.of(chassis, o));
-    }
-
-    private static double batteryWatts(Chassis chassis, OperatingPoint o) {
-        double sum = chopped(chassis, o);
-        for (Element e : o.direct().circuit().elements())
-            if (e instanceof Element.Source) sum -= o.direct().watts(e);
-        return Math.max(0, sum);
-    }
-
-    /** Of the battery with the highest volts. */
-    private static double batteryAmperes(Chassis chassis, double volts, OperatingPoint o) {
-        double most = 0;
-        double amperes = 0;
-        for (Element e : o.direct().circuit().elements())
-            if (e instanceof Element.Source s && Math.abs(s.volts()) > most && supplies(chassis, s)) {
-                most = Math.abs(s.volts());
-                amperes = Math.abs(o.direct().amperes(e)[0]);
-            }
-        return amperes + chopped(chassis, o) / Math.max(volts, 1e-9);
-    }
-
-    private static boolean supplies(Chassis chassis, Element.Source s) {
-        return chassis.part(s.name())
-                .map(p -> p.component() instanceof Component.Battery)
-                .orElse(true);
-    }
-
-    /** What a vibrator takes from its battery. */
-    private static double chopped(Chassis chassis, OperatingPoint o) {
-        return AcSupply.vibrator(chassis).isPresent() ? o.wattsFromMains() : 0;
+        SupplyDraw draw = SupplyDraw.of(chassis, volts, o);
+        return new SupplyPoint(volts, draw.amperes(), draw.watts(), all, ripples, Overload.of(chassis, o));
     }
 
     /** Those that were solved, from nothing upwards. */

@@ -84,7 +84,7 @@ final class Survey {
                 detector.isPresent() ? control(quiet) : List.of(),
                 detector.isPresent() ? selectivity(networks) : List.of(),
                 response(sound),
-                hum(sound, now.solved())));
+                RippleTransfer.left(sound, now.solved(), ends::atSpeaker)));
     }
 
     /** What comes from each point, under a usual carrier rather than the one that gives the standard output: a fraction of the work. */
@@ -106,7 +106,12 @@ final class Survey {
             radio(networks, now, levels, gains);
         }
         return Optional.of(Loudness.of(
-                levels, ends.standard(), detected, decibels(hum(sound, now.solved())), path, quiet.direct()));
+                levels,
+                ends.standard(),
+                detected,
+                decibels(RippleTransfer.left(sound, now.solved(), ends::atSpeaker)),
+                path,
+                quiet.direct()));
     }
 
     private Networks networks(OperatingPoint solved) {
@@ -199,19 +204,6 @@ final class Survey {
                     hertz,
                     decibels(ends.atSpeaker(network.at(hertz).held(from.get())).size() / middle)));
         return all;
-    }
-
-    /** The fundamental of a sawtooth as high as the ripple, from every reservoir to the speaker. */
-    private double hum(SmallSignal network, OperatingPoint solved) {
-        double squares = 0;
-        for (var rail : solved.ripples().entrySet()) {
-            double volts = rail.getValue().volts() / (Math.PI * Math.sqrt(2));
-            double heard = volts
-                    * ends.atSpeaker(network.at(rail.getValue().hertz()).held(rail.getKey()))
-                            .size();
-            squares += heard * heard;
-        }
-        return Math.sqrt(squares);
     }
 
     // --- radio ---

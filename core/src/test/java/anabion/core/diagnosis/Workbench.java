@@ -4,6 +4,8 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.inference.RankedCause;
@@ -14,8 +16,10 @@ import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.IronLoss;
 import anabion.core.simulation.tolerance.Specimen;
 import java.util.ArrayList;
 import java.util.List;
@@ -69,6 +73,13 @@ public final class Workbench {
             double ohms = ColdSet.of(set, broken).between(o.net(), o.against(), o.test());
             return new Observation.Measured(o, ohms * (1 + 0.01 * random.nextGaussian()));
         }
+        if (measurement instanceof AlternatingVolts v)
+            return measured(v, engine.solve(set, broken).alternating(v.net(), v.against()));
+        if (measurement instanceof Amperes a) return measured(a, draw().amperes());
+        if (measurement instanceof Measurement.Watts w) {
+            double iron = IronLoss.watts(set, line * engine.solve(set, sound).mainsAmperes());
+            return measured(w, draw().watts() + iron);
+        }
         if (measurement instanceof Measurement.Level l) return level(l);
         if (measurement instanceof Measurement.PartTest p)
             return new Observation.Tested(p, broken.faults().stream().noneMatch(p::catches));
@@ -81,6 +92,14 @@ public final class Workbench {
         double shown =
                 bench.solveWithMeter(v.net(), METER.ohmsAt(free)).volts(v.net()).orElse(free);
         return new Observation.Measured(v, shown * (1 + 0.01 * random.nextGaussian()) + 0.01 * random.nextGaussian());
+    }
+
+    private Observation measured(Measurement.Metered m, double value) {
+        return new Observation.Measured(m, value * (1 + 0.02 * random.nextGaussian()));
+    }
+
+    private SupplyDraw draw() {
+        return SupplyDraw.of(set, line, engine.solve(set, broken));
     }
 
     /** At the standard output, control line and all. */

@@ -1,6 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
@@ -45,7 +46,8 @@ final class NextTest {
         if (p instanceof Measurement.Volts v) return off(v.lifted()).orElseGet(() -> row(Step.VOLTAGES, v.point()));
         if (p instanceof Measurement.Ohms o)
             return off(o.lifted()).orElseGet(() -> row(Step.COLD_CHECKS, o.net() + " " + o.against()));
-        if (p instanceof Measurement.Watts) return row(Step.FIRST_POWER, "");
+        if (p instanceof AlternatingVolts v) return row(Step.VOLTAGES, v.point());
+        if (p instanceof Measurement.Powered) return row(Step.FIRST_POWER, "");
         if (p instanceof Measurement.Value v) return measured("measured ", v.part());
         if (p instanceof Measurement.Inject i) return traced(i.band(), i.domain(), i.point());
         if (p instanceof Measurement.Level l) return traced(l.band(), l.domain(), l.point());

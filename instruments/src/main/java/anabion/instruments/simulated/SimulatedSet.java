@@ -339,12 +339,7 @@ final class SimulatedSet {
     /** Effective alternating volts between two nets: of the mains and what they feed, and ripple. */
     double alternating(String plus, String minus) {
         if (!on() || plus.equals(minus)) return 0;
-        OperatingPoint o = powered().point();
-        double mains = o.mains()
-                .map(m -> m.volts(plus).orElse(0) - m.volts(minus).orElse(0))
-                .orElse(0.0);
-        SupplyPoint supply = powered().supply();
-        return Math.hypot(mains, supply.ripple(plus) - supply.ripple(minus));
+        return powered().point().alternating(plus, minus);
     }
 
     /** Whether an ohmmeter would find volts there. */

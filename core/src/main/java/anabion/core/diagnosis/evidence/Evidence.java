@@ -196,8 +196,13 @@ public final class Evidence {
             return Optional.of(new Observation.Measured(
                     new Measurement.Ohms(net, r.reference(), Measurement.OHMMETER_VOLTS, off), r.value()));
         }
-        boolean direct = r.measure() == Measure.DC_VOLTS && r.reference().equals(chassis.reference());
-        if (!direct || r.condition().line() <= 0) return Optional.empty();
+        if (r.condition().line() <= 0 || !points.nets().contains(r.reference())) return Optional.empty();
+        if (r.measure() == Measure.AC_VOLTS)
+            return Optional.of(new Observation.Measured(
+                    new AlternatingVolts(
+                            r.point(), net, r.reference(), CircuitPredictor.setting(chassis, r.condition())),
+                    r.value()));
+        if (!r.reference().equals(chassis.reference())) return Optional.empty();
         return Optional.of(new Observation.Measured(
                 new Measurement.Volts(
                         r.point(),
@@ -291,11 +296,13 @@ public final class Evidence {
     /**
      * Rails of power-ups of the whole set, and the last of its watts or, without a wattmeter, of its lamp's glow, where the volts at the set are known and its
      * tubes give most of what they will: below, a cathode that is a little cooler moves a rail by more than any fault. Watts of one set are all off by the same
-     * meter, so that more than one says no more.
+     * meter, so that more than one says no more; of amperes likewise, where nobody read watts. Of each rail's ripple the last.
      */
     private List<Observation> powered() {
         List<Observation> all = new ArrayList<>();
         Optional<Observation> watts = Optional.empty();
+        Optional<Observation> amperes = Optional.empty();
+        Map<String, Observation> ripples = new LinkedHashMap<>();
         Optional<Observation> glow = Optional.empty();
         for (List<PowerEntry> run : job.power().whole())
             for (PowerEntry p : run) {
@@ -305,11 +312,16 @@ public final class Evidence {
                 double line = PowerLog.atSet(run, p);
                 if (!warm(line, FULLY_WARM)) continue;
                 if (p.kind() == PowerEntry.Kind.RAIL) rail(p, line).ifPresent(all::add);
+                if (p.kind() == PowerEntry.Kind.RIPPLE) ripple(p, line).ifPresent(r -> ripples.put(p.what(), r));
+                if (p.kind() == PowerEntry.Kind.AMPERES)
+                    amperes = Optional.of(new Observation.Measured(new Amperes(setting(line)), p.value()));
                 if (p.kind() == PowerEntry.Kind.WATTS && takesWatts(chassis))
                     watts = Optional.of(new Observation.Measured(Measurement.Watts.metered(setting(line)), p.value()));
             }
+        all.addAll(ripples.values());
+        Optional<Observation> drawn = amperes;
         Optional<Observation> seen = glow;
-        watts.or(() -> seen).ifPresent(all::add);
+        watts.or(() -> drawn).or(() -> seen).ifPresent(all::add);
         return all;
     }
 
@@ -337,6 +349,14 @@ public final class Evidence {
         return known
                 ? Optional.of(new Observation.Measured(
                         new Measurement.Volts(p.what(), p.what(), setting(line), METER), p.value()))
+                : Optional.empty();
+    }
+
+    private Optional<Observation> ripple(PowerEntry p, double line) {
+        boolean known = points.nets().contains(p.against()) && points.nets().contains(p.what());
+        return known
+                ? Optional.of(new Observation.Measured(
+                        new AlternatingVolts(p.what(), p.what(), p.against(), setting(line)), p.value()))
                 : Optional.empty();
     }
 

@@ -17,6 +17,8 @@ import java.util.Set;
 public sealed interface Measurement {
     /** Open-measurement volts of a usual ohmmeter. */
     double OHMMETER_VOLTS = 1.5;
+    /** Minutes that lifting a part takes, and putting it back. */
+    double LIFTING = 3.4;
 
     /** Bench time that it takes, with finding the place and writing down, in minutes (general practice). */
     public double minutes();
@@ -47,7 +49,7 @@ public sealed interface Measurement {
     }
 
     /** What is read with the power on, in its own unit. */
-    public sealed interface Powered extends Metered {
+    public sealed interface Powered extends Metered permits Volts, Watts, AlternatingVolts, Amperes {
         Setting setting();
 
         @Override
@@ -74,7 +76,7 @@ public sealed interface Measurement {
 
         @Override
         public double minutes() {
-            return lifted().isEmpty() ? 1 : 4.5;
+            return 1 + LIFTING * lifted().size();
         }
 
         @Override
@@ -128,7 +130,6 @@ public sealed interface Measurement {
      */
     public record Ohms(String net, String against, double test, List<Fault> off) implements Metered {
         private static final double PLAIN = 1.2;
-        private static final double LIFTING = 3.3;
 
         public Ohms {
             // in whichever order they were lifted it is the same question

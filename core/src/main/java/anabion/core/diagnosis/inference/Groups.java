@@ -1,5 +1,6 @@
 package anabion.core.diagnosis.inference;
 
+import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 import anabion.core.diagnosis.prediction.PredictionModel;
@@ -18,6 +19,9 @@ public final class Groups {
     private static final double VOLTS = 0.02;
 
     private static final double WATTS = 0.1;
+    private static final double ALTERNATING = 0.05;
+    /** Alternating volts that a meter shows of nothing. */
+    private static final double PICKED_UP = 0.1;
 
     private static final double OHMS = 0.02;
     /** An output meter's error, of the logarithm of a level: a decibel and a half. */
@@ -78,7 +82,8 @@ public final class Groups {
     private double error(Measurement.Metered p, double[] a, double[] b) {
         if (p instanceof Measurement.Volts)
             return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + predictions.little();
-        if (p instanceof Measurement.Watts) return WATTS * Math.max(Math.abs(a[0]), Math.abs(b[0]));
+        if (p instanceof AlternatingVolts) return ALTERNATING * Math.max(Math.abs(a[0]), Math.abs(b[0])) + PICKED_UP;
+        if (p instanceof Measurement.Powered) return WATTS * Math.max(Math.abs(a[0]), Math.abs(b[0]));
         if (p instanceof Measurement.Level) return LEVEL;
         // of ohms through electrolytics nobody knows more than their order
         return OHMS + Math.max(Math.abs(a[2]), Math.abs(b[2]));

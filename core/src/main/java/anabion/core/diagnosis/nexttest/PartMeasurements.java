@@ -10,6 +10,8 @@ import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.simulation.setting.Setting;
+import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -62,7 +64,10 @@ public final class PartMeasurements {
                 .filter(Measurement.Volts.class::isInstance)
                 .map(Measurement.Volts.class::cast)
                 .findFirst()
-                .ifPresent(v -> all.addAll(parts.without(v)));
+                .ifPresent(v -> {
+                    all.addAll(parts.without(v));
+                    all.addAll(parts.unloaded(v));
+                });
         all.addAll(parts.behind());
         return all;
     }
@@ -111,6 +116,40 @@ public final class PartMeasurements {
                         .<Measurement>map(n -> new Measurement.Volts(
                                 n, n, like.setting().withFaults(List.of(Fault.of(c, FaultMode.OPEN))), like.meter())))
                 .toList();
+    }
+
+    /**
+     * Volts of a reservoir with its load off, where rectifier or reservoir are likely: low still, they are to blame; else the load is. Only where the sound set
+     * bears it.
+     */
+    private List<Measurement> unloaded(Measurement.Volts like) {
+        List<Measurement> all = new ArrayList<>();
+        for (String reservoir : predictions.reservoirs()) {
+            double blamed = causes.entrySet().stream()
+                    .filter(e -> chassis.part(e.getKey().part()).stream().anyMatch(p -> p.touches(reservoir)))
+                    .mapToDouble(Map.Entry::getValue)
+                    .sum();
+            List<Part> feeds =
+                    chassis.parts().stream().filter(p -> feeds(p, reservoir)).toList();
+            if (blamed < LIFTED || feeds.isEmpty() || feeds.size() > MOST) continue;
+            Setting off = like.setting()
+                    .withFaults(feeds.stream()
+                            .map(p -> Fault.of(p.reference(), FaultMode.OPEN))
+                            .toList());
+            if (predictions.bears(off)) all.add(new Measurement.Volts(reservoir, reservoir, off, like.meter()));
+        }
+        return all;
+    }
+
+    /** Whether it leads from a reservoir on into the set: a resistor, a choke, a winding that begins there. */
+    private boolean feeds(Part p, String reservoir) {
+        boolean on = p.touches(reservoir) && !p.touches(reference);
+        if (p.component() instanceof Component.Resistor) return on && p.nets().size() == 2;
+        return on
+                && p.component() instanceof Component.Windings w
+                && !w.isMainsTransformer()
+                && p.nets().getOrDefault(w.windings().get(0).from(), "").equals(reservoir)
+                        != p.nets().getOrDefault(w.windings().get(0).to(), "").equals(reservoir);
     }
 
     /** Ohms where leaks are likely, without the electrolytics that hide them. */

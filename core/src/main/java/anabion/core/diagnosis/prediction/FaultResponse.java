@@ -3,8 +3,10 @@ package anabion.core.diagnosis.prediction;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Element;
+import anabion.core.signal.RippleTransfer;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.tolerance.Sensitivity;
 import java.util.Arrays;
@@ -33,6 +35,8 @@ public final class FaultResponse {
 
     private static final double STEP = 1e-4;
     private static final double DARK = 1e-7;
+    /** Alternating volts below which a net is none of the mains' side. */
+    private static final double FAINT = 0.02;
     /** Above this it is no small change, and the tube's current no longer follows in proportion. */
     private static final double MOST = 0.4;
 
@@ -45,6 +49,14 @@ public final class FaultResponse {
     private final Map<List<Object>, Double> loaded = new HashMap<>();
     private final Map<String, double[]> moves = new HashMap<>();
     private final Map<String, Double> widths = new HashMap<>();
+    private final Map<List<String>, Double> ripples = new HashMap<>();
+    private final SupplyDraw draw;
+    private final RippleAt ripple;
+
+    /** What ripple leaves between two nets. */
+    private interface RippleAt {
+        double between(String net, String against);
+    }
 
     private FaultResponse(
             double line,
@@ -52,8 +64,12 @@ public final class FaultResponse {
             OperatingPoint free,
             Sensitivity spread,
             Set<String> tubes,
-            Predicate<String> decided) {
+            Predicate<String> decided,
+            SupplyDraw draw,
+            RippleAt ripple) {
         this.line = line;
+        this.draw = draw;
+        this.ripple = ripple;
         this.tubes = tubes;
         this.decided = decided;
         this.bench = bench;
@@ -71,7 +87,15 @@ public final class FaultResponse {
         Simulator.PreparedCircuit bench = engine.prepare(chassis, setting);
         OperatingPoint free = bench.solve();
         return Sensitivity.about(engine, chassis, setting, free)
-                .map(s -> new FaultResponse(setting.line(), bench, free, s, tubes(chassis), decided));
+                .map(s -> new FaultResponse(
+                        setting.line(),
+                        bench,
+                        free,
+                        s,
+                        tubes(chassis),
+                        decided,
+                        SupplyDraw.of(chassis, setting.line(), free),
+                        (net, against) -> RippleTransfer.volts(chassis, setting, free, net, against)));
     }
 
     private static Set<String> tubes(Chassis chassis) {
@@ -89,6 +113,25 @@ public final class FaultResponse {
     /** As it stands, with no meter on it. */
     public OperatingPoint atRest() {
         return free;
+    }
+
+    /** What it takes from what feeds it. */
+    public SupplyDraw draw() {
+        return draw;
+    }
+
+    /** Effective alternating volts between two nets: of the mains, or of ripple, at a reservoir or behind it. */
+    public double alternating(String net, String against) {
+        double volts = free.alternating(net, against);
+        return volts > FAINT ? volts : ripples.computeIfAbsent(List.of(net, against), k -> ripple(net, against));
+    }
+
+    private double ripple(String net, String against) {
+        try {
+            return ripple.between(net, against);
+        } catch (ArithmeticException e) {
+            return 0; // of a network without a solution nothing is known: as if nothing came through
+        }
     }
 
     /** Volts of a net without a meter. */

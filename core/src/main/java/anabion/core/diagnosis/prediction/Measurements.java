@@ -5,20 +5,29 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.Evidence;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.error.InputException;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.Simulator;
+import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.AcSupply;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What can be measured on a set without lifting anything. */
 public final class Measurements {
+
+    /** Alternating volts of a winding below which nobody asks for them. */
+    private static final double LEAST = 1;
 
     private Measurements() {}
 
@@ -37,8 +46,30 @@ public final class Measurements {
         for (String net : Simulator.nets(chassis))
             if (!net.equals(reference) && predictions.steady(net))
                 all.add(new Measurement.Volts(net, net, setting, meter));
+        predictions.alternating().forEach(n -> all.add(new AlternatingVolts(n, n, reference, setting)));
+        all.add(Evidence.takesWatts(chassis) ? Measurement.Watts.metered(setting) : new Amperes(setting));
         all.addAll(predictions.unplugged());
         return all;
+    }
+
+    /**
+     * Nets where alternating volts tell something: of windings that a transformer keeps off the mains, of rectifiers' plates, and reservoirs with their ripple.
+     *
+     * @param sound at its nominal line
+     */
+    static Set<String> alternating(Chassis chassis, OperatingPoint sound) {
+        Set<String> nets = new LinkedHashSet<>(sound.plates());
+        for (Part p : chassis.parts())
+            if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
+                w.windings().stream()
+                        .skip(1)
+                        .flatMap(x -> Stream.of(x.from(), x.to()))
+                        .forEach(pin -> nets.add(p.nets().getOrDefault(pin, "")));
+        nets.removeAll(List.of(AcSupply.L, AcSupply.N));
+        nets.removeIf(n -> sound.alternating(n).orElse(0) < LEAST);
+        nets.addAll(sound.ripples().keySet());
+        nets.remove(chassis.reference());
+        return nets;
     }
 
     /**

@@ -6,6 +6,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
@@ -17,6 +18,7 @@ import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.chart.Calibration;
+import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
@@ -36,10 +38,9 @@ import java.util.stream.IntStream;
  * moved by the slope against the line. Not for several threads at once; where much is wanted at once it uses all processors itself.
  */
 public final class PredictionModel {
-    /** All that a voltmeter may show, in highest rails; and the least rail. */
     /** Effective alternating volts from which a net is one of the mains' side. */
     private static final double OF_MAINS = 20;
-
+    /** All that a voltmeter may show, in highest rails; and the least rail. */
     private static final double WIDTH = 1.6;
 
     private static final double LEAST_RAIL = 5;
@@ -60,9 +61,12 @@ public final class PredictionModel {
     private final Hypothesis healthy;
     private final double widest;
     private final double little;
-    private final WattsModel watts;
+    private final SupplyDrawModel draw;
+    private final AlternatingVoltsModel alternating;
     private final VoltsModel volts;
     private final Set<String> steady;
+    private final Set<String> alternates;
+    private final SlipDensity slips;
 
     private final Simulator engine = new Simulator();
     private final ParallelSolver together = new ParallelSolver();
@@ -120,12 +124,15 @@ public final class PredictionModel {
         this.healthy = hypotheses.get(hypotheses.size() - 1);
         this.sources = Sources.of(chassis, sound.sources());
         this.volts = new VoltsModel(chassis, engine, settings, well, sources, residue);
-        this.watts = new WattsModel(chassis, usual, sound.atRest(), sources);
+        this.draw = new SupplyDrawModel(chassis, usual, sound, sources);
+        this.alternating = new AlternatingVoltsModel(chassis, engine, settings, well, sources);
         this.cold = new ColdResistanceModel(usual, well, sources);
         this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);
         this.steady = Simulator.nets(chassis).stream()
                 .filter(n -> sound.atRest().alternating(n).orElse(0) < OF_MAINS)
                 .collect(Collectors.toUnmodifiableSet());
+        this.slips = new SlipDensity(chassis, x -> well.shown(engine, settings.near(x)), cold);
+        this.alternates = Measurements.alternating(chassis, sound.atRest());
         this.widest = WIDTH
                 * Simulator.nets(chassis).stream()
                         .mapToDouble(n -> Math.abs(sound.free(n)))
@@ -145,6 +152,28 @@ public final class PredictionModel {
     /** Whether a meter on direct volts is put there at all: beside the volts of the mains, which a probe must not slip on, they tell little. */
     public boolean steady(String net) {
         return steady.contains(net);
+    }
+
+    /** Nets where a meter on alternating volts is put. */
+    Set<String> alternating() {
+        return alternates;
+    }
+
+    /** Nets of a sound set's reservoirs. */
+    public Set<String> reservoirs() {
+        return rested(usual).map(o -> o.ripples().keySet()).orElse(Set.of());
+    }
+
+    /** Whether a sound set may be switched on like this: see {@link Ratings}. */
+    public boolean bears(Setting setting) {
+        return rested(setting)
+                .filter(o -> Ratings.holds(
+                        chassis, o, rested(usual.withLine(setting.line())).orElseThrow()))
+                .isPresent();
+    }
+
+    private Optional<OperatingPoint> rested(Setting setting) {
+        return well.shown(engine, settings.near(setting)).map(FaultResponse::atRest);
     }
 
     /** That nothing on the list is wrong. */
@@ -248,8 +277,9 @@ public final class PredictionModel {
     /** Of two faults both as severe. */
     private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts v) return volts.foreseen(h, states.of(h), v);
-        if (measurement instanceof Measurement.Watts w)
-            return watts.foreseen(states.of(h), w, x -> x.shown(engine, settings.near(w.setting())));
+        if (measurement instanceof AlternatingVolts v) return alternating.foreseen(h, states.of(h), v);
+        if (measurement instanceof Measurement.Powered p)
+            return draw.foreseen(states.of(h), p, x -> x.shown(engine, settings.near(p.setting())));
         if (measurement instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
         if (measurement instanceof Measurement.Value v) {
             Part part = chassis.part(v.part()).orElseThrow();
@@ -280,7 +310,8 @@ public final class PredictionModel {
     /** Width of all that a measurement can show, in that scale. */
     public double range(Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts) return widest;
-        if (measurement instanceof Measurement.Watts) return watts.range();
+        if (measurement instanceof AlternatingVolts) return widest;
+        if (measurement instanceof Measurement.Powered p) return draw.range(p);
         return measurement instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
     }
 
@@ -289,34 +320,9 @@ public final class PredictionModel {
         return little;
     }
 
-    /**
-     * Density of a value at a measurement that was put somewhere else: half the time another net of the set, as it stands when sound (chassis and rails are
-     * many), half the time anything.
-     */
+    /** Density of a value, in the scale of its measurement, that was taken somewhere else: see {@link SlipDensity}. */
     public double slip(Measurement.Metered measurement, double value) {
-        double anything = 1 / range(measurement);
-        List<Double> elsewhere = elsewhere(measurement);
-        if (elsewhere.isEmpty()) return anything;
-        double sum = 0;
-        for (double v : elsewhere) {
-            double sigma = measurement instanceof Measurement.Volts
-                    ? Math.hypot(3 * VoltsModel.METER * v, little)
-                    : ColdResistanceModel.open(v) ? ColdResistanceModel.OHMS : 2 * ColdResistanceModel.OHMS;
-            sum += GaussianPrediction.density(value - v, sigma);
-        }
-        return (anything + sum / elsewhere.size()) / 2;
-    }
-
-    private List<Double> elsewhere(Measurement.Metered measurement) {
-        if (measurement instanceof Measurement.Volts v) {
-            return well.shown(engine, settings.near(v.setting())).stream()
-                    .flatMap(s -> Simulator.nets(chassis).stream().map(s::free))
-                    .toList();
-        }
-        if (!(measurement instanceof Measurement.Ohms o) || !cold.quick()) return List.of();
-        return Simulator.nets(chassis).stream()
-                .map(n -> cold.sound(new Measurement.Ohms(n, o.against(), o.test())))
-                .toList();
+        return slips.of(measurement, value, range(measurement));
     }
 
     /** What a hypothesis shows at a measurement in brief: middle, deviation and what lain electrolytics do; not a number where unsettled. */

@@ -18,6 +18,9 @@ import java.util.stream.Collectors;
 
 /** A set at work: direct volts and currents, alternating volts, and what its rectifiers do. */
 public final class OperatingPoint {
+    /** Peak to peak over effective, of a sawtooth: 2√3. */
+    public static final double SAWTOOTH = 2 * Math.sqrt(3);
+
     private final Solution direct;
     private final Optional<Solution> mains;
     private final List<SupplyRail> rails;
@@ -60,6 +63,31 @@ public final class OperatingPoint {
         return v.isPresent() ? OptionalDouble.of(Math.abs(v.getAsDouble())) : OptionalDouble.empty();
     }
 
+    /**
+     * Effective alternating volts between two nets, as a meter shows that blocks direct ones: of a winding or a heater, and the ripple of a reservoir, a
+     * sawtooth.
+     */
+    public double alternating(String net, String against) {
+        return Math.hypot(ofMains(net, against), ripple(net) - ripple(against));
+    }
+
+    private double ofMains(String net, String against) {
+        if (mains.isEmpty()) return 0;
+        if (against.equals(direct.circuit().reference()))
+            return alternating(net).orElse(0);
+        if (net.equals(direct.circuit().reference()))
+            return alternating(against).orElse(0);
+        return Math.abs(
+                mains.get().volts(net).orElse(0) - mains.get().volts(against).orElse(0));
+    }
+
+    /** Effective ripple of a reservoir; 0 for a net that is none. */
+    private double ripple(String net) {
+        for (SupplyRail r : rails)
+            if (r.reservoir().equals(net)) return supplies().get(net).ripple() / SAWTOOTH;
+        return 0;
+    }
+
     /** The steady cycles of the rectifiers, by the net of their reservoirs. */
     public Map<String, Cycle> supplies() {
         if (cycles.isEmpty()) for (SupplyRail r : rails) cycles.put(r.reservoir(), cycle(r));
@@ -83,6 +111,11 @@ public final class OperatingPoint {
      * @param hertz of its fundamental
      */
     public record Ripple(double volts, double hertz) {}
+
+    /** The nets of the rectifiers' plates: where what alternates goes in. */
+    public Set<String> plates() {
+        return rails.stream().flatMap(r -> r.plates().stream()).collect(Collectors.toSet());
+    }
 
     /** The net of a reservoir's other end; empty for a net that is none. */
     public Optional<String> foot(String reservoir) {

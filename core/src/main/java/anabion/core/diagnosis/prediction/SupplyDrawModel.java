@@ -1,0 +1,97 @@
+package anabion.core.diagnosis.prediction;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.simulation.dc.SupplyDraw;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.IronLoss;
+import java.util.Optional;
+import java.util.function.Function;
+
+/**
+ * What a set takes from what feeds it in each of its states, in watts and amperes: what the circuit takes, and an estimate of a transformer's iron. Tubes, meter
+ * and line move it each by its own share, of which no other reading has any.
+ */
+final class SupplyDrawModel {
+    /** A cheap meter, tubes and the line. */
+    private static final double LOAD = 0.08;
+    /** What iron takes to be magnetised runs across the rest, and is known by its order alone: a share of a transformer set's amperes. */
+    private static final double MAGNETISING = 0.12;
+
+    private static final double LEAST_WATTS = 0.7;
+    private static final double LEAST_AMPERES = 0.3e-3;
+    /** Times what a sound set takes, of all that a reading can be. */
+    private static final double MOST = 4;
+
+    private static final double SMALLEST_WATTS = 5;
+    private static final double SMALLEST_AMPERES = 5e-3;
+
+    private final Setting usual;
+    private final Sources sources;
+    private final SupplyDraw sound;
+    private final double iron;
+
+    /** @param sound at its nominal line */
+    SupplyDrawModel(Chassis chassis, Setting usual, FaultResponse sound, Sources sources) {
+        this.usual = usual;
+        this.sources = sources;
+        this.sound = sound.draw();
+        this.iron = IronLoss.watts(chassis, usual.line() * sound.atRest().mainsAmperes());
+    }
+
+    /** Width of all that a reading can be, in watts or amperes. */
+    double range(Measurement.Powered p) {
+        return p instanceof Amperes
+                ? MOST * Math.max(SMALLEST_AMPERES, sound.amperes())
+                : MOST * Math.max(SMALLEST_WATTS, sound.watts() + iron);
+    }
+
+    /**
+     * What is read.
+     *
+     * @param p watts or amperes
+     * @param shown a state solved near the line of the reading; the answer is empty where it does not settle
+     */
+    Optional<GaussianPrediction> foreseen(
+            SeverityInterval ends, Measurement.Powered p, Function<FaultState, Optional<FaultResponse>> shown) {
+        Optional<FaultResponse> from = shown.apply(ends.least());
+        Optional<FaultResponse> to = shown.apply(ends.most());
+        if (from.isEmpty() || to.isEmpty()) return Optional.empty();
+        return Optional.of(
+                p instanceof Measurement.Watts w
+                        ? watts(ends, w, from.get(), to.get())
+                        : amperes(ends, p, from.get(), to.get()));
+    }
+
+    /** A little off the line at which it was solved, by the square of the volts. */
+    private GaussianPrediction watts(SeverityInterval ends, Measurement.Watts p, FaultResponse from, FaultResponse to) {
+        double line = p.setting().line();
+        double beside = iron * Math.pow(line / usual.line(), 2);
+        double a = from.draw().watts() * Math.pow(line / from.line(), 2);
+        double b = to.draw().watts() * Math.pow(line / to.line(), 2);
+        double middle = beside + (a + b) / 2;
+        double read = Math.hypot(LOAD * middle, Math.hypot(LEAST_WATTS, p.spread()));
+        return new GaussianPrediction(middle, severe(ends, b - a), Math.hypot(read, beside / 2));
+    }
+
+    /** A little off the line at which it was solved, by the volts. */
+    private GaussianPrediction amperes(
+            SeverityInterval ends, Measurement.Powered p, FaultResponse from, FaultResponse to) {
+        double line = p.setting().line();
+        double beside = iron * line / Math.pow(usual.line(), 2);
+        double a = from.draw().amperes() * line / from.line();
+        double b = to.draw().amperes() * line / to.line();
+        double middle = beside + (a + b) / 2;
+        double magnetising = iron > 0 ? MAGNETISING * middle : 0;
+        double read = Math.hypot(LOAD * middle, LEAST_AMPERES);
+        return new GaussianPrediction(
+                middle, severe(ends, b - a), Math.hypot(read, Math.hypot(magnetising, beside / 2)));
+    }
+
+    private double[] severe(SeverityInterval ends, double moved) {
+        double[] shares = sources.none();
+        if (ends.graded()) shares[sources.severity()] = SeverityInterval.SEVERITY * moved;
+        return shares;
+    }
+}

@@ -1,0 +1,44 @@
+package anabion.core.simulation.dc;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
+import anabion.core.circuit.Element;
+import anabion.core.simulation.supply.AcSupply;
+import java.util.List;
+import java.util.stream.Stream;
+
+/**
+ * What a set takes from what feeds it, without a transformer's iron.
+ *
+ * @param amperes effective from the mains, or direct from the battery with the highest volts
+ * @param watts of all that feeds it
+ */
+public record SupplyDraw(double amperes, double watts) {
+    /** @param volts of the mains or of that battery */
+    public static SupplyDraw of(Chassis chassis, double volts, OperatingPoint o) {
+        boolean chopped = AcSupply.vibrator(chassis).isPresent();
+        if (o.mains().isPresent() && !chopped) return new SupplyDraw(o.mainsAmperes(), o.wattsFromMains());
+        double beside = chopped ? o.wattsFromMains() : 0;
+        double most = 0;
+        double amperes = 0;
+        for (Element.Source s : supplies(chassis, o))
+            if (Math.abs(s.volts()) > most) {
+                most = Math.abs(s.volts());
+                amperes = Math.abs(o.direct().amperes(s)[0]);
+            }
+        double sum = beside;
+        for (Element e : o.direct().circuit().elements())
+            if (e instanceof Element.Source) sum -= o.direct().watts(e);
+        return new SupplyDraw(amperes + beside / Math.max(volts, 1e-9), Math.max(0, sum));
+    }
+
+    /** Sources that stand for a battery or for direct mains, not for what a fault puts into the circuit. */
+    private static List<Element.Source> supplies(Chassis chassis, OperatingPoint o) {
+        return o.direct().circuit().elements().stream()
+                .flatMap(e -> e instanceof Element.Source s ? Stream.of(s) : Stream.of())
+                .filter(s -> chassis.part(s.name())
+                        .map(p -> p.component() instanceof Component.Battery)
+                        .orElse(true))
+                .toList();
+    }
+}

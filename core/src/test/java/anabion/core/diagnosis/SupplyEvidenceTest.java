@@ -1,0 +1,112 @@
+package anabion.core.diagnosis;
+
+import static anabion.core.diagnosis.Workbench.odds;
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
+import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.prediction.Measurements;
+import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.format.EvidenceCodec;
+import anabion.core.simulation.setting.Setting;
+import anabion.core.testing.SharedSets;
+import java.io.IOException;
+import java.io.StringReader;
+import java.util.List;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.parallel.ResourceLock;
+
+/** Alternating volts, ripple, current and rails without their load among the evidence. */
+@ResourceLock(SharedPredictions.LOCK)
+class SupplyEvidenceTest {
+    private static final PredictionModel PREDICTIONS = SharedPredictions.named("halcyon");
+    private static final Chassis HALCYON = PREDICTIONS.chassis();
+
+    private static List<Observation> read(Chassis set, String... rows) throws IOException {
+        return EvidenceCodec.read(
+                new StringReader("kind,at,value,against,line\n" + String.join("\n", rows) + "\n"), set);
+    }
+
+    private static double foreseen(String fault, String net, String against) {
+        return PREDICTIONS.hypotheses().stream()
+                .filter(h -> fault.isEmpty() ? h.sound() : h.cause().startsWith(fault))
+                .reduce((least, most) -> most)
+                .flatMap(h -> PREDICTIONS.at(h, new AlternatingVolts(net, net, against, Setting.of(230))))
+                .orElseThrow()
+                .value();
+    }
+
+    /** No rail: with the winding's volts at its plates the rectifier is dead, without them the winding is open. */
+    @Test
+    void platesTellARectifierFromItsWinding() throws IOException {
+        String plate = PREDICTIONS.chassis().part("V5").orElseThrow().nets().get("1");
+        double usual = foreseen("", plate, "CHASSIS");
+        assertThat(usual).isBetween(200.0, 400.0);
+        List<Observation> there = read(HALCYON, "volts,B1,0.1,,230", "ac,V5.1,%.0f,,230".formatted(usual));
+        List<Observation> gone = read(HALCYON, "volts,B1,0.1,,230", "ac,V5.1,0.2,,230");
+        assertThat(odds(Diagnosis.of(PREDICTIONS, there), "V5:dead"))
+                .isGreaterThan(5 * odds(Diagnosis.of(PREDICTIONS, gone), "V5:dead"));
+        assertThat(Diagnosis.of(PREDICTIONS, gone).suspects().get(0).causes())
+                .anyMatch(h -> h.cause().startsWith("T1")
+                        || h.cause().startsWith("F1")
+                        || h.cause().startsWith("S1"));
+    }
+
+    /** A dried reservoir ripples more, and what is left of it behind the filter is less. */
+    @Test
+    void rippleRisesWhereAReservoirDries() throws IOException {
+        double sound = foreseen("", "B1", "CHASSIS");
+        double dried = foreseen("C18:dried", "B1", "CHASSIS");
+        assertThat(dried).isGreaterThan(3 * sound);
+        assertThat(foreseen("", "B2", "CHASSIS")).isLessThan(sound / 2).isPositive();
+        List<Observation> read = read(HALCYON, "volts,B1,180,,230", "ac,B1,%.1f,,230".formatted(dried));
+        assertThat(Diagnosis.of(PREDICTIONS, read).suspects().get(0).first().cause())
+                .startsWith("C18");
+    }
+
+    @Test
+    void whatNoMeterShowsIsRefused() {
+        assertThatThrownBy(() -> read(HALCYON, "ac,B1,-3,,230")).hasMessageContaining("no sign");
+        assertThatThrownBy(() -> read(HALCYON, "ac,B1,3,NOWHERE,230")).hasMessageContaining("NOWHERE");
+    }
+
+    /** The current of a transistor set at rest speaks for what takes it. Over two seconds: every fault of that set is solved, once for all tests. */
+    @Test
+    void currentOfABatterySpeaks() throws IOException {
+        PredictionModel lark = SharedPredictions.named("lark");
+        List<Observation> usual = read(SharedSets.named("lark"), "current,,%.4f,,".formatted(current(lark)));
+        List<Observation> more = read(SharedSets.named("lark"), "current,,%.4f,,".formatted(6 * current(lark)));
+        Diagnosis sound = Diagnosis.of(lark, usual);
+        Diagnosis drawn = Diagnosis.of(lark, more);
+        assertThat(drawn.sound()).isLessThan(sound.sound() / 3);
+        Measurement.Metered asked = ((Observation.Measured) more.get(0)).measurement();
+        double first =
+                lark.at(drawn.suspects().get(0).first(), asked).orElseThrow().value();
+        assertThat(first).isGreaterThan(3 * current(lark));
+    }
+
+    private static double current(PredictionModel lark) {
+        return Measurements.of(lark, Setting.fed(lark.chassis()), Workbench.METER).stream()
+                .filter(m -> m.text().equals("current"))
+                .findFirst()
+                .flatMap(m -> lark.at(lark.healthy(), (Measurement.Metered) m))
+                .orElseThrow()
+                .value();
+    }
+
+    /** With its load off a rail rises: that is asked for where every capacitor bears it, and not where one does not. */
+    @Test
+    void aRailLosesItsLoadOnlyWhereTheCapacitorsBearIt() {
+        Setting off =
+                Setting.of(230).withFaults(List.of(Fault.of("R18", FaultMode.OPEN), Fault.of("T2", FaultMode.OPEN)));
+        Setting much = off.withLine(400);
+        assertThat(PREDICTIONS.bears(Setting.of(230))).isTrue();
+        assertThat(PREDICTIONS.bears(off)).isTrue();
+        assertThat(PREDICTIONS.bears(much)).isFalse();
+    }
+}
