@@ -35,8 +35,9 @@ final class GeneratorLevels {
     /** The pin where the generator goes on the intermediate frequency: of its first stage. */
     Optional<Gains.Level> first(Domain domain) {
         return gains.flatMap(g -> {
-            List<Gains.Level> all =
-                    g.levels().stream().filter(l -> l.domain() == domain).toList();
+            List<Gains.Level> all = g.levels().stream()
+                    .filter(l -> l.domain() == domain && !l.induced())
+                    .toList();
             return all.isEmpty() ? Optional.empty() : Optional.of(all.get(all.size() - 1));
         });
     }

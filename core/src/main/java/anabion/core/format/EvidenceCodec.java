@@ -7,6 +7,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
@@ -151,7 +152,7 @@ public final class EvidenceCodec {
     private Measurement.Inject injected(Table.Row row) {
         String[] at = row.need("at").split(" +");
         String point = at[at.length - 1];
-        net(row, "at", point);
+        if (chassis.part(point).filter(p -> p.is(PartRole.AERIAL_COIL)).isEmpty()) net(row, "at", point);
         String band = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
         Optional<Domain> domain =
                 at.length == 1 ? Optional.of(Domain.AF) : Coded.find(Domain.values(), at[0].toLowerCase(Locale.ROOT));

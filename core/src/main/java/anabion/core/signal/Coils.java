@@ -9,6 +9,8 @@ import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Reactances;
 import anabion.core.error.InputException;
+import anabion.core.numeric.ComplexLu;
+import anabion.core.numeric.Phasor;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.simulation.fault.Faults;
@@ -17,6 +19,7 @@ import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /**
  * What the windings of a chassis are to alternating currents, with usual values for what no sheet tells: an IF coil has a quality of
@@ -85,14 +88,61 @@ final class Coils {
     }
 
     void into(Reactances network) {
-        List<Coil> aerial = new ArrayList<>();
         for (Part p : chassis.parts()) {
             if (!covers(p)) continue;
             List<Coil> own = coils(p);
-            if (!own.isEmpty() && own.get(0).aerial()) aerial.addAll(own);
-            else put(own, network);
+            if (own.isEmpty() || !own.get(0).aerial()) put(own, network);
         }
-        put(aerial, network);
+        put(aerial(), network);
+    }
+
+    private List<Coil> aerial() {
+        return chassis.parts().stream()
+                .filter(Coils::covers)
+                .map(this::coils)
+                .filter(own -> !own.isEmpty() && own.get(0).aerial())
+                .flatMap(List::stream)
+                .toList();
+    }
+
+    /** What a field drives through a winding: amperes that go in at one net and out at the other, as if its volts stood behind its own impedance. */
+    record Induced(String from, String to, Phasor amperes) {}
+
+    /**
+     * What a field does to the windings of loops, frames and rods: one volt in the largest, in others by their turns.
+     *
+     * @param hears the parts that lie in the field
+     * @return empty where no inductance is known
+     */
+    List<Induced> induced(double hertz, Predicate<Part> hears) {
+        List<Coil> known = aerial().stream().filter(c -> henries(c) > 0).toList();
+        // against the largest of the sound set, whichever is open now
+        double most = chassis.parts().stream()
+                .filter(hears)
+                .flatMap(p -> ((Component.Windings) p.component()).windings().stream())
+                .mapToDouble(Winding::henries)
+                .max()
+                .orElse(0);
+        if (most == 0 || known.isEmpty()) return List.of();
+        Group group = group(known);
+        double w = 2 * Math.PI * hertz;
+        int n = known.size();
+        ComplexLu z = new ComplexLu(n);
+        double[] x = new double[n];
+        double[] y = new double[n];
+        for (int i = 0; i < n; i++) {
+            x[i] = hears.test(known.get(i).part()) ? Math.sqrt(group.henries()[i][i] / most) : 0;
+            for (int j = 0; j < n; j++) {
+                z.real()[i * n + j] = i == j ? group.ohms()[i] + w * group.henries()[i][i] * group.loss()[i] : 0;
+                z.imaginary()[i * n + j] = w * group.henries()[i][j];
+            }
+        }
+        if (!z.factor()) throw new ArithmeticException("coils coupled without any leakage");
+        z.solve(x, y);
+        List<Induced> all = new ArrayList<>();
+        for (int i = 0; i < n; i++)
+            all.add(new Induced(known.get(i).from(), known.get(i).to(), new Phasor(x[i], y[i])));
+        return all;
     }
 
     private List<Coil> coils(Part p) {
@@ -116,8 +166,22 @@ final class Coils {
                         new double[] {Math.max(0.01, c.winding().ohms())},
                         new double[] {0},
                         new double[][] {{WIRE}});
+        if (known.isEmpty()) return;
+        for (Coil c : known)
+            if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(c, aligned(c)), 0);
+        Group all = group(known);
+        network.coils(
+                known.stream().map(c -> new String[] {c.from(), c.to()}).toList(),
+                all.ohms(),
+                all.loss(),
+                all.henries());
+    }
+
+    private record Group(double[] ohms, double[] loss, double[][] henries) {}
+
+    /** Coils on one core, whose inductances are known. */
+    private Group group(List<Coil> known) {
         int n = known.size();
-        if (n == 0) return;
         double[] ohms = new double[n];
         double[] loss = new double[n];
         double[][] henries = new double[n][n];
@@ -132,9 +196,8 @@ final class Coils {
                 henries[i][j] = i == j
                         ? henries(c)
                         : coupling(known, c, known.get(j)) * Math.sqrt(henries(c) * henries(known.get(j)));
-            if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(c, aligned(c)), 0);
         }
-        network.coils(known.stream().map(c -> new String[] {c.from(), c.to()}).toList(), ohms, loss, henries);
+        return new Group(ohms, loss, henries);
     }
 
     private double coupling(List<Coil> group, Coil a, Coil b) {

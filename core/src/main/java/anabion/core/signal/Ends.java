@@ -4,20 +4,19 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Stage;
+import anabion.core.chassis.TerminalNames;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.numeric.Phasor;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.Detector;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Stream;
 
 /** Where the signals of one band go in, and where they come out. */
 record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detector> detector) {
-    private static final List<String> AERIAL_NETS = List.of("AE", "FMA", "AERIAL", "ANT", "ANTENNA");
-
     /** @param radio whether the band has anything before a detector */
     static Ends of(Chassis chassis, Band band, boolean radio) {
         Optional<Part> speaker = chassis.parts().stream()
@@ -57,10 +56,39 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
         return chassis.owner(detector.get().coil()).map(Stage::name).orElse("");
     }
 
+    /** The terminal of an aerial: the free end of a winding that couples it, else what its name says. */
     Optional<String> aerial() {
-        return Simulator.nets(chassis).stream()
-                .filter(n -> AERIAL_NETS.contains(n.toUpperCase(Locale.ROOT)))
-                .filter(n -> parts().anyMatch(p -> p.touches(n)))
+        return parts().filter(p -> p.is(PartRole.AERIAL_COUPLING_COIL))
+                .flatMap(p -> p.nets().values().stream())
+                .filter(n -> !n.equals(chassis.reference()))
+                .flatMap(n -> terminal(n).stream())
+                .findFirst()
+                .or(() -> Simulator.nets(chassis).stream()
+                        .filter(n -> TerminalNames.of(n)
+                                .filter(t -> t == TerminalNames.Terminal.AERIAL)
+                                .isPresent())
+                        .filter(n -> parts().anyMatch(p -> p.touches(n)))
+                        .findFirst());
+    }
+
+    /** Where something is plugged in: a net of one part, or that of the capacitor before it. */
+    private Optional<String> terminal(String net) {
+        List<Part> at = chassis.parts().stream().filter(p -> p.touches(net)).toList();
+        if (at.size() == 1) return Optional.of(net);
+        return at.stream()
+                .filter(p ->
+                        p.component() instanceof Component.Capacitor && p.nets().size() == 2)
+                .flatMap(p -> p.nets().values().stream())
+                .filter(n -> !n.equals(net) && !n.equals(chassis.reference()))
+                .filter(n -> chassis.parts().stream().filter(p -> p.touches(n)).count() == 1)
+                .findFirst();
+    }
+
+    /** The loop, frame or rod that hears by itself where no aerial is plugged in. */
+    Optional<Part> loop() {
+        return parts().filter(p -> p.is(PartRole.AERIAL_COIL)
+                        && p.component() instanceof Component.Windings w
+                        && w.windings().stream().anyMatch(x -> x.henries() > 0))
                 .findFirst();
     }
 

@@ -80,6 +80,11 @@ public record Gains(
             return new Level(stage, point, domain, hertz, Double.POSITIVE_INFINITY, own, ohms, farads);
         }
 
+        /** Whether a field gives it: volts induced in a loop, frame or rod, such as by a turn of wire at a generator, whatever these are at its terminals. */
+        public boolean induced() {
+            return ohms == 0;
+        }
+
         /** Whether a generator can bring it through. */
         public boolean heard() {
             return volts < SILENT;

@@ -20,6 +20,7 @@ import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Predicate;
 
 /** Makes the small-signal network of a set from its operating point. */
 final class Networks {
@@ -67,6 +68,11 @@ final class Networks {
         var quiet = network(0).at(hertz).driven(net, chassis.reference()).at(net);
         double susceptance = -quiet.im() / (quiet.size() * quiet.size());
         return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));
+    }
+
+    /** What a field drives through the windings that hear it. */
+    List<Coils.Induced> induced(double hertz, Predicate<Part> hears) {
+        return new Coils(chassis, setting, faults, Frequencies.intermediate(chassis, band)).induced(hertz, hears);
     }
 
     /** Share of a carrier that passes: next to all, or what strays in where the oscillator runs far off its dial. */

@@ -3,6 +3,8 @@ package anabion.core.signal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.numeric.Phasor;
 import anabion.core.signal.Gains.Control;
@@ -17,6 +19,7 @@ import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.function.Function;
 
 /** Walks one band from the speaker to the aerial. */
 final class Survey {
@@ -272,27 +275,48 @@ final class Survey {
                     driven.at(mixer.inputNet()),
                     atGrid));
         }
-        aerial(tone, hertz, before.get(0), mixer.inputNet(), atGrid, levels, forward);
+        aerial(networks, tone, hertz, before.get(0), v -> v.at(mixer.inputNet()), atGrid, levels, forward);
     }
 
+    /** From what is plugged in, else from the field at the set's own loop or rod. */
     private void aerial(
+            Networks networks,
             SmallSignal.Tone tone,
             double hertz,
             Amplifier first,
-            String to,
+            Function<SmallSignal.Volts, Phasor> to,
             double wanted,
             List<Level> levels,
             List<StageGain> forward) {
         Optional<String> net = ends.aerial();
-        if (net.isEmpty()) return;
-        var driven = tone.driven(net.get(), reference);
+        Optional<Part> loop = net.isPresent() || band.kind() == BandKind.FM ? Optional.empty() : ends.loop();
         String stage = band.stages().get(0);
-        Level level =
-                Generator.AERIAL.level(stage, net.get(), Domain.RF, hertz, driven.at(net.get()), driven.at(to), wanted);
-        levels.add(level);
-        double grid =
-                wanted * driven.at(first.inputNet()).size() / driven.at(to).size();
-        forward.add(0, new StageGain(stage, Domain.RF, decibels(grid / level.volts())));
+        double grid;
+        if (net.isPresent()) {
+            var driven = tone.driven(net.get(), reference);
+            levels.add(Generator.AERIAL.level(
+                    stage, net.get(), Domain.RF, hertz, driven.at(net.get()), to.apply(driven), wanted));
+            grid = driven.at(first.inputNet()).size() / to.apply(driven).size();
+        } else if (loop.isPresent()) {
+            List<Coils.Induced> field = networks.induced(hertz, p -> p.is(PartRole.AERIAL_COIL));
+            double passed = induced(tone, field, to).size();
+            double volts = wanted / passed;
+            levels.add(new Level(stage, loop.get().reference(), Domain.RF, hertz, volts, volts, 0, 0));
+            grid = passed > 0
+                    ? induced(tone, field, v -> v.at(first.inputNet())).size() / passed
+                    : 0;
+        } else return;
+        double given = levels.get(levels.size() - 1).volts();
+        forward.add(0, new StageGain(stage, Domain.RF, decibels(wanted * grid / given)));
+    }
+
+    /** What all windings in a field bring together. */
+    private static Phasor induced(
+            SmallSignal.Tone tone, List<Coils.Induced> field, Function<SmallSignal.Volts, Phasor> to) {
+        Phasor sum = new Phasor(0, 0);
+        for (Coils.Induced i : field)
+            sum = sum.plus(to.apply(tone.driven(i.to(), i.from())).times(i.amperes()));
+        return sum;
     }
 
     /** A straight set: the carrier goes all the way. */
@@ -309,6 +333,7 @@ final class Survey {
                     a.stage(), a.input(), Domain.RF, hertz, driven.at(a.inputNet()), ends.atDiode(driven), wanted));
             forward.add(0, gain(all, n, Domain.RF, passing, ends.atDiode(passing)));
         }
+        aerial(networks, tone, hertz, all.get(0), ends::atDiode, wanted, levels, forward);
     }
 
     private List<Response> selectivity(Networks networks) {

@@ -194,6 +194,21 @@ class GainsTest {
         assertThat(volts(off, "V3.1", Domain.AF)).isCloseTo(volts(sound, "V3.1", Domain.AF), within(1e-6));
     }
 
+    /** A loop in tune stands at the grid as many times higher as its quality: its reactance over its ohms, its losses and what lies across it. */
+    @Test
+    void aLoopGivesItsQuality() {
+        Gains g = gains("halcyon");
+        Gains.Level field = g.levels().get(g.levels().size() - 1);
+        assertThat(field.induced()).isTrue();
+        double grid = g.levels().stream()
+                .filter(l -> l.point().equals("V1.7") && l.domain() == Domain.RF)
+                .findFirst()
+                .orElseThrow()
+                .own();
+        assertThat(grid / field.volts())
+                .isBetween(60.0, 100.0); // a quality of a hundred, with copper and the grid's load
+    }
+
     @Test
     void aDriedReservoirHums() {
         assertThat(gains("halcyon", "C18:dried").hum())

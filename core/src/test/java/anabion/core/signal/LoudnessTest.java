@@ -6,10 +6,15 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.format.ChassisCodec;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.SharedSets;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
+import java.io.InputStream;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
 import org.junit.jupiter.api.Test;
@@ -119,6 +124,37 @@ class LoudnessTest {
         Loudness broken = of(set, band, fault);
         assertThat(broken.decibels().get(sound.whole()))
                 .isLessThan(sound.decibels().get(sound.whole()) - 4);
+    }
+
+    /** The set's own loop or rod hears: broken, or its winding to the base, nothing comes from the air, and all behind it plays. */
+    @ParameterizedTest
+    @CsvSource({
+        "halcyon, AM, L1:open, rf V1.7",
+        "lark, MW, L1.tuned:open, if Q2.2",
+        "lark, MW, L1.coupling:open, if Q3.2"
+    })
+    void aBrokenLoopHearsNothing(String name, String band, String fault, String behind) {
+        Chassis set = SharedSets.named(name);
+        Loudness sound = of(set, band);
+        Loudness broken = of(set, band, fault);
+        assertThat(sound.whole()).isEqualTo("rf L1");
+        assertThat(broken.decibels().get("rf L1")).isLessThan(sound.decibels().get("rf L1") - 20);
+        assertThat(broken.decibels().get(behind)).isGreaterThan(sound.decibels().get(behind) - 8);
+    }
+
+    /** Whatever the net of the aerial's terminal is called. */
+    @Test
+    void theTerminalOfAnAerialIsFoundByItsWinding() throws IOException {
+        String text;
+        try (InputStream in = SharedSets.class.getResourceAsStream("/anabion/demo/brae.json")) {
+            text = new String(in.readAllBytes(), StandardCharsets.UTF_8);
+        }
+        Chassis renamed = ChassisCodec.read(
+                new ByteArrayInputStream(text.replace("\"AE\"", "\"X17\"").getBytes(StandardCharsets.UTF_8)));
+        Loudness usual = of(SharedSets.named("brae"), "MW");
+        Loudness here = of(renamed, "MW");
+        assertThat(here.whole()).isEqualTo("rf X17");
+        assertThat(here.decibels().get("rf X17")).isEqualTo(usual.decibels().get("rf AE"));
     }
 
     @Test

@@ -8,6 +8,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.TunedCircuit;
@@ -169,12 +170,17 @@ public final class Evidence {
         List<Observation> all = new ArrayList<>();
         for (Heard h : job.heard()) {
             Optional<Domain> domain = domain(h.signal());
-            boolean known =
-                    chassis.band(h.band()).isPresent() && points.find(h.point()).isPresent();
+            boolean known = chassis.band(h.band()).isPresent()
+                    && (points.find(h.point()).isPresent() || hears(h.point()));
             if (domain.isEmpty() || !known || outdated(h.state())) continue;
             all.add(observed(h, domain.get()));
         }
         return all;
+    }
+
+    /** Whether a field is put in there: at a loop, a frame or a rod. */
+    private boolean hears(String part) {
+        return chassis.part(part).filter(p -> p.is(PartRole.AERIAL_COIL)).isPresent();
     }
 
     private static Observation observed(Heard h, Domain domain) {

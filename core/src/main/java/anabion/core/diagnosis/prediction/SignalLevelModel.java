@@ -138,7 +138,7 @@ public final class SignalLevelModel {
         Optional<Gains.Level> behind = Optional.empty();
         Optional<Gains.Level> before = Optional.empty();
         for (Gains.Level l : gains.get().levels()) {
-            if (!l.heard()) continue;
+            if (!l.heard() || l.induced()) continue;
             points.put(Loudness.key(l.domain(), l.point()), new Sound(LogScale.VOLTS.of(l.volts()), sources.none()));
             if (l.domain() == Domain.AF) behind = Optional.of(l);
             else if (before.isEmpty()) before = Optional.of(l);
