@@ -35,6 +35,7 @@ final class Networks {
     private final OperatingPoint solved;
     private final Optional<Band> band;
     private final Optional<Detector> detector;
+    private Optional<SmallSignal> aligned = Optional.empty();
 
     Networks(Chassis chassis, Setting setting, OperatingPoint solved, Optional<Band> band) {
         this.chassis = chassis;
@@ -47,7 +48,12 @@ final class Networks {
 
     /** For sound and the intermediate frequency, to which all that is tuned is aligned. */
     SmallSignal aligned() {
-        return network(0);
+        if (aligned.isEmpty()) {
+            SmallSignal network = SmallSignal.about(solved.direct(), this::replaced);
+            fill(network, 0);
+            aligned = Optional.of(network);
+        }
+        return aligned.get();
     }
 
     /** Likewise, where one of the same set is at hand that differs in coils and capacitors alone. */
@@ -60,14 +66,16 @@ final class Networks {
     /** With the gang where the coil before the converter is in tune. */
     SmallSignal carrier(double hertz) {
         Optional<Part> gang = gang();
-        if (gang.isEmpty()) return network(0);
+        if (gang.isEmpty()) return aligned();
         List<Integer> sections = sections(gang.get());
-        if (sections.isEmpty()) return network(0);
+        if (sections.isEmpty()) return aligned();
         String net = faults.net(gang.get(), String.valueOf(sections.get(0)));
-        if (network(0).circuit().node(net).isEmpty()) return network(0);
-        var quiet = network(0).at(hertz).driven(net, chassis.reference()).at(net);
+        if (aligned().circuit().node(net).isEmpty()) return aligned();
+        var quiet = aligned().at(hertz).driven(net, chassis.reference()).at(net);
         double susceptance = -quiet.im() / (quiet.size() * quiet.size());
-        return network(Math.max(0, -susceptance / (2 * Math.PI * hertz)));
+        SmallSignal network = aligned().again();
+        fill(network, Math.max(0, -susceptance / (2 * Math.PI * hertz)));
+        return network;
     }
 
     /** What a field drives through the windings that hear it. */
@@ -99,13 +107,6 @@ final class Networks {
         return found;
     }
 
-    /** @param tuning farads of the gang's section that tunes the carrier */
-    private SmallSignal network(double tuning) {
-        SmallSignal network = SmallSignal.about(solved.direct(), this::replaced);
-        fill(network, tuning);
-        return network;
-    }
-
     /** Coils, capacitors and resistors without tubes, transistors and gang: what is tuned, and to what. */
     SmallSignal passive() {
         return passive(SmallSignal.about(solved.direct(), e -> e instanceof Element.Device || replaced(e)));
@@ -124,6 +125,7 @@ final class Networks {
         fill(network, 0);
     }
 
+    /** @param tuning farads of the gang's section that tunes the carrier */
     private void fill(Reactances network, double tuning) {
         Solution direct = solved.direct();
         passive(network, tuning);

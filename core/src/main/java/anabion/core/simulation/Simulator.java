@@ -17,15 +17,15 @@ import anabion.core.simulation.dc.DirectPaths;
 import anabion.core.simulation.dc.FittedLaws;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Faults;
-import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
 import anabion.core.simulation.supply.SupplyFinder;
 import anabion.core.simulation.supply.SupplyRail;
+import java.util.ArrayDeque;
 import java.util.ArrayList;
+import java.util.Deque;
 import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -34,6 +34,7 @@ import java.util.Optional;
  */
 public final class Simulator {
     private static final int KEPT = 64;
+    private static final int FEEDS = 6;
     /** Source resistance of a fixed rail, in ohms. */
     private static final double STIFF = 0.01;
 
@@ -42,7 +43,8 @@ public final class Simulator {
     private final DcSolver mainsSolver = new DcSolver();
     private final LruCache<Key, Characteristic> characteristics = new LruCache<>(KEPT);
     private final LruCache<Wired, Solution> alternating = new LruCache<>(KEPT);
-    private Optional<Feed> sound = Optional.empty();
+    /** What sound sets are fed by, the last first: a few settings are asked for in turn. */
+    private final Deque<Feed> sound = new ArrayDeque<>();
     /** What a faulty set is fed by is asked for once for every part, when its spread is computed. */
     private Optional<Feed> latest = Optional.empty();
 
@@ -91,7 +93,7 @@ public final class Simulator {
     /** @param series ohms in the line */
     public PreparedCircuit prepare(Chassis chassis, Setting setting, double series) {
         Feed feed = feed(chassis, setting, series);
-        Circuit circuit = driven(circuit(chassis, setting, feed), feed);
+        Circuit circuit = driven(circuit(chassis, setting, feed), feed.rails());
         return new PreparedCircuit(this, setting, circuit, feed.mains().map(AcSupply::solution), feed.rails());
     }
 
@@ -103,9 +105,8 @@ public final class Simulator {
         return faulty ? direct.circuit(feed.circuit()) : direct.circuit();
     }
 
-    private static Circuit driven(Circuit.Builder c, Feed feed) {
-        for (SupplyRail r : feed.rails())
-            r.add(r.name() + ".rail" + feed.rails().indexOf(r), c);
+    private static Circuit driven(Circuit.Builder c, List<SupplyRail> rails) {
+        for (int n = 0; n < rails.size(); n++) rails.get(n).add(rails.get(n).name() + ".rail" + n, c);
         return c.build();
     }
 
@@ -117,27 +118,46 @@ public final class Simulator {
      */
     public Circuit near(Chassis chassis, Setting base, Setting changed, String part, OperatingPoint solved) {
         Feed feed = feed(chassis, base, 0);
-        if (feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, FaultMode.OPEN))))
-            feed = feed(
-                    chassis,
-                    changed,
-                    0,
-                    Optional.of(nudged(chassis, base, changed, part)),
-                    (output, rectifier, siemens) -> solved.toward(output, rectifier)
-                            .orElseGet(() -> characteristic(output, rectifier, siemens)));
-        Circuit.Builder c = direct(chassis, changed, feed.mains())
-                .circuitLike(solved.direct().circuit());
-        return driven(c, feed);
+        boolean moved =
+                feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, FaultMode.OPEN)));
+        Optional<AcSupply> mains = moved ? Optional.of(nudged(chassis, base, changed, part)) : feed.mains();
+        List<SupplyRail> rails = moved ? nudged(chassis, base, changed, part, mains, solved) : feed.rails();
+        Circuit.Builder c =
+                direct(chassis, changed, mains).circuitLike(solved.direct().circuit());
+        return driven(c, rails);
+    }
+
+    /** The rails of such a set: which rectifiers there are, and what feeds them, is the same for every fault that leaves the supply alone. */
+    private List<SupplyRail> nudged(
+            Chassis chassis,
+            Setting base,
+            Setting changed,
+            String part,
+            Optional<AcSupply> mains,
+            OperatingPoint solved) {
+        Feed well = sound(chassis, base.withFaults(List.of()), 0);
+        boolean alike = base.faults().stream().noneMatch(well::touches);
+        List<SupplyRail> found = alike
+                ? well.rails(
+                        part + "=" + changed.trim(part), () -> found(chassis, changed.withFaults(List.of()), mains))
+                : found(chassis, changed, mains);
+        return found.stream()
+                .map(r -> r.with(solved.toward(r.output(), r.rectifier())
+                        .orElseGet(() -> characteristic(r.output(), r.rectifier(), r.siemens()))))
+                .toList();
+    }
+
+    /** Rails whose characteristics are not made yet. */
+    private List<SupplyRail> found(Chassis chassis, Setting setting, Optional<AcSupply> mains) {
+        return feed(chassis, setting, 0, mains, (output, rectifier, siemens) -> new Characteristic(rectifier, siemens))
+                .rails();
     }
 
     /** The mains with one part a little larger: the same for every fault that leaves the mains alone. */
     private AcSupply nudged(Chassis chassis, Setting base, Setting changed, String part) {
-        boolean alike = sound.filter(s -> s.isOf(chassis, base.withFaults(List.of()), 0)
-                        && base.faults().stream().noneMatch(s::reachesMains))
-                .isPresent();
-        if (!alike) return mains(chassis, changed, 0);
-        return sound.get()
-                .nudged()
+        Feed well = sound(chassis, base.withFaults(List.of()), 0);
+        if (base.faults().stream().anyMatch(well::reachesMains)) return mains(chassis, changed, 0);
+        return well.nudged()
                 .computeIfAbsent(
                         part + "=" + changed.trim(part), k -> mains(chassis, changed.withFaults(List.of()), 0));
     }
@@ -171,54 +191,35 @@ public final class Simulator {
                 chassis, setting, new Faults(chassis, setting.faults()), chassis.reference(), mains, fitted);
     }
 
-    /**
-     * What feeds a set: the same for every fault that lies elsewhere.
-     *
-     * @param circuit of the set under this setting, without the rails
-     */
-    private record Feed(
-            Chassis chassis,
-            Setting setting,
-            double series,
-            Optional<AcSupply> mains,
-            List<SupplyRail> rails,
-            Circuit circuit,
-            Map<String, AcSupply> nudged) {
-        boolean isOf(Chassis other, Setting wanted, double ohms) {
-            return chassis.equals(other) && series == ohms && setting.equals(wanted);
-        }
-
-        private boolean touches(Fault f) {
-            if (reachesMains(f)) return true;
-            for (String net : chassis.part(f.part()).orElseThrow().nets().values())
-                for (SupplyRail r : rails)
-                    if (net.equals(r.output())
-                            || net.equals(r.reservoir())
-                            || r.plates().contains(net)) return true;
-            return false;
-        }
-
-        private boolean reachesMains(Fault f) {
-            Optional<Part> part = chassis.part(f.part());
-            if (part.isEmpty() || f.mode().isOfHeater() || mains.isEmpty()) return true;
-            if (f.mode() == FaultMode.JOINT && Sockets.heats(part.get(), f.target())) return true;
-            boolean tube = part.get().device().isPresent();
-            return part.get().nets().values().stream()
-                    .anyMatch(net -> mains.get().alternates(net) && (!tube || f.mode() == FaultMode.JOINT));
-        }
+    private Feed feed(Chassis chassis, Setting setting, double series) {
+        Feed well = sound(chassis, setting.withFaults(List.of()), series);
+        if (setting.faults().stream().noneMatch(well::touches)) return well;
+        if (latest.filter(f -> f.isOf(chassis, setting, series)).isPresent()) return latest.get();
+        Feed feed = latest.filter(f -> f.isOfCarrier(chassis, setting, series))
+                .map(f -> f.under(
+                        setting, direct(chassis, setting, f.mains()).circuit().build()))
+                .orElseGet(() -> feed(
+                        chassis,
+                        setting,
+                        series,
+                        setting.faults().stream().noneMatch(well::reachesMains)
+                                ? well.mains()
+                                : mainsOf(chassis, setting, series),
+                        this::characteristic));
+        latest = Optional.of(feed);
+        return feed;
     }
 
-    private Feed feed(Chassis chassis, Setting setting, double series) {
-        Setting well = setting.withFaults(List.of());
-        if (sound.filter(f -> f.isOf(chassis, well, series)).isEmpty())
-            sound = Optional.of(feed(chassis, well, series, mainsOf(chassis, well, series), this::characteristic));
-        if (setting.faults().stream().noneMatch(sound.get()::touches)) return sound.get();
-        if (latest.filter(f -> f.isOf(chassis, setting, series)).isPresent()) return latest.get();
-        Optional<AcSupply> mains = setting.faults().stream().noneMatch(sound.get()::reachesMains)
-                ? sound.get().mains()
-                : mainsOf(chassis, setting, series);
-        Feed feed = feed(chassis, setting, series, mains, this::characteristic);
-        latest = Optional.of(feed);
+    private Feed sound(Chassis chassis, Setting well, double series) {
+        for (Feed f : sound) if (f.isOf(chassis, well, series)) return f;
+        Feed feed = sound.stream()
+                .filter(f -> f.isOfCarrier(chassis, well, series))
+                .findFirst()
+                .map(f ->
+                        f.under(well, direct(chassis, well, f.mains()).circuit().build()))
+                .orElseGet(() -> feed(chassis, well, series, mainsOf(chassis, well, series), this::characteristic));
+        sound.addFirst(feed);
+        if (sound.size() > FEEDS) sound.removeLast();
         return feed;
     }
 
@@ -252,6 +253,7 @@ public final class Simulator {
                 mains,
                 rails.stream().map(r -> r.passing(paths::joined)).toList(),
                 circuit,
+                new HashMap<>(),
                 new HashMap<>());
     }
 

@@ -98,7 +98,20 @@ public final class ColdResistanceModel {
     public record Share(int source, double share) {}
 
     private At at(FaultState state, Measurement.Ohms p) {
-        return state.unplugged().computeIfAbsent(p, k -> computed(state, k));
+        At alike = sound.unplugged().get(p);
+        return state.unplugged()
+                .computeIfAbsent(
+                        p, k -> alike != null && state != sound && aside(state, p, alike) ? alike : computed(state, k));
+    }
+
+    /** Whether what is wrong lies aside of the meter's current, whose solution of the sound set is at hand: then it reads as there. */
+    private boolean aside(FaultState state, Measurement.Ohms p, At alike) {
+        Setting setting = usual.withFaults(p.off());
+        return !quick()
+                && state.nets().stream()
+                        .allMatch(nets -> sound.cold(setting).leavesLevel(p.net(), p.against(), p.test(), nets)
+                                && (alike.over().isEmpty()
+                                        || sound.worn(setting).leavesLevel(p.net(), p.against(), p.test(), nets)));
     }
 
     private At computed(FaultState state, Measurement.Ohms p) {

@@ -17,6 +17,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
 
 /**
@@ -50,7 +51,8 @@ public final class FaultResponse {
     private final Map<String, double[]> moves = new HashMap<>();
     private final Map<String, Double> widths = new HashMap<>();
     private final Map<List<String>, Double> ripples = new HashMap<>();
-    private final SupplyDraw draw;
+    private final Supplier<SupplyDraw> draw;
+    private Optional<SupplyDraw> drawn = Optional.empty();
     private final RippleAt ripple;
 
     /** What ripple leaves between two nets. */
@@ -65,7 +67,7 @@ public final class FaultResponse {
             Sensitivity spread,
             Set<String> tubes,
             Predicate<String> decided,
-            SupplyDraw draw,
+            Supplier<SupplyDraw> draw,
             RippleAt ripple) {
         this.line = line;
         this.draw = draw;
@@ -94,7 +96,7 @@ public final class FaultResponse {
                         s,
                         tubes(chassis),
                         decided,
-                        SupplyDraw.of(chassis, setting.line(), free),
+                        () -> SupplyDraw.of(chassis, setting.line(), free),
                         (net, against) -> RippleTransfer.volts(chassis, setting, free, net, against)));
     }
 
@@ -117,7 +119,8 @@ public final class FaultResponse {
 
     /** What it takes from what feeds it. */
     public SupplyDraw draw() {
-        return draw;
+        if (drawn.isEmpty()) drawn = Optional.of(draw.get());
+        return drawn.get();
     }
 
     /** Effective alternating volts between two nets: of the mains, or of ripple, at a reservoir or behind it. */

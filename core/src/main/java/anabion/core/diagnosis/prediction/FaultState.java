@@ -12,6 +12,7 @@ import anabion.core.simulation.cold.ColdOhms;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -68,6 +69,13 @@ public final class FaultState {
     /** Whether one of its faults is in a part. */
     public boolean faulty(String part) {
         return faults.stream().anyMatch(f -> f.part().equals(part));
+    }
+
+    /** The nets of each part that is faulty. */
+    public List<Collection<String>> nets() {
+        return faults.stream()
+                .map(f -> chassis.part(f.part()).orElseThrow().nets().values())
+                .toList();
     }
 
     /** Whether a fault says what a resistor has: then no tolerance moves it. */

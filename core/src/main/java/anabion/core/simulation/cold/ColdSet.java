@@ -9,6 +9,7 @@ import anabion.core.circuit.Solution;
 import anabion.core.circuit.TransferResistances;
 import anabion.core.device.model.FilamentLaw;
 import anabion.core.simulation.setting.Setting;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.Map;
@@ -24,6 +25,8 @@ import java.util.concurrent.ConcurrentHashMap;
  */
 public final class ColdSet {
     private static final double LEAST_SHARE = 1e-3;
+    /** Share of the meter's volts between two nets that are at one potential: what it drives between them goes by its square. */
+    private static final double LEVEL = 5e-3;
 
     private final Circuit circuit;
     private final Optional<TransferResistances> resistances;
@@ -112,6 +115,24 @@ public final class ColdSet {
         Solution s = new DcSolver().solve(ColdOhms.metered(circuit, a, b, test), start);
         if (like.isEmpty() && s.converged()) starts.put(key(a, b, test), s.unknowns());
         return s;
+    }
+
+    /**
+     * Whether the ohmmeter, as it was solved here between two nets, leaves some other nets at one potential: what lies between these, whatever it is, makes no
+     * difference to it. False where that was not solved.
+     */
+    public boolean leavesLevel(String a, String b, double test, Collection<String> nets) {
+        double[] volts = starts.get(key(a, b, test));
+        if (volts == null) return false;
+        double least = Double.POSITIVE_INFINITY;
+        double most = Double.NEGATIVE_INFINITY;
+        for (String n : nets) {
+            OptionalInt node = circuit.node(n);
+            if (node.isEmpty()) return false;
+            least = Math.min(least, at(volts, node));
+            most = Math.max(most, at(volts, node));
+        }
+        return most - least < LEVEL * Math.abs(test);
     }
 
     private Map<String, Double> powers(TransferResistances all, String a, String b) {

@@ -53,6 +53,12 @@ public record SupplyRail(
                 below);
     }
 
+    /** With another characteristic of its rectifier. */
+    public SupplyRail with(Characteristic other) {
+        return new SupplyRail(
+                name, output, back, reservoir, foot, siemens, rectifier, plates, ports, other, through, below);
+    }
+
     /** What it does in a circuit. */
     public void add(String element, Circuit.Builder c) {
         List<String> given = below && !through.isEmpty() ? through : List.of(output);
