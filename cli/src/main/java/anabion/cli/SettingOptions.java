@@ -95,6 +95,7 @@ final class SettingOptions {
                 faults.stream().map(Fault::parse).toList(),
                 Map.of(),
                 true,
+                0,
                 0);
     }
 

@@ -137,12 +137,8 @@ public final class Characteristic {
         return a * amperes[low] + b * h * slopes[low] + c * amperes[high] + e * h * slopes[high];
     }
 
-    /**
-     * The steady cycle under a load.
-     *
-     * @param near where its mean volts are looked for
-     */
-    public Cycle cycle(Load load, double near) {
-        return steady.cycle(load, near);
+    /** The steady cycle under a load. */
+    public Cycle cycle(Load load) {
+        return steady.cycle(load, 0.9 * rectifier.open());
     }
 }

@@ -67,8 +67,18 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
                         .filter(n -> TerminalNames.of(n)
                                 .filter(t -> t == TerminalNames.Terminal.AERIAL)
                                 .isPresent())
-                        .filter(n -> parts().anyMatch(p -> p.touches(n)))
+                        .filter(n -> parts().anyMatch(p -> p.touches(n)) && passive(n))
                         .findFirst());
+    }
+
+    /** Whether nothing but coils, capacitors and resistors meets there: a net that feeds something is no terminal, whatever its name. */
+    private boolean passive(String net) {
+        return chassis.parts().stream()
+                .filter(p -> p.touches(net))
+                .allMatch(p -> p.component() instanceof Component.Windings
+                        || p.component() instanceof Component.Capacitor
+                        || p.component() instanceof Component.Resistor
+                        || p.component() instanceof Component.Other);
     }
 
     /** Where something is plugged in: a net of one part, or that of the capacitor before it. */

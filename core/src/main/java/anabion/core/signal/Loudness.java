@@ -24,14 +24,15 @@ import java.util.Set;
  * @param beyond those from which nothing brings the standard output: a stage behind has no room to swing so far, or nothing passes
  * @param hum decibels against one volt at the speaker
  * @param distorted whether a stage that carries sound is driven into its grid, has no room to swing, or only half of it works
+ * @param noisy whether an FM detector no longer holds its own against changes of the carrier's strength
  */
-public record Loudness(Map<String, Double> decibels, Set<String> beyond, double hum, boolean distorted) {
+public record Loudness(Map<String, Double> decibels, Set<String> beyond, double hum, boolean distorted, boolean noisy) {
     /** Direct current into a grid, in amperes, from which on it clips every half wave; a grid leak of 10 MΩ carries a tenth. */
     private static final double GRID = 1e-6;
     /** A collector within this of its emitter cannot swing, in volts. */
     private static final double SATURATED = 0.25;
     /** Share of its partner's current below which half of a push-pull stage is heard to be missing. */
-    private static final double LOPSIDED = 0.3;
+    static final double LOPSIDED = 0.3;
 
     public Loudness {
         decibels = Collections.unmodifiableMap(new LinkedHashMap<>(decibels));
@@ -68,7 +69,12 @@ public record Loudness(Map<String, Double> decibels, Set<String> beyond, double 
             heard.put(
                     key(l.domain(), l.point()),
                     Survey.decibels((l.domain() == Domain.AF ? output : detected) / l.volts()));
-        return new Loudness(heard, beyond(levels, path, direct), hum, distorted(path, direct));
+        return new Loudness(heard, beyond(levels, path, direct), hum, distorted(path, direct), false);
+    }
+
+    /** With what an FM detector adds. */
+    Loudness detected(boolean lopsided, boolean crackles) {
+        return new Loudness(decibels, beyond, hum, distorted || lopsided, crackles);
     }
 
     private static Set<String> beyond(List<Gains.Level> levels, SignalPath path, Solution direct) {

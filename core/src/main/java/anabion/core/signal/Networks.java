@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
@@ -21,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /** Makes the small-signal network of a set from its operating point. */
 final class Networks {
@@ -125,6 +127,15 @@ final class Networks {
         fill(network, 0);
     }
 
+    /** The diodes that load the detector's coil: of an FM detector both. */
+    private List<Detector> diodes() {
+        return detector.filter(d -> !d.grid()).stream()
+                .flatMap(d -> band.filter(b -> b.kind() == BandKind.FM).isPresent()
+                        ? Detector.feeding(chassis, chassis.part(d.coil()).orElseThrow()).stream()
+                        : Stream.of(d))
+                .toList();
+    }
+
     /** @param tuning farads of the gang's section that tunes the carrier */
     private void fill(Reactances network, double tuning) {
         Solution direct = solved.direct();
@@ -132,7 +143,7 @@ final class Networks {
         for (Element e : direct.circuit().elements())
             if (e instanceof Element.Device d && d.law() instanceof BipolarLaw law)
                 new Transistor(chassis, direct, d, law).into(network);
-        detector.filter(d -> !d.grid()).ifPresent(d -> load(d, direct, network));
+        diodes().forEach(d -> load(d, direct, network));
     }
 
     private void passive(Reactances network, double tuning) {
@@ -148,7 +159,7 @@ final class Networks {
     boolean replaced(Element e) {
         int dot = e.name().indexOf('.');
         String reference = dot < 0 ? e.name() : e.name().substring(0, dot);
-        if (detector.filter(d -> !d.grid() && d.element().equals(e.name())).isPresent()) return true;
+        if (diodes().stream().anyMatch(d -> d.element().equals(e.name()))) return true;
         if (e instanceof Element.Device d && d.law() instanceof BipolarLaw) return true;
         return chassis.part(reference)
                 .filter(p -> p.component() instanceof Component.Speaker

@@ -6,6 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.circuit.SmallSignal;
+import anabion.core.circuit.Solution;
 import anabion.core.numeric.Phasor;
 import anabion.core.signal.Gains.Control;
 import anabion.core.signal.Gains.Level;
@@ -103,18 +104,24 @@ final class Survey {
         List<StageGain> gains = new ArrayList<>();
         sound(sound, ends.standard(), levels, gains);
         double detected = 0;
+        Optional<FmDetection> ratio = detector.filter(d -> fm).map(d -> new FmDetection(chassis, setting, d));
         if (detector.isPresent()) {
             var held = sound.at(Frequencies.TONE).held(detector.get().audio());
-            detected = ends.atSpeaker(held).size() * (fm ? 1 : Math.max(now.efficiency(), NOTHING));
+            double efficiency = ratio.map(r -> r.efficiency(LIMITED, s -> engine.solve(chassis, s)))
+                    .orElse(now.efficiency());
+            detected = ends.atSpeaker(held).size() * Math.max(efficiency, NOTHING);
             radio(networks, now, levels, gains);
         }
-        return Optional.of(Loudness.of(
+        Solution direct = now.solved().direct();
+        Loudness of = Loudness.of(
                 levels,
                 ends.standard(),
                 detected,
                 decibels(RippleTransfer.left(sound, now.solved(), ends::atSpeaker)),
                 path,
-                quiet.direct()));
+                quiet.direct());
+        return Optional.of(ratio.map(r -> of.detected(r.lopsided(direct, Loudness.LOPSIDED), r.noisy()))
+                .orElse(of));
     }
 
     private Networks networks(OperatingPoint solved) {

@@ -38,7 +38,7 @@ record Feed(
 
     /** Whether it feeds that setting but for the carrier, of which no supply knows. */
     boolean isOfCarrier(Chassis other, Setting wanted, double ohms) {
-        return isOf(other, wanted.withCarrier(setting.carrier()), ohms);
+        return isOf(other, wanted.withCarrier(setting.carrier()).withDeviation(setting.deviation()), ohms);
     }
 
     Feed under(Setting other, Circuit without) {

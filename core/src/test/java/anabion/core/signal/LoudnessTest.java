@@ -142,6 +142,24 @@ class LoudnessTest {
         assertThat(broken.decibels().get(behind)).isGreaterThan(sound.decibels().get(behind) - 8);
     }
 
+    /** Its diodes, its loads and what holds them: on FM alone. */
+    @Test
+    void theDetectorOfFmHasFaultsOfItsOwn() {
+        Chassis set = SharedSets.named("concerto");
+        Loudness sound = of(set, "FM");
+        String whole = sound.whole();
+        assertThat(sound.distorted() || sound.noisy()).isFalse();
+        assertThat(of(set, "FM", "V5:dead").decibels().get(whole))
+                .isLessThan(sound.decibels().get(whole) - 60);
+        assertThat(of(set, "FM", "C28:short").decibels().get(whole))
+                .isLessThan(sound.decibels().get(whole) - 10);
+        assertThat(of(set, "FM", "R28:open").distorted()).as("half a detector").isTrue();
+        Loudness loose = of(set, "FM", "C28:open");
+        assertThat(loose.noisy()).as("nothing holds the loads").isTrue();
+        assertThat(loose.decibels().get(whole)).isGreaterThan(sound.decibels().get(whole) - 6);
+        assertThat(of(set, "MW", "C28:open").noisy()).as("on FM alone").isFalse();
+    }
+
     /** Whatever the net of the aerial's terminal is called. */
     @Test
     void theTerminalOfAnAerialIsFoundByItsWinding() throws IOException {

@@ -111,7 +111,7 @@ class AllSetsTest {
         Chassis rover = SharedSets.named("rover");
         OperatingPoint mains = engine.solve(rover, Setting.of(230));
         OperatingPoint battery = engine.solve(
-                rover, new Setting(230, "", Map.of(), Map.of("S3", "battery"), List.of(), Map.of(), true, 0));
+                rover, new Setting(230, "", Map.of(), Map.of("S3", "battery"), List.of(), Map.of(), true, 0, 0));
         assertThat(drop(mains, "F1", "CHASSIS")).isBetween(1.2, 2.0);
         assertThat(drop(mains, "F3", "V3F")).isBetween(1.2, 1.9);
         assertThat(drop(battery, "F1", "CHASSIS")).isBetween(1.3, 1.4);

@@ -105,6 +105,7 @@ class BraeTest {
                         List.of(),
                         java.util.Map.of(),
                         true,
+                        0,
                         0));
         assertThat(off.volts("B1").orElseThrow()).isCloseTo(0, within(0.5));
         assertThat(off.wattsFromMains()).isLessThan(0.5);

@@ -21,6 +21,9 @@ public final class AudibilityModel {
     /** A distorting or humming set is called so by so many ears, unless it is silent. */
     private static final double NAMED = 0.8;
 
+    /** A detector that lets the carrier's changes through is called noisy by so many; to others it plays. */
+    private static final double NOISY = 0.5;
+
     private static final double WRONG = 0.015;
     /** Share of sets that play which crackle as well, whatever else is wrong (judgement): who names it has heard them play. */
     private static final double CRACKLES = 0.05;
@@ -74,6 +77,7 @@ public final class AudibilityModel {
         double[] odds = levels(change);
         double gone = odds[Outcome.NOTHING.ordinal()];
         name(odds, Outcome.DISTORTED, now.distorted() && !sound.distorted() ? NAMED * (1 - gone) : 0);
+        name(odds, Outcome.CRACKLE, now.noisy() && !sound.noisy() ? NOISY * (1 - gone) : 0);
         name(odds, Outcome.HUM, NAMED * above(humming - HUMS));
         return erring(odds);
     }

@@ -112,7 +112,8 @@ public final class CircuitPredictor implements Predictor {
                 all,
                 calibration.map(Calibration::trims).orElse(Map.of()),
                 true,
-                now.level().map(SignalLevel::carrier).orElse(0.0));
+                now.level().map(SignalLevel::carrier).orElse(0.0),
+                0);
         MeterModel reader = new MeterModel(engine.prepare(chassis, setting));
         if (!reader.works()) return Optional.empty();
         OptionalDouble direct = reader.read(point.net(), Measure.DC_VOLTS, now.meter());

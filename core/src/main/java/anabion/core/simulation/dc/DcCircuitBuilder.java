@@ -319,9 +319,16 @@ public final class DcCircuitBuilder {
     /** A detector's diode under its carrier. */
     private DeviceModel detecting(Part p, DeviceModel law, String plate, String cathode) {
         if (setting.carrier() <= 0 || law instanceof ColdLaw) return law;
-        return Detector.feeds(chassis, p, plate, cathode).isPresent()
-                ? Driven.carrying(law, 0, setting.carrier())
-                : law;
+        return Detector.feeds(chassis, p, plate, cathode)
+                .<DeviceModel>map(d -> Driven.carrying(law, 0, setting.carrier() * (1 + side(d) * setting.deviation())))
+                .orElse(law);
+    }
+
+    /** Which of an FM detector's diodes it is: 1 for the first of its coil, −1 for the other. */
+    private int side(Detector d) {
+        if (setting.deviation() == 0) return 1;
+        List<Detector> all = Detector.feeding(chassis, chassis.part(d.coil()).orElseThrow());
+        return all.get(0).plate().equals(d.plate()) && all.get(0).cathode().equals(d.cathode()) ? 1 : -1;
     }
 
     /** An AM converter oscillates on every band but FM, unless something stops it. */

@@ -20,6 +20,7 @@ import java.util.Map;
  * @param trims reference of a resistor, capacitor or tube, the {@link #core} of a winding, or {@code LINE}, to the factor by which this specimen differs from nominal
  * @param warm false before the heaters have warmed
  * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
+ * @param deviation share by which a carrier off its middle is stronger at the first diode of an FM detector, and weaker at the other; 0 in tune
  */
 @RecordBuilder
 @RecordBuilder.Options(addClassRetainedGenerated = true)
@@ -31,7 +32,8 @@ public record Setting(
         List<Fault> faults,
         Map<String, Double> trims,
         boolean warm,
-        double carrier)
+        double carrier,
+        double deviation)
         implements SettingBuilder.With {
     /** The trim of the line voltage. */
     public static final String LINE = "LINE";
@@ -58,7 +60,7 @@ public record Setting(
 
     /** A sound, warm set at a line voltage. */
     public static Setting of(double line) {
-        return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true, 0);
+        return new Setting(line, "", Map.of(), Map.of(), List.of(), Map.of(), true, 0, 0);
     }
 
     /**
@@ -77,6 +79,6 @@ public record Setting(
 
     /** Switched off, at room temperature. */
     public Setting cold() {
-        return new Setting(line, band, controls, switches, faults, trims, false, carrier);
+        return new Setting(line, band, controls, switches, faults, trims, false, carrier, deviation);
     }
 }
