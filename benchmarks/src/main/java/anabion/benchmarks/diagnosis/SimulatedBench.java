@@ -9,6 +9,7 @@ import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
@@ -36,6 +37,8 @@ final class SimulatedBench {
     private static final double MISSED = 0.05;
 
     private static final double ACCUSED = 0.02;
+    /** A bad joint that shows when its part is tapped. */
+    private static final double SHAKEN = 0.5;
     /** A tester's error, and the share of a new tube's emission below which it rejects. */
     private static final double TESTER = 0.15;
 
@@ -123,6 +126,7 @@ final class SimulatedBench {
     /** A tester, or the ear after a swap, is not always right; it passes a tube that has lost little. */
     private boolean bad(Measurement.PartTest p) {
         boolean caught = planted.faults().stream().anyMatch(f -> p.catches(f) && noticed(f));
+        if (p instanceof Tapped) return random.nextDouble() < (caught ? SHAKEN : ACCUSED);
         return random.nextDouble() < (caught ? 1 - MISSED : ACCUSED);
     }
 

@@ -87,6 +87,7 @@ public final class ProbeParser {
                     case "across" -> tried(Trial.How.ACROSS, rest);
                     case "reference" -> against(rest);
                     case "swapped" -> tried(Trial.How.SWAPPED, rest);
+                    case "tapped" -> tried(Trial.How.TAPPED, rest);
                     default -> null;
                 });
     }
@@ -134,11 +135,15 @@ public final class ProbeParser {
     private static Entry tried(Trial.How how, String rest) {
         String[] words = rest.split("\\s+");
         String said = words[words.length - 1].toLowerCase(Locale.ROOT);
-        if (words.length != 2 || !(said.equals("better") || said.equals("same")))
+        String yes = how == Trial.How.TAPPED ? "changes" : "better";
+        if (words.length != 2 || !(said.equals(yes) || said.equals("same")))
             throw InputException.at((how.code() + " " + rest).strip())
-                    .because("a part belongs here, and whether the set plays better or the same")
-                    .so("type it like " + how.code() + " C7 better, or " + how.code() + " C7 same");
-        return new Entry.Tried(how, words[0].toUpperCase(Locale.ROOT), said.equals("better"));
+                    .because(
+                            how == Trial.How.TAPPED
+                                    ? "a part belongs here, and whether anything changes"
+                                    : "a part belongs here, and whether the set plays better or the same")
+                    .so("type it like " + how.code() + " C7 " + yes + ", or " + how.code() + " C7 same");
+        return new Entry.Tried(how, words[0].toUpperCase(Locale.ROOT), said.equals(yes));
     }
 
     private static Entry against(String rest) {

@@ -8,6 +8,7 @@ import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.diagnosis.prediction.SignalLevelModel;
@@ -128,6 +129,7 @@ public final class CauseWords {
         if (measurement instanceof Measurement.Listen l) return Phrase.of("probe.listen", l.band());
         if (measurement instanceof Measurement.Lifted l)
             return Phrase.of("probe." + l.what().word(), l.part());
+        if (measurement instanceof Tapped t) return Phrase.of("probe.tapped", t.part());
         if (measurement instanceof Adjust a) return Phrase.of("probe.adjust", a.part());
         if (measurement instanceof Measurement.Across a) return Phrase.of("probe.across", a.part());
         Measurement.Try t = (Measurement.Try) measurement;
@@ -154,6 +156,7 @@ public final class CauseWords {
     /** What trying a part proves. */
     static Phrase tried(Measurement.PartTest p, boolean bad) {
         if (p instanceof Adjust) return Phrase.of(bad ? "meaning.no-peak" : "meaning.peak");
+        if (p instanceof Tapped) return Phrase.of(bad ? "meaning.changes" : "meaning.steady");
         boolean swapped = p instanceof Measurement.Across || (p instanceof Measurement.Try t && t.plugged());
         if (swapped) return Phrase.of(bad ? "meaning.better" : "meaning.same");
         return Phrase.of(bad ? "meaning.bad" : "meaning.good");

@@ -14,6 +14,7 @@ import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Evidence;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.error.InputException;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.Outcome;
@@ -80,12 +81,13 @@ public final class EvidenceCodec {
                 tested(row, new Measurement.Lifted(capacitor(row).reference(), Measurement.Lifted.What.LEAK));
             case "value" -> value(row);
             case "across" -> bridged(row);
+            case "tapped" -> tapped(row, part(row));
             case "adjust" -> adjusted(row);
             default ->
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ac, ohms, watts, current, inject, level, tap, symptom, test, leak, value, across or adjust");
+                        "use volts, ac, ohms, watts, current, inject, level, tap, symptom, test, leak, value, across, tapped or adjust");
         };
     }
 
@@ -190,6 +192,13 @@ public final class EvidenceCodec {
             return tested(row, new Measurement.Lifted(part.reference(), Measurement.Lifted.What.VALUE));
         throw row.trouble(
                 "at", part.reference() + " is neither a resistor nor a capacitor", "name one of these, or use test");
+    }
+
+    private static Observation tapped(Table.Row row, Part part) {
+        String value = row.need("value").toLowerCase(Locale.ROOT);
+        if (!value.equals("changes") && !value.equals("same"))
+            throw row.trouble("value", "\"" + value + "\" is not what a tap does", "write changes or same");
+        return new Observation.Tested(new Tapped(part.reference()), value.equals("same"));
     }
 
     private Observation bridged(Table.Row row) {

@@ -8,6 +8,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
@@ -86,6 +87,20 @@ class TrialsTest {
     void aGoodOneAcrossHelpsATooSmallOne() {
         assertThat(across("C14").catches(Fault.parse("C14:wrong:100pF"))).isTrue();
         assertThat(across("C14").catches(Fault.parse("C14:wrong:1uF"))).isFalse();
+    }
+
+    /** What changes when a part is tapped speaks for its joints, whatever it is, and against nothing else. */
+    @Test
+    void tappingSpeaksOfJoints() {
+        List<Observation> evidence = new ArrayList<>(chart(3, "V4.2:joint"));
+        Diagnosis before = diagnosed(evidence);
+        double joint = odds(before, "V4.2:joint");
+        double rest = odds(before, "R16:open");
+        assertThat(joint).as("%s", before.suspects()).isGreaterThan(0.02);
+        evidence.add(new Observation.Tested(new Tapped("V4"), false));
+        Diagnosis after = diagnosed(evidence);
+        assertThat(odds(after, "V4.2:joint")).isGreaterThan(2 * joint);
+        assertThat(odds(after, "R16:open")).isLessThan(rest);
     }
 
     /** A tube swapped leaves the joints of its socket as they are. */

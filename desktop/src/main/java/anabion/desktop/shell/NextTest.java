@@ -3,6 +3,7 @@ package anabion.desktop.shell;
 import anabion.core.chassis.Component;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.Step;
@@ -52,6 +53,7 @@ final class NextTest {
         if (p instanceof Measurement.Inject i) return traced(i.band(), i.domain(), i.point());
         if (p instanceof Measurement.Level l) return traced(l.band(), l.domain(), l.point());
         if (p instanceof Measurement.Listen) return row(Step.ARRIVAL, "");
+        if (p instanceof Tapped t) return "tapped " + t.part() + " ";
         if (p instanceof Measurement.Across a) return "across " + a.part() + " ";
         return p instanceof Measurement.Try t && t.plugged()
                 ? "swapped " + t.part() + " "

@@ -297,7 +297,7 @@ public final class RecordPage {
         set.job().recap().tests().forEach(t -> at(all, t.at()).add(tested(t.test())));
         set.job().trials().forEach(t -> at(all, t.at())
                 .add(words.say("record.trial." + t.how().code(), t.part()) + ": "
-                        + words.say(t.better() ? "record.trial.better" : "record.trial.same")));
+                        + words.say("record.trial." + t.told())));
         List<String> lines = new ArrayList<>();
         all.forEach((when, what) -> what.forEach(w -> lines.add(when.toString().substring(0, 10) + "  " + w)));
         return lines;

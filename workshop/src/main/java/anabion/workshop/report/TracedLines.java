@@ -30,9 +30,7 @@ final class TracedLines {
                         h.volts() > 0 ? Figures.si(new Quantity(h.volts(), Unit.VOLT), 2) : words.say(h.wordKey())));
         Stream<Fact> parts = set.job().trials().stream()
                 .filter(t -> now(t.state()))
-                .map(t -> new Fact(
-                        words.say("trial." + t.how().code(), t.part()),
-                        words.say(t.better() ? "meaning.better" : "meaning.same")));
+                .map(t -> new Fact(words.say("trial." + t.how().code(), t.part()), words.say("meaning." + t.told())));
         Stream<Fact> bands = set.job().compared().stream()
                 .filter(c -> now(c.state()))
                 .map(c -> new Fact(

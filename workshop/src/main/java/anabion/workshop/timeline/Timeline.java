@@ -153,7 +153,7 @@ public record Timeline(List<Happening> all, Duration worked) {
                             Kind.TRIAL,
                             t.part(),
                             words.say("record.trial." + t.how().code(), t.part()),
-                            words.say(t.better() ? "record.trial.better" : "record.trial.same")));
+                            words.say("record.trial." + t.told())));
             job.heard()
                     .forEach(h ->
                             add(h.at(), Kind.HEARD, h.point(), h.point() + ": " + words.say(h.wordKey()), h.band()));

@@ -69,7 +69,7 @@ public record DirectProof(String part, Phrase says) {
         for (Trial t : job.trials()) {
             Optional<Part> part = chassis.part(t.part());
             if (part.isEmpty() || exchanged(job, part.get(), t.at())) continue;
-            if (t.better())
+            if (t.better() && t.how() != Trial.How.TAPPED)
                 all.put(
                         t.part(),
                         new DirectProof(t.part(), Phrase.of("proof." + t.how().code(), t.part())));

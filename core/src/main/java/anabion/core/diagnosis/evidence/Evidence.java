@@ -288,8 +288,11 @@ public final class Evidence {
         for (Trial t : job.trials())
             if (!outdated(t.state()))
                 chassis.part(t.part())
-                        .<Measurement.PartTest>map(
-                                p -> t.how() == Trial.How.ACROSS ? Measurement.Across.of(p) : Measurement.Try.of(p))
+                        .<Measurement.PartTest>map(p -> switch (t.how()) {
+                            case ACROSS -> Measurement.Across.of(p);
+                            case SWAPPED -> Measurement.Try.of(p);
+                            case TAPPED -> new Tapped(p.reference());
+                        })
                         .ifPresent(p -> all.add(new Observation.Tested(p, !t.better())));
         return all;
     }

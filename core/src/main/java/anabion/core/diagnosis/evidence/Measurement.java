@@ -276,7 +276,7 @@ public sealed interface Measurement {
     }
 
     /** A part tried out, with the power off while it is lifted, swapped or bridged: was it bad, or the set better? */
-    public sealed interface PartTest extends Measurement permits Try, Across, Lifted, Adjust {
+    public sealed interface PartTest extends Measurement permits Try, Across, Lifted, Adjust, Tapped {
         String part();
 
         /** Whether a part that fails in this way is caught by it. */

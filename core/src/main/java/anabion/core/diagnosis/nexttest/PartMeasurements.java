@@ -8,6 +8,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
+import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.simulation.setting.Setting;
@@ -81,15 +82,15 @@ public final class PartMeasurements {
 
     /**
      * What tries a part for a fault, and has not been done: a tester errs now and then, so there is another way to try a capacitor again. One that was
-     * lifted and measured need not be lifted again. Empty for what is no part, such as a joint.
+     * lifted and measured need not be lifted again. A joint, which is no part, is tapped.
      */
     public static Optional<Measurement> trying(Chassis chassis, Fault f, Set<Measurement> done) {
+        if (f.mode() == FaultMode.JOINT)
+            return Optional.<Measurement>of(new Tapped(f.part())).filter(t -> !done.contains(t));
         Optional<Part> resistor = chassis.part(f.part()).filter(p -> p.component() instanceof Component.Resistor);
         if (resistor.isPresent())
             return Optional.<Measurement>of(new Measurement.Value(f.part()))
-                    .filter(v -> f.mode() != FaultMode.JOINT
-                            && !done.contains(v)
-                            && !done.contains(Measurement.Try.of(resistor.get())));
+                    .filter(v -> !done.contains(v) && !done.contains(Measurement.Try.of(resistor.get())));
         return chassis.part(f.part()).stream()
                 .flatMap(p -> p.component() instanceof Component.Capacitor
                         ? Stream.of(
@@ -143,13 +144,14 @@ public final class PartMeasurements {
 
     /** Whether it leads from a reservoir on into the set: a resistor, a choke, a winding that begins there. */
     private boolean feeds(Part p, String reservoir) {
-        boolean on = p.touches(reservoir) && !p.touches(reference);
-        if (p.component() instanceof Component.Resistor) return on && p.nets().size() == 2;
-        return on
-                && p.component() instanceof Component.Windings w
-                && !w.isMainsTransformer()
-                && p.nets().getOrDefault(w.windings().get(0).from(), "").equals(reservoir)
-                        != p.nets().getOrDefault(w.windings().get(0).to(), "").equals(reservoir);
+        if (p.component() instanceof Component.Resistor)
+            return p.touches(reservoir) && !p.touches(reference) && p.nets().size() == 2;
+        if (!(p.component() instanceof Component.Windings w) || w.isMainsTransformer()) return false;
+        Set<String> ends = Stream.of(
+                        w.windings().get(0).from(), w.windings().get(0).to())
+                .flatMap(pin -> Stream.ofNullable(p.nets().get(pin)))
+                .collect(Collectors.toSet());
+        return ends.size() == 2 && ends.contains(reservoir) && !ends.contains(reference);
     }
 
     /** Ohms where leaks are likely, without the electrolytics that hide them. */

@@ -2,6 +2,7 @@ package anabion.core.diagnosis.prediction;
 
 import anabion.core.diagnosis.evidence.Adjust;
 import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 
 /** How often a test of a part out of circuit, or a swap, says bad (general practice). */
@@ -14,6 +15,10 @@ public final class PartTestModel {
     private static final double SHIFTED = 0.6;
     /** Of a tuned circuit without a fault, where turning changes nothing: what is silent elsewhere shows the same. */
     private static final double SILENT = 0.15;
+    /** Of a bad joint, that tapping its part changes something. */
+    private static final double SHAKEN = 0.6;
+    /** Of a part whose joints hold: tubes ring, and what lies beside is shaken, too. */
+    private static final double LOOSE = 0.05;
     /** Of any, where the fault is on no list. */
     private static final double OTHER_BAD = 0.1;
 
@@ -22,7 +27,9 @@ public final class PartTestModel {
     /** The odds of bad and good under a hypothesis. */
     public static double[] odds(Hypothesis h, Measurement.PartTest test) {
         if (test instanceof Adjust a) return odds(adjusted(h, a));
-        return odds(h.from().stream().anyMatch(test::catches) ? CONVICTS : ACCUSES);
+        boolean caught = h.from().stream().anyMatch(test::catches);
+        if (test instanceof Tapped) return odds(caught ? SHAKEN : LOOSE);
+        return odds(caught ? CONVICTS : ACCUSES);
     }
 
     private static double adjusted(Hypothesis h, Adjust a) {

@@ -61,9 +61,9 @@ class PartMeasurementsTest {
         "C23:dried, 'across C23, test C23, value C23'",
         "C26:leaky:330k, 'test C26, leak C26'",
         "R7:open, value R7",
-        "R7.1:joint, ''",
+        "R7.1:joint, tapped R7",
         "V4:emission:0.45, test V4",
-        "V2.1:joint, ''"
+        "V2.1:joint, tapped V2"
     })
     void aCapacitorInDoubtIsTriedAnotherWay(String fault, String ways) {
         Set<Measurement> done = new LinkedHashSet<>();
@@ -97,7 +97,11 @@ class PartMeasurementsTest {
                         even("C26:leaky:330k", "T2.primary:core:330k", "L3.primary:core:330k", "L4.primary:core:330k")))
                 .anyMatch(t -> t.matches("ohms \\S+ to CHASSIS with C18 lifted"))
                 .noneMatch(t -> t.contains("volts V4.1"));
-        assertThat(proposed(even("R7:open", "V3:dead", "V5:dead"))).noneMatch(t -> t.contains("lifted"));
+        assertThat(proposed(even("R7:open", "V3:dead", "V5:dead")))
+                .as("with its load off a rail tells of the rectifier")
+                .contains("volts B1 with R18, T2 lifted")
+                .noneMatch(t -> t.startsWith("ohms") && t.contains("lifted"));
+        assertThat(proposed(even("R7:open", "V3:dead"))).noneMatch(t -> t.contains("lifted"));
         assertThat(proposed(even("C14:leaky:1M", "V4:dead")))
                 .contains("volts V4.1 with C14 lifted")
                 .as("no electrolytic lies at the grid")
