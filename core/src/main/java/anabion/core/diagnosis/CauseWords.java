@@ -77,7 +77,7 @@ public final class CauseWords {
             return Phrase.of(key, Place.owner(from.target()));
         }
         Object target = part(from.target());
-        if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY)
+        if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY || from.mode() == FaultMode.SHORT)
             return Phrase.of("fault." + from.mode().code(), target);
         if (from.mode() == FaultMode.OPEN) return Phrase.of("fault.open-amount", target, from.amount());
         if (from.plain()) {

@@ -20,6 +20,8 @@ import java.io.StringReader;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.ResourceLock;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Alternating volts, ripple, current and rails without their load among the evidence. */
 @ResourceLock(SharedPredictions.LOCK)
@@ -67,6 +69,15 @@ class SupplyEvidenceTest {
         List<Observation> read = read(HALCYON, "volts,B1,180,,230", "ac,B1,%.1f,,230".formatted(dried));
         assertThat(Diagnosis.of(PREDICTIONS, read).suspects().get(0).first().cause())
                 .startsWith("C18");
+    }
+
+    /** A short is anything from some hundredths of an ohm to thirty. */
+    @ParameterizedTest
+    @ValueSource(strings = {"0.3", "3", "18"})
+    void aShortHasSomeOhms(String ohms) throws IOException {
+        Diagnosis d = Diagnosis.of(PREDICTIONS, read(HALCYON, "ohms,B1,%s,CHASSIS,".formatted(ohms)));
+        assertThat(d.suspects().get(0).first().cause()).as("%s", d.suspects()).isEqualTo("C18:short");
+        assertThat(d.suspects().get(0).odds()).isGreaterThan(5 * d.suspects().get(1).odds());
     }
 
     @Test

@@ -133,7 +133,8 @@ final class FaultCheck {
     /** Whether the way of failing takes an amount, and of which kind. */
     private static void amount(Fault f, Part part) {
         if (f.amount().isEmpty()) return;
-        boolean share = f.mode() == FaultMode.DRIED || (f.mode() == FaultMode.SHORT && takesAmount(f, part));
+        boolean share = f.mode() == FaultMode.DRIED
+                || (f.mode() == FaultMode.SHORT && part.component() instanceof Component.Windings);
         if (share && !isShare(f.amount()))
             throw InputException.at(f.text())
                     .because("a share lies between 0 and 1")
@@ -153,7 +154,7 @@ final class FaultCheck {
         return switch (f.mode()) {
             case DRIFTED, WRONG, LEAKY, EMISSION, GAIN, GASSY, HEATER_CATHODE, CORE, DRIED -> true;
             case OPEN -> c instanceof Component.Switch;
-            case SHORT -> c instanceof Component.Windings;
+            case SHORT -> c instanceof Component.Windings || c instanceof Component.Capacitor;
             case WEAK -> c instanceof Component.Battery || part.is(PartRole.METAL_RECTIFIER);
             case DEAD, HEATER_OPEN, JOINT, MISTUNED -> false;
         };

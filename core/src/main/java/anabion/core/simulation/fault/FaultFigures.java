@@ -47,6 +47,7 @@ public final class FaultFigures {
 
     /** Lists of severities, each from the least to the greatest. */
     public enum Severity implements Coded {
+        SHORT_OHMS,
         LEAK_OHMS,
         ELECTROLYTIC_LEAK_OHMS,
         MICA_LEAK_OHMS,

@@ -90,7 +90,8 @@ public final class FaultList {
     }
 
     private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
-        one(ref, FaultMode.OPEN, FaultMode.SHORT);
+        one(ref, FaultMode.OPEN);
+        graded(ref, FaultMode.SHORT, 1, FIGURES.severities(Severity.SHORT_OHMS));
         if (c.is(Dielectric.AIR)) return;
         boolean electrolytic = c.is(Dielectric.ELECTROLYTIC);
         graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(leak(c)));

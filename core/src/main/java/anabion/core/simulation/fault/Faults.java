@@ -136,7 +136,9 @@ public final class Faults {
 
     /** What leaks across a section of a capacitor, in ohms; empty where it does not. */
     public OptionalDouble leak(Part part, int section) {
-        if (isOf(part, section, FaultMode.SHORT)) return OptionalDouble.of(SHORT);
+        Optional<Fault> shorted = ofSection(part, section, FaultMode.SHORT);
+        if (shorted.isPresent())
+            return OptionalDouble.of(shorted.get().amount().isEmpty() ? SHORT : ohms(shorted.get()));
         return ofSection(part, section, FaultMode.LEAKY)
                 .map(f -> OptionalDouble.of(f.amount().isEmpty() ? LEAK : ohms(f)))
                 .orElse(OptionalDouble.empty());
