@@ -51,6 +51,15 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
                 .findFirst();
     }
 
+    /** The wiper of the volume control, where that is a net of its own: sound goes in there as well. */
+    Optional<String> wiper() {
+        return parts().filter(p -> p.is(PartRole.VOLUME_CONTROL))
+                .flatMap(p -> Optional.ofNullable(p.nets().get("3")).stream())
+                .filter(net -> !net.equals(chassis.reference())
+                        && !source().filter(net::equals).isPresent())
+                .findFirst();
+    }
+
     String sourceStage() {
         if (detector.isEmpty()) return band.stages().get(0);
         return chassis.owner(detector.get().coil()).map(Stage::name).orElse("");

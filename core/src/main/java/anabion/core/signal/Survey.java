@@ -183,6 +183,9 @@ final class Survey {
             levels.add(sounding(tone, a.stage(), a.input(), a.inputNet(), output));
             gains.add(0, gain(all, n, Domain.AF, passing, ends.atSpeaker(passing)));
         }
+        ends.wiper()
+                .filter(net -> levels.stream().noneMatch(l -> l.point().equals(net)))
+                .ifPresent(net -> levels.add(sounding(tone, all.get(0).stage(), net, net, output)));
         ends.source().ifPresent(net -> levels.add(sounding(tone, ends.sourceStage(), net, net, output)));
     }
 

@@ -77,7 +77,8 @@ class SupplyEvidenceTest {
     void aShortHasSomeOhms(String ohms) throws IOException {
         Diagnosis d = Diagnosis.of(PREDICTIONS, read(HALCYON, "ohms,B1,%s,CHASSIS,".formatted(ohms)));
         assertThat(d.suspects().get(0).first().cause()).as("%s", d.suspects()).isEqualTo("C18:short");
-        assertThat(d.suspects().get(0).odds()).isGreaterThan(5 * d.suspects().get(1).odds());
+        assertThat(d.suspects().get(0).odds())
+                .isGreaterThan(5 * d.suspects().get(1).odds());
     }
 
     @Test
