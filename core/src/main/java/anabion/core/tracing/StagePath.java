@@ -49,9 +49,9 @@ final class StagePath {
 
     private static TracePoint point(String stage, SignalKind signal) {
         return switch (signal) {
-            case AF -> new TracePoint(stage, stage, signal, TONE, 0, SOUND);
-            case IF, RF -> new TracePoint(stage, stage, signal, 0, 0, TUNED);
-            case LEVEL, STAGE -> new TracePoint(stage, stage, signal, 0, 0, 0);
+            case AF -> new TracePoint(stage, stage, signal, TONE, 0, SOUND, false);
+            case IF, RF -> new TracePoint(stage, stage, signal, 0, 0, TUNED, false);
+            case LEVEL, STAGE -> new TracePoint(stage, stage, signal, 0, 0, 0, false);
         };
     }
 }

@@ -11,11 +11,19 @@ import anabion.core.signal.Gains;
  * @param hertz of the signal; a carrier is modulated; 0 when not known
  * @param volts that a good set needs there for the standard output; infinite where none does, 0 when not known, and where a coil beside the set's own brings it in
  * @param farads of the capacitor at the generator's lead; 0 for none
+ * @param induced whether a turn of wire beside the set's own coil brings it in, not a lead
  */
-public record TracePoint(String stage, String point, SignalKind signal, double hertz, double volts, double farads) {
+public record TracePoint(
+        String stage, String point, SignalKind signal, double hertz, double volts, double farads, boolean induced) {
     static TracePoint of(Gains.Level l) {
         return new TracePoint(
-                l.stage(), l.point(), kind(l.domain()), l.hertz(), l.induced() ? 0 : l.volts(), l.farads());
+                l.stage(),
+                l.point(),
+                kind(l.domain()),
+                l.hertz(),
+                l.induced() ? 0 : l.volts(),
+                l.farads(),
+                l.induced());
     }
 
     private static SignalKind kind(Domain domain) {

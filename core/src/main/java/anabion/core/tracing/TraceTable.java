@@ -129,6 +129,14 @@ public record TraceTable(String band, List<TraceRow> rows) {
                 });
     }
 
+    /** Whether one outcome clears what another accuses: a signal comes through from a point, and is lost from one nearer the speaker. */
+    public boolean contradicts() {
+        for (int n = 0; n < rows.size(); n++)
+            if (rows.get(n).badAfter() && rows.subList(n, rows.size()).stream().anyMatch(TraceRow::goodAfter))
+                return true;
+        return false;
+    }
+
     /** The stages in which the fault can still lie, in the order of the rows; all while nothing was tried. */
     public List<String> left() {
         return rows.stream()

@@ -70,7 +70,7 @@ class StageOddsMeasuredTest {
     }
 
     private static TracePoint nameless(TracePoint p) {
-        return new TracePoint(p.stage(), p.stage(), p.signal(), p.hertz(), p.volts(), p.farads());
+        return new TracePoint(p.stage(), p.stage(), p.signal(), p.hertz(), p.volts(), p.farads(), p.induced());
     }
 
     private static Job complaining(List<Complaint> all) {

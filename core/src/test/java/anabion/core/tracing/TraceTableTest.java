@@ -59,6 +59,22 @@ class TraceTableTest {
                 .isLessThan(grid / 10);
     }
 
+    /** One point alone contradicts nothing, whichever it is. */
+    @Test
+    void onlyTwoOutcomesContradict() {
+        List<TraceRow> rows = of(Job.NEW).rows();
+        TraceRow first = rows.get(0);
+        TraceRow last = rows.get(rows.size() - 1);
+        Job silent = Job.NEW.with(heard(last, Outcome.NOTHING));
+        assertThat(of(silent).contradicts()).isFalse();
+        assertThat(of(Job.NEW.with(heard(first, Outcome.NOTHING))).contradicts())
+                .isFalse();
+        assertThat(of(silent.with(heard(first, Outcome.LOUD))).contradicts()).isFalse();
+        assertThat(of(Job.NEW.with(heard(first, Outcome.NOTHING)).with(heard(last, Outcome.LOUD)))
+                        .contradicts())
+                .isTrue();
+    }
+
     private static TraceRow row(List<TraceRow> rows, String point) {
         return rows.stream().filter(r -> r.point().equals(point)).findFirst().orElseThrow();
     }

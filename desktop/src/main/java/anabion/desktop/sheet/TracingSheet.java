@@ -140,14 +140,12 @@ public final class TracingSheet implements Sheet {
     private String words() {
         boolean unread = session.verdict().get().map(v -> v.read() == 0).orElse(true);
         if (school == School.VOLTAGES && unread) return session.say("trace.voltages-first");
-        boolean tried = sheet.rows().stream().anyMatch(TraceRow::tried);
         if (sheet.rows().isEmpty()) return "";
-        if (!tried)
+        if (sheet.rows().stream().noneMatch(TraceRow::tried))
             return session.say(
                     display() ? "trace.begin.display" : tapping() ? "trace.begin-tap" : "trace.begin",
                     session.say("trace.school." + school.code()));
-        boolean contradict = sheet.rows().stream().allMatch(TraceRow::left);
-        if (contradict) return session.say("trace.contradict");
+        if (sheet.contradicts()) return session.say("trace.contradict");
         List<String> stages = sheet.left();
         return stages.isEmpty()
                 ? session.say(own("trace.all-good"), sheet.band())
@@ -197,11 +195,16 @@ public final class TracingSheet implements Sheet {
                 r.stage(),
                 r.point().equals(r.stage()) ? session.say("trace.input") : r.point(),
                 signal(r),
-                r.at().farads() > 0 ? Figures.si(new Quantity(r.at().farads(), Unit.FARAD)) : "",
+                through(r.at()),
                 level(r),
                 Texts.label(word, bad ? "out" : "soft"));
         box.setAccessibleText(r.stage() + " " + r.point() + ", " + signal(r) + ", " + level(r) + ", " + word);
         return box;
+    }
+
+    private String through(TracePoint p) {
+        if (p.induced()) return session.say("trace.beside");
+        return p.farads() > 0 ? Figures.si(new Quantity(p.farads(), Unit.FARAD)) : "";
     }
 
     private String outcomes(TraceRow r) {
