@@ -7,6 +7,7 @@ import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.evidence.Tapped;
@@ -14,6 +15,7 @@ import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
+import anabion.core.signal.OscillatorFrequency;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.SupplyDraw;
@@ -32,6 +34,9 @@ import java.util.stream.Stream;
 final class SimulatedBench {
     private static final double METER = 0.02;
     private static final double DIGIT = 0.01;
+    /** Deviation of where a specimen's oscillator runs. */
+    private static final double DIAL = 0.02;
+
     private static final double SLIP = 0.02;
     /** A bad part that is passed, and a good one that is condemned, so often. */
     private static final double MISSED = 0.05;
@@ -116,6 +121,7 @@ final class SimulatedBench {
         if (probe instanceof AlternatingVolts v) return new Observation.Measured(v, alternating(v));
         if (probe instanceof Amperes a) return new Observation.Measured(a, draw().amperes() * error());
         if (probe instanceof Measurement.Watts w) return new Observation.Measured(w, (draw().watts() + iron) * error());
+        if (probe instanceof Frequency f) return new Observation.Measured(f, hertz(f));
         if (probe instanceof Measurement.Ohms o) return new Observation.Measured(o, ohms(o));
         if (probe instanceof Measurement.Value v) return new Observation.Measured(v, value(v));
         if (probe instanceof Measurement.Level l) return level(l);
@@ -156,6 +162,20 @@ final class SimulatedBench {
     private double alternating(AlternatingVolts v) {
         double shown = bench.solve().alternating(touched(v.net()), v.against());
         return Math.rint(shown * error() / DIGIT) * DIGIT;
+    }
+
+    /** Where the oscillator runs, its dial as far off as a specimen's; far off nobody finds it. */
+    private double hertz(Frequency f) {
+        Setting well = Setting.of(line).withTrims(trims).withBand(f.band());
+        double hertz = sound.band(f.band())
+                .flatMap(b -> OscillatorFrequency.of(engine, sound, Setting.of(line), b))
+                .map(o -> o.at(
+                        f.dial(),
+                        planted.faults(),
+                        engine.solve(planted.chassis(), setting().withBand(f.band())),
+                        engine.solve(sound, well)))
+                .orElse(0.0);
+        return Double.isNaN(hertz) ? 0 : hertz * (1 + DIAL * random.nextGaussian());
     }
 
     private SupplyDraw draw() {

@@ -6,6 +6,7 @@ import anabion.core.chassis.Place;
 import anabion.core.diagnosis.evidence.Adjust;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Tapped;
@@ -23,6 +24,9 @@ import java.util.Optional;
 public final class CauseWords {
     /** A suspect of such odds is named, even where something else is likelier. */
     private static final double NAMED = 0.02;
+
+    /** Below this no oscillator of a receiver runs. */
+    private static final double FEW_HERTZ = 5e4;
 
     private CauseWords() {}
 
@@ -119,6 +123,8 @@ public final class CauseWords {
                     : Phrase.of("probe.ohms-lifted", String.join(", ", o.lifted()), o.net(), o.against());
         if (measurement instanceof AlternatingVolts v) return Phrase.of("probe.ac", v.point(), v.against());
         if (measurement instanceof Amperes) return Phrase.of("probe.current");
+        if (measurement instanceof Frequency f)
+            return Phrase.of("probe.frequency", f.band(), Figures.si(Quantity.hertz(f.dial())));
         if (measurement instanceof Measurement.Watts w) return Phrase.of(w.byLamp() ? "probe.glow" : "probe.watts");
         if (measurement instanceof Measurement.Value v) return Phrase.of("probe.value", v.part());
         if (measurement instanceof Measurement.Level l)
@@ -142,6 +148,10 @@ public final class CauseWords {
         if (measurement instanceof AlternatingVolts) return Phrase.of("meaning.ac", Figures.volts(value));
         if (measurement instanceof Amperes) return Phrase.of("meaning.plain", Figures.si(Quantity.amperes(value), 2));
         if (measurement instanceof Measurement.Watts) return Phrase.of("meaning.watts", Figures.fixed(value, 1));
+        if (measurement instanceof Frequency)
+            return value > FEW_HERTZ
+                    ? Phrase.of("meaning.plain", Figures.si(Quantity.hertz(value), 3))
+                    : Phrase.of("meaning.still");
         if (measurement instanceof Measurement.Level)
             return Phrase.of("meaning.plain", Figures.si(new Quantity(value, Unit.VOLT), 2));
         return Phrase.of("meaning.plain", value > LogScale.OPEN_OHMS ? Phrase.of("meaning.open") : Figures.ohms(value));

@@ -12,6 +12,7 @@ import anabion.core.chassis.Points;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Evidence;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.evidence.Tapped;
@@ -68,6 +69,7 @@ public final class EvidenceCodec {
             case "volts" -> volts(row);
             case "ohms" -> ohms(row);
             case "ac" -> alternating(row);
+            case "frequency" -> frequency(row);
             case "watts" -> watts(row);
             case "current" ->
                 new Observation.Measured(new Amperes(Setting.of(line(row))), row.number("value", Unit.AMPERE));
@@ -87,7 +89,7 @@ public final class EvidenceCodec {
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ac, ohms, watts, current, inject, level, tap, symptom, test, leak, value, across, tapped or adjust");
+                        "use volts, ac, ohms, watts, current, frequency, inject, level, tap, symptom, test, leak, value, across, tapped or adjust");
         };
     }
 
@@ -114,6 +116,13 @@ public final class EvidenceCodec {
                         net(row, "against", against),
                         Setting.of(line(row)).withFaults(lifted(row))),
                 volts);
+    }
+
+    /** Of the oscillator, where the dial stands at a frequency. */
+    private Observation frequency(Table.Row row) {
+        String band = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
+        double hertz = row.need("value").equalsIgnoreCase("none") ? 0 : row.number("value", Unit.HERTZ);
+        return new Observation.Measured(new Frequency(band, row.number("at", Unit.HERTZ)), hertz);
     }
 
     /** Of a set on the mains. */

@@ -5,6 +5,7 @@ import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.OscillatorSide;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
@@ -299,6 +300,11 @@ public final class FrontEnd {
     /** The oscillator's frequency where the dial shows a signal's; in hertz. */
     public double oscillator(double dial) {
         return side.oscillator(dial, intermediate);
+    }
+
+    /** Likewise with something wrong in its circuit; NaN where it is off by more than a quarter. */
+    double oscillator(double dial, List<Fault> faults) {
+        return solve(oscillator.faulty(faults), aligned.apply(oscillator(dial)), oscillator(dial));
     }
 
     /** The frequency that a signal is turned into while the set receives another. */

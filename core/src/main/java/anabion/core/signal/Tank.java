@@ -3,6 +3,7 @@ package anabion.core.signal;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
@@ -239,14 +240,27 @@ final class Tank {
         return Double.NaN;
     }
 
+    /** Likewise as aligned, with something wrong that its network feels. */
+    Function<Double, Double> faulty(List<Fault> faults) {
+        if (!slug) return farads(Turned.NOTHING, faults);
+        LruCache<Double, Function<Double, Double>> at = new LruCache<>(KEPT);
+        return hertz -> slug(
+                u -> at.get(u, () -> farads(new Turned(1 / u, 0, 1), faults)).apply(hertz));
+    }
+
     private Function<Double, Double> farads(Turned c) {
+        return farads(c, List.of());
+    }
+
+    private Function<Double, Double> farads(Turned c, List<Fault> faults) {
         Map<String, Double> trims = new HashMap<>();
         trims.put(Setting.core(coil.reference(), winding), core * c.core());
         double across = stray;
         if (trimmer.isPresent()) trims.put(trimmer.get().reference(), MIDDLE + c.trimmer() / span());
         else across += c.trimmer();
         padder.ifPresent(p -> trims.put(p.reference(), c.padder()));
-        SmallSignal network = networks.apply(trimmed(setting, trims)).passive(base);
+        SmallSignal network =
+                networks.apply(trimmed(setting.withFaults(faults), trims)).passive(base);
         network.capacitor(hot, chassis.reference(), across, 0);
         return hertz -> needed(network, net, chassis, hertz);
     }

@@ -3,11 +3,13 @@ package anabion.core.diagnosis;
 import static anabion.core.diagnosis.Workbench.odds;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.prediction.Measurements;
@@ -81,6 +83,33 @@ class SupplyEvidenceTest {
                 .isGreaterThan(5 * d.suspects().get(1).odds());
     }
 
+    /** With a padder far too large the oscillator runs elsewhere at the low end of the dial; dead, it runs nowhere. */
+    @Test
+    void whereTheOscillatorRunsSpeaksOfItsCircuit() throws IOException {
+        Frequency low = PREDICTIONS.frequencies().get(0);
+        double usual = hertz("", low);
+        assertThat(usual).isCloseTo(low.dial() + 465e3, within(1.0));
+        double padder = hertz("C5:wrong", low);
+        assertThat(padder).as("a larger one in series").isLessThan(0.95 * usual);
+        String row = "frequency,%.0f,%.0f,,".formatted(low.dial(), padder);
+        Diagnosis moved = Diagnosis.of(PREDICTIONS, read(HALCYON, row));
+        assertThat(odds(moved, "C5:wrong")).isGreaterThan(10 * odds(Diagnosis.of(PREDICTIONS, List.of()), "C5:wrong"));
+        Diagnosis still = Diagnosis.of(PREDICTIONS, read(HALCYON, "frequency,%.0f,none,,".formatted(low.dial())));
+        assertThat(still.sound()).isLessThan(0.2);
+        assertThat(hertz("V1:dead", low)).isLessThan(1e5);
+        Diagnosis runs = Diagnosis.of(PREDICTIONS, read(HALCYON, "frequency,%.0f,%.0f,,".formatted(low.dial(), usual)));
+        assertThat(odds(runs, "V1:dead")).isLessThan(1e-3);
+    }
+
+    private static double hertz(String fault, Frequency p) {
+        return PREDICTIONS.hypotheses().stream()
+                .filter(h -> fault.isEmpty() ? h.sound() : h.cause().startsWith(fault))
+                .reduce((least, most) -> most)
+                .flatMap(h -> PREDICTIONS.at(h, p))
+                .map(f -> p.unscaled(f.value()))
+                .orElseThrow();
+    }
+
     @Test
     void whatNoMeterShowsIsRefused() {
         assertThatThrownBy(() -> read(HALCYON, "ac,B1,-3,,230")).hasMessageContaining("no sign");
@@ -117,8 +146,8 @@ class SupplyEvidenceTest {
         Setting off =
                 Setting.of(230).withFaults(List.of(Fault.of("R18", FaultMode.OPEN), Fault.of("T2", FaultMode.OPEN)));
         Setting much = off.withLine(400);
-        assertThat(PREDICTIONS.bears(Setting.of(230))).isTrue();
-        assertThat(PREDICTIONS.bears(off)).isTrue();
-        assertThat(PREDICTIONS.bears(much)).isFalse();
+        assertThat(PREDICTIONS.soundSet().bears(Setting.of(230))).isTrue();
+        assertThat(PREDICTIONS.soundSet().bears(off)).isTrue();
+        assertThat(PREDICTIONS.soundSet().bears(much)).isFalse();
     }
 }

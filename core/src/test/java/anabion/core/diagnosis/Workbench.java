@@ -6,6 +6,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.inference.RankedCause;
@@ -14,6 +15,7 @@ import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Gains;
 import anabion.core.signal.Loudness;
+import anabion.core.signal.OscillatorFrequency;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.SupplyDraw;
@@ -79,6 +81,18 @@ public final class Workbench {
         if (measurement instanceof Measurement.Watts w) {
             double iron = IronLoss.watts(set, line * engine.solve(set, sound).mainsAmperes());
             return measured(w, draw().watts() + iron);
+        }
+        if (measurement instanceof Frequency f) {
+            Setting here = broken.withBand(f.band());
+            double hertz = OscillatorFrequency.of(
+                            engine, set, sound, set.band(f.band()).orElseThrow())
+                    .orElseThrow()
+                    .at(
+                            f.dial(),
+                            broken.faults(),
+                            engine.solve(set, here),
+                            engine.solve(set, sound.withBand(f.band())));
+            return measured(f, Double.isNaN(hertz) ? 0 : hertz);
         }
         if (measurement instanceof Measurement.Level l) return level(l);
         if (measurement instanceof Measurement.PartTest p)

@@ -2,6 +2,7 @@ package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.error.InputException;
@@ -49,6 +50,7 @@ final class NextTest {
             return off(o.lifted()).orElseGet(() -> row(Step.COLD_CHECKS, o.net() + " " + o.against()));
         if (p instanceof AlternatingVolts v) return row(Step.VOLTAGES, v.point());
         if (p instanceof Measurement.Powered) return row(Step.FIRST_POWER, "");
+        if (p instanceof Frequency f) return tuned(f.band());
         if (p instanceof Measurement.Value v) return measured("measured ", v.part());
         if (p instanceof Measurement.Inject i) return traced(i.band(), i.domain(), i.point());
         if (p instanceof Measurement.Level l) return traced(l.band(), l.domain(), l.point());
@@ -58,6 +60,11 @@ final class NextTest {
         return p instanceof Measurement.Try t && t.plugged()
                 ? "swapped " + t.part() + " "
                 : tested((Measurement.PartTest) p);
+    }
+
+    private String tuned(String band) {
+        session.condition().set(session.condition().get().map(c -> c.withBand(band)));
+        return row(Step.ALIGN, "");
     }
 
     private String traced(String band, Domain domain, String point) {

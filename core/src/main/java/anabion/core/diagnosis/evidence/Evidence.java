@@ -85,6 +85,7 @@ public final class Evidence {
         all.addAll(e.trials());
         all.addAll(e.powered());
         all.addAll(e.adjusted());
+        all.addAll(StationEvidence.of(chassis, job.alignment(), e::outdated));
         return all;
     }
 

@@ -13,6 +13,9 @@ public record LogScale(double least, double most) {
     /** Of an ohmmeter: from what its leads have to what it calls open. */
     public static final LogScale OHMS = new LogScale(Math.log10(0.3), Math.log10(OPEN_OHMS));
 
+    /** Of a frequency counter; what does not run is the least. */
+    public static final LogScale HERTZ = new LogScale(4, 9);
+
     /** Of a generator's level, in volts. */
     public static final LogScale VOLTS = new LogScale(-8, 2);
 

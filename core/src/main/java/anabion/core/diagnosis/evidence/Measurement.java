@@ -35,7 +35,7 @@ public sealed interface Measurement {
     }
 
     /** What is asked for with a number as its answer. */
-    public sealed interface Metered extends Measurement {
+    public sealed interface Metered extends Measurement permits Powered, Ohms, Value, Level, Frequency {
         /** The point or net that is named first. */
         String at();
 

@@ -1,6 +1,7 @@
 package anabion.core.diagnosis.inference;
 
 import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 import anabion.core.diagnosis.prediction.PredictionModel;
@@ -26,6 +27,8 @@ public final class Groups {
     private static final double OHMS = 0.02;
     /** An output meter's error, of the logarithm of a level: a decibel and a half. */
     private static final double LEVEL = 0.075;
+    /** A few hundredths of a frequency, by which dials are off. */
+    private static final double HERTZ = 0.02;
     /** Outcomes of listening whose odds differ by less than this in sum sound alike. */
     private static final double EAR = 0.3;
 
@@ -85,6 +88,7 @@ public final class Groups {
         if (p instanceof AlternatingVolts) return ALTERNATING * Math.max(Math.abs(a[0]), Math.abs(b[0])) + PICKED_UP;
         if (p instanceof Measurement.Powered) return WATTS * Math.max(Math.abs(a[0]), Math.abs(b[0]));
         if (p instanceof Measurement.Level) return LEVEL;
+        if (p instanceof Frequency) return HERTZ;
         // of ohms through electrolytics nobody knows more than their order
         return OHMS + Math.max(Math.abs(a[2]), Math.abs(b[2]));
     }

@@ -5,6 +5,7 @@ import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
@@ -70,6 +71,7 @@ public final class PartMeasurements {
                     all.addAll(parts.unloaded(v));
                 });
         all.addAll(parts.behind());
+        if (parts.oscillator() > LIFTED) all.addAll(predictions.frequencies());
         return all;
     }
 
@@ -125,7 +127,7 @@ public final class PartMeasurements {
      */
     private List<Measurement> unloaded(Measurement.Volts like) {
         List<Measurement> all = new ArrayList<>();
-        for (String reservoir : predictions.reservoirs()) {
+        for (String reservoir : predictions.soundSet().reservoirs()) {
             double blamed = causes.entrySet().stream()
                     .filter(e -> chassis.part(e.getKey().part()).stream().anyMatch(p -> p.touches(reservoir)))
                     .mapToDouble(Map.Entry::getValue)
@@ -137,7 +139,8 @@ public final class PartMeasurements {
                     .withFaults(feeds.stream()
                             .map(p -> Fault.of(p.reference(), FaultMode.OPEN))
                             .toList());
-            if (predictions.bears(off)) all.add(new Measurement.Volts(reservoir, reservoir, off, like.meter()));
+            if (predictions.soundSet().bears(off))
+                all.add(new Measurement.Volts(reservoir, reservoir, off, like.meter()));
         }
         return all;
     }
@@ -152,6 +155,17 @@ public final class PartMeasurements {
                 .flatMap(pin -> Stream.ofNullable(p.nets().get(pin)))
                 .collect(Collectors.toSet());
         return ends.size() == 2 && ends.contains(reservoir) && !ends.contains(reference);
+    }
+
+    /** Odds that something of an oscillator is to blame. */
+    private double oscillator() {
+        return causes.entrySet().stream()
+                .filter(e -> chassis.part(e.getKey().part())
+                        .flatMap(Part::role)
+                        .filter(PartRole::isOfOscillator)
+                        .isPresent())
+                .mapToDouble(Map.Entry::getValue)
+                .sum();
     }
 
     /** Ohms where leaks are likely, without the electrolytics that hide them. */

@@ -71,6 +71,11 @@ public final class FaultState {
         return faults.stream().anyMatch(f -> f.part().equals(part));
     }
 
+    /** What is wrong. */
+    List<Fault> faults() {
+        return faults;
+    }
+
     /** The nets of each part that is faulty. */
     public List<Collection<String>> nets() {
         return faults.stream()

@@ -44,9 +44,9 @@ public final class Measurements {
         String reference = chassis.reference();
         List<Measurement.Metered> all = new ArrayList<>();
         for (String net : Simulator.nets(chassis))
-            if (!net.equals(reference) && predictions.steady(net))
+            if (!net.equals(reference) && predictions.soundSet().steady(net))
                 all.add(new Measurement.Volts(net, net, setting, meter));
-        predictions.alternating().forEach(n -> all.add(new AlternatingVolts(n, n, reference, setting)));
+        predictions.soundSet().alternating().forEach(n -> all.add(new AlternatingVolts(n, n, reference, setting)));
         all.add(Evidence.takesWatts(chassis) ? Measurement.Watts.metered(setting) : new Amperes(setting));
         all.addAll(predictions.unplugged());
         return all;

@@ -7,6 +7,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
@@ -18,7 +19,6 @@ import anabion.core.job.Outcome;
 import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.chart.Calibration;
-import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
@@ -38,8 +38,6 @@ import java.util.stream.IntStream;
  * moved by the slope against the line. Not for several threads at once; where much is wanted at once it uses all processors itself.
  */
 public final class PredictionModel {
-    /** Effective alternating volts from which a net is one of the mains' side. */
-    private static final double OF_MAINS = 20;
     /** All that a voltmeter may show, in highest rails; and the least rail. */
     private static final double WIDTH = 1.6;
 
@@ -63,9 +61,9 @@ public final class PredictionModel {
     private final double little;
     private final SupplyDrawModel draw;
     private final AlternatingVoltsModel alternating;
+    private final OscillatorModel oscillators;
     private final VoltsModel volts;
-    private final Set<String> steady;
-    private final Set<String> alternates;
+    private final SoundSet soundSet;
     private final SlipDensity slips;
 
     private final Simulator engine = new Simulator();
@@ -126,13 +124,12 @@ public final class PredictionModel {
         this.volts = new VoltsModel(chassis, engine, settings, well, sources, residue);
         this.draw = new SupplyDrawModel(chassis, usual, sound, sources);
         this.alternating = new AlternatingVoltsModel(chassis, engine, settings, well, sources);
+        this.oscillators = new OscillatorModel(engine, chassis, usual, settings, well, sources);
         this.cold = new ColdResistanceModel(usual, well, sources);
         this.levels = new SignalLevelModel(engine, chassis, loud(), well, sources);
-        this.steady = Simulator.nets(chassis).stream()
-                .filter(n -> sound.atRest().alternating(n).orElse(0) < OF_MAINS)
-                .collect(Collectors.toUnmodifiableSet());
+        this.soundSet = new SoundSet(
+                chassis, usual, x -> well.shown(engine, settings.near(x)).map(FaultResponse::atRest));
         this.slips = new SlipDensity(chassis, x -> well.shown(engine, settings.near(x)), cold);
-        this.alternates = Measurements.alternating(chassis, sound.atRest());
         this.widest = WIDTH
                 * Simulator.nets(chassis).stream()
                         .mapToDouble(n -> Math.abs(sound.free(n)))
@@ -149,31 +146,14 @@ public final class PredictionModel {
         return hypotheses;
     }
 
-    /** Whether a meter on direct volts is put there at all: beside the volts of the mains, which a probe must not slip on, they tell little. */
-    public boolean steady(String net) {
-        return steady.contains(net);
+    /** Where it is worth asking for an oscillator's frequency. */
+    public List<Frequency> frequencies() {
+        return oscillators.asked();
     }
 
-    /** Nets where a meter on alternating volts is put. */
-    Set<String> alternating() {
-        return alternates;
-    }
-
-    /** Nets of a sound set's reservoirs. */
-    public Set<String> reservoirs() {
-        return rested(usual).map(o -> o.ripples().keySet()).orElse(Set.of());
-    }
-
-    /** Whether a sound set may be switched on like this: see {@link Ratings}. */
-    public boolean bears(Setting setting) {
-        return rested(setting)
-                .filter(o -> Ratings.holds(
-                        chassis, o, rested(usual.withLine(setting.line())).orElseThrow()))
-                .isPresent();
-    }
-
-    private Optional<OperatingPoint> rested(Setting setting) {
-        return well.shown(engine, settings.near(setting)).map(FaultResponse::atRest);
+    /** The sound set at work, and what may be done with it. */
+    public SoundSet soundSet() {
+        return soundSet;
     }
 
     /** That nothing on the list is wrong. */
@@ -278,6 +258,7 @@ public final class PredictionModel {
     private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts v) return volts.foreseen(h, states.of(h), v);
         if (measurement instanceof AlternatingVolts v) return alternating.foreseen(h, states.of(h), v);
+        if (measurement instanceof Frequency f) return oscillators.foreseen(states.of(h), f);
         if (measurement instanceof Measurement.Powered p)
             return draw.foreseen(states.of(h), p, x -> x.shown(engine, settings.near(p.setting())));
         if (measurement instanceof Measurement.Ohms o) return Optional.of(cold.foreseen(states.of(h), o));
@@ -312,6 +293,7 @@ public final class PredictionModel {
         if (measurement instanceof Measurement.Volts) return widest;
         if (measurement instanceof AlternatingVolts) return widest;
         if (measurement instanceof Measurement.Powered p) return draw.range(p);
+        if (measurement instanceof Frequency) return LogScale.HERTZ.range();
         return measurement instanceof Measurement.Level ? LogScale.VOLTS.range() : LogScale.OHMS.range();
     }
 
