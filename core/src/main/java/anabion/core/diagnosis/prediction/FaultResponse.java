@@ -123,6 +123,21 @@ public final class FaultResponse {
         return drawn.get();
     }
 
+    /**
+     * Amperes by which one standard deviation of each part, tube and the line moves what it takes from its battery, in the order of {@link Sensitivity#parts};
+     * empty for a set on the mains.
+     */
+    public Optional<double[]> drawSpread(Chassis chassis) {
+        return SupplyDraw.inner(chassis, free).map(r -> {
+            double[] one = moves(free.direct().circuit().net(r.a()));
+            double[] other = moves(free.direct().circuit().net(r.b()));
+            double along = Math.signum(free.direct().at(r.a()) - free.direct().at(r.b())) * r.siemens();
+            double[] amperes = new double[one.length];
+            for (int k = 0; k < amperes.length; k++) amperes[k] = along * (one[k] - other[k]);
+            return amperes;
+        });
+    }
+
     /** Effective alternating volts between two nets: of the mains, or of ripple, at a reservoir or behind it. */
     public double alternating(String net, String against) {
         double volts = free.alternating(net, against);

@@ -14,6 +14,7 @@ import java.util.function.Function;
  * and line move it each by its own share, of which no other reading has any.
  */
 final class SupplyDrawModel {
+    private static final double AMMETER = 0.03;
     /** A cheap meter, tubes and the line. */
     private static final double LOAD = 0.08;
     /** What iron takes to be magnetised runs across the rest, and is known by its order alone: a share of a transformer set's amperes. */
@@ -27,6 +28,7 @@ final class SupplyDrawModel {
     private static final double SMALLEST_WATTS = 5;
     private static final double SMALLEST_AMPERES = 5e-3;
 
+    private final Chassis chassis;
     private final Setting usual;
     private final Sources sources;
     private final SupplyDraw sound;
@@ -34,6 +36,7 @@ final class SupplyDrawModel {
 
     /** @param sound at its nominal line */
     SupplyDrawModel(Chassis chassis, Setting usual, FaultResponse sound, Sources sources) {
+        this.chassis = chassis;
         this.usual = usual;
         this.sources = sources;
         this.sound = sound.draw();
@@ -75,7 +78,7 @@ final class SupplyDrawModel {
         return new GaussianPrediction(middle, severe(ends, b - a), Math.hypot(read, beside / 2));
     }
 
-    /** A little off the line at which it was solved, by the volts. */
+    /** A little off the line at which it was solved, by the volts. Of a battery's amperes the circuit says what each part's tolerance does; of the mains' nobody asks. */
     private GaussianPrediction amperes(
             SeverityInterval ends, Measurement.Powered p, FaultResponse from, FaultResponse to) {
         double line = p.setting().line();
@@ -83,10 +86,16 @@ final class SupplyDrawModel {
         double a = from.draw().amperes() * line / from.line();
         double b = to.draw().amperes() * line / to.line();
         double middle = beside + (a + b) / 2;
+        double[] shares = severe(ends, b - a);
+        Optional<double[]> one = from.drawSpread(chassis);
+        Optional<double[]> other = to.drawSpread(chassis);
+        boolean known = one.isPresent() && other.isPresent();
+        if (known)
+            for (int k = 0; k < one.get().length; k++)
+                shares[k] += Math.abs(one.get()[k]) > Math.abs(other.get()[k]) ? one.get()[k] : other.get()[k];
         double magnetising = iron > 0 ? MAGNETISING * middle : 0;
-        double read = Math.hypot(LOAD * middle, LEAST_AMPERES);
-        return new GaussianPrediction(
-                middle, severe(ends, b - a), Math.hypot(read, Math.hypot(magnetising, beside / 2)));
+        double read = Math.hypot((known ? AMMETER : LOAD) * middle, LEAST_AMPERES);
+        return new GaussianPrediction(middle, shares, Math.hypot(read, Math.hypot(magnetising, beside / 2)));
     }
 
     private double[] severe(SeverityInterval ends, double moved) {

@@ -4,7 +4,9 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.circuit.Element;
 import anabion.core.simulation.supply.AcSupply;
+import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
 
 /**
@@ -30,6 +32,19 @@ public record SupplyDraw(double amperes, double watts) {
         for (Element e : o.direct().circuit().elements())
             if (e instanceof Element.Source) sum -= o.direct().watts(e);
         return new SupplyDraw(amperes + beside / Math.max(volts, 1e-9), Math.max(0, sum));
+    }
+
+    /** The resistor inside the battery with the highest volts, through which its current flows; empty for a set on the mains. */
+    public static Optional<Element.Resistor> inner(Chassis chassis, OperatingPoint o) {
+        if (o.mains().isPresent()) return Optional.empty();
+        return supplies(chassis, o).stream()
+                .max(Comparator.comparingDouble(s -> Math.abs(s.volts())))
+                .flatMap(s -> o.direct().circuit().elements().stream()
+                        .flatMap(
+                                e -> e instanceof Element.Resistor r && e.name().equals(s.name() + ".inner")
+                                        ? Stream.of(r)
+                                        : Stream.empty())
+                        .findFirst());
     }
 
     /** Sources that stand for a battery or for direct mains, not for what a fault puts into the circuit. */
