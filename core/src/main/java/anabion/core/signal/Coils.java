@@ -131,10 +131,10 @@ final class Coils {
         double[] x = new double[n];
         double[] y = new double[n];
         for (int i = 0; i < n; i++) {
-            x[i] = hears.test(known.get(i).part()) ? Math.sqrt(group.henries()[i][i] / most) : 0;
+            x[i] = hears.test(known.get(i).part()) ? Math.sqrt(group.henries[i][i] / most) : 0;
             for (int j = 0; j < n; j++) {
-                z.real()[i * n + j] = i == j ? group.ohms()[i] + w * group.henries()[i][i] * group.loss()[i] : 0;
-                z.imaginary()[i * n + j] = w * group.henries()[i][j];
+                z.real()[i * n + j] = i == j ? group.ohms[i] + w * group.henries[i][i] * group.loss[i] : 0;
+                z.imaginary()[i * n + j] = w * group.henries[i][j];
             }
         }
         if (!z.factor()) throw new ArithmeticException("coils coupled without any leakage");
@@ -171,13 +171,21 @@ final class Coils {
             if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(c, aligned(c)), 0);
         Group all = group(known);
         network.coils(
-                known.stream().map(c -> new String[] {c.from(), c.to()}).toList(),
-                all.ohms(),
-                all.loss(),
-                all.henries());
+                known.stream().map(c -> new String[] {c.from(), c.to()}).toList(), all.ohms, all.loss, all.henries);
     }
 
-    private record Group(double[] ohms, double[] loss, double[][] henries) {}
+    /** Ohms, losses and inductances of coils on one core. */
+    private static final class Group {
+        private final double[] ohms;
+        private final double[] loss;
+        private final double[][] henries;
+
+        private Group(double[] ohms, double[] loss, double[][] henries) {
+            this.ohms = ohms;
+            this.loss = loss;
+            this.henries = henries;
+        }
+    }
 
     /** Coils on one core, whose inductances are known. */
     private Group group(List<Coil> known) {
