@@ -61,6 +61,18 @@ class SupplyEvidenceTest {
                         || h.cause().startsWith("S1"));
     }
 
+    /** A signal at a plate is no ripple: read there, alternating volts say nothing. And nobody is sent to the mains' own volts. */
+    @Test
+    void onlyTheSupplyAlternates() throws IOException {
+        Diagnosis before = Diagnosis.of(PREDICTIONS, List.of());
+        Diagnosis after = Diagnosis.of(PREDICTIONS, read(HALCYON, "ac,V3.7,2.5,,230"));
+        assertThat(after.other()).isCloseTo(before.other(), within(0.02));
+        assertThat(PREDICTIONS.soundSet().alternating()).contains("V5.1", "B1").doesNotContain("MAINS-L", "M2");
+        assertThat(SharedPredictions.named("brae").soundSet().alternating())
+                .as("its chassis may be live")
+                .allMatch(n -> n.startsWith("B"));
+    }
+
     /** A dried reservoir ripples more, and what is left of it behind the filter is less. */
     @Test
     void rippleRisesWhereAReservoirDries() throws IOException {

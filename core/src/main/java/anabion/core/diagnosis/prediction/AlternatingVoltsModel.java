@@ -2,6 +2,7 @@ package anabion.core.diagnosis.prediction;
 
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
@@ -26,6 +27,8 @@ final class AlternatingVoltsModel {
     private static final double SQUARE = 0.1;
     /** Ripple goes with the capacitors that are fitted, which are twice what is printed on them or a little less. */
     private static final double RIPPLE = 0.3;
+    /** Farads from which a capacitor holds a net against what alternates there. */
+    private static final double HOLDS = 1e-6;
     /** Volts that a meter picks up from nothing. */
     private static final double PICKED_UP = 0.1;
     /** A fault without degrees still differs from set to set, as a share of all that it changes. */
@@ -58,14 +61,17 @@ final class AlternatingVoltsModel {
      * What a meter shows.
      *
      * @param ends of the hypothesis's severity
+     * @param range width of all that it can show: what is not foreseen is as likely anywhere there, under every hypothesis
      * @return empty where its circuit does not settle
      */
-    Optional<GaussianPrediction> foreseen(Hypothesis h, SeverityInterval ends, AlternatingVolts p) {
+    Optional<GaussianPrediction> foreseen(Hypothesis h, SeverityInterval ends, AlternatingVolts p, double range) {
         Setting near = settings.near(p.setting());
         Optional<FaultResponse> from = ends.least().shown(engine, near);
         Optional<FaultResponse> to = ends.most().shown(engine, near);
         Optional<FaultResponse> sound = well.shown(engine, near);
         if (from.isEmpty() || to.isEmpty() || sound.isEmpty()) return Optional.empty();
+        if (!known(sound.get(), p))
+            return Optional.of(new GaussianPrediction(0, sources.none(), range / Math.sqrt(2 * Math.PI)));
         double scale = p.setting().line() / near.line() * ratio(p);
         double a = scale * from.get().alternating(p.net(), p.against());
         double b = ends.graded() ? scale * to.get().alternating(p.net(), p.against()) : a;
@@ -78,6 +84,22 @@ final class AlternatingVoltsModel {
                 ends.graded() ? SeverityInterval.SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - stands);
         double error = stands > OF_WINDING && winding(sound.get(), p) ? meter * Math.max(middle, 0) : RIPPLE * middle;
         return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(error, PICKED_UP)));
+    }
+
+    /**
+     * Whether it is foreseen at all: of what the mains drives, and of a net that a large capacitor holds. Elsewhere a meter shows signals and hum that nobody
+     * asked for.
+     */
+    private boolean known(FaultResponse sound, AlternatingVolts p) {
+        return sound.atRest().alternating(p.net(), p.against()) > OF_WINDING || held(p.net()) || held(p.against());
+    }
+
+    private boolean held(String net) {
+        return !net.equals(chassis.reference())
+                && chassis.parts().stream()
+                        .anyMatch(c -> c.touches(net)
+                                && c.component() instanceof Component.Capacitor k
+                                && k.farads().stream().anyMatch(f -> f >= HOLDS));
     }
 
     private static boolean winding(FaultResponse sound, AlternatingVolts p) {

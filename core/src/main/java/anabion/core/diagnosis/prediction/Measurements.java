@@ -53,14 +53,16 @@ public final class Measurements {
     }
 
     /**
-     * Nets where alternating volts tell something: of windings that a transformer keeps off the mains, of rectifiers' plates, and reservoirs with their ripple.
+     * Nets where alternating volts tell something: of windings and rectifiers' plates that a transformer keeps off the mains, and reservoirs with their ripple.
+     * Nobody is sent to volts of the mains itself.
      *
      * @param sound at its nominal line
      */
     static Set<String> alternating(Chassis chassis, OperatingPoint sound) {
-        Set<String> nets = new LinkedHashSet<>(sound.plates());
+        boolean kept = !chassis.supply().arrangement().chassisMayBeLive();
+        Set<String> nets = new LinkedHashSet<>(kept ? sound.plates() : Set.of());
         for (Part p : chassis.parts())
-            if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
+            if (kept && p.component() instanceof Component.Windings w && w.isMainsTransformer())
                 w.windings().stream()
                         .skip(1)
                         .flatMap(x -> Stream.of(x.from(), x.to()))

@@ -257,7 +257,7 @@ public final class PredictionModel {
     /** Of two faults both as severe. */
     private Optional<GaussianPrediction> whole(Hypothesis h, Measurement.Metered measurement) {
         if (measurement instanceof Measurement.Volts v) return volts.foreseen(h, states.of(h), v);
-        if (measurement instanceof AlternatingVolts v) return alternating.foreseen(h, states.of(h), v);
+        if (measurement instanceof AlternatingVolts v) return alternating.foreseen(h, states.of(h), v, widest);
         if (measurement instanceof Frequency f) return oscillators.foreseen(states.of(h), f);
         if (measurement instanceof Measurement.Powered p)
             return draw.foreseen(states.of(h), p, x -> x.shown(engine, settings.near(p.setting())));
