@@ -3,13 +3,14 @@ package anabion.core.recap;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.FaultList;
 import anabion.core.simulation.setting.Setting;
-import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 
@@ -33,12 +34,12 @@ public final class Causes {
     /** A fault and how many times its usual load the part then takes. */
     public record Cause(Fault fault, double times) {}
 
-    /** The worst first, eight at most. */
+    /** The worst first, eight at most: of each way of failing its worst degree. */
     public static List<Cause> of(Chassis chassis, Part burnt) {
         Simulator engine = new Simulator();
         Setting usual = Setting.of(chassis.supply().volts());
         OperatingPoint well = engine.solve(chassis, usual);
-        List<Cause> found = new ArrayList<>();
+        Map<String, Cause> found = new LinkedHashMap<>();
         for (Fault f : FaultList.of(chassis)) {
             if (f.part().equals(burnt.reference())) continue;
             OperatingPoint o = engine.solve(chassis, usual.withFaults(List.of(f)));
@@ -46,10 +47,16 @@ public final class Causes {
             double times = ratio(load(o, burnt), load(well, burnt));
             double hot =
                     burnt.isTube() ? ratio(o.heaterWatts(burnt.reference()), well.heaterWatts(burnt.reference())) : 0;
-            if (times > TIMES || hot > HEATER_TIMES) found.add(new Cause(f, Math.max(times, hot)));
+            if (times > TIMES || hot > HEATER_TIMES)
+                found.merge(
+                        f.cause(),
+                        new Cause(f.mode() == FaultMode.SHORT ? f.unsized() : f, Math.max(times, hot)),
+                        (a, b) -> a.times() >= b.times() ? a : b);
         }
-        found.sort(Comparator.comparingDouble(Cause::times).reversed());
-        return found.stream().limit(MOST).toList();
+        return found.values().stream()
+                .sorted(Comparator.comparingDouble(Cause::times).reversed())
+                .limit(MOST)
+                .toList();
     }
 
     private static double ratio(double now, double usual) {

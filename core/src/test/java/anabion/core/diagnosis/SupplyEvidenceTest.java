@@ -20,6 +20,7 @@ import anabion.core.testing.SharedSets;
 import java.io.IOException;
 import java.io.StringReader;
 import java.util.List;
+import java.util.Locale;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -51,7 +52,8 @@ class SupplyEvidenceTest {
         String plate = PREDICTIONS.chassis().part("V5").orElseThrow().nets().get("1");
         double usual = foreseen("", plate, "CHASSIS");
         assertThat(usual).isBetween(200.0, 400.0);
-        List<Observation> there = read(HALCYON, "volts,B1,0.1,,230", "ac,V5.1,%.0f,,230".formatted(usual));
+        List<Observation> there =
+                read(HALCYON, "volts,B1,0.1,,230", String.format(Locale.ROOT, "ac,V5.1,%.0f,,230", usual));
         List<Observation> gone = read(HALCYON, "volts,B1,0.1,,230", "ac,V5.1,0.2,,230");
         assertThat(odds(Diagnosis.of(PREDICTIONS, there), "V5:dead"))
                 .isGreaterThan(5 * odds(Diagnosis.of(PREDICTIONS, gone), "V5:dead"));
@@ -80,7 +82,8 @@ class SupplyEvidenceTest {
         double dried = foreseen("C18:dried", "B1", "CHASSIS");
         assertThat(dried).isGreaterThan(3 * sound);
         assertThat(foreseen("", "B2", "CHASSIS")).isLessThan(sound / 2).isPositive();
-        List<Observation> read = read(HALCYON, "volts,B1,180,,230", "ac,B1,%.1f,,230".formatted(dried));
+        List<Observation> read =
+                read(HALCYON, "volts,B1,180,,230", String.format(Locale.ROOT, "ac,B1,%.1f,,230", dried));
         assertThat(Diagnosis.of(PREDICTIONS, read).suspects().get(0).first().cause())
                 .startsWith("C18");
     }
@@ -89,7 +92,7 @@ class SupplyEvidenceTest {
     @ParameterizedTest
     @ValueSource(strings = {"0.3", "3", "18"})
     void aShortHasSomeOhms(String ohms) throws IOException {
-        Diagnosis d = Diagnosis.of(PREDICTIONS, read(HALCYON, "ohms,B1,%s,CHASSIS,".formatted(ohms)));
+        Diagnosis d = Diagnosis.of(PREDICTIONS, read(HALCYON, String.format(Locale.ROOT, "ohms,B1,%s,CHASSIS,", ohms)));
         assertThat(d.suspects().get(0).first().cause()).as("%s", d.suspects()).isEqualTo("C18:short");
         assertThat(d.suspects().get(0).odds())
                 .isGreaterThan(5 * d.suspects().get(1).odds());
@@ -106,10 +109,12 @@ class SupplyEvidenceTest {
         String row = "frequency,%.0f,%.0f,,".formatted(low.dial(), padder);
         Diagnosis moved = Diagnosis.of(PREDICTIONS, read(HALCYON, row));
         assertThat(odds(moved, "C5:wrong")).isGreaterThan(10 * odds(Diagnosis.of(PREDICTIONS, List.of()), "C5:wrong"));
-        Diagnosis still = Diagnosis.of(PREDICTIONS, read(HALCYON, "frequency,%.0f,none,,".formatted(low.dial())));
+        Diagnosis still = Diagnosis.of(
+                PREDICTIONS, read(HALCYON, String.format(Locale.ROOT, "frequency,%.0f,none,,", low.dial())));
         assertThat(still.sound()).isLessThan(0.2);
         assertThat(hertz("V1:dead", low)).isLessThan(1e5);
-        Diagnosis runs = Diagnosis.of(PREDICTIONS, read(HALCYON, "frequency,%.0f,%.0f,,".formatted(low.dial(), usual)));
+        Diagnosis runs = Diagnosis.of(
+                PREDICTIONS, read(HALCYON, String.format(Locale.ROOT, "frequency,%.0f,%.0f,,", low.dial(), usual)));
         assertThat(odds(runs, "V1:dead")).isLessThan(1e-3);
     }
 
@@ -132,8 +137,10 @@ class SupplyEvidenceTest {
     @Test
     void currentOfABatterySpeaks() throws IOException {
         PredictionModel lark = SharedPredictions.named("lark");
-        List<Observation> usual = read(SharedSets.named("lark"), "current,,%.4f,,".formatted(current(lark)));
-        List<Observation> more = read(SharedSets.named("lark"), "current,,%.4f,,".formatted(6 * current(lark)));
+        List<Observation> usual =
+                read(SharedSets.named("lark"), String.format(Locale.ROOT, "current,,%.4f,,", current(lark)));
+        List<Observation> more =
+                read(SharedSets.named("lark"), String.format(Locale.ROOT, "current,,%.4f,,", 6 * current(lark)));
         Diagnosis sound = Diagnosis.of(lark, usual);
         Diagnosis drawn = Diagnosis.of(lark, more);
         assertThat(drawn.sound()).isLessThan(sound.sound() / 3);

@@ -143,7 +143,7 @@ class SeriesHeatersTest {
     @ValueSource(
             strings = {
                 "C14.1:leaky", "C13:dried:2", "C13:dried:lots", "V5:weak:0.1", "V4:dead:0.5", "R13:open:1M",
-                        "C14:short:10",
+                        "R13:short:10",
                 "R13.1:drifted:1M", "V4.99:joint", "V4:joint", "T1.nothing:short", "C18.3:short", "C14:open:0.5",
                         "V4:heater-open:3"
             })
