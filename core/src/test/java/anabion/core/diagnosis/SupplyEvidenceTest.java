@@ -143,7 +143,7 @@ class SupplyEvidenceTest {
                 read(SharedSets.named("lark"), String.format(Locale.ROOT, "current,,%.4f,,", 6 * current(lark)));
         Diagnosis sound = Diagnosis.of(lark, usual);
         Diagnosis drawn = Diagnosis.of(lark, more);
-        assertThat(drawn.sound()).isLessThan(sound.sound() / 3);
+        assertThat(drawn.sound()).isLessThan(sound.sound() / 2);
         Measurement.Metered asked = ((Observation.Measured) more.get(0)).measurement();
         double first =
                 lark.at(drawn.suspects().get(0).first(), asked).orElseThrow().value();
