@@ -25,7 +25,7 @@ import java.util.concurrent.ConcurrentHashMap;
  */
 public final class ColdSet {
     private static final double LEAST_SHARE = 1e-3;
-    /** Share of the meter's volts between two nets that are at one potential: what it drives between them goes by its square. */
+    /** Share of the volts between the probes, between two nets that are at one potential: what the meter drives between them goes by its square. */
     private static final double LEVEL = 5e-3;
 
     private final Circuit circuit;
@@ -132,7 +132,7 @@ public final class ColdSet {
             least = Math.min(least, at(volts, node));
             most = Math.max(most, at(volts, node));
         }
-        return most - least < LEVEL * Math.abs(test);
+        return most - least < LEVEL * Math.abs(at(volts, circuit.node(a)) - at(volts, circuit.node(b)));
     }
 
     private Map<String, Double> powers(TransferResistances all, String a, String b) {

@@ -13,6 +13,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.SharedPredictions;
+import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
@@ -20,12 +21,15 @@ import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.cold.ColdOhms;
+import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.LeftToDeep;
 import anabion.core.testing.SharedSets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.ResourceLock;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -269,5 +273,38 @@ class PredictionModelTest {
                 chart.conditions(),
                 rows,
                 chart.extra());
+    }
+
+    /** What lies aside of the meter's current is taken from the sound set, and nothing else: no change that a meter shows is missed. Over two seconds: a set with junctions is solved for each pair. */
+    @Test
+    void noChangeOfOhmsIsMissed() {
+        PredictionModel lark = SharedPredictions.named("lark");
+        Setting off = Setting.fed(lark.chassis());
+        List<Measurement.Ohms> pairs = lark.unplugged().stream().toList();
+        List<Hypothesis> some = IntStream.range(0, lark.hypotheses().size())
+                .filter(n -> n % 40 == 7)
+                .mapToObj(lark.hypotheses()::get)
+                .filter(h -> !h.sound())
+                .toList();
+        List<Hypothesis> all = new ArrayList<>(some);
+        lark.hypotheses().stream()
+                .filter(h -> h.cause().equals("L1.coupling:open"))
+                .forEach(all::add);
+        assertThat(all).hasSizeGreaterThan(10);
+        ColdSet sound = ColdSet.of(lark.chassis(), off);
+        lark.ready(all, pairs);
+        for (Hypothesis h : all) {
+            ColdSet faulty = ColdSet.of(lark.chassis(), off.withFaults(h.from()));
+            for (int n = 0; n < pairs.size(); n += 3) {
+                Measurement.Ohms o = pairs.get(n);
+                double moved = LogScale.OHMS.of(faulty.between(o.net(), o.against(), o.test()))
+                        - LogScale.OHMS.of(sound.between(o.net(), o.against(), o.test()));
+                if (Math.abs(moved) < 0.05 || h.graded()) continue;
+                double foreseen = lark.at(h, o).orElseThrow().value()
+                        - lark.at(lark.healthy(), o).orElseThrow().value();
+                assertThat(foreseen).as("%s, %s", h, o.text()).isCloseTo(moved, within(0.3 + 0.3 * Math.abs(moved)));
+                assertThat(Math.abs(foreseen)).as("%s, %s", h, o.text()).isGreaterThan(0.01);
+            }
+        }
     }
 }
