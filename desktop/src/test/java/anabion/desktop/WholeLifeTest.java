@@ -125,6 +125,7 @@ class WholeLifeTest extends WindowCase {
         taken("leave because it plays as its sister does");
         at(Step.DRIVE_AND_CASE);
         taken("control RV1 volume, contact cleaner");
+        until("the control has a row", () -> !session.need().job().casework().isEmpty());
         taken("better 1");
         at(Step.STRIP_DOWN);
         taken("on 1");
