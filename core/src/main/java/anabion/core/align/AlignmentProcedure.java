@@ -1,6 +1,7 @@
 package anabion.core.align;
 
 import anabion.core.chassis.Adjuster;
+import anabion.core.chassis.AerialTerminal;
 import anabion.core.chassis.Aim;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.BandKind;
@@ -241,19 +242,9 @@ public record AlignmentProcedure(
             boolean socket = chassis.parts().stream()
                     .anyMatch(p -> p.is(PartRole.AERIAL_COUPLING_COIL)
                             || (p.is(PartRole.AERIAL_COIL)
-                                    && p.component() instanceof Component.Windings w
-                                    && w.windings().stream()
-                                            .anyMatch(x -> outside(p, x.from()) || outside(p, x.to()))));
+                                    && AerialTerminal.of(chassis, p).isPresent()));
             if (!socket) return Lead.LOOP;
             return chassis.identity().kind() == SetKind.CAR ? Lead.CAR_AERIAL : Lead.DUMMY_AERIAL;
-        }
-
-        /** A terminal on which nothing else hangs. */
-        private boolean outside(Part coil, String terminal) {
-            String net = coil.nets().getOrDefault(terminal, "");
-            return !net.isEmpty()
-                    && !net.equals(chassis.reference())
-                    && chassis.parts().stream().filter(p -> p.touches(net)).count() == 1;
         }
 
         /** A superhet of which coils or gang are not known: on its only band the roles of the parts tell, on one of several nothing does. */

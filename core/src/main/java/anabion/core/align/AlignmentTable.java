@@ -9,7 +9,6 @@ import anabion.core.chassis.Part;
 import anabion.core.job.AlignmentEntry;
 import anabion.core.job.AlignmentEntry.Given;
 import anabion.core.job.AlignmentEntry.Kind;
-import anabion.core.job.AlignmentPurpose;
 import anabion.core.job.Alteration;
 import anabion.core.job.FittedState;
 import anabion.core.job.Job;
@@ -219,14 +218,10 @@ public record AlignmentTable(
                             .filter(e -> e.kind() != Kind.CURVE && of(e, l) && untouched(tuning, e, job))
                             .toList()));
         }
-        // an adjuster that was turned makes the stations heard before it those of another set
-        int turned = -1;
-        for (int n = 0; n < own.size(); n++)
-            if (own.get(n).purpose().filter(AlignmentPurpose::ofOscillator).isPresent()) turned = n;
         List<Part> oscillator =
                 p.frontEnd().map(f -> f.circuits().get(0).parts()).orElse(List.of());
-        List<Point> stations = own.subList(turned + 1, own.size()).stream()
-                .filter(e -> e.kind() == Kind.STATION && untouched(oscillator, e, job))
+        List<Point> stations = AlignmentEntry.stations(own).stream()
+                .filter(e -> untouched(oscillator, e, job))
                 .map(e -> new Point(e.before(), e.after()))
                 .toList();
         List<MeasuredCurve> curves = own.stream()

@@ -15,7 +15,7 @@ public record Image(Point point, boolean wrongSide) {
     private static final double NEAR = 0.08;
 
     /** @return empty where the station lies elsewhere */
-    static Optional<Image> of(Point p, double intermediate, OscillatorSide side) {
+    public static Optional<Image> of(Point p, double intermediate, OscillatorSide side) {
         double twice = 2 * intermediate;
         double off = p.heard() - p.dial();
         boolean image = Math.abs(Math.abs(off) - twice) < NEAR * twice;

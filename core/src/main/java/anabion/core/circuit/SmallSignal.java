@@ -133,13 +133,7 @@ public final class SmallSignal implements Reactances {
 
     private void stamp(ComplexLu lu, Coils c, double w) {
         int n = c.from.length;
-        ComplexLu z = new ComplexLu(n);
-        for (int i = 0; i < n; i++)
-            for (int j = 0; j < n; j++) {
-                z.real()[i * n + j] = i == j ? c.ohms[i] + w * c.henries[i][i] * c.loss[i] : 0;
-                z.imaginary()[i * n + j] = w * c.henries[i][j];
-            }
-        if (!z.factor()) throw new ArithmeticException("coils coupled without any leakage");
+        ComplexLu z = impedances(c.ohms, c.loss, c.henries, w);
         for (int j = 0; j < n; j++) {
             double[] x = new double[n];
             double[] y = new double[n];
@@ -147,6 +141,25 @@ public final class SmallSignal implements Reactances {
             z.solve(x, y);
             for (int i = 0; i < n; i++) stamp(lu, c.from[i], c.to[i], c.from[j], c.to[j], x[i], y[i]);
         }
+    }
+
+    /**
+     * The impedances of coils on one core, R + jωL, factored.
+     *
+     * @param loss of each, the reciprocal of its quality without copper
+     * @param w radians a second
+     * @throws ArithmeticException where a coupling of one makes them singular
+     */
+    public static ComplexLu impedances(double[] ohms, double[] loss, double[][] henries, double w) {
+        int n = ohms.length;
+        ComplexLu z = new ComplexLu(n);
+        for (int i = 0; i < n; i++)
+            for (int j = 0; j < n; j++) {
+                z.real()[i * n + j] = i == j ? ohms[i] + w * henries[i][i] * loss[i] : 0;
+                z.imaginary()[i * n + j] = w * henries[i][j];
+            }
+        if (!z.factor()) throw new ArithmeticException("coils coupled without any leakage");
+        return z;
     }
 
     /** The network at one frequency, ready to be driven. */

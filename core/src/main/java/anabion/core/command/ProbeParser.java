@@ -171,6 +171,10 @@ public final class ProbeParser {
         String unit = m.group("unit") == null ? "" : m.group("unit");
         double value = Notation.exact(m.group("number") + unit, Unit.VOLT);
         boolean negative = m.group("sign").equals("-") || m.group("sign").equals("−");
+        if (negative && m.group("ac") != null)
+            throw InputException.at(m.group())
+                    .because("alternating volts have no sign")
+                    .so("leave the minus out, or the ~ for direct volts");
         return new Entry.Volts(
                 Optional.ofNullable(m.group("point")),
                 negative ? -value : value,

@@ -163,7 +163,7 @@ public final class EvidenceCodec {
     private Measurement.Inject injected(Table.Row row) {
         String[] at = row.need("at").split(" +");
         String point = at[at.length - 1];
-        if (chassis.part(point).filter(p -> p.is(PartRole.AERIAL_COIL)).isEmpty()) net(row, "at", point);
+        if (!hears(point)) net(row, "at", point);
         String band = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
         Optional<Domain> domain =
                 at.length == 1 ? Optional.of(Domain.AF) : Coded.find(Domain.values(), at[0].toLowerCase(Locale.ROOT));
@@ -172,8 +172,15 @@ public final class EvidenceCodec {
         return new Measurement.Inject(band, domain.get(), point);
     }
 
+    /** Whether it is a loop, a frame or a rod. */
+    private boolean hears(String part) {
+        return chassis.part(part).filter(p -> p.is(PartRole.AERIAL_COIL)).isPresent();
+    }
+
     private Observation level(Table.Row row) {
         Measurement.Inject at = injected(row);
+        if (hears(at.point()))
+            throw row.trouble("at", "of a field no generator tells the volts", "use inject, and say what is heard");
         double volts = row.number("value", Unit.VOLT);
         if (volts <= 0 || volts >= Gains.Level.SILENT)
             throw row.trouble("value", "no generator gives that", "write its volts, such as 12mV, or use inject");

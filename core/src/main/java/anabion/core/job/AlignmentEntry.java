@@ -78,6 +78,16 @@ public record AlignmentEntry(
         }
     }
 
+    /** Stations of one band that were found since an adjuster of its oscillator was turned: those before it are of another set. */
+    public static List<AlignmentEntry> stations(List<AlignmentEntry> ofBand) {
+        int turned = -1;
+        for (int n = 0; n < ofBand.size(); n++)
+            if (ofBand.get(n).purpose().filter(AlignmentPurpose::ofOscillator).isPresent()) turned = n;
+        return ofBand.subList(turned + 1, ofBand.size()).stream()
+                .filter(e -> e.kind() == Kind.STATION)
+                .toList();
+    }
+
     /** By how much the last of the adjusters stands elsewhere since: what was put back is none. */
     public double moved() {
         return kind == Kind.WORSE ? 0 : turns;

@@ -8,8 +8,8 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
 import anabion.core.circuit.Reactances;
+import anabion.core.circuit.SmallSignal;
 import anabion.core.error.InputException;
-import anabion.core.numeric.ComplexLu;
 import anabion.core.numeric.Phasor;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -125,20 +125,12 @@ final class Coils {
                 .orElse(0);
         if (most == 0 || known.isEmpty()) return List.of();
         Group group = group(known);
-        double w = 2 * Math.PI * hertz;
         int n = known.size();
-        ComplexLu z = new ComplexLu(n);
         double[] x = new double[n];
         double[] y = new double[n];
-        for (int i = 0; i < n; i++) {
-            x[i] = hears.test(known.get(i).part()) ? Math.sqrt(group.henries[i][i] / most) : 0;
-            for (int j = 0; j < n; j++) {
-                z.real()[i * n + j] = i == j ? group.ohms[i] + w * group.henries[i][i] * group.loss[i] : 0;
-                z.imaginary()[i * n + j] = w * group.henries[i][j];
-            }
-        }
-        if (!z.factor()) throw new ArithmeticException("coils coupled without any leakage");
-        z.solve(x, y);
+        for (int i = 0; i < n; i++) x[i] = hears.test(known.get(i).part()) ? Math.sqrt(group.henries[i][i] / most) : 0;
+        SmallSignal.impedances(group.ohms, group.loss, group.henries, 2 * Math.PI * hertz)
+                .solve(x, y);
         List<Induced> all = new ArrayList<>();
         for (int i = 0; i < n; i++)
             all.add(new Induced(known.get(i).from(), known.get(i).to(), new Phasor(x[i], y[i])));

@@ -1,5 +1,6 @@
 package anabion.core.signal;
 
+import anabion.core.chassis.AerialTerminal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
@@ -11,7 +12,6 @@ import anabion.core.circuit.SmallSignal;
 import anabion.core.numeric.Phasor;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.Detector;
-import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -65,12 +65,10 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
         return chassis.owner(detector.get().coil()).map(Stage::name).orElse("");
     }
 
-    /** The terminal of an aerial: the free end of a winding that couples it, else what its name says. */
+    /** The terminal of an aerial: the free end of a coil of it, else what its name says. */
     Optional<String> aerial() {
-        return parts().filter(p -> p.is(PartRole.AERIAL_COUPLING_COIL))
-                .flatMap(p -> p.nets().values().stream())
-                .filter(n -> !n.equals(chassis.reference()))
-                .flatMap(n -> terminal(n).stream())
+        return parts().filter(p -> p.role().filter(PartRole::isOfAerial).isPresent())
+                .flatMap(p -> AerialTerminal.of(chassis, p).stream())
                 .findFirst()
                 .or(() -> Simulator.nets(chassis).stream()
                         .filter(n -> TerminalNames.of(n)
@@ -88,19 +86,6 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
                         || p.component() instanceof Component.Capacitor
                         || p.component() instanceof Component.Resistor
                         || p.component() instanceof Component.Other);
-    }
-
-    /** Where something is plugged in: a net of one part, or that of the capacitor before it. */
-    private Optional<String> terminal(String net) {
-        List<Part> at = chassis.parts().stream().filter(p -> p.touches(net)).toList();
-        if (at.size() == 1) return Optional.of(net);
-        return at.stream()
-                .filter(p ->
-                        p.component() instanceof Component.Capacitor && p.nets().size() == 2)
-                .flatMap(p -> p.nets().values().stream())
-                .filter(n -> !n.equals(net) && !n.equals(chassis.reference()))
-                .filter(n -> chassis.parts().stream().filter(p -> p.touches(n)).count() == 1)
-                .findFirst();
     }
 
     /** The loop, frame or rod that hears by itself where no aerial is plugged in. */

@@ -304,7 +304,7 @@ public final class FrontEnd {
 
     /** Likewise with something wrong in its circuit; NaN where it is off by more than a quarter. */
     double oscillator(double dial, List<Fault> faults) {
-        return solve(oscillator.faulty(faults), aligned.apply(oscillator(dial)), oscillator(dial));
+        return solve(oscillator.changed(Turned.NOTHING, faults), aligned.apply(oscillator(dial)), oscillator(dial));
     }
 
     /** The frequency that a signal is turned into while the set receives another. */

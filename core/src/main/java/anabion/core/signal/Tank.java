@@ -216,9 +216,14 @@ final class Tank {
      * inductance.
      */
     Function<Double, Double> changed(Turned c) {
-        if (!slug) return farads(c);
+        return changed(c, List.of());
+    }
+
+    /** Likewise with something wrong that its network feels. */
+    Function<Double, Double> changed(Turned c, List<Fault> faults) {
+        if (!slug) return farads(c, faults);
         LruCache<Double, Function<Double, Double>> at = new LruCache<>(KEPT);
-        return hertz -> slug(u -> at.get(u, () -> farads(new Turned(c.core() / u, c.trimmer(), c.padder())))
+        return hertz -> slug(u -> at.get(u, () -> farads(new Turned(c.core() / u, c.trimmer(), c.padder()), faults))
                 .apply(hertz));
     }
 
@@ -238,18 +243,6 @@ final class Tank {
             u = next;
         }
         return Double.NaN;
-    }
-
-    /** Likewise as aligned, with something wrong that its network feels. */
-    Function<Double, Double> faulty(List<Fault> faults) {
-        if (!slug) return farads(Turned.NOTHING, faults);
-        LruCache<Double, Function<Double, Double>> at = new LruCache<>(KEPT);
-        return hertz -> slug(
-                u -> at.get(u, () -> farads(new Turned(1 / u, 0, 1), faults)).apply(hertz));
-    }
-
-    private Function<Double, Double> farads(Turned c) {
-        return farads(c, List.of());
     }
 
     private Function<Double, Double> farads(Turned c, List<Fault> faults) {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.error.InputException;
 import anabion.core.job.AlterationKind;
+import anabion.core.job.Trial;
 import java.time.Duration;
 import java.time.Period;
 import java.util.Optional;
@@ -16,6 +17,21 @@ import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 
 class ProbeParserTest {
+    @Test
+    void alternatingVoltsHaveNoSign() {
+        assertThatThrownBy(() -> ProbeParser.parse("V5.1 -285~", true))
+                .isInstanceOf(InputException.class)
+                .hasMessageContaining("no sign");
+    }
+
+    /** A part that is tapped changes something or does not: it is no good one. */
+    @Test
+    void whatATapDoesIsSaidInItsOwnWords() {
+        assertThat(ProbeParser.parse("tapped v4 changes", true))
+                .isEqualTo(new Entry.Tried(Trial.How.TAPPED, "V4", true));
+        assertThatThrownBy(() -> ProbeParser.parse("tapped V4 better", true)).hasMessageContaining("tapped C7 changes");
+    }
+
     @ParameterizedTest
     @CsvSource(
             delimiter = '|',

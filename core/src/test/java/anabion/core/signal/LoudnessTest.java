@@ -6,7 +6,9 @@ import static org.assertj.core.api.Assertions.within;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.command.WiringLine;
 import anabion.core.format.ChassisCodec;
+import anabion.core.format.ListCodec;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
@@ -173,6 +175,17 @@ class LoudnessTest {
         Loudness here = of(renamed, "MW");
         assertThat(here.whole()).isEqualTo("rf X17");
         assertThat(here.decibels().get("rf X17")).isEqualTo(usual.decibels().get("rf AE"));
+    }
+
+    /** One coil with both windings, its free end with any name: an aerial is plugged in there, and it is no loop. */
+    @Test
+    void aCoilWithAFreeEndIsNoLoop() {
+        Chassis halcyon = SharedSets.named("halcyon");
+        Chassis coil = ListCodec.withPart(
+                halcyon, WiringLine.parse("L1 X9>CHASSIS=20R,1mH V1.7>AVC=2R,190uH aerial coil", halcyon));
+        assertThat(of(coil, "AM").whole()).isEqualTo("rf X9");
+        assertThat(of(coil, "AM", "L1:open").decibels().get("rf X9"))
+                .isLessThan(of(coil, "AM").decibels().get("rf X9") - 30);
     }
 
     @Test

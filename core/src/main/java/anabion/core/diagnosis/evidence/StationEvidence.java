@@ -1,9 +1,10 @@
 package anabion.core.diagnosis.evidence;
 
+import anabion.core.align.Image;
+import anabion.core.align.TrackingAdvice.Point;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.job.AlignmentEntry;
-import anabion.core.job.AlignmentPurpose;
 import anabion.core.signal.Frequencies;
 import java.util.ArrayList;
 import java.util.List;
@@ -13,9 +14,6 @@ import java.util.function.Predicate;
 
 /** Stations that were found on a dial: each says where the oscillator ran there. */
 final class StationEvidence {
-    /** Share of twice the intermediate frequency by which an image may lie off. */
-    private static final double IMAGE = 0.1;
-
     private StationEvidence() {}
 
     /**
@@ -30,21 +28,15 @@ final class StationEvidence {
             if (between.isEmpty()) continue;
             List<AlignmentEntry> own =
                     alignment.stream().filter(e -> e.band().equals(band.name())).toList();
-            int turned = -1;
-            for (int n = 0; n < own.size(); n++)
-                if (own.get(n).purpose().filter(AlignmentPurpose::ofOscillator).isPresent()) turned = n;
-            own.subList(turned + 1, own.size()).stream()
-                    .filter(e -> e.kind() == AlignmentEntry.Kind.STATION && !outdated.test(e.state()))
-                    .filter(e -> !image(e, 2 * between.get()))
+            AlignmentEntry.stations(own).stream()
+                    .filter(e -> !outdated.test(e.state()))
+                    .filter(e -> Image.of(new Point(e.before(), e.after()), between.get(), band.oscillator())
+                            .isEmpty())
                     .map(e -> new Observation.Measured(
                             new Frequency(band.name(), e.before()),
                             band.oscillator().oscillator(e.after(), between.get())))
                     .forEach(all::add);
         }
         return all;
-    }
-
-    private static boolean image(AlignmentEntry e, double apart) {
-        return Math.abs(Math.abs(e.after() - e.before()) - apart) < IMAGE * apart;
     }
 }

@@ -78,11 +78,11 @@ final class AlternatingVoltsModel {
         double stands = scale * sound.get().alternating(p.net(), p.against());
         double middle = (a + b) / 2;
         double[] shares = sources.none();
-        shares[sources.parts().indexOf(Setting.LINE)] =
-                sources.spreads().get(sources.parts().indexOf(Setting.LINE)) * middle;
+        int line = sources.parts().indexOf(Setting.LINE);
+        shares[line] = sources.spreads().get(line) * middle;
         shares[sources.severity()] =
                 ends.graded() ? SeverityInterval.SEVERITY * (b - a) : h.sound() ? 0 : ALONE * (a - stands);
-        double error = stands > OF_WINDING && winding(sound.get(), p) ? meter * Math.max(middle, 0) : RIPPLE * middle;
+        double error = stands > OF_WINDING && winding(sound.get(), p) ? meter * middle : RIPPLE * middle;
         return Optional.of(new GaussianPrediction(middle, shares, Math.hypot(error, PICKED_UP)));
     }
 

@@ -50,6 +50,12 @@ final class OscillatorModel {
         return List.of();
     }
 
+    /** The setting in which states are solved for it: on the first band the usual one, in which they are solved anyway. */
+    Setting setting(Frequency p) {
+        boolean first = chassis.bands().get(0).name().equals(p.band());
+        return first ? usual : usual.withBand(p.band());
+    }
+
     private Optional<OscillatorFrequency> band(String name) {
         return bands.computeIfAbsent(
                 name, n -> chassis.band(n).flatMap(b -> OscillatorFrequency.of(engine, chassis, usual, b)));
@@ -59,7 +65,7 @@ final class OscillatorModel {
     Optional<GaussianPrediction> foreseen(SeverityInterval ends, Frequency p) {
         Optional<OscillatorFrequency> circuit = band(p.band());
         if (circuit.isEmpty()) return Optional.of(unknown());
-        Setting near = settings.near(usual.withBand(p.band()));
+        Setting near = settings.near(setting(p));
         Optional<FaultResponse> sound = well.shown(engine, near);
         Optional<FaultResponse> from = ends.least().shown(engine, near);
         Optional<FaultResponse> to = ends.most().shown(engine, near);

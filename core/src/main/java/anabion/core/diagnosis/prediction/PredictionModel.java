@@ -31,6 +31,7 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 
 /**
  * What every hypothesis about a chassis shows at every measurement. Everything is computed when first asked for and kept, so that a new reading costs
@@ -184,8 +185,8 @@ public final class PredictionModel {
     public void ready(Collection<Hypothesis> of, Collection<? extends Measurement> measurements) {
         List<FaultState> ends = ends(of);
         measurements.stream()
-                .filter(Measurement.Powered.class::isInstance)
-                .map(p -> settings.near(((Measurement.Powered) p).setting()))
+                .flatMap(this::poweredBy)
+                .map(settings::near)
                 .distinct()
                 .limit(FEW)
                 .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
@@ -195,6 +196,12 @@ public final class PredictionModel {
                 measurements.stream()
                         .filter(Measurement.Level.class::isInstance)
                         .toList());
+    }
+
+    /** The setting in which a measurement is made with the power on. */
+    private Stream<Setting> poweredBy(Measurement m) {
+        if (m instanceof Frequency f) return Stream.of(oscillators.setting(f));
+        return m instanceof Measurement.Powered p ? Stream.of(p.setting()) : Stream.empty();
     }
 
     private List<FaultState> ends(Collection<Hypothesis> of) {

@@ -5,7 +5,6 @@ import anabion.core.chassis.Component;
 import anabion.core.circuit.Element;
 import anabion.core.simulation.supply.AcSupply;
 import java.util.Comparator;
-import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -21,13 +20,8 @@ public record SupplyDraw(double amperes, double watts) {
         boolean chopped = AcSupply.vibrator(chassis).isPresent();
         if (o.mains().isPresent() && !chopped) return new SupplyDraw(o.mainsAmperes(), o.wattsFromMains());
         double beside = chopped ? o.wattsFromMains() : 0;
-        double most = 0;
-        double amperes = 0;
-        for (Element.Source s : supplies(chassis, o))
-            if (Math.abs(s.volts()) > most) {
-                most = Math.abs(s.volts());
-                amperes = Math.abs(o.direct().amperes(s)[0]);
-            }
+        double amperes =
+                highest(chassis, o).map(s -> Math.abs(o.direct().amperes(s)[0])).orElse(0.0);
         double sum = beside;
         for (Element e : o.direct().circuit().elements())
             if (e instanceof Element.Source) sum -= o.direct().watts(e);
@@ -37,23 +31,20 @@ public record SupplyDraw(double amperes, double watts) {
     /** The resistor inside the battery with the highest volts, through which its current flows; empty for a set on the mains. */
     public static Optional<Element.Resistor> inner(Chassis chassis, OperatingPoint o) {
         if (o.mains().isPresent()) return Optional.empty();
-        return supplies(chassis, o).stream()
-                .max(Comparator.comparingDouble(s -> Math.abs(s.volts())))
-                .flatMap(s -> o.direct().circuit().elements().stream()
-                        .flatMap(
-                                e -> e instanceof Element.Resistor r && e.name().equals(s.name() + ".inner")
-                                        ? Stream.of(r)
-                                        : Stream.empty())
-                        .findFirst());
+        return highest(chassis, o).flatMap(s -> o.direct().circuit().elements().stream()
+                .flatMap(e -> e instanceof Element.Resistor r && e.name().equals(s.name() + ".inner")
+                        ? Stream.of(r)
+                        : Stream.empty())
+                .findFirst());
     }
 
-    /** Sources that stand for a battery or for direct mains, not for what a fault puts into the circuit. */
-    private static List<Element.Source> supplies(Chassis chassis, OperatingPoint o) {
+    /** Of the sources that stand for a battery or for direct mains, not for what a fault puts into the circuit, the one with the highest volts. */
+    private static Optional<Element.Source> highest(Chassis chassis, OperatingPoint o) {
         return o.direct().circuit().elements().stream()
                 .flatMap(e -> e instanceof Element.Source s ? Stream.of(s) : Stream.of())
                 .filter(s -> chassis.part(s.name())
                         .map(p -> p.component() instanceof Component.Battery)
                         .orElse(true))
-                .toList();
+                .max(Comparator.comparingDouble(s -> Math.abs(s.volts())));
     }
 }
