@@ -2,6 +2,7 @@ package anabion.core.format;
 
 import anabion.core.chassis.Adjuster;
 import anabion.core.chassis.Band;
+import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
@@ -48,6 +49,9 @@ public final class EvidenceCodec {
     private static final Map<String, Outcome> COMPLAINTS =
             Map.of("dead", Outcome.NOTHING, "fine", Outcome.LOUD, "noise", Outcome.CRACKLE);
 
+    /** By which factor a dial may show more than its range says. */
+    private static final double OFF_DIAL = 1.1;
+
     private final Chassis chassis;
 
     private EvidenceCodec(Chassis chassis) {
@@ -71,8 +75,7 @@ public final class EvidenceCodec {
             case "ac" -> alternating(row);
             case "frequency" -> frequency(row);
             case "watts" -> watts(row);
-            case "current" ->
-                new Observation.Measured(new Amperes(Setting.of(line(row))), row.number("value", Unit.AMPERE));
+            case "current" -> new Observation.Measured(new Amperes(Setting.of(line(row))), unsigned(row, Unit.AMPERE));
             case "inject" -> new Observation.Heard(injected(row), outcome(row));
             case "level" -> level(row);
             case "tap" -> tapped(row);
@@ -106,8 +109,7 @@ public final class EvidenceCodec {
     }
 
     private Observation alternating(Table.Row row) {
-        double volts = row.number("value", Unit.VOLT);
-        if (volts < 0) throw row.trouble("value", "alternating volts have no sign", "leave the minus out");
+        double volts = unsigned(row, Unit.VOLT);
         String against = row.get("against").isEmpty() ? chassis.reference() : row.get("against");
         return new Observation.Measured(
                 new AlternatingVolts(
@@ -118,19 +120,31 @@ public final class EvidenceCodec {
                 volts);
     }
 
+    private static double unsigned(Table.Row row, Unit unit) {
+        double value = row.number("value", unit);
+        if (value < 0) throw row.trouble("value", "what is read there has no sign", "leave the minus out");
+        return value;
+    }
+
     /** Of the oscillator, where the dial stands at a frequency. */
     private Observation frequency(Table.Row row) {
-        String band = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
-        double hertz = row.need("value").equalsIgnoreCase("none") ? 0 : row.number("value", Unit.HERTZ);
-        return new Observation.Measured(new Frequency(band, row.number("at", Unit.HERTZ)), hertz);
+        String name = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
+        Band band = chassis.band(name).orElseThrow();
+        double dial = row.number("at", Unit.HERTZ);
+        boolean radio = band.kind() == BandKind.AM || band.kind() == BandKind.FM;
+        if (!radio
+                || dial < band.range().low() / OFF_DIAL
+                || dial > OFF_DIAL * band.range().high())
+            throw row.trouble("at", "the dial of " + name + " does not go there", "say what the dial shows");
+        double hertz = row.need("value").equalsIgnoreCase("none") ? 0 : unsigned(row, Unit.HERTZ);
+        return new Observation.Measured(new Frequency(name, dial), hertz);
     }
 
     /** Of a set on the mains. */
     private Observation watts(Table.Row row) {
         if (!Evidence.takesWatts(chassis))
             throw row.trouble("kind", "this set does not hang on alternating mains", "leave the watts out");
-        return new Observation.Measured(
-                Measurement.Watts.metered(Setting.of(line(row))), row.number("value", Unit.WATT));
+        return new Observation.Measured(Measurement.Watts.metered(Setting.of(line(row))), unsigned(row, Unit.WATT));
     }
 
     private double line(Table.Row row) {
