@@ -49,9 +49,6 @@ public final class EvidenceCodec {
     private static final Map<String, Outcome> COMPLAINTS =
             Map.of("dead", Outcome.NOTHING, "fine", Outcome.LOUD, "noise", Outcome.CRACKLE);
 
-    /** By which factor a dial may show more than its range says. */
-    private static final double OFF_DIAL = 1.1;
-
     private final Chassis chassis;
 
     private EvidenceCodec(Chassis chassis) {
@@ -130,14 +127,19 @@ public final class EvidenceCodec {
     private Observation frequency(Table.Row row) {
         String name = row.get("band").isEmpty() ? first(row) : band(row, "band", row.get("band"));
         Band band = chassis.band(name).orElseThrow();
-        double dial = row.number("at", Unit.HERTZ);
-        boolean radio = band.kind() == BandKind.AM || band.kind() == BandKind.FM;
-        if (!radio
-                || dial < band.range().low() / OFF_DIAL
-                || dial > OFF_DIAL * band.range().high())
-            throw row.trouble("at", "the dial of " + name + " does not go there", "say what the dial shows");
+        if (band.kind() != BandKind.AM && band.kind() != BandKind.FM)
+            throw row.trouble("band", name + " has no dial", "name a band that is tuned");
+        double dial = dial(row, band);
         double hertz = row.need("value").equalsIgnoreCase("none") ? 0 : unsigned(row, Unit.HERTZ);
         return new Observation.Measured(new Frequency(name, dial), hertz);
+    }
+
+    private static double dial(Table.Row row, Band band) {
+        try {
+            return band.range().meant(row.number("at", Unit.HERTZ));
+        } catch (InputException e) {
+            throw row.trouble("at", e.what(), e.remedy());
+        }
     }
 
     /** Of a set on the mains. */

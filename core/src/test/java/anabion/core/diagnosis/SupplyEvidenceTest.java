@@ -133,7 +133,7 @@ class SupplyEvidenceTest {
         assertThatThrownBy(() -> read(HALCYON, "level,rf L1,12mV,,")).hasMessageContaining("of a field");
         assertThatThrownBy(() -> read(HALCYON, "tapped,V4,better,,")).hasMessageContaining("changes or same");
         assertThatThrownBy(() -> read(HALCYON, "current,,-4mA,,")).hasMessageContaining("no sign");
-        assertThatThrownBy(() -> read(HALCYON, "frequency,30MHz,31MHz,,")).hasMessageContaining("does not go there");
+        assertThatThrownBy(() -> read(HALCYON, "frequency,30MHz,31MHz,,")).hasMessageContaining("beyond the dial");
         assertThatThrownBy(() -> read(HALCYON, "frequency,fish,1MHz,,")).hasMessageContaining("fish");
         assertThatThrownBy(() -> read(HALCYON, "ac,B1,3,NOWHERE,230")).hasMessageContaining("NOWHERE");
     }
