@@ -338,7 +338,7 @@ public final class TracingSheet implements Sheet {
         if (!no.isEmpty())
             throw InputException.at(line)
                     .because(session.say("trace.level-" + no))
-                    .so(session.say("trace.no-outcome.remedy"));
+                    .so(session.say("trace.level-" + no + ".remedy"));
         return AudibilityModel.called(row.at().lacking(volts));
     }
 
