@@ -4,11 +4,14 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.function.Consumer;
 import java.util.function.Predicate;
 
@@ -42,6 +45,21 @@ public final class Circuit {
     /** All nets but the reference. */
     public List<String> nets() {
         return nets;
+    }
+
+    /** Whether it has the nets and elements of another, these in whatever order. */
+    public boolean isLike(Circuit other) {
+        return elements.size() == other.elements.size()
+                && reference.equals(other.reference)
+                && nets.equals(other.nets)
+                && new HashSet<>(unshared(other)).equals(new HashSet<>(other.unshared(this)));
+    }
+
+    /** Its elements but for those that another circuit holds as well: most of two that are made from one. */
+    private List<Element> unshared(Circuit other) {
+        Set<Element> shared = Collections.newSetFromMap(new IdentityHashMap<>());
+        shared.addAll(other.elements);
+        return elements.stream().filter(e -> !shared.contains(e)).toList();
     }
 
     /** All elements in the order in which they were added. */

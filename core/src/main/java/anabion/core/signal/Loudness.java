@@ -33,6 +33,8 @@ public record Loudness(Map<String, Double> decibels, Set<String> beyond, double 
     private static final double SATURATED = 0.25;
     /** Share of its partner's current below which half of a push-pull stage is heard to be missing. */
     static final double LOPSIDED = 0.3;
+    /** Decibels that no ear tells apart. */
+    private static final double INAUDIBLE = 0.3;
 
     public Loudness {
         decibels = Collections.unmodifiableMap(new LinkedHashMap<>(decibels));
@@ -48,6 +50,20 @@ public record Loudness(Map<String, Double> decibels, Set<String> beyond, double 
     public static Optional<Loudness> of(Simulator engine, Chassis chassis, Setting setting, Band band) {
         if (band.kind() == BandKind.DISPLAY) return Optional.empty();
         return new Survey(engine, chassis, setting, band).loudness();
+    }
+
+    /** Whether nobody could hear it from another state's. */
+    public boolean alike(Loudness other) {
+        return decibels.keySet().equals(other.decibels.keySet())
+                && decibels.keySet().stream().allMatch(k -> alike(decibels.get(k), other.decibels.get(k)))
+                && beyond.equals(other.beyond)
+                && alike(hum, other.hum)
+                && distorted == other.distorted
+                && noisy == other.noisy;
+    }
+
+    private static boolean alike(double one, double other) {
+        return one == other || Math.abs(one - other) < INAUDIBLE;
     }
 
     /** The point farthest from the speaker: what a listener hears from the air. */

@@ -5,6 +5,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.Circuit;
+import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
@@ -18,6 +19,7 @@ import java.util.function.Supplier;
  * What feeds a set: the same for every fault that lies elsewhere.
  *
  * @param circuit of the set under this setting, without the rails
+ * @param solved operating points that it feeds, by their settings
  */
 record Feed(
         Chassis chassis,
@@ -27,7 +29,8 @@ record Feed(
         List<SupplyRail> rails,
         Circuit circuit,
         Map<String, AcSupply> nudged,
-        Map<String, List<SupplyRail>> nudgedRails) {
+        Map<String, List<SupplyRail>> nudgedRails,
+        Map<Setting, OperatingPoint> solved) {
     List<SupplyRail> rails(String nudge, Supplier<List<SupplyRail>> found) {
         return nudgedRails.computeIfAbsent(nudge, k -> found.get());
     }
@@ -42,10 +45,11 @@ record Feed(
     }
 
     Feed under(Setting other, Circuit without) {
-        return new Feed(chassis, other, series, mains, rails, without, nudged, nudgedRails);
+        return new Feed(chassis, other, series, mains, rails, without, nudged, nudgedRails, solved);
     }
 
     boolean touches(Fault f) {
+        if (mains.isEmpty()) return false; // a battery is part of the circuit
         if (reachesMains(f)) return true;
         for (String net : chassis.part(f.part()).orElseThrow().nets().values())
             for (SupplyRail r : rails)

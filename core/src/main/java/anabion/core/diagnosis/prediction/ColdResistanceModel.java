@@ -5,6 +5,7 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Part;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
@@ -47,6 +48,8 @@ public final class ColdResistanceModel {
     private static final double UNKNOWN = 0.25;
     /** Share of what electrolytics take from the meter, from which on one of them is lifted to see behind it. */
     private static final double SEEN = 0.03;
+    /** Logarithms that differ by less are the same: a quarter of what the meter errs. */
+    private static final double SAME = METER / 4;
 
     private final Setting usual;
     private final FaultState sound;
@@ -92,7 +95,15 @@ public final class ColdResistanceModel {
      * @param over the electrolytics in the meter's way, each by its share of what all of them take
      * @param rest share of what is neither a resistor, nor a capacitor, nor at fault
      */
-    public record At(double log, double lain, double bow, List<Share> shares, List<Share> over, double rest) {}
+    public record At(double log, double lain, double bow, List<Share> shares, List<Share> over, double rest) {
+        /** Whether no meter tells them apart. */
+        boolean alike(At other) {
+            return Math.abs(log - other.log) < SAME
+                    && Math.abs(lain - other.lain) < SAME
+                    && Math.abs(bow - other.bow) < SAME
+                    && Math.abs(rest - other.rest) < SAME;
+        }
+    }
 
     /** @param source its place among the parts, or among the electrolytics */
     public record Share(int source, double share) {}
@@ -101,7 +112,15 @@ public final class ColdResistanceModel {
         At alike = sound.unplugged().get(p);
         return state.unplugged()
                 .computeIfAbsent(
-                        p, k -> alike != null && state != sound && aside(state, p, alike) ? alike : computed(state, k));
+                        p,
+                        k -> alike != null && state != sound && (unchanged(state, p) || aside(state, p, alike))
+                                ? alike
+                                : computed(state, k));
+    }
+
+    /** Whether an ohmmeter knows nothing of what is wrong: of lost farads, of a tube's emission. */
+    private boolean unchanged(FaultState state, Measurement.Ohms p) {
+        return state.cold(usual.withFaults(p.off())).unchanged();
     }
 
     /** Whether what is wrong lies aside of the meter's current, whose solution of the sound set is at hand: then it reads as there. */
@@ -160,8 +179,10 @@ public final class ColdResistanceModel {
     }
 
     /** Computes at once, on all processors, what would be computed when asked for. */
-    public void ready(
-            ParallelSolver together, List<FaultState> states, Collection<? extends Measurement> measurements) {
+    void ready(
+            SeverityBisection bisection,
+            List<List<FaultState>> ladders,
+            Collection<? extends Measurement> measurements) {
         List<Measurement.Ohms> all = measurements.stream()
                 .filter(Measurement.Ohms.class::isInstance)
                 .map(Measurement.Ohms.class::cast)
@@ -175,12 +196,30 @@ public final class ColdResistanceModel {
             sound.worn(setting);
             if (quick()) sound.halfWorn(setting);
         }
-        answer(sound, all);
-        together.each(states, (engine, state) -> answer(state, all));
-    }
+        all.forEach(p -> at(sound, p));
+        bisection.over(ladders, new SeverityBisection.Answer() {
+            @Override
+            public boolean known(FaultState state) {
+                return state.unplugged().keySet().containsAll(all);
+            }
 
-    private void answer(FaultState state, List<Measurement.Ohms> measurements) {
-        if (!state.cold(usual).quick()) measurements.forEach(p -> at(state, p));
+            @Override
+            public void compute(Simulator engine, FaultState state) {
+                all.forEach(p -> at(state, p));
+            }
+
+            @Override
+            public boolean settles(FaultState least, List<FaultState> between, FaultState most) {
+                boolean settled = true;
+                for (Measurement.Ohms p : all) {
+                    At one = at(least, p);
+                    if (one.alike(at(most, p)))
+                        between.forEach(s -> s.unplugged().putIfAbsent(p, one));
+                    else settled = false;
+                }
+                return settled;
+            }
+        });
     }
 
     /** Ohms of a resistor that is lifted; they say nothing where nobody knows what it should have. */
@@ -198,9 +237,11 @@ public final class ColdResistanceModel {
 
     /** Where junctions lie, half way would take too long to compute and is taken to lie on the straight line. */
     public GaussianPrediction foreseen(SeverityInterval ends, Measurement.Ohms p) {
-        double least = at(ends.least(), p).log();
-        double most = at(ends.most(), p).log();
-        At at = at(quick() ? ends.middle() : ends.least(), p);
+        At from = at(ends.least(), p);
+        At to = at(ends.most(), p);
+        double least = from.log();
+        double most = to.log();
+        At at = quick() && !from.alike(to) ? at(ends.middle(), p) : from;
         double half = quick() ? at.log() : (least + most) / 2;
         double[] shares = sources.none();
         for (Share x : at.shares())

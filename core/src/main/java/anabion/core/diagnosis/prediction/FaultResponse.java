@@ -40,6 +40,11 @@ public final class FaultResponse {
     private static final double FAINT = 0.02;
     /** Above this it is no small change, and the tube's current no longer follows in proportion. */
     private static final double MOST = 0.4;
+    /** Volts, and shares of volts and of ohms, that no meter tells apart. */
+    private static final double SAME_VOLTS = 1e-3;
+
+    private static final double SAME_SHARE = 5e-4;
+    private static final double SAME_BEHIND = 0.03;
 
     private final double line;
     private final Simulator.PreparedCircuit bench;
@@ -150,6 +155,19 @@ public final class FaultResponse {
         } catch (ArithmeticException e) {
             return 0; // of a network without a solution nothing is known: as if nothing came through
         }
+    }
+
+    /** Whether all nets stand where they stand in another state, with as many ohms behind them. */
+    boolean alike(FaultResponse other) {
+        List<String> nets = free.direct().circuit().nets();
+        if (!nets.equals(other.free.direct().circuit().nets())) return false;
+        for (String net : nets) {
+            double volts = free(net);
+            if (Math.abs(volts - other.free(net)) > SAME_VOLTS + SAME_SHARE * Math.abs(volts)) return false;
+            double ohms = behind(net);
+            if (Math.abs(ohms - other.behind(net)) > SAME_BEHIND * ohms) return false;
+        }
+        return true;
     }
 
     /** Volts of a net without a meter. */

@@ -4,6 +4,7 @@ import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.signal.Loudness;
@@ -51,6 +52,38 @@ public final class FaultState {
     /** Whether its volts were computed under a setting. */
     public boolean knows(Setting setting) {
         return shown.containsKey(setting);
+    }
+
+    /** Takes what a state shows under a setting that shows the same. */
+    void showsLike(FaultState other, Setting setting) {
+        shown.putIfAbsent(setting, other.shown.get(setting));
+    }
+
+    /** Takes what a band of a state lets through that sounds the same. */
+    void soundsLike(FaultState other, String band) {
+        heard.putIfAbsent(band, other.heard.get(band));
+    }
+
+    /** Whether its volts, computed under a setting, are those of another state, and what its nets ask of a meter. */
+    boolean showsAlike(FaultState other, Setting setting) {
+        Optional<FaultResponse> one = shown.get(setting);
+        Optional<FaultResponse> two = other.shown.get(setting);
+        return one.isPresent() && two.isPresent() && one.get().alike(two.get());
+    }
+
+    /** Whether a band, computed, lets through what another state's does. */
+    boolean soundsAlike(FaultState other, String band) {
+        Optional<Loudness> one = heard.get(band);
+        Optional<Loudness> two = other.heard.get(band);
+        return one.isPresent() && two.isPresent() && one.get().alike(two.get());
+    }
+
+    /** Whether what it changes is seen in volts, if at all: what changes farads alone may hide in the ripple. */
+    boolean seenInVolts() {
+        return faults.stream()
+                .noneMatch(f -> f.mode() == FaultMode.DRIED
+                        || (f.mode() == FaultMode.WRONG
+                                && chassis.part(f.part()).orElseThrow().component() instanceof Component.Capacitor));
     }
 
     /** All long work passes here: somebody who no longer wants the answer interrupts the thread. */

@@ -3,6 +3,7 @@ package anabion.core.diagnosis.prediction;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
+import java.util.ArrayList;
 import java.util.Collection;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
@@ -59,13 +60,25 @@ public final class FaultStates {
                 .computeIfAbsent(faults, f -> new FaultState(chassis, f, Optional.of(well)));
     }
 
-    /** The ends of single faults. */
-    public List<FaultState> ends(Collection<Hypothesis> of) {
-        Set<FaultState> all = new LinkedHashSet<>();
-        of.stream()
-                .filter(h -> h.from().size() < 2)
-                .map(this::of)
-                .forEach(s -> all.addAll(List.of(s.least(), s.most())));
-        return List.copyOf(all);
+    /**
+     * The ends of single faults: those that differ in severity alone stand in one ladder, the least first. Where a severity between is not asked for a ladder
+     * ends.
+     */
+    public List<List<FaultState>> ladders(Collection<Hypothesis> of) {
+        List<List<FaultState>> all = new ArrayList<>();
+        Set<FaultState> met = new LinkedHashSet<>();
+        List<FaultState> ladder = List.of();
+        for (Hypothesis h : of) {
+            if (h.from().size() > 1) continue;
+            SeverityInterval ends = of(h);
+            boolean further = !ladder.isEmpty() && ladder.get(ladder.size() - 1) == ends.least();
+            if (!further) {
+                ladder = new ArrayList<>();
+                all.add(ladder);
+            }
+            if (met.add(ends.least())) ladder.add(ends.least());
+            if (met.add(ends.most())) ladder.add(ends.most());
+        }
+        return all.stream().filter(l -> !l.isEmpty()).toList();
     }
 }

@@ -28,7 +28,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
@@ -55,7 +54,7 @@ public final class PredictionModel {
     private final Chassis chassis;
     private final Setting usual;
     private final List<Hypothesis> hypotheses;
-    private List<FaultState> ends = List.of();
+    private List<List<FaultState>> ladders = List.of();
     private final Map<List<Fault>, Hypothesis> listed;
     private final Hypothesis healthy;
     private final double widest;
@@ -69,6 +68,7 @@ public final class PredictionModel {
 
     private final Simulator engine = new Simulator();
     private final ParallelSolver together = new ParallelSolver();
+    private final SeverityBisection bisection = new SeverityBisection(together);
     private final FaultStates states;
     private final FaultState well;
     private final Sources sources;
@@ -183,14 +183,14 @@ public final class PredictionModel {
 
     /** Computes at once, on all processors, what single hypotheses show at volts or ohms; singly it would be computed when asked for. */
     public void ready(Collection<Hypothesis> of, Collection<? extends Measurement> measurements) {
-        List<FaultState> ends = ends(of);
+        List<List<FaultState>> ladders = ladders(of);
         measurements.stream()
                 .flatMap(this::poweredBy)
                 .map(settings::near)
                 .distinct()
                 .limit(FEW)
-                .forEach(s -> together.each(without(ends, x -> x.knows(s)), (e, state) -> state.shown(e, s)));
-        cold.ready(together, ends, measurements);
+                .forEach(s -> bisection.over(ladders, SeverityAnswers.shown(s)));
+        cold.ready(bisection, ladders, measurements);
         heardReady(
                 of,
                 measurements.stream()
@@ -204,10 +204,10 @@ public final class PredictionModel {
         return m instanceof Measurement.Powered p ? Stream.of(p.setting()) : Stream.empty();
     }
 
-    private List<FaultState> ends(Collection<Hypothesis> of) {
-        if (of != hypotheses) return states.ends(of);
-        if (ends.isEmpty()) ends = states.ends(of);
-        return ends;
+    private List<List<FaultState>> ladders(Collection<Hypothesis> of) {
+        if (of != hypotheses) return states.ladders(of);
+        if (ladders.isEmpty()) ladders = states.ladders(of);
+        return ladders;
     }
 
     /** Computes how bands sound, which the measurements ask for. */
@@ -219,14 +219,8 @@ public final class PredictionModel {
                 .flatMap(name -> chassis.band(name).stream())
                 .toList();
         if (bands.isEmpty()) return;
-        List<FaultState> states = ends(of);
-        for (Band b : bands)
-            together.each(without(states, x -> x.heard(b.name())), (e, state) -> state.heard(e, loud(), b));
-    }
-
-    /** Those where it is still to be computed: to ask all of them again costs as much as a ranking. */
-    private static List<FaultState> without(List<FaultState> states, Predicate<FaultState> done) {
-        return states.stream().filter(done.negate()).toList();
+        List<List<FaultState>> ladders = ladders(of);
+        for (Band b : bands) bisection.over(ladders, SeverityAnswers.heard(loud(), b));
     }
 
     private static Optional<String> band(Measurement p) {

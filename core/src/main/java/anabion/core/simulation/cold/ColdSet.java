@@ -31,6 +31,7 @@ public final class ColdSet {
     private final Circuit circuit;
     private final Optional<TransferResistances> resistances;
     private final Optional<ColdSet> like;
+    private final boolean unchanged;
     private final Map<String, Double> known = new HashMap<>();
     private final Map<String, Map<String, Double>> shares = new HashMap<>();
     private final Map<String, double[]> starts = new ConcurrentHashMap<>();
@@ -39,6 +40,7 @@ public final class ColdSet {
         this.circuit = circuit;
         this.resistances = resistances;
         this.like = like;
+        this.unchanged = like.filter(l -> circuit.isLike(l.circuit)).isPresent();
     }
 
     /** A set with the power off and usual insulation, ready to be measured between any two nets. */
@@ -61,6 +63,11 @@ public final class ColdSet {
                 ? Optional.empty()
                 : LinearizedCircuit.at(new DcSolver().solve(circuit)).map(LinearizedCircuit::resistances);
         return new ColdSet(circuit, resistances, like);
+    }
+
+    /** Whether its circuit is that of the like set: then every answer is. */
+    public boolean unchanged() {
+        return unchanged;
     }
 
     /** Whether an answer costs next to nothing. */
