@@ -7,6 +7,7 @@ import anabion.core.lineup.LineUpModel;
 import anabion.core.reading.Predictor;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.chart.CircuitPredictor;
+import anabion.workshop.storage.ComputedFiles;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
@@ -21,21 +22,50 @@ public final class Predictors {
     private static final int SETS = 8;
     /** What is foreseen of a large set takes some hundred megabytes. */
     private static final int FORESEEN = 2;
+    /** Answers that are worth writing: those of a band for most faults. */
+    private static final int MORE = 100;
 
     private final Map<Chassis, Predictor> made = kept(SETS);
-    private final Map<Ground, Kept<PredictionModel>> foreseen = kept(FORESEEN);
+    private final Map<Ground, Kept<Stored>> foreseen = kept(FORESEEN);
     private final Map<Ground, Kept<Optional<LineUpModel>>> lineUps = kept(FORESEEN);
+
+    private volatile Optional<ComputedFiles> files = Optional.empty();
 
     private record Ground(Chassis chassis, Priors priors) {}
 
     /** A model once it is made; its monitor is held by who asks it. */
     private static final class Kept<M> {
         private M model;
+        private int written;
 
         synchronized <T> T ask(Supplier<M> maker, Function<M, T> question) {
             if (model == null) model = maker.get();
             return question.apply(model);
         }
+    }
+
+    /** A model, and how much of it a file holds. */
+    private static final class Stored {
+        private final PredictionModel model;
+        private int written;
+
+        Stored(PredictionModel model) {
+            this.model = model;
+            this.written = model.computed().size();
+        }
+
+        /** Once it has become so much more. */
+        void write(Chassis chassis, ComputedFiles files) {
+            int now = model.computed().size();
+            if (now < written + MORE) return;
+            files.write(chassis, model.computed());
+            written = now;
+        }
+    }
+
+    /** Keeps what it computes of faults from one start to the next; empty for no more. */
+    void keep(Optional<ComputedFiles> computed) {
+        files = computed;
     }
 
     private static <K, V> Map<K, V> kept(int most) {
@@ -61,8 +91,17 @@ public final class Predictors {
     /** Asks the predictions of a chassis; who comes second waits. */
     public <T> T foreseen(Chassis named, Priors priors, Function<PredictionModel, T> question) {
         Chassis chassis = named.unnamed();
-        return kept(foreseen, new Ground(chassis, priors))
-                .ask(() -> new PredictionModel(chassis, Calibrations.of(chassis), priors), question);
+        return kept(foreseen, new Ground(chassis, priors)).ask(() -> stored(chassis, priors), s -> {
+            T answer = question.apply(s.model);
+            files.ifPresent(f -> s.write(chassis, f));
+            return answer;
+        });
+    }
+
+    private Stored stored(Chassis chassis, Priors priors) {
+        PredictionModel model = new PredictionModel(chassis, Calibrations.of(chassis), priors);
+        files.ifPresent(f -> f.read(chassis, model.computed()));
+        return new Stored(model);
     }
 
     /** Asks what a line-up and a chart foresee, where no circuit is entered; who comes second waits. */

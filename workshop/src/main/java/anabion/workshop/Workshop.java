@@ -5,6 +5,7 @@ import anabion.core.job.Step;
 import anabion.workshop.storage.Backup;
 import anabion.workshop.storage.Backups;
 import anabion.workshop.storage.CheckedPicture;
+import anabion.workshop.storage.ComputedFiles;
 import anabion.workshop.storage.Database;
 import anabion.workshop.storage.ForcedFiles;
 import anabion.workshop.storage.PhotoFiles;
@@ -50,6 +51,7 @@ public final class Workshop implements AutoCloseable {
         this.clock = clock;
         this.photoFiles = new PhotoFiles(folder);
         this.sets = new Sets(database.handle(), clock, predictors);
+        predictors.keep(Optional.of(new ComputedFiles(folder, this::isThere)));
     }
 
     /**
@@ -119,12 +121,15 @@ public final class Workshop implements AutoCloseable {
     }
 
     private void unmoved() {
+        if (!isThere()) throw StorageException.moved(folder);
+    }
+
+    private boolean isThere() {
         try {
-            if (identity(folder).equals(file)) return;
+            return identity(folder).equals(file);
         } catch (IOException e) {
-            // it is not there any more
+            return false;
         }
-        throw StorageException.moved(folder);
     }
 
     /**
@@ -322,6 +327,7 @@ public final class Workshop implements AutoCloseable {
 
     @Override
     public void close() {
+        predictors.keep(Optional.empty());
         try {
             unmoved();
             database.checkpoint();

@@ -9,6 +9,9 @@ import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
+import java.io.DataInput;
+import java.io.DataOutput;
+import java.io.IOException;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Collection;
@@ -102,6 +105,32 @@ public final class ColdResistanceModel {
                     && Math.abs(lain - other.lain) < SAME
                     && Math.abs(bow - other.bow) < SAME
                     && Math.abs(rest - other.rest) < SAME;
+        }
+
+        void write(DataOutput out) throws IOException {
+            for (double d : new double[] {log, lain, bow, rest}) out.writeDouble(d);
+            for (List<Share> some : List.of(shares, over)) {
+                out.writeInt(some.size());
+                for (Share s : some) {
+                    out.writeInt(s.source());
+                    out.writeDouble(s.share());
+                }
+            }
+        }
+
+        static At read(DataInput in) throws IOException {
+            double log = in.readDouble();
+            double lain = in.readDouble();
+            double bow = in.readDouble();
+            double rest = in.readDouble();
+            List<Share> shares = shares(in);
+            return new At(log, lain, bow, shares, shares(in), rest);
+        }
+
+        private static List<Share> shares(DataInput in) throws IOException {
+            List<Share> some = new ArrayList<>();
+            for (int n = in.readInt(); n > 0; n--) some.add(new Share(in.readInt(), in.readDouble()));
+            return List.copyOf(some);
         }
     }
 

@@ -158,6 +158,11 @@ public final class FaultState {
         return kept[which];
     }
 
+    /** What bands let through, by their names, as far as that was computed. */
+    Map<String, Optional<Loudness>> heard() {
+        return heard;
+    }
+
     /** Whether it was computed what a band lets through. */
     public boolean heard(String band) {
         return heard.containsKey(band);

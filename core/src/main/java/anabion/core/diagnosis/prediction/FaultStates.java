@@ -54,7 +54,15 @@ public final class FaultStates {
                 : SeverityInterval.of(from);
     }
 
-    private FaultState of(List<Fault> faults) {
+    /** The state without a fault and those of single faults that were asked for. */
+    List<FaultState> singly() {
+        List<FaultState> all = new ArrayList<>(single.values());
+        all.add(well);
+        return all;
+    }
+
+    /** The state of some faults. */
+    FaultState of(List<Fault> faults) {
         if (faults.isEmpty()) return well;
         return (faults.size() > 1 ? pairs : single)
                 .computeIfAbsent(faults, f -> new FaultState(chassis, f, Optional.of(well)));

@@ -147,6 +147,11 @@ public final class PredictionModel {
         return hypotheses;
     }
 
+    /** What was computed of its single faults, to be kept from one start to the next. */
+    public ComputedStates computed() {
+        return new ComputedStates(states, !cold.quick());
+    }
+
     /** Where it is worth asking for an oscillator's frequency. */
     public List<Frequency> frequencies() {
         return oscillators.asked();
