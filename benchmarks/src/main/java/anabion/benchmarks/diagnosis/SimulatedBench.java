@@ -243,9 +243,12 @@ final class SimulatedBench {
     private record Heard(double change, double hum, boolean distorted) {}
 
     private Heard compared(Measurement probe) {
-        String band = probe instanceof Measurement.Inject i ? i.band() : ((Measurement.Listen) probe).band();
-        Optional<Loudness> good = before.computeIfAbsent(band, b -> loudness(sound, List.of(), b));
-        Optional<Loudness> bad = now.computeIfAbsent(band, b -> loudness(planted.chassis(), planted.faults(), b));
+        Measurement.Listen listened =
+                probe instanceof Measurement.Inject i ? new Measurement.Listen(i.band()) : (Measurement.Listen) probe;
+        Measurement.Listen plain = new Measurement.Listen(listened.band());
+        Optional<Loudness> good = before.computeIfAbsent(plain.key(), k -> loudness(sound, List.of(), plain));
+        Optional<Loudness> bad =
+                now.computeIfAbsent(listened.key(), k -> loudness(planted.chassis(), planted.faults(), listened));
         if (good.isEmpty() || bad.isEmpty()) return new Heard(-200, 0, false);
         String point = probe instanceof Measurement.Inject i
                 ? Loudness.key(i.domain(), i.point())
@@ -257,9 +260,11 @@ final class SimulatedBench {
                 bad.get().distorted() && !good.get().distorted());
     }
 
-    private Optional<Loudness> loudness(Chassis chassis, List<Fault> faults, String name) {
-        Setting loud = setting().withFaults(faults).withControls(Controls.volume(chassis, 1));
-        return chassis.band(name).flatMap(b -> Loudness.of(engine, chassis, loud, b));
+    private Optional<Loudness> loudness(Chassis chassis, List<Fault> faults, Measurement.Listen listened) {
+        Map<String, Double> pots = new HashMap<>(Controls.volume(chassis, 1));
+        pots.putAll(listened.controls());
+        Setting set = setting().withFaults(faults).withControls(pots);
+        return chassis.band(listened.band()).flatMap(b -> Loudness.of(engine, chassis, set, b));
     }
 
     /** Whether the fault moves anything that can be measured further than sound specimens differ, or can be heard. */

@@ -66,9 +66,9 @@ public record Fault(String target, FaultMode mode, String amount) {
         return unsized().text();
     }
 
-    /** Without its severity; the contact of a switch is none. */
+    /** Without its severity; the contact of a switch and the piece of a heater are none. */
     public Fault unsized() {
-        return mode == FaultMode.OPEN ? this : of(target, mode);
+        return mode == FaultMode.OPEN || mode == FaultMode.HEATER_OPEN ? this : of(target, mode);
     }
 
     /**
@@ -89,7 +89,17 @@ public record Fault(String target, FaultMode mode, String amount) {
 
     /** Whether its amount is a plain number: a share, or amperes. */
     public boolean plain() {
-        return mode.isPlain();
+        return mode.isPlain() || (mode == FaultMode.SHORT && isShare());
+    }
+
+    /** Of shorted turns the amount is a share, of a shorted capacitor ohms with their letter. */
+    private boolean isShare() {
+        try {
+            double share = Double.parseDouble(amount);
+            return share > 0 && share < 1;
+        } catch (NumberFormatException e) {
+            return false;
+        }
     }
 
     /** As it is typed: {@code C14:leaky:5M}. */

@@ -43,7 +43,7 @@ public enum FaultMode implements Coded {
 
     /** Whether its amount is a plain number: a share, or amperes. */
     public boolean isPlain() {
-        return this == EMISSION || this == GASSY || this == GAIN || this == DRIED;
+        return this == EMISSION || this == GASSY || this == GAIN || this == DRIED || this == MISTUNED;
     }
 
     /** Whether it is the work of hands rather than of age. */

@@ -77,6 +77,11 @@ public final class Renames {
         return new Chart(c.id(), c.source(), c.provisional(), c.tolerance(), c.conditions(), rows, c.extra());
     }
 
+    /** The name of a part, or of a lead, section or pin of it, after the renaming; other names stay. */
+    public static String owned(String name, String from, String to) {
+        return name.equals(from) ? to : point(name, from, to);
+    }
+
     /** The name of a pin after the renaming; other names stay. */
     public static String point(String name, String from, String to) {
         return name.startsWith(from + ".") ? to + name.substring(from.length()) : name;

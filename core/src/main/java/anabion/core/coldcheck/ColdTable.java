@@ -286,7 +286,7 @@ public final class ColdTable {
             boolean renewed = FittedState.since(r.state(), job.alterations()).stream()
                     .anyMatch(x -> x.kind().exchanges()
                             && (x.kind() == AlterationKind.CAME_BACK
-                                    || chassis.part(x.part())
+                                    || chassis.part(x.owner())
                                             .filter(p -> p.touches(a) || p.touches(b))
                                             .isPresent()));
             if (same

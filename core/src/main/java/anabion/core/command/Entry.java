@@ -4,6 +4,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.LooseKind;
 import anabion.core.job.Note;
+import anabion.core.job.Outcome;
 import anabion.core.job.Trial;
 import java.time.Duration;
 import java.time.LocalDate;
@@ -39,6 +40,9 @@ public sealed interface Entry {
 
     /** A good part held across one, or put in its place. */
     record Tried(Trial.How how, String part, boolean better) implements Entry {}
+
+    /** A control turned to one of its ends while the set plays, and what is heard then. */
+    record Turned(String control, boolean up, Outcome outcome) implements Entry {}
 
     /**
      * A band against a good receiver.

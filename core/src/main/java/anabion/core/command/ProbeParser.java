@@ -5,6 +5,7 @@ import anabion.core.error.InputException;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Compared;
 import anabion.core.job.LooseKind;
+import anabion.core.job.Outcome;
 import anabion.core.job.Trial;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
@@ -88,6 +89,7 @@ public final class ProbeParser {
                     case "reference" -> against(rest);
                     case "swapped" -> tried(Trial.How.SWAPPED, rest);
                     case "tapped" -> tried(Trial.How.TAPPED, rest);
+                    case "turned" -> turned(rest);
                     default -> null;
                 });
     }
@@ -144,6 +146,17 @@ public final class ProbeParser {
                                     : "a part belongs here, and whether the set plays better or the same")
                     .so("type it like " + how.code() + " C7 " + yes + ", or " + how.code() + " C7 same");
         return new Entry.Tried(how, words[0].toUpperCase(Locale.ROOT), said.equals(yes));
+    }
+
+    private static Entry turned(String rest) {
+        String[] words = rest.split("\\s+");
+        Optional<Outcome> heard = TraceEntry.of(words[words.length - 1], false).outcome();
+        boolean up = words.length == 3 && words[1].equalsIgnoreCase("up");
+        if (words.length != 3 || heard.isEmpty() || !(up || words[1].equalsIgnoreCase("down")))
+            throw InputException.at(("turned " + rest).strip())
+                    .because("a control belongs here, whether it was turned up or down, and what is heard then")
+                    .so("type it like turned RV1 down hum: loud, weak, nothing, distorted, hum or crackle");
+        return new Entry.Turned(words[0].toUpperCase(Locale.ROOT), up, heard.get());
     }
 
     private static Entry against(String rest) {

@@ -3,9 +3,11 @@ package anabion.core.diagnosis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Place;
+import anabion.core.diagnosis.evidence.Across;
 import anabion.core.diagnosis.evidence.Adjust;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.Appears;
 import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
@@ -19,6 +21,7 @@ import anabion.core.quantity.Unit;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.text.Phrase;
 import java.util.Optional;
+import java.util.TreeSet;
 
 /** Causes and measurements in the words of the trade. */
 public final class CauseWords {
@@ -81,13 +84,15 @@ public final class CauseWords {
             return Phrase.of(key, Place.owner(from.target()));
         }
         Object target = part(from.target());
-        if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY || from.mode() == FaultMode.SHORT)
+        if (from.amount().isEmpty() || from.mode() == FaultMode.GASSY)
             return Phrase.of("fault." + from.mode().code(), target);
-        if (from.mode() == FaultMode.OPEN) return Phrase.of("fault.open-amount", target, from.amount());
+        if (from.mode() == FaultMode.OPEN || from.mode() == FaultMode.HEATER_OPEN)
+            return Phrase.of("fault." + from.mode().code() + "-amount", target, from.amount());
         if (from.plain()) {
             double share = Math.sqrt(Double.parseDouble(from.amount()) * Double.parseDouble(to.amount()));
             return Phrase.of("fault." + from.mode().code() + "-amount", target, Figures.percent(share));
         }
+        if (from.mode() == FaultMode.SHORT) return Phrase.of("fault.short", target);
         double middle = Math.sqrt(from.size().value() * to.size().value());
         Quantity size = new Quantity(middle, from.size().unit());
         return Phrase.of("fault." + from.mode().code() + "-amount", target, Figures.si(size, 2));
@@ -132,12 +137,21 @@ public final class CauseWords {
         if (measurement instanceof Measurement.Inject i)
             return Phrase.of("probe.inject-" + i.domain().code(), i.point(), i.band());
         if (measurement instanceof Measurement.Tap t) return Phrase.of("probe.tap", t.point(), t.band());
-        if (measurement instanceof Measurement.Listen l) return Phrase.of("probe.listen", l.band());
+        if (measurement instanceof Measurement.Listen l)
+            return l.controls().isEmpty()
+                    ? Phrase.of("probe.listen", l.band())
+                    : Phrase.of(
+                            l.controls().containsValue(1.0) ? "probe.listen-up" : "probe.listen-down",
+                            l.band(),
+                            String.join(", ", new TreeSet<>(l.controls().keySet())));
         if (measurement instanceof Measurement.Lifted l)
             return Phrase.of("probe." + l.what().word(), l.part());
         if (measurement instanceof Tapped t) return Phrase.of("probe.tapped", t.part());
+        if (measurement instanceof Appears a)
+            return Phrase.of(
+                    "probe.appears", Phrase.of("circumstance." + a.when().code()));
         if (measurement instanceof Adjust a) return Phrase.of("probe.adjust", a.part());
-        if (measurement instanceof Measurement.Across a) return Phrase.of("probe.across", a.part());
+        if (measurement instanceof Across a) return Phrase.of("probe.across", a.part());
         Measurement.Try t = (Measurement.Try) measurement;
         return Phrase.of(t.plugged() ? "probe.swap" : "probe.try", t.part());
     }
@@ -166,8 +180,9 @@ public final class CauseWords {
     /** What trying a part proves. */
     static Phrase tried(Measurement.PartTest p, boolean bad) {
         if (p instanceof Adjust) return Phrase.of(bad ? "meaning.no-peak" : "meaning.peak");
+        if (p instanceof Appears) return Phrase.of(bad ? "meaning.only-then" : "meaning.always");
         if (p instanceof Tapped) return Phrase.of(bad ? "meaning.changes" : "meaning.steady");
-        boolean swapped = p instanceof Measurement.Across || (p instanceof Measurement.Try t && t.plugged());
+        boolean swapped = p instanceof Across || (p instanceof Measurement.Try t && t.plugged());
         if (swapped) return Phrase.of(bad ? "meaning.better" : "meaning.same");
         return Phrase.of(bad ? "meaning.bad" : "meaning.good");
     }

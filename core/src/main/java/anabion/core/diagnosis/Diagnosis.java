@@ -171,7 +171,7 @@ public record Diagnosis(
         Set<String> well = evidence.stream()
                 .filter(o -> o instanceof Observation.Heard h && h.outcome() == Outcome.LOUD)
                 .map(Observation::measurement)
-                .filter(Measurement.Listen.class::isInstance)
+                .filter(m -> m instanceof Measurement.Listen l && l.controls().isEmpty())
                 .map(m -> ((Measurement.Listen) m).band())
                 .collect(Collectors.toSet());
         boolean all = !chassis.bands().isEmpty()

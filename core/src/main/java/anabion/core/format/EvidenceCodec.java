@@ -6,12 +6,15 @@ import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.Lead;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Points;
+import anabion.core.diagnosis.evidence.Across;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.Appears;
 import anabion.core.diagnosis.evidence.Evidence;
 import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
@@ -19,6 +22,7 @@ import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.error.InputException;
 import anabion.core.job.AlignmentEntry;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Outcome;
 import anabion.core.json.Coded;
 import anabion.core.quantity.Notation;
@@ -27,6 +31,7 @@ import anabion.core.signal.Domain;
 import anabion.core.signal.Gains;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.chart.CircuitPredictor;
+import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import java.io.IOException;
 import java.io.Reader;
@@ -76,8 +81,7 @@ public final class EvidenceCodec {
             case "inject" -> new Observation.Heard(injected(row), outcome(row));
             case "level" -> level(row);
             case "tap" -> tapped(row);
-            case "symptom" ->
-                new Observation.Heard(new Measurement.Listen(band(row, "at", row.need("at"))), outcome(row));
+            case "symptom" -> new Observation.Heard(listened(row), outcome(row));
             case "test" -> tested(row, Measurement.Try.of(part(row)));
             case "leak" ->
                 tested(row, new Measurement.Lifted(capacitor(row).reference(), Measurement.Lifted.What.LEAK));
@@ -85,12 +89,38 @@ public final class EvidenceCodec {
             case "across" -> bridged(row);
             case "tapped" -> tapped(row, part(row));
             case "adjust" -> adjusted(row);
+            case "appears" -> new Observation.Tested(new Appears(circumstance(row)), false);
             default ->
                 throw row.trouble(
                         "kind",
                         "\"" + row.need("kind") + "\" is no kind of evidence known here",
-                        "use volts, ac, ohms, watts, current, frequency, inject, level, tap, symptom, test, leak, value, across, tapped or adjust");
+                        "use volts, ac, ohms, watts, current, frequency, inject, level, tap, symptom, test, leak, value, across, tapped, adjust or appears");
         };
+    }
+
+    private static Circumstance circumstance(Table.Row row) {
+        return Coded.find(Circumstance.values(), row.need("value").toLowerCase(Locale.ROOT))
+                .filter(c -> c != Circumstance.ALWAYS)
+                .orElseThrow(() -> row.trouble(
+                        "value",
+                        "\"" + row.need("value") + "\" is no circumstance",
+                        "use warm, cold, cabinet or knocked"));
+    }
+
+    /** A band, and behind it the controls that were turned for it. */
+    private Measurement.Listen listened(Table.Row row) {
+        List<String> words = List.of(row.need("at").split("\\s+"));
+        List<String> turned = words.stream().filter(w -> w.contains("=")).toList();
+        String band = words.stream().filter(w -> !w.contains("=")).collect(Collectors.joining(" "));
+        Controls controls;
+        try {
+            controls = Controls.of(chassis, turned);
+        } catch (InputException e) {
+            throw row.trouble("at", e.what(), e.remedy());
+        }
+        if (!controls.switches().isEmpty())
+            throw row.trouble("at", "a switch is no control that is turned while it plays", "name the band for it");
+        return new Measurement.Listen(band(row, "at", band), controls.pots());
     }
 
     private Observation ohms(Table.Row row) {
@@ -158,7 +188,8 @@ public final class EvidenceCodec {
                 chassis,
                 Arrays.stream(row.get("lifted").split("[ +]+"))
                         .filter(r -> !r.isEmpty())
-                        .map(r -> part(row, "lifted", r).reference())
+                        .map(r -> Lead.named(chassis, r).map(Lead::text).orElseGet(() -> part(row, "lifted", r)
+                                .reference()))
                         .toList());
     }
 
@@ -238,7 +269,7 @@ public final class EvidenceCodec {
         if (!value.equals("better") && !value.equals("same"))
             throw row.trouble("value", "\"" + value + "\" is not how a set plays on", "write better or same");
         Part part = capacitor(row);
-        return new Observation.Tested(Measurement.Across.of(part), value.equals("same"));
+        return new Observation.Tested(Across.of(part), value.equals("same"));
     }
 
     /** Letters of adjusters that were turned through their travel. */

@@ -4,6 +4,7 @@ import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Compared;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
@@ -102,6 +103,7 @@ public final class JobCodec {
         return new Complaint(
                 f.text("where"),
                 f.code("symptom", SymptomKind.values(), SymptomKind.UNTRIED),
+                f.code("when", Circumstance.values(), Circumstance.ALWAYS),
                 f.text("note", ""),
                 f.extra());
     }
@@ -307,6 +309,7 @@ public final class JobCodec {
         return new Writing()
                 .put("where", c.where())
                 .put("symptom", c.symptom())
+                .unless("when", c.when(), Circumstance.ALWAYS)
                 .text("note", c.note())
                 .with(c.extra());
     }

@@ -22,7 +22,11 @@ public record FittedState(UUID id, Map<String, Alteration> last) {
 
     static FittedState after(List<Alteration> alterations) {
         Map<String, Alteration> last = new LinkedHashMap<>();
-        alterations.forEach(a -> last.put(a.part(), a));
+        for (Alteration a : alterations) {
+            // what is done to a part is done to all its leads
+            last.keySet().removeIf(lead -> lead.startsWith(a.part() + "."));
+            last.put(a.part(), a);
+        }
         UUID id = alterations.isEmpty()
                 ? AS_FOUND
                 : alterations.get(alterations.size() - 1).id();

@@ -34,7 +34,9 @@ public record Heard(
         /** A finger there, on sets whose chassis is no danger: the hum that comes out. */
         TOUCH,
         /** The set fed at its beginning, and a tracer or meter there: what arrives. */
-        TAP;
+        TAP,
+        /** A control turned to one of its ends while the set plays, its wiper at the terminal that is the point: what comes out then. */
+        TURNED;
 
         @Override
         public String code() {

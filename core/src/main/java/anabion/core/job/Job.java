@@ -262,7 +262,13 @@ public record Job(
     public Job renamed(String from, String to) {
         List<Heard> all = heard.stream().map(h -> h.renamed(from, to)).toList();
         List<Trial> tried = trials.stream().map(t -> t.renamed(from, to)).toList();
-        return withHeard(all).withTrials(tried).withPower(power.renamed(from, to));
+        List<Alteration> altered =
+                alterations.stream().map(a -> a.renamed(from, to)).toList();
+        return withHeard(all)
+                .withTrials(tried)
+                .withAlterations(altered)
+                .withRecap(recap.renamed(from, to))
+                .withPower(power.renamed(from, to));
     }
 
     /** The state the set is in now. */

@@ -1,5 +1,6 @@
 package anabion.core.job;
 
+import anabion.core.chassis.Renames;
 import anabion.core.json.Coded;
 import java.util.Locale;
 
@@ -24,5 +25,10 @@ public record PartTest(String key, What what, double amount, double good, double
         public String code() {
             return name().toLowerCase(Locale.ROOT);
         }
+    }
+
+    /** After a part got another reference. */
+    PartTest renamed(String from, String to) {
+        return new PartTest(Renames.owned(key, from, to), what, amount, good, volts);
     }
 }

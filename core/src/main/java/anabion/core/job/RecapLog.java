@@ -1,5 +1,6 @@
 package anabion.core.job;
 
+import anabion.core.chassis.Renames;
 import anabion.core.json.Extra;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -41,6 +42,25 @@ public record RecapLog(
 
     private static <V> Map<String, V> ordered(Map<String, V> map) {
         return Collections.unmodifiableMap(new LinkedHashMap<>(map));
+    }
+
+    /** After a part got another reference. */
+    RecapLog renamed(String from, String to) {
+        return new RecapLog(
+                school,
+                renamed(roles, from, to),
+                renamed(ticks, from, to),
+                renamed(marks, from, to),
+                tests.stream()
+                        .map(t -> new Tested(t.id(), t.at(), t.test().renamed(from, to), t.extra()))
+                        .toList(),
+                extra);
+    }
+
+    private static <V> Map<String, V> renamed(Map<String, V> map, String from, String to) {
+        Map<String, V> all = new LinkedHashMap<>();
+        map.forEach((key, value) -> all.put(Renames.owned(key, from, to), value));
+        return all;
     }
 
     /** With another way of recapping, by its code. */

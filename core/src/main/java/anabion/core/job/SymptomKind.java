@@ -20,6 +20,11 @@ public enum SymptomKind implements Coded {
     SEGMENT_WRONG,
     UNTRIED;
 
+    /** Whether it is a complaint at all. */
+    public boolean isWrong() {
+        return this != FINE && this != UNTRIED;
+    }
+
     /** What an ear would call it on a band that is listened to, or an eye of a segment; empty for what comes and goes, and the like. */
     public Optional<Outcome> outcome() {
         return switch (this) {

@@ -40,7 +40,9 @@ public record Reading(
                 measure,
                 value,
                 doubtful,
-                condition,
+                condition.withOpenEnds(condition.openEnds().stream()
+                        .map(e -> Renames.owned(e, from, to))
+                        .toList()),
                 state,
                 at,
                 extra);

@@ -3,6 +3,7 @@ package anabion.core.signal;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Component.Capacitor;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
@@ -15,6 +16,7 @@ import anabion.core.quantity.Notation;
 import anabion.core.quantity.Unit;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
+import anabion.core.simulation.supply.PassiveStamps;
 import java.util.ArrayList;
 import java.util.IdentityHashMap;
 import java.util.List;
@@ -43,14 +45,10 @@ final class Coils {
     private static final double BYPASS = 2e-9;
     /** Henries of a coil of which nothing is known but its copper. */
     private static final double WIRE = 1e-9;
-    /** What shorted turns leave of the inductance, and their loss. */
-    private static final double SHORTED = 0.5;
-
-    private static final double SHORTED_LOSS = 0.3;
-    /** On iron all turns share one field, and a shorted one loads them all. */
-    private static final double SHORTED_IRON = 1.5;
-    /** By how much a core that was turned without need changes the inductance. */
-    private static final double MISTUNED = 1.1;
+    /** Coupling of shorted turns to the others of an air coil; on iron all turns share one field. */
+    private static final double TURNS = 0.7;
+    /** By which share a core that was turned without need changes the inductance, where a fault does not say. */
+    private static final double MISTUNED = 0.1;
 
     private final Chassis chassis;
     private final Setting setting;
@@ -161,6 +159,16 @@ final class Coils {
         if (known.isEmpty()) return;
         for (Coil c : known)
             if (tuned(c) && across(c) == 0) network.capacitor(c.from(), c.to(), resonant(c, aligned(c)), 0);
+        for (Coil c : known)
+            if (c.iron())
+                shorted(c)
+                        .ifPresent(s ->
+                                // the shorted turns' copper lies across all of them, by the square of the turns
+                                network.capacitor(
+                                        c.from(),
+                                        c.to(),
+                                        0,
+                                        s / Math.max(1, c.winding().ohms())));
         Group all = group(known);
         network.coils(
                 known.stream().map(c -> new String[] {c.from(), c.to()}).toList(), all.ohms, all.loss, all.henries);
@@ -188,10 +196,14 @@ final class Coils {
         for (int i = 0; i < n; i++) {
             Coil c = known.get(i);
             ohms[i] = Math.max(1e-3, c.winding().ohms());
-            boolean shorted = faults.is(c.part().reference(), FaultMode.SHORT);
-            loss[i] = shorted
-                    ? (c.iron() ? SHORTED_IRON : SHORTED_LOSS)
-                    : c.iron() ? 0 : 1 / (linked(known) ? LINKED_QUALITY : QUALITY);
+            loss[i] = c.iron() ? 0 : 1 / (linked(known) ? LINKED_QUALITY : QUALITY);
+            // in what is left of an air coil the shorted turns' copper is seen by the square of their coupling
+            if (!c.iron())
+                ohms[i] += TURNS
+                        * TURNS
+                        * shorted(c)
+                                .map(s -> Math.max(1e-3, c.winding().ohms()) / s)
+                                .orElse(0.0);
             for (int j = 0; j < n; j++)
                 henries[i][j] = i == j
                         ? henries(c)
@@ -226,9 +238,26 @@ final class Coils {
 
     private double computed(Coil c) {
         double sound = aligned(c) * setting.trim(Setting.core(c.part().reference(), c.winding()));
-        if (faults.is(c.part().reference(), FaultMode.SHORT) && c.index() == 0) return SHORTED * sound;
-        if (faults.is(c.part().reference(), FaultMode.MISTUNED) && c.index() == 0) return MISTUNED * sound;
-        return sound;
+        double shorted = shorted(c).orElse(0.0);
+        double left = (1 - shorted) * (1 - shorted) * (shorted > 0 && !c.iron() ? 1 - TURNS * TURNS : 1);
+        return sound
+                * left
+                * (1 + fault(c, FaultMode.MISTUNED).map(f -> share(f, MISTUNED)).orElse(0.0));
+    }
+
+    /** The share of its turns that are shorted. */
+    private Optional<Double> shorted(Coil c) {
+        return fault(c, FaultMode.SHORT).map(f -> share(f, PassiveStamps.SHORTED));
+    }
+
+    /** A winding's own fault; one that names no winding is the first's. */
+    private Optional<Fault> fault(Coil c, FaultMode mode) {
+        return faults.find(c.part().reference() + "." + c.winding().name(), mode)
+                .or(() -> c.index() == 0 ? faults.find(c.part().reference(), mode) : Optional.empty());
+    }
+
+    private static double share(Fault f, double usual) {
+        return f.amount().isEmpty() ? usual : Double.parseDouble(f.amount());
     }
 
     private double aligned(Coil c) {

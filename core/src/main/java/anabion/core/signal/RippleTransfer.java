@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.FaultMode;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.numeric.Phasor;
 import anabion.core.simulation.dc.OperatingPoint;
@@ -9,7 +10,7 @@ import java.util.Optional;
 import java.util.function.Function;
 
 /**
- * What the ripple of a set's reservoirs leaves at its other nets.
+ * What the ripple of a set's reservoirs leaves at its other nets, and what heaters leave that leak to their cathodes.
  *
  * <p>Method: the fundamental of a sawtooth as high as the ripple drives each reservoir of the small-signal network; harmonics are left out, since filters take
  * them first. What several reservoirs leave is added by squares.
@@ -27,9 +28,11 @@ public final class RippleTransfer {
      * @throws ArithmeticException if the network has no solution
      */
     public static double volts(Chassis chassis, Setting setting, OperatingPoint solved, String net, String against) {
-        if (solved.ripples().isEmpty()) return 0;
-        return left(new Networks(chassis, setting, solved, Optional.empty()).aligned(), solved, v -> v.at(net)
-                .minus(v.at(against)));
+        boolean leaks = setting.faults().stream().anyMatch(f -> f.mode() == FaultMode.HEATER_CATHODE);
+        if (solved.ripples().isEmpty() && !leaks) return 0;
+        SmallSignal network = new Networks(chassis, setting, solved, Optional.empty()).aligned();
+        Function<SmallSignal.Volts, Phasor> at = v -> v.at(net).minus(v.at(against));
+        return Math.hypot(left(network, solved, at), HeaterHum.left(chassis, setting, network, solved, at));
     }
 
     /** Effective volts where somebody listens to a network. */

@@ -88,7 +88,14 @@ final class Survey {
                 detector.isPresent() ? control(quiet) : List.of(),
                 detector.isPresent() ? selectivity(networks) : List.of(),
                 response(sound),
-                RippleTransfer.left(sound, now.solved(), ends::atSpeaker)));
+                hum(sound, now.solved())));
+    }
+
+    /** Volts at the speaker that nobody put in: of the rails' ripple, and of heaters that leak. */
+    private double hum(SmallSignal sound, OperatingPoint solved) {
+        return Math.hypot(
+                RippleTransfer.left(sound, solved, ends::atSpeaker),
+                HeaterHum.left(chassis, setting, sound, solved, ends::atSpeaker));
     }
 
     /** What comes from each point, under a usual carrier rather than the one that gives the standard output: a fraction of the work. */
@@ -114,12 +121,7 @@ final class Survey {
         }
         Solution direct = now.solved().direct();
         Loudness of = Loudness.of(
-                levels,
-                ends.standard(),
-                detected,
-                decibels(RippleTransfer.left(sound, now.solved(), ends::atSpeaker)),
-                path,
-                quiet.direct());
+                levels, ends.standard(), detected, decibels(hum(sound, now.solved())), path, quiet.direct());
         return Optional.of(ratio.map(r -> of.detected(r.lopsided(direct, Loudness.LOPSIDED), r.noisy()))
                 .orElse(of));
     }

@@ -6,9 +6,11 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.error.InputException;
 import anabion.core.job.AlterationKind;
+import anabion.core.job.Outcome;
 import anabion.core.job.Trial;
 import java.time.Duration;
 import java.time.Period;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -110,5 +112,17 @@ class ProbeParserTest {
         assertThat(ProbeParser.parse("should B2 AM RV1=0.3 C14:leaky:1M", false))
                 .isEqualTo(new Entry.Should("B2", java.util.List.of("AM", "RV1=0.3", "C14:leaky:1M")));
         assertThatThrownBy(() -> ProbeParser.parse("should", true)).hasMessageContaining("pin or net");
+    }
+
+    @Test
+    void aControlTurnedSaysWhatIsHeardThen() {
+        assertThat(ProbeParser.parse("turned rv1 down hum", true))
+                .isEqualTo(new Entry.Turned("RV1", false, Outcome.HUM));
+        assertThat(ProbeParser.parse("turned RV2 up n", true))
+                .isEqualTo(new Entry.Turned("RV2", true, Outcome.NOTHING));
+        for (String wrong : List.of("turned", "turned RV1 hum", "turned RV1 left hum", "turned RV1 down bad"))
+            assertThatThrownBy(() -> ProbeParser.parse(wrong, true))
+                    .as(wrong)
+                    .hasMessageContaining("turned RV1 down hum");
     }
 }

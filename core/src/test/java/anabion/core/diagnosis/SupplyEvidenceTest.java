@@ -93,7 +93,7 @@ class SupplyEvidenceTest {
     @ValueSource(strings = {"0.3", "3", "18"})
     void aShortHasSomeOhms(String ohms) throws IOException {
         Diagnosis d = Diagnosis.of(PREDICTIONS, read(HALCYON, String.format(Locale.ROOT, "ohms,B1,%s,CHASSIS,", ohms)));
-        assertThat(d.suspects().get(0).first().cause()).as("%s", d.suspects()).isEqualTo("C18:short");
+        assertThat(d.suspects().get(0).first().cause()).as("%s", d.suspects()).isEqualTo("C18.1:short");
         assertThat(d.suspects().get(0).odds())
                 .isGreaterThan(5 * d.suspects().get(1).odds());
     }

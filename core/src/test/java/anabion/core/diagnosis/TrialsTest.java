@@ -6,14 +6,20 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
+import anabion.core.diagnosis.evidence.Across;
+import anabion.core.diagnosis.evidence.Appears;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.evidence.Tapped;
+import anabion.core.diagnosis.inference.RankedCause;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Outcome;
 import anabion.core.signal.Domain;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.parallel.ResourceLock;
 
@@ -63,8 +69,8 @@ class TrialsTest {
         assertThat(odds(diagnosed(leak), "C14:leaky")).isCloseTo(leaky, within(0.02));
     }
 
-    private static Measurement.Across across(String reference) {
-        return Measurement.Across.of(HALCYON.part(reference).orElseThrow());
+    private static Across across(String reference) {
+        return Across.of(HALCYON.part(reference).orElseThrow());
     }
 
     /** A capacitor whose value measures right is neither open nor a wrong one; it may leak all the same. */
@@ -108,5 +114,44 @@ class TrialsTest {
         assertThat(swap.catches(Fault.parse("V2.6:joint"))).isFalse();
         assertThat(swap.minutes())
                 .isLessThan(Measurement.Try.of(HALCYON.part("R7").orElseThrow()).minutes());
+    }
+
+    private static double of(Diagnosis d, FaultMode mode) {
+        return d.singly().stream()
+                .filter(c -> c.first().from().get(0).mode() == mode)
+                .mapToDouble(RankedCause::odds)
+                .sum();
+    }
+
+    private static double of(Diagnosis d, String part) {
+        return d.singly().stream()
+                .filter(c -> c.first().from().get(0).part().equals(part))
+                .mapToDouble(RankedCause::odds)
+                .sum();
+    }
+
+    /** What hums with the volume down comes in behind the control, like a rail's ripple; one that goes with it does not. */
+    @Test
+    void aControlTurnedTellsWhereTheHumComesIn() {
+        Observation hum = new Observation.Heard(new Measurement.Listen("AM"), Outcome.HUM);
+        Measurement.Listen down = new Measurement.Listen("AM", Map.of("RV1", 0.0));
+        Diagnosis before = diagnosed(List.of(hum));
+        double filter = of(before, "C18");
+        Diagnosis stays = diagnosed(List.of(hum, new Observation.Heard(down, Outcome.HUM)));
+        Diagnosis goes = diagnosed(List.of(hum, new Observation.Heard(down, Outcome.NOTHING)));
+        assertThat(of(stays, "C18")).isGreaterThan(filter).isGreaterThan(2 * of(goes, "C18"));
+    }
+
+    /** What comes with a knock is a joint more often than not; what is gone when warm is no leak. */
+    @Test
+    void circumstancesSpeakOfWaysOfFailing() {
+        Observation weak = new Observation.Heard(new Measurement.Listen("AM"), Outcome.WEAK);
+        Diagnosis always = diagnosed(List.of(weak));
+        Diagnosis knocked = diagnosed(List.of(weak, new Observation.Tested(new Appears(Circumstance.KNOCKED), false)));
+        Diagnosis warm = diagnosed(List.of(weak, new Observation.Tested(new Appears(Circumstance.WARM), false)));
+        Diagnosis cold = diagnosed(List.of(weak, new Observation.Tested(new Appears(Circumstance.COLD), false)));
+        assertThat(of(knocked, FaultMode.JOINT)).isGreaterThan(3 * of(always, FaultMode.JOINT));
+        assertThat(of(warm, FaultMode.LEAKY)).isGreaterThan(2 * of(cold, FaultMode.LEAKY));
+        assertThat(of(cold, FaultMode.DRIED)).isGreaterThan(2 * of(warm, FaultMode.DRIED));
     }
 }

@@ -41,6 +41,33 @@ class JobTest {
     }
 
     @Test
+    void aLiftedLeadIsAnOpenEndUntilItOrItsPartIsBack() {
+        Job job = Job.NEW.altered(did(AlterationKind.LIFTED, "C18.1")).altered(did(AlterationKind.LIFTED, "C18.2"));
+        assertThat(job.fitted().openEnds()).extracting(Alteration::part).containsExactly("C18.1", "C18.2");
+        assertThat(job.altered(did(AlterationKind.REFITTED, "C18.1")).fitted().openEnds())
+                .extracting(Alteration::part)
+                .containsExactly("C18.2");
+        assertThat(job.altered(did(AlterationKind.RENEWED, "C18")).fitted().openEnds())
+                .isEmpty();
+        assertThat(job.altered(did(AlterationKind.REFITTED, "C1")).fitted().openEnds())
+                .hasSize(2);
+        assertThat(did(AlterationKind.LIFTED, "C18.1").concerns("C18")).isTrue();
+    }
+
+    /** What was done to a part is told of it under its new name, and can be undone there. */
+    @Test
+    void alterationsAndTestsGoWithARenamedPart() {
+        Job job = Job.NEW
+                .altered(did(AlterationKind.LIFTED, "C18.1"))
+                .altered(did(AlterationKind.LIFTED, "C1"))
+                .withRecap(RecapLog.NONE.withMark("C18.2", "square"));
+        Job renamed = job.renamed("C18", "C40");
+        assertThat(renamed.fitted().openEnds()).extracting(Alteration::part).containsExactly("C40.1", "C1");
+        assertThat(renamed.recap().marks()).containsOnlyKeys("C40.2");
+        assertThat(renamed.renamed("C40", "C18")).isEqualTo(job);
+    }
+
+    @Test
     void theFittedStateIsNamedByItsLastAlteration() {
         assertThat(Job.NEW.fitted().id()).isEqualTo(FittedState.AS_FOUND);
         Alteration first = did(AlterationKind.LIFTED, "R1");

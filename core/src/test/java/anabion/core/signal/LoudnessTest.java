@@ -19,6 +19,7 @@ import java.io.InputStream;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -86,6 +87,46 @@ class LoudnessTest {
         assertThat(of(set, "AM", "C14:leaky:1M").distorted()).isTrue();
         assertThat(of(set, "Pick-up").decibels()).as("no carrier on pick-up").allSatisfy((key, v) -> assertThat(key)
                 .startsWith("af "));
+    }
+
+    /** Each is worse than the one before it, by more than an ear's doubt from first to last. */
+    @ParameterizedTest
+    @CsvSource({
+        "T2.primary:short:0.02, T2.primary:short:0.1, T2.primary:short:0.5",
+        "L3.secondary:mistuned:0.02, L3.secondary:mistuned:0.06, L3.secondary:mistuned:0.3",
+        "L4.primary:short:0.02, L4.primary:short:0.2, L4.primary:short:0.5"
+    })
+    void windingsFailByDegrees(String little, String more, String most) {
+        Chassis set = SharedSets.named("halcyon");
+        double[] whole = Stream.of("", little, more, most)
+                .mapToDouble(f -> {
+                    Loudness l = f.isEmpty() ? of(set, "AM") : of(set, "AM", f);
+                    return l.decibels().get(l.whole());
+                })
+                .toArray();
+        for (int n = 1; n < whole.length; n++) assertThat(whole[n]).isLessThan(whole[n - 1] + 0.01);
+        assertThat(whole[3]).isLessThan(whole[0] - 6);
+    }
+
+    /** Behind the volume control it hums on when that is down; a cathode on the chassis has nothing to hum with. */
+    @Test
+    void aHeaterThatLeaksToItsCathodeHumsWhateverTheVolume() {
+        Chassis set = SharedSets.named("brae");
+        Loudness sound = of(set, "MW");
+        assertThat(of(set, "MW", "V4:heater-cathode:30k").hum()).isGreaterThan(sound.hum() + 6);
+        assertThat(of(set, "MW", "V4:heater-cathode:1k").hum()).isGreaterThan(sound.hum() + 18);
+        assertThat(of(set, "MW", "V3:heater-cathode:1k").hum()).isCloseTo(sound.hum(), within(1.0));
+        Loudness down = Loudness.of(
+                        new Simulator(),
+                        set,
+                        Setting.of(set.supply().volts())
+                                .withControls(Controls.volume(set, 0))
+                                .withFaults(List.of(Fault.parse("V4:heater-cathode:1k"))),
+                        set.band("MW").orElseThrow())
+                .orElseThrow();
+        assertThat(down.hum()).isGreaterThan(sound.hum() + 18);
+        assertThat(down.decibels().get(down.whole()))
+                .isLessThan(sound.decibels().get(sound.whole()) - 40);
     }
 
     @ParameterizedTest

@@ -10,6 +10,7 @@ import anabion.core.error.InputException;
 import anabion.core.isolation.Caution;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.Arrival;
+import anabion.core.job.Circumstance;
 import anabion.core.job.ClosingEntry;
 import anabion.core.job.Complaint;
 import anabion.core.job.Note;
@@ -231,26 +232,31 @@ public final class ArrivalSheet implements Sheet {
                     .filter(c -> c.where().equals(w))
                     .findFirst();
             SymptomKind symptom = now.map(Complaint::symptom).orElse(SymptomKind.UNTRIED);
+            Circumstance when = now.map(Complaint::when).orElse(Circumstance.ALWAYS);
             String note = now.map(Complaint::note).orElse("");
+            Extra extra = now.map(Complaint::extra).orElse(Extra.NONE);
             ComboBox<String> box = form.choice(
                     "complaint-" + row,
                     SymptomKind.values(),
                     symptom,
                     "symptom.",
-                    s -> putComplaint(
-                            new Complaint(w, s, note, now.map(Complaint::extra).orElse(Extra.NONE))));
+                    s -> putComplaint(new Complaint(w, s, when, note, extra)));
             box.setAccessibleText(w);
             grid.add(Texts.label(w, "soft"), 0, row);
             grid.add(box, 1, row);
             TextField words = form.field(
-                    grid,
-                    1,
-                    row,
-                    "note",
-                    note,
-                    t -> putComplaint(new Complaint(
-                            w, symptom, t, now.map(Complaint::extra).orElse(Extra.NONE))));
+                    grid, 1, row, "note", note, t -> putComplaint(new Complaint(w, symptom, when, t, extra)));
             words.setId("complaint-note-" + row);
+            if (symptom.isWrong()) {
+                ComboBox<String> shows = form.choice(
+                        "complaint-when-" + row,
+                        Circumstance.values(),
+                        when,
+                        "circumstance.",
+                        c -> putComplaint(new Complaint(w, symptom, c, note, extra)));
+                shows.setAccessibleText(w + " " + session.say("arrival.when"));
+                grid.add(shows, 4, row);
+            }
             row++;
         }
     }

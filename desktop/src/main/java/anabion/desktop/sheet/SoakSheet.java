@@ -4,6 +4,7 @@ import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Measure;
 import anabion.core.command.SoakLine;
 import anabion.core.error.InputException;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Complaint;
 import anabion.core.job.Job;
 import anabion.core.job.SoakEntry;
@@ -231,6 +232,7 @@ public final class SoakSheet implements Sheet {
         all.add(new Complaint(
                 where,
                 event.symptom().orElseThrow(),
+                Circumstance.WARM,
                 session.say("soak.clue", SoakRows.length(session, h.after())),
                 Extra.NONE));
         return job.withArrival(job.arrival().withComplaints(all));

@@ -1,6 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
+import anabion.core.chassis.Lead;
 import anabion.core.chassis.Part;
 import anabion.core.command.Entry;
 import anabion.core.command.PowerRequest;
@@ -9,9 +10,11 @@ import anabion.core.error.InputException;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Compared;
+import anabion.core.job.Heard;
 import anabion.core.job.LooseEnd;
 import anabion.core.job.Note;
 import anabion.core.job.Order;
+import anabion.core.job.SignalKind;
 import anabion.core.job.Step;
 import anabion.core.job.SymptomKind;
 import anabion.core.job.Trial;
@@ -110,6 +113,7 @@ final class Entries {
         }
         if (entry instanceof Entry.Tried t) return tried(t);
         if (entry instanceof Entry.Against a) return against(a);
+        if (entry instanceof Entry.Turned t) return turned(t);
         if (entry instanceof Entry.Should s) return ShouldRead.ask(s, session);
         if (entry instanceof Entry.Connect c) return instruments.connect(c).thenApply(ShouldRead.Answer::new);
         if (entry instanceof Entry.Disconnect d) return instruments.disconnect(d);
@@ -226,6 +230,32 @@ final class Entries {
                 session.say("ui.change.tried", t.part()), session.need().job().with(trial));
     }
 
+    private CompletableFuture<?> turned(Entry.Turned t) {
+        boolean control = session.need()
+                .chassis()
+                .part(t.control())
+                .filter(p -> p.component() instanceof Component.Potentiometer)
+                .isPresent();
+        if (!control)
+            throw InputException.at(t.control())
+                    .because(session.say("ui.turned.no-control"))
+                    .so(session.say("ui.turned.no-control.remedy"));
+        Heard heard = new Heard(
+                UUID.randomUUID(),
+                session.clock().instant(),
+                known(session.condition().get().map(c -> c.band()).orElse("")),
+                Heard.How.TURNED,
+                SignalKind.AF,
+                t.control() + (t.up() ? ".1" : ".2"),
+                t.outcome(),
+                0,
+                session.need().job().fitted().id(),
+                Extra.NONE);
+        return session.putJob(
+                session.say("ui.change.turned", t.control()),
+                session.need().job().with(heard));
+    }
+
     private CompletableFuture<?> against(Entry.Against a) {
         String band = known(a.band());
         Compared compared = new Compared(
@@ -265,12 +295,19 @@ final class Entries {
 
     private CompletableFuture<?> alter(Entry.Alter a) {
         SetRecord now = session.need();
-        if (now.chassis().part(a.part()).isEmpty())
+        boolean whole = now.chassis().part(a.part()).isPresent();
+        Optional<String> lead =
+                whole ? Optional.empty() : Lead.named(now.chassis(), a.part()).map(Lead::text);
+        if (!whole && lead.isEmpty())
             throw InputException.at(a.part()).because(session.say("ui.no-part")).so(session.say("ui.no-part.remedy"));
-        Alteration alteration = new Alteration(
-                UUID.randomUUID(), session.clock().instant(), a.part(), a.kind(), a.detail(), Extra.NONE);
+        if (lead.isPresent() && a.kind() != AlterationKind.LIFTED && a.kind() != AlterationKind.REFITTED)
+            throw InputException.at(a.part())
+                    .because(session.say("ui.lead-alone"))
+                    .so(session.say("ui.lead-alone.remedy", Lead.owner(lead.get())));
+        String named = lead.orElse(a.part());
+        Alteration alteration =
+                new Alteration(UUID.randomUUID(), session.clock().instant(), named, a.kind(), a.detail(), Extra.NONE);
         return session.putJob(
-                session.say("alteration." + a.kind().code(), a.part()),
-                now.job().altered(alteration));
+                session.say("alteration." + a.kind().code(), named), now.job().altered(alteration));
     }
 }

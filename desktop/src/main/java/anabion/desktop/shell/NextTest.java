@@ -1,6 +1,7 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
+import anabion.core.diagnosis.evidence.Across;
 import anabion.core.diagnosis.evidence.AlternatingVolts;
 import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
@@ -54,12 +55,19 @@ final class NextTest {
         if (p instanceof Measurement.Value v) return measured("measured ", v.part());
         if (p instanceof Measurement.Inject i) return traced(i.band(), i.domain(), i.point());
         if (p instanceof Measurement.Level l) return traced(l.band(), l.domain(), l.point());
-        if (p instanceof Measurement.Listen) return row(Step.ARRIVAL, "");
+        if (p instanceof Measurement.Listen l) return listened(l);
         if (p instanceof Tapped t) return "tapped " + t.part() + " ";
-        if (p instanceof Measurement.Across a) return "across " + a.part() + " ";
+        if (p instanceof Across a) return "across " + a.part() + " ";
         return p instanceof Measurement.Try t && t.plugged()
                 ? "swapped " + t.part() + " "
                 : tested((Measurement.PartTest) p);
+    }
+
+    private String listened(Measurement.Listen l) {
+        if (l.controls().isEmpty()) return row(Step.ARRIVAL, "");
+        session.condition().set(session.condition().get().map(c -> c.withBand(l.band())));
+        String up = l.controls().containsValue(1.0) ? " up " : " down ";
+        return "turned " + l.controls().keySet().iterator().next() + up;
     }
 
     private String tuned(String band) {

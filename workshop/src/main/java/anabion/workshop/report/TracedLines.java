@@ -46,6 +46,7 @@ final class TracedLines {
         return switch (h.how()) {
             case TAP -> "record.tap";
             case TOUCH -> "record.touch";
+            case TURNED -> "record.turned";
             case INJECT ->
                 h.signal().isOfPath()
                         ? (h.volts() > 0 ? "probe.level-" : "probe.inject-")

@@ -8,22 +8,20 @@ import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
-import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.chassis.TunedCircuit;
 import anabion.core.job.AlignmentEntry;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Compared;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
-import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
 import anabion.core.job.PartTest;
 import anabion.core.job.PowerEntry;
 import anabion.core.job.PowerLog;
 import anabion.core.job.RecapLog;
-import anabion.core.job.SignalKind;
 import anabion.core.job.Trial;
 import anabion.core.json.Coded;
 import anabion.core.power.SeriesLamp;
@@ -31,7 +29,6 @@ import anabion.core.reading.Condition;
 import anabion.core.reading.Reading;
 import anabion.core.recap.CapacitorSection;
 import anabion.core.recap.Tested;
-import anabion.core.signal.Domain;
 import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.AcSupply;
@@ -79,8 +76,9 @@ public final class Evidence {
         List<Observation> all = new ArrayList<>(e.measured(readings));
         boolean untouched = job.fitted().isAsItCame();
         if (untouched) all.addAll(e.complaints());
+        if (untouched) all.addAll(e.circumstances());
         all.addAll(e.compared());
-        all.addAll(e.heard());
+        all.addAll(HeardEvidence.of(chassis, job, e::outdated));
         all.addAll(e.tests());
         all.addAll(e.trials());
         all.addAll(e.powered());
@@ -158,41 +156,6 @@ public final class Evidence {
                 .anyMatch(a -> a.kind().exchanges()));
     }
 
-    private static Optional<Domain> domain(SignalKind signal) {
-        return switch (signal) {
-            case AF -> Optional.of(Domain.AF);
-            case IF -> Optional.of(Domain.IF);
-            case RF -> Optional.of(Domain.RF);
-            case LEVEL, STAGE -> Optional.empty();
-        };
-    }
-
-    private List<Observation> heard() {
-        List<Observation> all = new ArrayList<>();
-        for (Heard h : job.heard()) {
-            Optional<Domain> domain = domain(h.signal());
-            boolean known = chassis.band(h.band()).isPresent()
-                    && (points.find(h.point()).isPresent() || hears(h.point()));
-            if (domain.isEmpty() || !known || outdated(h.state())) continue;
-            all.add(observed(h, domain.get()));
-        }
-        return all;
-    }
-
-    /** Whether a field is put in there: at a loop, a frame or a rod. */
-    private boolean hears(String part) {
-        return chassis.part(part).filter(p -> p.is(PartRole.AERIAL_COIL)).isPresent();
-    }
-
-    private static Observation observed(Heard h, Domain domain) {
-        if (h.how() == Heard.How.TAP)
-            return new Observation.Heard(new Measurement.Tap(h.band(), domain, h.point()), h.outcome());
-        if (h.volts() > 0)
-            return new Observation.Measured(new Measurement.Level(h.band(), domain, h.point()), h.volts());
-        return new Observation.Heard(
-                new Measurement.Inject(h.band(), domain, h.point()), h.good() ? Outcome.LOUD : h.outcome());
-    }
-
     private Optional<Observation> observation(Reading r) {
         Optional<Point> point = points.find(r.point());
         if (point.isEmpty()) return Optional.empty();
@@ -258,6 +221,16 @@ public final class Evidence {
         return all;
     }
 
+    /** Under which circumstances alone something is wrong; said of several bands it is one and the same. */
+    private List<Observation> circumstances() {
+        return job.arrival().complaints().stream()
+                .filter(c -> c.when() != Circumstance.ALWAYS && c.symptom().isWrong())
+                .map(c -> new Appears(c.when()))
+                .distinct()
+                .<Observation>map(a -> new Observation.Tested(a, false))
+                .toList();
+    }
+
     /** By the limits of the recap. The test of a part that came out says nothing of the new one. */
     private List<Observation> tests() {
         List<Observation> all = new ArrayList<>();
@@ -290,7 +263,7 @@ public final class Evidence {
             if (!outdated(t.state()))
                 chassis.part(t.part())
                         .<Measurement.PartTest>map(p -> switch (t.how()) {
-                            case ACROSS -> Measurement.Across.of(p);
+                            case ACROSS -> Across.of(p);
                             case SWAPPED -> Measurement.Try.of(p);
                             case TAPPED -> new Tapped(p.reference());
                         })

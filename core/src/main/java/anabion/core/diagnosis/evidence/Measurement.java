@@ -1,6 +1,5 @@
 package anabion.core.diagnosis.evidence;
 
-import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.MeterSpec;
@@ -11,7 +10,9 @@ import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
+import java.util.stream.Collectors;
 
 /** Something that can be measured or tried on a set. */
 public sealed interface Measurement {
@@ -27,7 +28,7 @@ public sealed interface Measurement {
     public String text();
 
     private static List<String> parts(List<Fault> off) {
-        return off.stream().map(Fault::part).distinct().toList();
+        return off.stream().map(Fault::target).distinct().toList();
     }
 
     private static String with(List<String> lifted) {
@@ -262,21 +263,43 @@ public sealed interface Measurement {
         }
     }
 
-    /** A band, listened to as it is: the complaint, in an outcome's words. */
-    public record Listen(String band) implements Measurement {
+    /**
+     * A band, listened to: the complaint, in an outcome's words. What is heard is always called against a good set with its volume up.
+     *
+     * @param controls that were turned for it: reference of each to where it stands, 0 to 1; empty for volume up and all else in the middle
+     */
+    public record Listen(String band, Map<String, Double> controls) implements Measurement {
+        public Listen {
+            controls = Map.copyOf(controls);
+        }
+
+        /** With volume up. */
+        public Listen(String band) {
+            this(band, Map.of());
+        }
+
+        /** Band and controls, for keeping what was computed of them. */
+        public String key() {
+            return band
+                    + controls.entrySet().stream()
+                            .sorted(Map.Entry.comparingByKey())
+                            .map(e -> " " + e.getKey() + "=" + e.getValue())
+                            .collect(Collectors.joining());
+        }
+
         @Override
         public double minutes() {
-            return 0.8;
+            return controls.isEmpty() ? 0.8 : 0.4;
         }
 
         @Override
         public String text() {
-            return "listen " + band;
+            return "listen " + key();
         }
     }
 
     /** A part tried out, with the power off while it is lifted, swapped or bridged: was it bad, or the set better? */
-    public sealed interface PartTest extends Measurement permits Try, Across, Lifted, Adjust, Tapped {
+    public sealed interface PartTest extends Measurement permits Try, Across, Lifted, Adjust, Tapped, Appears {
         String part();
 
         /** Whether a part that fails in this way is caught by it. */
@@ -310,38 +333,6 @@ public sealed interface Measurement {
         @Override
         public String text() {
             return "test " + part;
-        }
-    }
-
-    /**
-     * A good capacitor held across one: proves that it is open, dried or far too small, and nothing of a leak.
-     *
-     * @param farads that it should have
-     */
-    public record Across(String part, double farads) implements PartTest {
-        private static final Set<FaultMode> CAUGHT = EnumSet.of(FaultMode.OPEN, FaultMode.DRIED);
-
-        /** Of a capacitor's first section. */
-        public static Across of(Part p) {
-            return new Across(
-                    p.reference(),
-                    p.component() instanceof Component.Capacitor c ? c.farads().get(0) : 0);
-        }
-
-        @Override
-        public double minutes() {
-            return 2;
-        }
-
-        @Override
-        public boolean catches(Fault f) {
-            boolean small = f.mode() == FaultMode.WRONG && f.size().value() < farads;
-            return f.part().equals(part) && (small || CAUGHT.contains(f.mode()));
-        }
-
-        @Override
-        public String text() {
-            return "across " + part;
         }
     }
 

@@ -86,9 +86,16 @@ public record Priors(int year, boolean disturbed, Set<String> accidents, Map<Pri
         return usual
                 * age(PartClass.of(p.component()), f.mode())
                 * drift(p, f)
+                * (together(p, f) ? FIGURES.factor(Factor.TOGETHER) : 1)
                 * (disturbed && touched ? FIGURES.factor(Factor.DISTURBED) : 1)
                 * (accidents.contains(p.reference()) ? FIGURES.factor(Factor.ACCIDENT) : 1)
                 * experience(key(p, f.mode()));
+    }
+
+    private static boolean together(Part p, Fault f) {
+        return p.component() instanceof Component.Capacitor c
+                && c.farads().size() > 1
+                && f.target().equals(p.reference());
     }
 
     /** High values of old carbon drift oftener than low ones, and up rather than down. */

@@ -9,6 +9,7 @@ import anabion.core.diagnosis.prediction.GaussianPrediction;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collection;
 import java.util.Collections;
 import java.util.Comparator;
 import java.util.Iterator;
@@ -32,8 +33,8 @@ import java.util.stream.Stream;
 public final class InformationGain {
     /** What is heard is computed for so many of the likeliest. */
     private static final int LISTENED = 60;
-    /** Hypotheses below these odds change nothing. */
-    private static final double IGNORED_ODDS = 1e-5;
+    /** The faintest hypotheses, which hold so much of the odds together, change nothing. */
+    private static final double IGNORED = 0.01;
     /** Correlation, but for the meter's error, from which on two readings of a sound set ask the same. */
     private static final double TIED = 0.85;
     /** Odds of outcomes, on the mean over causes, that differ by less in sum are the same. */
@@ -95,8 +96,9 @@ public final class InformationGain {
     public static InformationGain of(
             PredictionModel predictions, Map<Hypothesis, Double> odds, UnaryOperator<String> same) {
         Map<String, List<Hypothesis>> causes = new LinkedHashMap<>();
+        double faint = faint(odds.values());
         odds.forEach((h, p) -> {
-            if (p > IGNORED_ODDS)
+            if (p > faint)
                 causes.computeIfAbsent(same.apply(h.cause()), k -> new ArrayList<>())
                         .add(h);
         });
@@ -110,6 +112,14 @@ public final class InformationGain {
         }
         return new InformationGain(
                 predictions, kept, cause, kept.stream().mapToDouble(odds::get).toArray(), List.of(), none(kept.size()));
+    }
+
+    private static double faint(Collection<Double> odds) {
+        double[] sorted = odds.stream().mapToDouble(p -> p).sorted().toArray();
+        double left = IGNORED * Arrays.stream(sorted).sum();
+        int n = 0;
+        while (n < sorted.length - 1 && (left -= sorted[n]) > 0) n++;
+        return n == 0 ? 0 : sorted[n - 1];
     }
 
     /** The gain after some readings: how much they leave open of further answers. */

@@ -7,11 +7,14 @@ import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Winding;
+import anabion.core.diagnosis.evidence.Across;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.job.Outcome;
+import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -68,11 +71,20 @@ public final class PartMeasurements {
                 .findFirst()
                 .ifPresent(v -> {
                     all.addAll(parts.without(v));
-                    all.addAll(parts.unloaded(v));
+                    all.addAll(parts.unloaded(v, read(evidence)));
                 });
         all.addAll(parts.behind());
+        all.addAll(parts.humming(evidence));
         if (parts.oscillator() > LIFTED) all.addAll(predictions.frequencies());
         return all;
+    }
+
+    private static Set<String> read(List<Observation> evidence) {
+        return evidence.stream()
+                .map(Observation::measurement)
+                .filter(Measurement.Volts.class::isInstance)
+                .map(m -> ((Measurement.Volts) m).net())
+                .collect(Collectors.toSet());
     }
 
     private List<Measurement> tried(Set<Measurement> done) {
@@ -96,7 +108,7 @@ public final class PartMeasurements {
         return chassis.part(f.part()).stream()
                 .flatMap(p -> p.component() instanceof Component.Capacitor
                         ? Stream.of(
-                                Measurement.Across.of(p),
+                                Across.of(p),
                                 Measurement.Try.of(p),
                                 new Measurement.Lifted(p.reference(), Measurement.Lifted.What.LEAK),
                                 new Measurement.Lifted(p.reference(), Measurement.Lifted.What.VALUE))
@@ -123,11 +135,12 @@ public final class PartMeasurements {
 
     /**
      * Volts of a reservoir with its load off, where rectifier or reservoir are likely: low still, they are to blame; else the load is. Only where the sound set
-     * bears it.
+     * bears it, and nobody lifts a load before the rail was read with it.
      */
-    private List<Measurement> unloaded(Measurement.Volts like) {
+    private List<Measurement> unloaded(Measurement.Volts like, Set<String> read) {
         List<Measurement> all = new ArrayList<>();
         for (String reservoir : predictions.soundSet().reservoirs()) {
+            if (!read.contains(reservoir)) continue;
             double blamed = causes.entrySet().stream()
                     .filter(e -> chassis.part(e.getKey().part()).stream().anyMatch(p -> p.touches(reservoir)))
                     .mapToDouble(Map.Entry::getValue)
@@ -166,6 +179,18 @@ public final class PartMeasurements {
                         .isPresent())
                 .mapToDouble(Map.Entry::getValue)
                 .sum();
+    }
+
+    /** Where a band hums, whether it still does with the volume down: what hums then comes in behind the control. */
+    private List<Measurement> humming(List<Observation> evidence) {
+        Map<String, Double> down = Controls.volume(chassis, 0);
+        if (down.isEmpty()) return List.of();
+        return evidence.stream()
+                .filter(o -> o instanceof Observation.Heard h && h.outcome() == Outcome.HUM)
+                .map(Observation::measurement)
+                .filter(m -> m instanceof Measurement.Listen l && l.controls().isEmpty())
+                .<Measurement>map(m -> new Measurement.Listen(((Measurement.Listen) m).band(), down))
+                .toList();
     }
 
     /** Ohms where leaks are likely, without the electrolytics that hide them. */

@@ -1,6 +1,5 @@
 package anabion.core.diagnosis.prediction;
 
-import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
@@ -60,8 +59,8 @@ public final class FaultState {
     }
 
     /** Takes what a band of a state lets through that sounds the same. */
-    void soundsLike(FaultState other, String band) {
-        heard.putIfAbsent(band, other.heard.get(band));
+    void soundsLike(FaultState other, Measurement.Listen listened) {
+        heard.putIfAbsent(listened.key(), other.heard.get(listened.key()));
     }
 
     /** Whether its volts, computed under a setting, are those of another state, and what its nets ask of a meter. */
@@ -72,9 +71,9 @@ public final class FaultState {
     }
 
     /** Whether a band, computed, lets through what another state's does. */
-    boolean soundsAlike(FaultState other, String band) {
-        Optional<Loudness> one = heard.get(band);
-        Optional<Loudness> two = other.heard.get(band);
+    boolean soundsAlike(FaultState other, Measurement.Listen listened) {
+        Optional<Loudness> one = heard.get(listened.key());
+        Optional<Loudness> two = other.heard.get(listened.key());
         return one.isPresent() && two.isPresent() && one.get().alike(two.get());
     }
 
@@ -82,6 +81,7 @@ public final class FaultState {
     boolean seenInVolts() {
         return faults.stream()
                 .noneMatch(f -> f.mode() == FaultMode.DRIED
+                        || f.mode() == FaultMode.HEATER_CATHODE
                         || (f.mode() == FaultMode.WRONG
                                 && chassis.part(f.part()).orElseThrow().component() instanceof Component.Capacitor));
     }
@@ -158,19 +158,26 @@ public final class FaultState {
         return kept[which];
     }
 
-    /** What bands let through, by their names, as far as that was computed. */
+    /** What bands let through, by {@link Measurement.Listen#key}, as far as that was computed. */
     Map<String, Optional<Loudness>> heard() {
         return heard;
     }
 
-    /** Whether it was computed what a band lets through. */
-    public boolean heard(String band) {
-        return heard.containsKey(band);
+    /** Whether it was computed what a band lets through with its controls somewhere. */
+    public boolean heard(Measurement.Listen listened) {
+        return heard.containsKey(listened.key());
     }
 
     /** What a band lets through; empty where that is not known. */
-    public Optional<Loudness> heard(Simulator engine, Setting setting, Band band) {
+    public Optional<Loudness> heard(Simulator engine, Setting setting, Measurement.Listen listened) {
         goOn();
-        return heard.computeIfAbsent(band.name(), b -> Loudness.of(engine, chassis, with(setting), band));
+        Optional<Loudness> known = heard.get(listened.key());
+        if (known != null) return known;
+        Map<String, Double> pots = new HashMap<>(setting.controls());
+        pots.putAll(listened.controls());
+        Optional<Loudness> found = chassis.band(listened.band())
+                .flatMap(b -> Loudness.of(engine, chassis, with(setting.withControls(pots)), b));
+        heard.put(listened.key(), found);
+        return found;
     }
 }

@@ -1,9 +1,11 @@
 package anabion.core.diagnosis.prediction;
 
 import anabion.core.diagnosis.evidence.Adjust;
+import anabion.core.diagnosis.evidence.Appears;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Tapped;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
+import anabion.core.simulation.fault.FaultFigures;
 
 /** How often a test of a part out of circuit, or a swap, says bad (general practice). */
 public final class PartTestModel {
@@ -27,9 +29,18 @@ public final class PartTestModel {
     /** The odds of bad and good under a hypothesis. */
     public static double[] odds(Hypothesis h, Measurement.PartTest test) {
         if (test instanceof Adjust a) return odds(adjusted(h, a));
+        if (test instanceof Appears a) return odds(appearing(h, a));
         boolean caught = h.from().stream().anyMatch(test::catches);
         if (test instanceof Tapped) return odds(caught ? SHAKEN : LOOSE);
         return odds(caught ? CONVICTS : ACCUSES);
+    }
+
+    /** A set that is sound, or whose fault never shows so, is said to by a slip. */
+    private static double appearing(Hypothesis h, Appears a) {
+        return h.from().stream()
+                .mapToDouble(f -> FaultFigures.standard().appears(a.when(), f.mode()))
+                .max()
+                .orElse(ACCUSES);
     }
 
     private static double adjusted(Hypothesis h, Adjust a) {

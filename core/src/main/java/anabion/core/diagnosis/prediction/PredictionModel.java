@@ -1,6 +1,5 @@
 package anabion.core.diagnosis.prediction;
 
-import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
@@ -217,22 +216,22 @@ public final class PredictionModel {
 
     /** Computes how bands sound, which the measurements ask for. */
     public void heardReady(Collection<Hypothesis> of, Collection<? extends Measurement> measurements) {
-        List<Band> bands = measurements.stream()
-                .map(PredictionModel::band)
+        List<Measurement.Listen> listened = measurements.stream()
+                .map(PredictionModel::listened)
                 .flatMap(Optional::stream)
                 .distinct()
-                .flatMap(name -> chassis.band(name).stream())
                 .toList();
-        if (bands.isEmpty()) return;
+        if (listened.isEmpty()) return;
         List<List<FaultState>> ladders = ladders(of);
-        for (Band b : bands) bisection.over(ladders, SeverityAnswers.heard(loud(), b));
+        for (Measurement.Listen l : listened) bisection.over(ladders, SeverityAnswers.heard(loud(), l));
     }
 
-    private static Optional<String> band(Measurement p) {
-        if (p instanceof Measurement.Inject i) return Optional.of(i.band());
-        if (p instanceof Measurement.Tap t) return Optional.of(t.band());
-        if (p instanceof Measurement.Level l) return Optional.of(l.band());
-        return p instanceof Measurement.Listen l ? Optional.of(l.band()) : Optional.empty();
+    /** How a set is listened to where a measurement is heard. */
+    private static Optional<Measurement.Listen> listened(Measurement p) {
+        if (p instanceof Measurement.Inject i) return Optional.of(new Measurement.Listen(i.band()));
+        if (p instanceof Measurement.Tap t) return Optional.of(new Measurement.Listen(t.band()));
+        if (p instanceof Measurement.Level l) return Optional.of(new Measurement.Listen(l.band()));
+        return p instanceof Measurement.Listen l ? Optional.of(l) : Optional.empty();
     }
 
     // --- volts and ohms ---
@@ -345,11 +344,11 @@ public final class PredictionModel {
 
     /** The odds of every outcome of listening, in the order of {@link Outcome}; even where nothing is known of the band. */
     private double[] heard(Hypothesis h, Measurement measurement) {
-        String band = band(measurement).orElseThrow();
+        Measurement.Listen listened = listened(measurement).orElseThrow();
         SeverityInterval ends = states.of(h);
-        Optional<Loudness> sound = loudness(well, band);
-        Optional<Loudness> from = loudness(ends.least(), band);
-        Optional<Loudness> to = loudness(ends.most(), band);
+        Optional<Loudness> sound = loudness(listened.band());
+        Optional<Loudness> from = ends.least().heard(engine, loud(), listened);
+        Optional<Loudness> to = ends.most().heard(engine, loud(), listened);
         if (sound.isEmpty() || from.isEmpty() || to.isEmpty()) return AudibilityModel.unknown();
         double[] one = called(sound.get(), from.get(), measurement);
         return !ends.graded() ? one : AudibilityModel.mean(one, called(sound.get(), to.get(), measurement));
@@ -357,8 +356,8 @@ public final class PredictionModel {
 
     /** Whether the answer to a measurement without a number costs next to nothing: of a part tried, and of a band that was computed. */
     public boolean knows(Hypothesis h, Measurement measurement) {
-        return band(measurement)
-                .map(b -> states.of(h).least().heard(b) && states.of(h).most().heard(b))
+        return listened(measurement)
+                .map(l -> states.of(h).least().heard(l) && states.of(h).most().heard(l))
                 .orElse(true);
     }
 
@@ -369,10 +368,6 @@ public final class PredictionModel {
                 sound,
                 now,
                 measurement instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : sound.whole());
-    }
-
-    private Optional<Loudness> loudness(FaultState state, String band) {
-        return chassis.band(band).flatMap(b -> state.heard(engine, loud(), b));
     }
 
     /** With the volume full up. */
@@ -388,6 +383,6 @@ public final class PredictionModel {
 
     /** What a band of a sound set lets through; empty where that is not known. */
     public Optional<Loudness> loudness(String band) {
-        return loudness(well, band);
+        return well.heard(engine, loud(), new Measurement.Listen(band));
     }
 }

@@ -1,6 +1,6 @@
 package anabion.core.diagnosis.prediction;
 
-import anabion.core.chassis.Band;
+import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Setting;
 import java.util.List;
@@ -32,22 +32,22 @@ final class SeverityAnswers {
     }
 
     /** What a band lets through, under a setting. */
-    static SeverityBisection.Answer heard(Setting loud, Band band) {
+    static SeverityBisection.Answer heard(Setting loud, Measurement.Listen listened) {
         return new SeverityBisection.Answer() {
             @Override
             public boolean known(FaultState state) {
-                return state.heard(band.name());
+                return state.heard(listened);
             }
 
             @Override
             public void compute(Simulator e, FaultState state) {
-                state.heard(e, loud, band);
+                state.heard(e, loud, listened);
             }
 
             @Override
             public boolean settles(FaultState least, List<FaultState> between, FaultState most) {
-                boolean alike = least.soundsAlike(most, band.name());
-                if (alike) between.forEach(s -> s.soundsLike(least, band.name()));
+                boolean alike = least.soundsAlike(most, listened);
+                if (alike) between.forEach(s -> s.soundsLike(least, listened));
                 return alike;
             }
         };

@@ -132,7 +132,7 @@ public final class SignalLevelModel {
 
     private Optional<Path> computed(Band band) {
         Optional<Gains> gains = Gains.of(engine, chassis, loud, band);
-        Optional<Loudness> usual = sound.heard(engine, loud, band);
+        Optional<Loudness> usual = sound.heard(engine, loud, new Measurement.Listen(band.name()));
         if (gains.isEmpty() || usual.isEmpty()) return Optional.empty();
         Map<String, Sound> points = new LinkedHashMap<>();
         Optional<Gains.Level> behind = Optional.empty();
@@ -208,7 +208,7 @@ public final class SignalLevelModel {
 
     private Optional<Double> needed(FaultState state, Measurement.Level p, Sound at) {
         Path path = path(p).orElseThrow();
-        return state.heard(engine, loud, chassis.band(p.band()).orElseThrow())
+        return state.heard(engine, loud, new Measurement.Listen(p.band()))
                 .map(now -> clamped(at.value + path.more(now, Loudness.key(p.domain(), p.point()))));
     }
 }

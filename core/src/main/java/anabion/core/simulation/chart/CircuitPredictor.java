@@ -5,6 +5,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
+import anabion.core.chassis.Lead;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Point;
@@ -137,12 +138,15 @@ public final class CircuitPredictor implements Predictor {
                 .withFaults(open(chassis, then.openEnds()));
     }
 
-    /** Parts off their nets: an open end is an open part; a tube pulled also parts its heater. */
+    /** Parts, or single leads of them, off their nets: an open end is an open part; a tube pulled also parts its heater. */
     public static List<Fault> open(Chassis chassis, List<String> references) {
         List<Fault> faults = new ArrayList<>();
         for (String r : references) {
             Optional<Part> part = chassis.part(r);
-            if (part.isEmpty()) continue;
+            if (part.isEmpty()) {
+                Lead.named(chassis, r).map(Lead::off).ifPresent(faults::add);
+                continue;
+            }
             if (!part.get().isTube()) faults.add(Fault.of(r, FaultMode.OPEN));
             else faults.addAll(List.of(Fault.of(r, FaultMode.DEAD), Fault.of(r, FaultMode.HEATER_OPEN)));
         }

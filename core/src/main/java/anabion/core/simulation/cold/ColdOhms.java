@@ -149,8 +149,10 @@ public final class ColdOhms {
                             new LampLaw(l.volts(), l.amperes(), LampLaw.LAMP),
                             faults.net(p, "1"),
                             faults.net(p, "2"));
-            } else if (p.device().isPresent()) device(p, faults, sockets, c);
-            else linear.add(p, c);
+            } else if (p.device().isPresent()) {
+                device(p, faults, sockets, c);
+                linear.joints(p, net -> true, c);
+            } else linear.add(p, c);
         }
         return c;
     }
@@ -162,7 +164,7 @@ public final class ColdOhms {
         Optional<Semiconductor> s = type.get().semiconductor();
         if (s.isEmpty()) {
             List<Sockets.HeaterPiece> pieces = sockets.pieces(p, type.get());
-            for (int n = 0; n < pieces.size() && !faults.is(p.reference(), FaultMode.HEATER_OPEN); n++)
+            for (int n = 0; n < pieces.size() && !sockets.isOpen(p); n++)
                 c.device(
                         p.reference() + (n == 0 ? "" : ".tap"),
                         Fit.filament(

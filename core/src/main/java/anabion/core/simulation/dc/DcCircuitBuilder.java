@@ -110,10 +110,13 @@ public final class DcCircuitBuilder {
         PassiveStamps linear = new PassiveStamps(chassis, setting, faults);
         double scale = scale();
         for (Part p : parts) {
-            if (p.component() instanceof Component.Battery b) battery(p, b, scale, c);
+            if (p.component() instanceof Component.Battery b) linear.battery(p, b, scale, c);
             else if (p.component() instanceof Component.Lamp l) lamp(p, l, c);
-            else if (p.device().isPresent()) device(p, c);
-            else linear.add(p, c);
+            else if (p.device().isEmpty()) linear.add(p, c);
+            else {
+                device(p, c);
+                linear.joints(p, net -> true, c);
+            }
         }
     }
 
@@ -134,16 +137,6 @@ public final class DcCircuitBuilder {
                 .max()
                 .orElse(0);
         return plugged() || direct() || most == 0 ? 1 : setting.line() * setting.trim(Setting.LINE) / most;
-    }
-
-    private void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {
-        if (faults.is(p.reference(), FaultMode.OPEN)) return;
-        c.source(p.reference(), p.reference() + ".emf", faults.net(p, "2"), b.volts() * scale);
-        c.resistor(
-                p.reference() + ".inner",
-                p.reference() + ".emf",
-                faults.net(p, "1"),
-                PassiveStamps.inner(p, b, faults));
     }
 
     private void lamp(Part p, Component.Lamp l, Circuit.Builder c) {
@@ -168,7 +161,8 @@ public final class DcCircuitBuilder {
                 : mains.map(m -> m.heat(p, type.get())).orElse(1.0);
         double emission = faults.emission(p.reference())
                 * SupplyFinder.emission(type.get(), heat, setting)
-                * setting.trim(p.reference());
+                * setting.trim(p.reference())
+                * sockets.emitting(p, type.get());
         for (Section s : type.get().sections()) section(p, type.get(), s, emission, c);
         if (faults.is(p.reference(), FaultMode.GASSY)) gas(p, type.get(), c);
     }
@@ -187,7 +181,7 @@ public final class DcCircuitBuilder {
     private void heater(Part p, DeviceType type, Circuit.Builder c) {
         List<Sockets.HeaterPiece> pieces = sockets.pieces(p, type);
         if (pieces.isEmpty()) return;
-        if (!faults.is(p.reference(), FaultMode.HEATER_OPEN))
+        if (!sockets.isOpen(p))
             for (int n = 0; n < pieces.size(); n++) {
                 Sockets.HeaterPiece piece = pieces.get(n);
                 String name = p.reference() + (n == 0 ? ".heater" : ".heater2");
@@ -221,9 +215,7 @@ public final class DcCircuitBuilder {
             return;
         }
         List<String> all = new ArrayList<>(nets);
-        List<String> ends = sockets.heater(p).orElseThrow();
-        all.add(ends.get(0));
-        all.add(sockets.find(p, "fm", "").orElse(ends.get(1)));
+        all.addAll(sockets.warming(p, type));
         c.device(name, heated(law, type.heaterVolts()), all.toArray(new String[0]));
     }
 

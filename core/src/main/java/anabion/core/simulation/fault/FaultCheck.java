@@ -134,6 +134,7 @@ final class FaultCheck {
     private static void amount(Fault f, Part part) {
         if (f.amount().isEmpty()) return;
         boolean share = f.mode() == FaultMode.DRIED
+                || f.mode() == FaultMode.MISTUNED
                 || (f.mode() == FaultMode.SHORT && part.component() instanceof Component.Windings);
         if (share && !isShare(f.amount()))
             throw InputException.at(f.text())
@@ -143,6 +144,20 @@ final class FaultCheck {
             throw InputException.at(f.text())
                     .because("it is weak by so many ohms in series, not by a share")
                     .so("write it like " + f.target() + ":weak:500R");
+        if (f.mode() == FaultMode.HEATER_OPEN && takesAmount(f, part)) {
+            List<String> known = Sockets.tapped(part);
+            if (!known.contains(f.amount()))
+                throw InputException.at(f.text())
+                        .because(f.part() + " has no such piece of its heater")
+                        .so("use one of " + String.join(", ", known) + ", or none for all of it");
+        }
+        if (f.mode() == FaultMode.JOINT
+                && !Sockets.conductsBadly(
+                        part, f.target().substring(part.reference().length() + 1)))
+            throw InputException.at(f.text())
+                    .because(
+                            "a joint with ohms is computed at the pins of tubes and transistors, but at a rectifier's heater alone")
+                    .so("use " + f.target() + ":joint for an open one");
         if (takesAmount(f, part)) return;
         throw InputException.at(f.text())
                 .because("\"" + f.mode().code() + "\" of a " + part.component().kind() + " takes no amount")
@@ -152,11 +167,13 @@ final class FaultCheck {
     private static boolean takesAmount(Fault f, Part part) {
         Component c = part.component();
         return switch (f.mode()) {
-            case DRIFTED, WRONG, LEAKY, EMISSION, GAIN, GASSY, HEATER_CATHODE, CORE, DRIED -> true;
+            case DRIFTED, WRONG, LEAKY, EMISSION, GAIN, GASSY, HEATER_CATHODE, CORE, DRIED, JOINT -> true;
             case OPEN -> c instanceof Component.Switch;
             case SHORT -> c instanceof Component.Windings || c instanceof Component.Capacitor;
             case WEAK -> c instanceof Component.Battery || part.is(PartRole.METAL_RECTIFIER);
-            case DEAD, HEATER_OPEN, JOINT, MISTUNED -> false;
+            case MISTUNED -> c instanceof Component.Windings;
+            case HEATER_OPEN -> !Sockets.tapped(part).isEmpty();
+            case DEAD -> false;
         };
     }
 

@@ -3,6 +3,7 @@ package anabion.core.simulation.fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.PartClass;
 import anabion.core.error.InputException;
+import anabion.core.job.Circumstance;
 import anabion.core.json.Coded;
 import java.io.IOException;
 import java.io.InputStream;
@@ -26,6 +27,7 @@ public final class FaultFigures {
     public enum Factor implements Coded {
         REST,
         CONTACT,
+        TOGETHER,
         DISTURBED,
         ACCIDENT,
         WAXED,
@@ -53,6 +55,10 @@ public final class FaultFigures {
         MICA_LEAK_OHMS,
         WINDING_LEAK_OHMS,
         CORE_OHMS,
+        SHORTED_TURNS,
+        DETUNED,
+        HEATER_CATHODE_OHMS,
+        JOINT_OHMS,
         RISEN,
         FALLEN,
         TOO_LARGE,
@@ -76,6 +82,7 @@ public final class FaultFigures {
     private static final FaultFigures STANDARD = shipped();
 
     private final Map<PartClass, Map<FaultMode, Double>> priors = new EnumMap<>(PartClass.class);
+    private final Map<Circumstance, Map<FaultMode, Double>> appears = new EnumMap<>(Circumstance.class);
     private final Map<Factor, Double> factors = new EnumMap<>(Factor.class);
     private final Map<Severity, List<String>> severities = new EnumMap<>(Severity.class);
 
@@ -125,12 +132,26 @@ public final class FaultFigures {
             }
             f.priors.put(c, Collections.unmodifiableMap(modes));
         }
+        for (Circumstance c : Circumstance.values()) {
+            if (c == Circumstance.ALWAYS) continue;
+            Map<FaultMode, Double> modes = new EnumMap<>(FaultMode.class);
+            double rest = share("appears." + c.code() + ".rest", need(left, "appears." + c.code() + ".rest"));
+            for (FaultMode m : FaultMode.values()) {
+                String name = "appears." + c.code() + "." + m.code();
+                modes.put(
+                        m,
+                        Optional.ofNullable(left.remove(name))
+                                .map(v -> share(name, v))
+                                .orElse(rest));
+            }
+            f.appears.put(c, Collections.unmodifiableMap(modes));
+        }
         List<String> unknown = new ArrayList<>(left.keySet());
         Collections.sort(unknown);
         if (!unknown.isEmpty())
             throw InputException.at(unknown.get(0))
                     .because("no figure has this name")
-                    .so("names are prior.CLASS.MODE, factor.NAME and severity.NAME");
+                    .so("names are prior.CLASS.MODE, factor.NAME, severity.NAME and appears.CIRCUMSTANCE.MODE");
         return f;
     }
 
@@ -139,6 +160,12 @@ public final class FaultFigures {
         if (value == null)
             throw InputException.at(name).because("this figure is missing").so("add it");
         return value;
+    }
+
+    private static double share(String name, String text) {
+        double share = number(name, text);
+        if (share < 1) return share;
+        throw InputException.at(name).because("\"" + text + "\" is no share").so("write it like 0.35");
     }
 
     private static double number(String name, String text) {
@@ -156,6 +183,11 @@ public final class FaultFigures {
     /** How often parts of a class fail so, relative to a leaky paper capacitor. */
     public double prior(PartClass kind, FaultMode mode) {
         return priors.get(kind).getOrDefault(mode, factor(Factor.REST));
+    }
+
+    /** Share of faults of a mode that show under a circumstance alone; of all of them where it is none. */
+    public double appears(Circumstance when, FaultMode mode) {
+        return when == Circumstance.ALWAYS ? 1 : appears.get(when).get(mode);
     }
 
     /** A factor of the priors file. */

@@ -89,17 +89,25 @@ public final class FaultList {
         else if (k instanceof Component.Battery) one(ref, FaultMode.WEAK);
     }
 
+    /** The sections of a can fail one by one, and dry or lose their common lead together. */
     private void capacitor(String ref, Component.Capacitor c, boolean adjusted) {
+        int sections = c.farads().size();
         one(ref, FaultMode.OPEN);
-        graded(ref, FaultMode.SHORT, 1, FIGURES.severities(Severity.SHORT_OHMS));
-        if (c.is(Dielectric.AIR)) return;
-        boolean electrolytic = c.is(Dielectric.ELECTROLYTIC);
-        graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(leak(c)));
-        if (electrolytic) graded(ref, FaultMode.DRIED, FIGURES.written(Severity.DRIED));
-        if (c.farads().size() != 1 || adjusted) return;
+        if (sections > 1 && c.is(Dielectric.ELECTROLYTIC))
+            graded(ref, FaultMode.DRIED, FIGURES.written(Severity.DRIED));
+        for (int n = 1; n <= sections; n++) section(sections > 1 ? ref + "." + n : ref, c);
+        if (sections != 1 || adjusted || c.is(Dielectric.AIR)) return;
         double farads = c.farads().get(0);
         fitted(ref, farads, FIGURES.severities(Severity.FARADS_TOO_SMALL));
         if (farads < TUNES) fitted(ref, farads, FIGURES.severities(Severity.FARADS_TOO_LARGE));
+    }
+
+    private void section(String ref, Component.Capacitor c) {
+        if (c.farads().size() > 1) one(ref, FaultMode.OPEN);
+        graded(ref, FaultMode.SHORT, 1, FIGURES.severities(Severity.SHORT_OHMS));
+        if (c.is(Dielectric.AIR)) return;
+        graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(leak(c)));
+        if (c.is(Dielectric.ELECTROLYTIC)) graded(ref, FaultMode.DRIED, FIGURES.written(Severity.DRIED));
     }
 
     private static Severity leak(Component.Capacitor c) {
@@ -115,10 +123,19 @@ public final class FaultList {
 
     private void windings(Part p, Component.Windings w) {
         String ref = p.reference();
-        if (p.is(PartRole.IF_TRANSFORMER)) one(ref, FaultMode.MISTUNED);
+        if (p.is(PartRole.IF_TRANSFORMER))
+            w.windings().stream()
+                    .map(x -> w.windings().size() == 1 ? ref : ref + "." + x.name())
+                    .distinct()
+                    .forEach(x -> graded(x, FaultMode.MISTUNED, FIGURES.written(Severity.DETUNED)));
         if (w.windings().size() == 1) one(ref, FaultMode.OPEN);
         else w.windings().forEach(x -> one(ref + "." + x.name(), FaultMode.OPEN));
-        one(ref, FaultMode.SHORT);
+        if (w.windings().size() == 1) graded(ref, FaultMode.SHORT, FIGURES.written(Severity.SHORTED_TURNS));
+        else
+            w.windings().stream()
+                    .map(x -> ref + "." + x.name())
+                    .distinct()
+                    .forEach(x -> graded(x, FaultMode.SHORT, FIGURES.written(Severity.SHORTED_TURNS)));
         if (w.windings().size() > 1 && !w.isMainsTransformer())
             graded(ref, FaultMode.LEAKY, 1, FIGURES.severities(Severity.WINDING_LEAK_OHMS));
         if (!w.isMainsTransformer() && p.role().filter(CORED::contains).isPresent())
@@ -148,7 +165,7 @@ public final class FaultList {
                     FaultMode.LEAKY,
                     1,
                     FIGURES.severities(Severity.TRANSISTOR_LEAK_OHMS));
-            for (String pin : p.nets().keySet()) one(ref + "." + pin, FaultMode.JOINT);
+            joints(p);
             return;
         }
         if (!p.isTube()) {
@@ -156,10 +173,23 @@ public final class FaultList {
             graded(ref, FaultMode.WEAK, 1, FIGURES.severities(Severity.WEAK_OHMS));
             return;
         }
-        one(ref, FaultMode.DEAD, FaultMode.HEATER_OPEN, FaultMode.HEATER_CATHODE);
+        one(ref, FaultMode.DEAD, FaultMode.HEATER_OPEN);
+        for (String piece : Sockets.tapped(p)) ways.add(List.of(new Fault(ref, FaultMode.HEATER_OPEN, piece)));
+        if (Sockets.isIndirect(p))
+            graded(ref, FaultMode.HEATER_CATHODE, 1, FIGURES.severities(Severity.HEATER_CATHODE_OHMS));
         graded(ref, FaultMode.EMISSION, FIGURES.written(Severity.EMISSION));
         if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
             graded(ref, FaultMode.GASSY, FIGURES.written(Severity.GAS_AMPERES));
-        for (String pin : p.nets().keySet()) one(ref + "." + pin, FaultMode.JOINT);
+        joints(p);
+    }
+
+    private void joints(Part p) {
+        for (String pin : p.nets().keySet()) {
+            String at = p.reference() + "." + pin;
+            // a heater behind so many ohms is as good as off
+            if (Sockets.conductsBadly(p, pin) && !Sockets.heats(p, at))
+                graded(at, FaultMode.JOINT, 1, FIGURES.severities(Severity.JOINT_OHMS));
+            one(at, FaultMode.JOINT);
+        }
     }
 }

@@ -8,7 +8,9 @@ import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.error.InputException;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -58,6 +60,11 @@ public final class Faults {
     /** Whether a part, section, winding or pin has a fault of a mode. */
     public boolean is(String reference, FaultMode mode) {
         return find(reference, mode).isPresent();
+    }
+
+    /** Whether it has one that concerns all of it, not a piece. */
+    public boolean isWholly(String reference, FaultMode mode) {
+        return find(reference, mode).filter(f -> f.amount().isEmpty()).isPresent();
     }
 
     /** The fault of a mode that a part, section, winding or pin has. */
@@ -160,7 +167,18 @@ public final class Faults {
         }
     }
 
-    /** The net of a part's terminal; a bad joint there cuts it off. */
+    /** Joints of a part that still conduct: each pin with its ohms. */
+    public Map<String, Double> resistiveJoints(Part part) {
+        Map<String, Double> found = new LinkedHashMap<>();
+        for (Fault f : all)
+            if (f.mode() == FaultMode.JOINT
+                    && f.part().equals(part.reference())
+                    && !f.amount().isEmpty())
+                found.put(f.target().substring(part.reference().length() + 1), ohms(f));
+        return found;
+    }
+
+    /** The net of a part's terminal; behind a bad joint it is another one. */
     public String net(Part part, String terminal) {
         String pin = part.reference() + "." + terminal;
         String net = part.nets().getOrDefault(terminal, pin);
@@ -169,7 +187,7 @@ public final class Faults {
 
     /** Share of a tube's emission that is left. */
     public double emission(String reference) {
-        if (is(reference, FaultMode.DEAD) || is(reference, FaultMode.HEATER_OPEN)) return 0;
+        if (is(reference, FaultMode.DEAD) || isWholly(reference, FaultMode.HEATER_OPEN)) return 0;
         if (is(reference, FaultMode.WEAK)) return 0.5;
         return number(reference, FaultMode.EMISSION, 1);
     }

@@ -2,9 +2,12 @@ package anabion.core.simulation.fault;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component.Device;
+import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.device.DeviceType;
+import anabion.core.device.SemiconductorKind;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -110,10 +113,68 @@ public final class Sockets {
     }
 
     /**
-     * The pieces of a heater or filament as connected; none if an end is not. A filament's tap has each half at the rated volts and half the current; a
+     * The pieces of a heater or filament as connected, but for one that is broken; none if an end is not connected. A filament's tap has each half at the rated volts and half the current; a
      * heater's tap divides it as the type states, else in the middle.
      */
     public List<HeaterPiece> pieces(Part part, DeviceType type) {
+        List<String> whole = tapped(part);
+        List<HeaterPiece> all = connected(part, type);
+        Optional<Fault> broken = faults.find(part.reference(), FaultMode.HEATER_OPEN);
+        if (broken.isEmpty() || all.size() != whole.size()) return all;
+        int gone = whole.indexOf(broken.get().amount());
+        return gone < 0 ? all : List.of(all.get(1 - gone));
+    }
+
+    /** Whether a heater or filament conducts nowhere. */
+    public boolean isOpen(Part part) {
+        return faults.isWholly(part.reference(), FaultMode.HEATER_OPEN);
+    }
+
+    /** The nets between which a heater's rated volts stand: of a tapped filament one half that is whole. */
+    public List<String> warming(Part part, DeviceType type) {
+        List<HeaterPiece> pieces = pieces(part, type);
+        boolean halves = pin(part, "fm").isPresent() && !pieces.isEmpty();
+        return halves
+                ? List.of(pieces.get(0).from(), pieces.get(0).to())
+                : heater(part).orElseThrow();
+    }
+
+    /** Share of a filament that emits: of a tapped one each half by itself. */
+    public double emitting(Part part, DeviceType type) {
+        boolean halves = pin(part, "fm").isPresent() && tapped(part).size() > 1;
+        return halves && pieces(part, type).size() < 2 ? 0.5 : 1;
+    }
+
+    /** Both sides of a heater's or filament's tap, named by their pins; none where it has no tap, or that is not connected. */
+    public static List<String> tapped(Part part) {
+        if (!part.isTube()) return List.of();
+        List<String> pins = part.device().orElseThrow().functions().entrySet().stream()
+                .filter(f -> isEnd(f.getValue()) && part.nets().containsKey(f.getKey()))
+                .map(Map.Entry::getKey)
+                .toList();
+        Optional<String> tap = pin(part, "fm", "").or(() -> pin(part, "hm", ""));
+        if (pins.size() < 2 || tap.isEmpty()) return List.of();
+        return List.of(pins.get(0) + "/" + tap.get(), tap.get() + "/" + pins.get(pins.size() - 1));
+    }
+
+    /** Whether a joint at a pin may have some ohms: at a rectifier's plates and cathodes it holds or is open, since its rail is computed from there. */
+    public static boolean conductsBadly(Part part, String pin) {
+        boolean rectifies = type(part).filter(DeviceType::rectifies).isPresent()
+                || type(part)
+                        .flatMap(DeviceType::semiconductor)
+                        .filter(s -> s.kind() == SemiconductorKind.RECTIFIER)
+                        .isPresent();
+        return part.device().isPresent() && (!rectifies || heats(part, part.reference() + "." + pin));
+    }
+
+    /** Whether a tube's cathode is a part of its own beside the heater. */
+    public static boolean isIndirect(Part part) {
+        return part.isTube()
+                && part.device().orElseThrow().functions().values().stream()
+                        .anyMatch(f -> PinNames.isCathode(f) && !isEnd(f));
+    }
+
+    private List<HeaterPiece> connected(Part part, DeviceType type) {
         Optional<List<String>> ends = heater(part);
         if (ends.isEmpty() || type.heaterVolts() <= 0 || type.heaterAmperes() <= 0) return List.of();
         String a = ends.get().get(0);

@@ -215,7 +215,7 @@ public final class AcSupply {
     /** Share of its rated volts that a rectifier's heater has: with a vibrator the battery feeds it. */
     public double rectifierHeat(Part tube, DeviceType type) {
         if (vibrator.isEmpty()) return heat(tube, type);
-        return faults.is(tube.reference(), FaultMode.HEATER_OPEN) ? 0 : battery() / feed().nominal();
+        return sockets.isOpen(tube) ? 0 : battery() / feed().nominal();
     }
 
     private VibratorFeed feed() {
@@ -274,7 +274,7 @@ public final class AcSupply {
 
     private void filament(
             String name, String a, String b, FilamentLaw law, Map<String, Double> frozen, Circuit.Builder c) {
-        if (faults.is(name, FaultMode.OPEN) || faults.is(name, FaultMode.HEATER_OPEN)) return;
+        if (faults.is(name, FaultMode.OPEN) || faults.isWholly(name, FaultMode.HEATER_OPEN)) return;
         if (frozen.containsKey(name)) c.resistor(name, a, b, frozen.get(name));
         else c.device(name, law, a, b);
     }
@@ -283,7 +283,8 @@ public final class AcSupply {
         Optional<DeviceType> type = Sockets.type(p);
         if (type.isEmpty()) return;
         List<Sockets.HeaterPiece> pieces = sockets.pieces(p, type.get());
-        if (!faults.is(p.reference(), FaultMode.HEATER_OPEN))
+        linear.joints(p, live::contains, c);
+        if (!sockets.isOpen(p))
             for (int n = 0; n < pieces.size(); n++) {
                 Sockets.HeaterPiece piece = pieces.get(n);
                 if (fed.contains(Set.of(piece.from(), piece.to()))) {

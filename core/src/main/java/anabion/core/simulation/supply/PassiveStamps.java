@@ -16,6 +16,7 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 
 /** Puts the parts that are plain resistances, to direct current or at mains frequency, into a circuit, with their faults. */
 public final class PassiveStamps {
@@ -29,7 +30,7 @@ public final class PassiveStamps {
     public static final double ELECTROLYTIC = 500;
 
     /** Share of a winding's turns that are shorted, where a fault does not say. */
-    private static final double SHORTED = 0.15;
+    public static final double SHORTED = 0.15;
 
     private static final double PAPER = 2e9;
     private final Chassis chassis;
@@ -67,6 +68,24 @@ public final class PassiveStamps {
     public static double inner(Part p, Component.Battery b, Faults faults) {
         double ohms = b.ohms() > 0 ? b.ohms() : 0.1 * Math.max(1, b.volts());
         return faults.ohms(p.reference(), FaultMode.WEAK, faults.is(p.reference(), FaultMode.WEAK) ? 10 * ohms : ohms);
+    }
+
+    /** A battery with its internal ohms.
+     *
+     * @param scale of its volts against the stated ones
+     */
+    public void battery(Part p, Component.Battery b, double scale, Circuit.Builder c) {
+        if (faults.is(p.reference(), FaultMode.OPEN)) return;
+        c.source(p.reference(), p.reference() + ".emf", faults.net(p, "2"), b.volts() * scale);
+        c.resistor(p.reference() + ".inner", p.reference() + ".emf", faults.net(p, "1"), inner(p, b, faults));
+    }
+
+    /** Joints that still conduct, between a pin and its net. */
+    public void joints(Part p, Predicate<String> net, Circuit.Builder c) {
+        faults.resistiveJoints(p).forEach((pin, ohms) -> {
+            String to = p.nets().getOrDefault(pin, "");
+            if (net.test(to)) c.resistor(p.reference() + "." + pin + ".joint", faults.net(p, pin), to, ohms);
+        });
     }
 
     private void pass(String name, Part p, double ohms, Circuit.Builder c) {

@@ -60,7 +60,7 @@ record VibratorFeed(
     }
 
     private void heater(Part p, Circuit.Builder c) {
-        if (faults.is(p.reference(), FaultMode.HEATER_OPEN)) return;
+        if (new Sockets(faults).isOpen(p)) return;
         Sockets.type(p).ifPresent(t -> new Sockets(faults)
                 .pieces(p, t)
                 .forEach(h -> c.resistor(p.reference() + h, h.from(), h.to(), h.ohms())));

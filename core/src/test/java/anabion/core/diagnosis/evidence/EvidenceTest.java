@@ -19,6 +19,7 @@ import anabion.core.format.JobCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
 import anabion.core.job.Arrival;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Compared;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
@@ -301,6 +302,39 @@ class EvidenceTest {
         assertThat(Job.NEW.with(heard).renamed("V4", "V9").heard().get(0).point())
                 .isEqualTo("V9.1");
         assertThat(Job.NEW.with(heard).renamed("V1", "V9")).isEqualTo(Job.NEW.with(heard));
+    }
+
+    /** As it came in; after a repair the old complaint says nothing. */
+    @Test
+    void aComplaintUnderSomeCircumstanceSaysSo() {
+        Complaint hum = new Complaint("AM", SymptomKind.HUM, Circumstance.WARM, "", Extra.NONE);
+        Complaint fine = new Complaint("Pick-up", SymptomKind.FINE, Circumstance.COLD, "", Extra.NONE);
+        Complaint gone = new Complaint("whole set", SymptomKind.INTERMITTENT, Circumstance.KNOCKED, "", Extra.NONE);
+        Job job = Job.NEW.withArrival(Job.NEW.arrival().withComplaints(List.of(hum, fine, gone)));
+        assertThat(texts(Evidence.of(SET, List.of(), job)))
+                .contains("listen AM", "appears warm", "appears knocked")
+                .doesNotContain("appears cold");
+        Alteration renewed = new Alteration(new UUID(1, 1), NOON, "C14", AlterationKind.RENEWED, "", Extra.NONE);
+        assertThat(texts(Evidence.of(SET, List.of(), job.altered(renewed)))).isEmpty();
+        assertThat(JobCodec.read(JobCodec.text(job))).isEqualTo(job);
+    }
+
+    /** The wiper's terminal says which way the control was turned. */
+    @Test
+    void aControlTurnedIsListenedTo() {
+        Heard turned = new Heard(
+                new UUID(7, 7),
+                NOON,
+                "AM",
+                Heard.How.TURNED,
+                SignalKind.AF,
+                "RV1.2",
+                Outcome.HUM,
+                0,
+                FittedState.AS_FOUND,
+                Extra.NONE);
+        assertThat(texts(Evidence.of(SET, List.of(), Job.NEW.with(turned)))).containsExactly("listen AM RV1=0.0");
+        assertThat(JobCodec.read(JobCodec.text(Job.NEW.with(turned)))).isEqualTo(Job.NEW.with(turned));
     }
 
     /** A missing word would show as its key. */

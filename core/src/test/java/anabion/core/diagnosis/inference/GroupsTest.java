@@ -54,7 +54,7 @@ class GroupsTest {
         "R13:open, V3:dead, false",
         "C12:short, R8:open, false",
         "C24:leaky:330k…C24:leaky:100k, L4.primary:core:330k…L4.primary:core:100k, true",
-        "C24:leaky:330k…C24:leaky:100k, C18:leaky:330k…C18:leaky:100k, true",
+        "C24:leaky:330k…C24:leaky:100k, C18.1:leaky:330k…C18.1:leaky:100k, true",
         "C24:leaky:330k…C24:leaky:100k, L4.primary:core:1M…L4.primary:core:330k, false",
         "C24:leaky:330k…C24:leaky:100k, C7:leaky:330k…C7:leaky:100k, false"
     })

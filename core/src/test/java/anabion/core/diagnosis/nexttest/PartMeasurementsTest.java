@@ -13,6 +13,7 @@ import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.job.Outcome;
 import anabion.core.text.Vocabulary;
 import anabion.core.text.Words;
 import java.util.LinkedHashMap;
@@ -49,8 +50,8 @@ class PartMeasurementsTest {
         return p.unscaled(PREDICTIONS.at(h, p).orElseThrow().value());
     }
 
-    private static Set<String> proposed(Map<Hypothesis, Double> odds) {
-        return PartMeasurements.of(PREDICTIONS, ALLOWED, odds, List.of()).stream()
+    private static Set<String> proposed(Map<Hypothesis, Double> odds, Observation... evidence) {
+        return PartMeasurements.of(PREDICTIONS, ALLOWED, odds, List.of(evidence)).stream()
                 .map(Measurement::text)
                 .collect(Collectors.toSet());
     }
@@ -97,15 +98,32 @@ class PartMeasurementsTest {
                         even("C26:leaky:330k", "T2.primary:core:330k", "L3.primary:core:330k", "L4.primary:core:330k")))
                 .anyMatch(t -> t.matches("ohms \\S+ to CHASSIS with C18 lifted"))
                 .noneMatch(t -> t.contains("volts V4.1"));
-        assertThat(proposed(even("R7:open", "V3:dead", "V5:dead")))
+        Observation rail = ALLOWED.stream()
+                .filter(m -> m instanceof Measurement.Volts v && v.net().equals("B1"))
+                .findFirst()
+                .<Observation>map(m -> new Observation.Measured((Measurement.Volts) m, 0.2))
+                .orElseThrow();
+        assertThat(proposed(even("R7:open", "V3:dead", "V5:dead"), rail))
                 .as("with its load off a rail tells of the rectifier")
                 .contains("volts B1 with R18, T2 lifted")
                 .noneMatch(t -> t.startsWith("ohms") && t.contains("lifted"));
+        assertThat(proposed(even("R7:open", "V3:dead", "V5:dead")))
+                .as("nobody lifts a load before the rail is read with it")
+                .noneMatch(t -> t.contains("lifted"));
         assertThat(proposed(even("R7:open", "V3:dead"))).noneMatch(t -> t.contains("lifted"));
         assertThat(proposed(even("C14:leaky:1M", "V4:dead")))
                 .contains("volts V4.1 with C14 lifted")
                 .as("no electrolytic lies at the grid")
                 .noneMatch(t -> t.startsWith("ohms V4.1"));
+    }
+
+    /** Where a band hums: does it with the volume down? */
+    @Test
+    void ofAHumItIsAskedWhereItComesIn() {
+        Observation hum = new Observation.Heard(new Measurement.Listen("AM"), Outcome.HUM);
+        Observation weak = new Observation.Heard(new Measurement.Listen("AM"), Outcome.WEAK);
+        assertThat(proposed(even("C18.2:dried", "C13:open"), hum)).contains("listen AM RV1=0.0");
+        assertThat(proposed(even("C18.2:dried", "C13:open"), weak)).noneMatch(t -> t.startsWith("listen"));
     }
 
     /** The electrolytic takes its own leak and its age with it. */

@@ -4,11 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.TestSets;
 import anabion.core.error.InputException;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdOhms;
@@ -16,6 +18,7 @@ import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.SharedSets;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -211,5 +214,72 @@ class FaultListTest {
         assertThat(runs).isLessThan(-5);
         assertThat(trimmer).isCloseTo(runs, within(0.1));
         assertThat(stopped).isGreaterThan(-1.5);
+    }
+
+    /** A short of the second section is another suspect than one of the first, and lies on another rail. */
+    @Test
+    void theSectionsOfACanFailOneByOne() {
+        Chassis set = SharedSets.named("halcyon");
+        assertThat(FaultList.of(set))
+                .extracting(Fault::cause)
+                .contains("C18:open", "C18:dried", "C18.1:short", "C18.2:short", "C18.1:leaky", "C18.2:dried")
+                .doesNotContain("C18:short", "C18:leaky", "C1.1:leaky");
+        Simulator engine = new Simulator();
+        Setting fed = Setting.fed(set);
+        double b1 = engine.solve(set, fed.withFaults(List.of(Fault.parse("C18.2:short"))))
+                .volts("B1")
+                .orElseThrow();
+        assertThat(b1).isBetween(60.0, 210.0);
+    }
+
+    /** Either half of a tapped filament can break, and takes half of the emission with it; in a chain the others go dark as well. */
+    @ParameterizedTest
+    @ValueSource(strings = {"V4:heater-open:1/5", "V4:heater-open:5/7"})
+    void halfAFilamentGivesHalfTheCurrent(String broken) {
+        Chassis parallel = TestSets.wired(
+                Arrangement.BATTERY_A_B,
+                "BT1 90V/10R B1 CHASSIS",
+                "BT2 1.4V/.1R A1 CHASSIS",
+                "V4 DL96 1=CHASSIS 5=A1 7=CHASSIS 2=P 3=B1 6=G",
+                "R1 5k P B1 load",
+                "R2 1M G CHASSIS grid leak");
+        double whole = amperes(parallel, Setting.of(90));
+        double half = amperes(parallel, Setting.of(90).withFaults(List.of(Fault.parse(broken))));
+        assertThat(half).isBetween(0.3 * whole, 0.7 * whole);
+        Chassis chain = SharedSets.named("rover");
+        assertThat(FaultList.of(chain)).contains(Fault.parse(broken), Fault.parse("V4:heater-open"));
+        Setting fed = Setting.fed(chain);
+        assertThat(amperes(chain, fed)).isGreaterThan(1e-3);
+        assertThat(amperes(chain, fed.withFaults(List.of(Fault.parse(broken))))).isLessThan(1e-5);
+        assertThatThrownBy(() -> new Faults(chain, List.of(Fault.parse("V4:heater-open:2/3"))))
+                .hasMessageContaining("1/5");
+    }
+
+    private static double amperes(Chassis set, Setting setting) {
+        OperatingPoint solved = new Simulator().solve(set, setting);
+        assertThat(solved.converged()).isTrue();
+        return Math.abs(
+                solved.direct().amperes(solved.direct().circuit().device("V4").orElseThrow())[2]);
+    }
+
+    /** What still conducts lies between open and sound. */
+    @Test
+    void aJointMayHaveSomeOhmsLeft() {
+        Chassis set = SharedSets.named("halcyon");
+        Simulator engine = new Simulator();
+        Setting fed = Setting.fed(set);
+        double[] screen = Stream.of("V4.6:joint:1k", "V4.6:joint:100k", "V4.6:joint")
+                .mapToDouble(f -> {
+                    OperatingPoint solved = engine.solve(set, fed.withFaults(List.of(Fault.parse(f))));
+                    return solved.volts("V4.6*").orElseThrow();
+                })
+                .toArray();
+        assertThat(screen[0]).isBetween(200.0, 216.0);
+        assertThat(screen[1]).isBetween(5.0, screen[0] - 50);
+        assertThat(screen[2]).isLessThan(screen[1]);
+        for (String refused : List.of("V5.7:joint:1k", "R7.1:joint:1k"))
+            assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse(refused))))
+                    .as(refused)
+                    .isInstanceOf(InputException.class);
     }
 }
