@@ -87,6 +87,7 @@ public record Priors(int year, boolean disturbed, Set<String> accidents, Map<Pri
                 * age(PartClass.of(p.component()), f.mode())
                 * drift(p, f)
                 * (together(p, f) ? FIGURES.factor(Factor.TOGETHER) : 1)
+                * (f.mode() == FaultMode.JOINT && !f.amount().isEmpty() ? FIGURES.factor(Factor.CONDUCTING) : 1)
                 * (disturbed && touched ? FIGURES.factor(Factor.DISTURBED) : 1)
                 * (accidents.contains(p.reference()) ? FIGURES.factor(Factor.ACCIDENT) : 1)
                 * experience(key(p, f.mode()));

@@ -28,6 +28,7 @@ public final class FaultFigures {
         REST,
         CONTACT,
         TOGETHER,
+        CONDUCTING,
         DISTURBED,
         ACCIDENT,
         WAXED,
