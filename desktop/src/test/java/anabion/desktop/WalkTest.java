@@ -5,6 +5,7 @@ import static org.mockito.ArgumentMatchers.any;
 import static org.mockito.ArgumentMatchers.eq;
 import static org.mockito.Mockito.when;
 
+import anabion.core.job.Outcome;
 import anabion.core.job.Step;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -108,6 +109,28 @@ class WalkTest extends WindowCase {
         until("mended", () -> !shows("C14 is disconnected"));
         enter("lift Z9");
         until("refused", () -> shows("no such part"));
+    }
+
+    @Test
+    void aSingleLeadIsLiftedAndPutBackByItsName() {
+        openHalcyon();
+        enter("lift t2.PRIMARY");
+        until("loose end", () -> shows("T2.primary lifted"));
+        until("old readings around it must be taken again", () -> shows("read again: changed since"));
+        enter("renew T2.primary");
+        until("refused", () -> shows("a single lead is lifted or put back"));
+        enter("refit T2.primary");
+        until("mended", () -> !shows("T2.primary lifted"));
+    }
+
+    @Test
+    void whatIsHeardWithAControlTurnedIsKept() {
+        openHalcyon();
+        enter("turned R7 down hum");
+        until("refused", () -> shows("no control of that name"));
+        enter("turned rv1 down hum");
+        until("kept", () -> session.need().job().heard().stream()
+                .anyMatch(h -> h.point().equals("RV1.2") && h.outcome() == Outcome.HUM));
     }
 
     @Test

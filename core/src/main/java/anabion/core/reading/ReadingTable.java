@@ -204,11 +204,11 @@ public final class ReadingTable {
     private boolean altered(Point point, Reading reading) {
         for (Alteration a : FittedState.since(reading.state(), alterations)) {
             boolean near =
-                    chassis.part(a.part()).filter(p -> p.touches(point.net())).isPresent();
+                    chassis.part(a.owner()).filter(p -> p.touches(point.net())).isPresent();
             Optional<Stage> stage = point.device().flatMap(d -> chassis.owner(d.reference()));
             if (a.kind() == AlterationKind.CAME_BACK
                     || near
-                    || stage.filter(s -> s.parts().contains(a.part())).isPresent()) return true;
+                    || stage.filter(s -> s.parts().contains(a.owner())).isPresent()) return true;
         }
         return false;
     }

@@ -176,6 +176,18 @@ class BenchTest {
         assertThatThrownBy(() -> bench().band("UHF")).isInstanceOf(InputException.class);
     }
 
+    /** One lead off is not the whole part off; what the set does not have is refused. */
+    @Test
+    void aSingleLeadIsLifted() {
+        Bench bench = bench();
+        bench.lift(List.of("T2.primary"));
+        bench.turn(230);
+        bench.pause(60);
+        assertThat(volts(bench, "V4.5")).isLessThan(5);
+        assertThat(volts(bench, "B1")).isGreaterThan(200);
+        assertThatThrownBy(() -> bench.lift(List.of("T2.tertiary"))).isInstanceOf(InputException.class);
+    }
+
     /** The transformer alone: its terminals are probed like pins, and all tubes are out. */
     @Test
     void aTransformersWindingsAreReadWithTheTubesOut() {
