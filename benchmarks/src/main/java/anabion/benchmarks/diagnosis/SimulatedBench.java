@@ -18,6 +18,7 @@ import anabion.core.signal.Loudness;
 import anabion.core.signal.OscillatorFrequency;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.dc.Fuses;
 import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Controls;
@@ -66,6 +67,9 @@ final class SimulatedBench {
     private static final double BEYOND = 2.5;
 
     private final Planted planted;
+    /** What is wrong while it is on: with the fuses that it blows. */
+    private final List<Fault> standing;
+
     private final Map<String, Double> trims;
     private final double line;
     private final Random random;
@@ -86,13 +90,16 @@ final class SimulatedBench {
         this.trims = trims;
         this.line = line;
         this.random = random;
+        Setting on = Setting.of(line).withTrims(trims).withFaults(planted.faults());
+        List<Fault> blown = Fuses.blown(planted.chassis(), engine.solve(planted.chassis(), on));
+        this.standing = Stream.concat(planted.faults().stream(), blown.stream()).toList();
         this.bench = engine.prepare(planted.chassis(), setting());
         this.insulation = lain();
         this.iron = iron();
     }
 
     private Setting setting() {
-        return Setting.of(line).withTrims(trims).withFaults(planted.faults());
+        return Setting.of(line).withTrims(trims).withFaults(standing);
     }
 
     /** Insulation of electrolytics that have lain for decades, against usual ones: anything from a twentieth to five times. */
@@ -248,7 +255,7 @@ final class SimulatedBench {
         Measurement.Listen plain = new Measurement.Listen(listened.band());
         Optional<Loudness> good = before.computeIfAbsent(plain.key(), k -> loudness(sound, List.of(), plain));
         Optional<Loudness> bad =
-                now.computeIfAbsent(listened.key(), k -> loudness(planted.chassis(), planted.faults(), listened));
+                now.computeIfAbsent(listened.key(), k -> loudness(planted.chassis(), standing, listened));
         if (good.isEmpty() || bad.isEmpty()) return new Heard(-200, 0, false);
         String point = probe instanceof Measurement.Inject i
                 ? Loudness.key(i.domain(), i.point())

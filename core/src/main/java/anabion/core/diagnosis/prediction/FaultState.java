@@ -10,14 +10,17 @@ import anabion.core.signal.Loudness;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdOhms;
 import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.dc.Fuses;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import java.util.Collection;
+import java.util.EnumSet;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.CancellationException;
 import java.util.stream.Stream;
 
@@ -25,8 +28,12 @@ import java.util.stream.Stream;
 public final class FaultState {
     private static final double[] INSULATION = {1, ColdOhms.WORN, Math.sqrt(ColdOhms.WORN)};
 
+    /** Ways of failing that may draw many times what a sound set takes. */
+    private static final Set<FaultMode> OVERLOADS = EnumSet.of(FaultMode.SHORT, FaultMode.HEATER_CATHODE);
+
     private final Chassis chassis;
     private final List<Fault> faults;
+    private Optional<List<Fault>> blown = Optional.empty();
     private final Faults known;
     private final IdentityHashMap<Setting, Optional<FaultResponse>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
@@ -45,7 +52,22 @@ public final class FaultState {
     /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
     public Optional<FaultResponse> shown(Simulator engine, Setting setting) {
         goOn();
-        return shown.computeIfAbsent(setting, s -> FaultResponse.of(engine, chassis, with(s), this::decides));
+        return shown.computeIfAbsent(
+                setting, s -> FaultResponse.of(engine, chassis, powered(engine, s), this::decides));
+    }
+
+    /** With the fuses gone that the faults blow: nobody reads anything else for long. */
+    private Setting powered(Simulator engine, Setting s) {
+        if (blown.isEmpty())
+            blown = Optional.of(
+                    faults.stream().noneMatch(f -> OVERLOADS.contains(f.mode()))
+                            ? List.of()
+                            : Fuses.blown(chassis, engine.solve(chassis, with(s))));
+        Setting faulty = with(s);
+        return blown.get().isEmpty()
+                ? faulty
+                : faulty.withFaults(Stream.concat(faulty.faults().stream(), blown.get().stream())
+                        .toList());
     }
 
     /** Whether its volts were computed under a setting. */
@@ -176,7 +198,7 @@ public final class FaultState {
         Map<String, Double> pots = new HashMap<>(setting.controls());
         pots.putAll(listened.controls());
         Optional<Loudness> found = chassis.band(listened.band())
-                .flatMap(b -> Loudness.of(engine, chassis, with(setting.withControls(pots)), b));
+                .flatMap(b -> Loudness.of(engine, chassis, powered(engine, setting.withControls(pots)), b));
         heard.put(listened.key(), found);
         return found;
     }

@@ -32,8 +32,10 @@ class SeverityBisectionTest {
     static void asked() {
         halcyon = SharedSets.named("halcyon");
         model = new PredictionModel(halcyon, Priors.USUAL);
-        List<Hypothesis> graded =
-                model.hypotheses().stream().filter(Hypothesis::graded).toList();
+        // across the line it blows the fuse, which is another circuit
+        List<Hypothesis> graded = model.hypotheses().stream()
+                .filter(h -> h.graded() && !h.cause().equals("C19:short"))
+                .toList();
         some = IntStream.range(0, graded.size())
                 .filter(n -> n % EVERY == 4)
                 .mapToObj(graded::get)
