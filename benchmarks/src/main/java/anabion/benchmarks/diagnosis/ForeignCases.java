@@ -175,7 +175,7 @@ public final class ForeignCases {
                 .toList();
         if (!sound && (!bench.settles() || !bench.shows(shown))) return Optional.empty();
         Optional<Map<String, Double>> means =
-                solver.means(chassis, Setting.of(line).withTrims(trims).withFaults(planted.faults()));
+                solver.means(chassis, Setting.of(line).withTrims(trims).withFaults(bench.standing()));
         if (means.isEmpty()) return Optional.empty();
         String truth = sound
                 ? ForeignSet.SOUND

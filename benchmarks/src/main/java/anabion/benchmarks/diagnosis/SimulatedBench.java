@@ -67,7 +67,6 @@ final class SimulatedBench {
     private static final double BEYOND = 2.5;
 
     private final Planted planted;
-    /** What is wrong while it is on: with the fuses that it blows. */
     private final List<Fault> standing;
 
     private final Map<String, Double> trims;
@@ -96,6 +95,11 @@ final class SimulatedBench {
         this.bench = engine.prepare(planted.chassis(), setting());
         this.insulation = lain();
         this.iron = iron();
+    }
+
+    /** What is wrong while it is on: with the fuses that it blows. */
+    List<Fault> standing() {
+        return standing;
     }
 
     private Setting setting() {
