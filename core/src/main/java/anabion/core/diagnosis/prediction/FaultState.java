@@ -11,6 +11,7 @@ import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdOhms;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.Fuses;
+import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import java.util.Collection;
@@ -33,7 +34,6 @@ public final class FaultState {
 
     private final Chassis chassis;
     private final List<Fault> faults;
-    private Optional<List<Fault>> blown = Optional.empty();
     private final Faults known;
     private final IdentityHashMap<Setting, Optional<FaultResponse>> shown = new IdentityHashMap<>();
     private final Map<String, Optional<Loudness>> heard = new HashMap<>();
@@ -52,22 +52,29 @@ public final class FaultState {
     /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
     public Optional<FaultResponse> shown(Simulator engine, Setting setting) {
         goOn();
-        return shown.computeIfAbsent(
-                setting, s -> FaultResponse.of(engine, chassis, powered(engine, s), this::decides));
+        return shown.computeIfAbsent(setting, s -> {
+            Optional<FaultResponse> found = response(engine, with(s));
+            List<Fault> blown = found.map(r -> blown(r.atRest())).orElse(List.of());
+            return blown.isEmpty() ? found : response(engine, with(with(s), blown));
+        });
     }
 
-    /** With the fuses gone that the faults blow: nobody reads anything else for long. */
-    private Setting powered(Simulator engine, Setting s) {
-        if (blown.isEmpty())
-            blown = Optional.of(
-                    faults.stream().noneMatch(f -> OVERLOADS.contains(f.mode()))
-                            ? List.of()
-                            : Fuses.blown(chassis, engine.solve(chassis, with(s))));
-        Setting faulty = with(s);
-        return blown.get().isEmpty()
-                ? faulty
-                : faulty.withFaults(Stream.concat(faulty.faults().stream(), blown.get().stream())
-                        .toList());
+    private Optional<FaultResponse> response(Simulator engine, Setting faulty) {
+        return FaultResponse.of(engine, chassis, faulty, this::decides);
+    }
+
+    /** The fuses that the faults blow: nobody reads or hears anything else for long. */
+    private List<Fault> blown(OperatingPoint solved) {
+        return overloads() ? Fuses.blown(chassis, solved) : List.of();
+    }
+
+    private boolean overloads() {
+        return faults.stream().anyMatch(f -> OVERLOADS.contains(f.mode()));
+    }
+
+    private static Setting with(Setting faulty, List<Fault> more) {
+        return faulty.withFaults(
+                Stream.concat(faulty.faults().stream(), more.stream()).toList());
     }
 
     /** Whether its volts were computed under a setting. */
@@ -115,10 +122,7 @@ public final class FaultState {
     }
 
     private Setting with(Setting s) {
-        return s.withFaults(
-                s.faults().isEmpty()
-                        ? faults
-                        : Stream.concat(s.faults().stream(), faults.stream()).toList());
+        return with(s, faults);
     }
 
     /** Whether one of its faults is in a part. */
@@ -197,8 +201,11 @@ public final class FaultState {
         if (known != null) return known;
         Map<String, Double> pots = new HashMap<>(setting.controls());
         pots.putAll(listened.controls());
-        Optional<Loudness> found = chassis.band(listened.band())
-                .flatMap(b -> Loudness.of(engine, chassis, powered(engine, setting.withControls(pots)), b));
+        Setting faulty = with(setting.withControls(pots));
+        Setting standing =
+                overloads() ? with(faulty, blown(engine.solve(chassis, faulty.withBand(listened.band())))) : faulty;
+        Optional<Loudness> found =
+                chassis.band(listened.band()).flatMap(b -> Loudness.of(engine, chassis, standing, b));
         heard.put(listened.key(), found);
         return found;
     }
