@@ -147,7 +147,7 @@ public final class ComputedStates {
 
     /** Answers that many states share, each once. */
     private static final class Kept<T> {
-        private final Map<T, Integer> numbers = new IdentityHashMap<>();
+        private final IdentityHashMap<T, Integer> numbers = new IdentityHashMap<>();
         private final List<T> all = new ArrayList<>();
 
         int number(T answer) {
