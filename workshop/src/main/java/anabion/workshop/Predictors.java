@@ -36,7 +36,6 @@ public final class Predictors {
     /** A model once it is made; its monitor is held by who asks it. */
     private static final class Kept<M> {
         private M model;
-        private int written;
 
         synchronized <T> T ask(Supplier<M> maker, Function<M, T> question) {
             if (model == null) model = maker.get();
