@@ -6,6 +6,7 @@ import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
 import anabion.core.signal.Domain;
 import anabion.core.simulation.setting.Setting;
+import java.math.BigDecimal;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
@@ -283,7 +284,10 @@ public sealed interface Measurement {
             return band
                     + controls.entrySet().stream()
                             .sorted(Map.Entry.comparingByKey())
-                            .map(e -> " " + e.getKey() + "=" + e.getValue())
+                            .map(e -> " " + e.getKey() + "="
+                                    + new BigDecimal(e.getValue())
+                                            .stripTrailingZeros()
+                                            .toPlainString())
                             .collect(Collectors.joining());
         }
 

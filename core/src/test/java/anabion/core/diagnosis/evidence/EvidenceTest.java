@@ -333,7 +333,7 @@ class EvidenceTest {
                 0,
                 FittedState.AS_FOUND,
                 Extra.NONE);
-        assertThat(texts(Evidence.of(SET, List.of(), Job.NEW.with(turned)))).containsExactly("listen AM RV1=0.0");
+        assertThat(texts(Evidence.of(SET, List.of(), Job.NEW.with(turned)))).containsExactly("listen AM RV1=0");
         assertThat(JobCodec.read(JobCodec.text(Job.NEW.with(turned)))).isEqualTo(Job.NEW.with(turned));
     }
 

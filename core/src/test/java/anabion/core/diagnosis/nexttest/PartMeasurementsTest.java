@@ -122,7 +122,7 @@ class PartMeasurementsTest {
     void ofAHumItIsAskedWhereItComesIn() {
         Observation hum = new Observation.Heard(new Measurement.Listen("AM"), Outcome.HUM);
         Observation weak = new Observation.Heard(new Measurement.Listen("AM"), Outcome.WEAK);
-        assertThat(proposed(even("C18.2:dried", "C13:open"), hum)).contains("listen AM RV1=0.0");
+        assertThat(proposed(even("C18.2:dried", "C13:open"), hum)).contains("listen AM RV1=0");
         assertThat(proposed(even("C18.2:dried", "C13:open"), weak)).noneMatch(t -> t.startsWith("listen"));
     }
 
