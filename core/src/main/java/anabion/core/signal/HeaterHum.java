@@ -1,17 +1,14 @@
 package anabion.core.signal;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.circuit.SmallSignal;
-import anabion.core.device.DeviceType;
 import anabion.core.numeric.Phasor;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.fault.Sockets;
 import anabion.core.simulation.setting.Setting;
-import java.util.List;
-import java.util.Optional;
+import anabion.core.simulation.supply.AcSupply;
 import java.util.function.Function;
 
 /**
@@ -21,9 +18,6 @@ import java.util.function.Function;
  * direct current leaves nothing.
  */
 final class HeaterHum {
-    /** Where a set's papers do not say. */
-    private static final double MAINS_HERTZ = 50;
-
     private HeaterHum() {}
 
     /**
@@ -37,22 +31,17 @@ final class HeaterHum {
             SmallSignal network,
             OperatingPoint solved,
             Function<SmallSignal.Volts, Phasor> at) {
-        Faults faults = new Faults(chassis, setting.faults());
-        Sockets sockets = new Sockets(faults);
+        Sockets sockets = new Sockets(new Faults(chassis, setting.faults()));
         double squares = 0;
-        for (Part p : chassis.parts()) {
-            if (!faults.is(p.reference(), FaultMode.HEATER_CATHODE)) continue;
-            Optional<DeviceType> type = Sockets.type(p);
-            List<Sockets.HeaterPiece> pieces =
-                    type.map(t -> sockets.pieces(p, t)).orElse(List.of());
-            if (pieces.isEmpty()) continue;
-            String end = pieces.get(0).from();
-            double volts = solved.alternating(end).orElse(0);
-            if (volts <= 0 || network.circuit().node(end).isEmpty()) continue;
-            double hertz = chassis.supply().hertz() > 0 ? chassis.supply().hertz() : MAINS_HERTZ;
-            double left = volts * at.apply(network.at(hertz).held(end)).size();
-            squares += left * left;
-        }
+        for (Part p : chassis.parts())
+            for (Sockets.HeaterLeak l : sockets.heaterLeaks(p)) {
+                double volts = solved.alternating(l.heater()).orElse(0);
+                if (volts <= 0 || network.circuit().node(l.heater()).isEmpty()) continue;
+                double left = volts
+                        * at.apply(network.at(AcSupply.hertz(chassis)).held(l.heater()))
+                                .size();
+                squares += left * left;
+            }
         return Math.sqrt(squares);
     }
 }

@@ -194,12 +194,7 @@ public final class DcCircuitBuilder {
                             piece.from(),
                             piece.to());
             }
-        if (faults.is(p.reference(), FaultMode.HEATER_CATHODE))
-            c.resistor(
-                    p.reference() + ".hk",
-                    pieces.get(0).from(),
-                    sockets.cathode(p, ""),
-                    faults.ohms(p.reference(), FaultMode.HEATER_CATHODE, Faults.HEATER_SHORT));
+        sockets.heaterLeaks(p).forEach(l -> c.resistor(l.name(), l.heater(), l.cathode(), l.ohms()));
     }
 
     /** Whether the heater hangs on direct current, a battery or a rail: what alternates does not reach it. */

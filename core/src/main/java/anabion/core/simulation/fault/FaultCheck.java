@@ -112,6 +112,7 @@ final class FaultCheck {
 
     private static List<String> behind(FaultMode mode, Part part) {
         if (mode == FaultMode.JOINT) return List.copyOf(part.nets().keySet());
+        if (mode == FaultMode.HEATER_CATHODE) return Sockets.cathodes(part);
         if (part.component() instanceof Component.Capacitor c && c.farads().size() > 1 && mode != FaultMode.WRONG)
             return IntStream.rangeClosed(1, c.farads().size())
                     .mapToObj(String::valueOf)

@@ -175,8 +175,13 @@ public final class FaultList {
         }
         one(ref, FaultMode.DEAD, FaultMode.HEATER_OPEN);
         for (String piece : Sockets.tapped(p)) ways.add(List.of(new Fault(ref, FaultMode.HEATER_OPEN, piece)));
-        if (Sockets.isIndirect(p))
-            graded(ref, FaultMode.HEATER_CATHODE, 1, FIGURES.severities(Severity.HEATER_CATHODE_OHMS));
+        List<String> cathodes = Sockets.cathodes(p);
+        for (String pin : cathodes)
+            graded(
+                    cathodes.size() == 1 ? ref : ref + "." + pin,
+                    FaultMode.HEATER_CATHODE,
+                    1,
+                    FIGURES.severities(Severity.HEATER_CATHODE_OHMS));
         graded(ref, FaultMode.EMISSION, FIGURES.written(Severity.EMISSION));
         if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
             graded(ref, FaultMode.GASSY, FIGURES.written(Severity.GAS_AMPERES));

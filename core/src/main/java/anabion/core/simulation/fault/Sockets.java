@@ -8,6 +8,7 @@ import anabion.core.chassis.Part;
 import anabion.core.chassis.PinNames;
 import anabion.core.device.DeviceType;
 import anabion.core.device.SemiconductorKind;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -117,10 +118,11 @@ public final class Sockets {
      * heater's tap divides it as the type states, else in the middle.
      */
     public List<HeaterPiece> pieces(Part part, DeviceType type) {
-        List<String> whole = tapped(part);
         List<HeaterPiece> all = connected(part, type);
         Optional<Fault> broken = faults.find(part.reference(), FaultMode.HEATER_OPEN);
-        if (broken.isEmpty() || all.size() != whole.size()) return all;
+        if (broken.isEmpty()) return all;
+        List<String> whole = tapped(part);
+        if (all.size() != whole.size()) return all;
         int gone = whole.indexOf(broken.get().amount());
         return gone < 0 ? all : List.of(all.get(1 - gone));
     }
@@ -167,11 +169,45 @@ public final class Sockets {
         return part.device().isPresent() && (!rectifies || heats(part, part.reference() + "." + pin));
     }
 
-    /** Whether a tube's cathode is a part of its own beside the heater. */
-    public static boolean isIndirect(Part part) {
-        return part.isTube()
-                && part.device().orElseThrow().functions().values().stream()
-                        .anyMatch(f -> PinNames.isCathode(f) && !isEnd(f));
+    /** The connected pins of a tube's cathodes that are parts of their own beside the heater. */
+    public static List<String> cathodes(Part part) {
+        if (!part.isTube()) return List.of();
+        return part.device().orElseThrow().functions().entrySet().stream()
+                .filter(f -> PinNames.isCathode(f.getValue()) && !isEnd(f.getValue()))
+                .map(Map.Entry::getKey)
+                .filter(part.nets()::containsKey)
+                .toList();
+    }
+
+    /**
+     * A leak from a heater to a cathode.
+     *
+     * @param name of its element
+     * @param heater net of the heater's end where it begins
+     * @param cathode net of the cathode
+     */
+    public record HeaterLeak(String name, String heater, String cathode, double ohms) {}
+
+    /** The leaks from a tube's heater: to the cathode whose pin a fault names, to the first where it names none. */
+    public List<HeaterLeak> heaterLeaks(Part part) {
+        List<String> pins = cathodes(part);
+        if (pins.isEmpty()) return List.of();
+        Optional<List<String>> ends = heater(part);
+        if (ends.isEmpty()) return List.of();
+        List<HeaterLeak> all = new ArrayList<>();
+        for (String pin : pins) {
+            String target = part.reference() + "." + pin;
+            String named = pin.equals(pins.get(0)) && faults.is(part.reference(), FaultMode.HEATER_CATHODE)
+                    ? part.reference()
+                    : target;
+            if (faults.is(named, FaultMode.HEATER_CATHODE))
+                all.add(new HeaterLeak(
+                        named + ".hk",
+                        ends.get().get(0),
+                        faults.net(part, pin),
+                        faults.ohms(named, FaultMode.HEATER_CATHODE, Faults.HEATER_SHORT)));
+        }
+        return all;
     }
 
     private List<HeaterPiece> connected(Part part, DeviceType type) {

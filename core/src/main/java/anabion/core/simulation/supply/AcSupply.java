@@ -120,8 +120,13 @@ public final class AcSupply {
 
     /** Of the mains as stated, else 50; of a vibrator as stated, else 115. */
     public double hertz() {
+        return hertz(chassis);
+    }
+
+    /** Likewise, of a set that need not be solved. */
+    public static double hertz(Chassis chassis) {
         if (chassis.supply().hertz() > 0) return chassis.supply().hertz();
-        return vibrator.isPresent() ? REED : 50;
+        return vibrator(chassis).isPresent() ? REED : 50;
     }
 
     /** The volts of every net, as by {@link #volts}. */
@@ -263,7 +268,7 @@ public final class AcSupply {
         if (vibrates(p)) return List.of();
         if (p.device().isEmpty()) return p.nets().values();
         List<String> nets = new ArrayList<>(sockets.heater(p).orElse(List.of()));
-        if (!nets.isEmpty() && faults.is(p.reference(), FaultMode.HEATER_CATHODE)) nets.add(sockets.cathode(p, ""));
+        sockets.heaterLeaks(p).forEach(l -> nets.add(l.cathode()));
         return nets;
     }
 
@@ -295,12 +300,7 @@ public final class AcSupply {
                 FilamentLaw law = Fit.filament(type.get(), piece.volts(), piece.amperes(), HEATER);
                 filament(name, piece.from(), piece.to(), law, frozen, c);
             }
-        if (!pieces.isEmpty() && faults.is(p.reference(), FaultMode.HEATER_CATHODE))
-            c.resistor(
-                    p.reference() + ".hk",
-                    pieces.get(0).from(),
-                    sockets.cathode(p, ""),
-                    faults.ohms(p.reference(), FaultMode.HEATER_CATHODE, Faults.HEATER_SHORT));
+        sockets.heaterLeaks(p).forEach(l -> c.resistor(l.name(), l.heater(), l.cathode(), l.ohms()));
     }
 
     /** The ends of heater pieces between the line and a rectifier's plate: what it draws keeps them, and the lamp beside, hot. */

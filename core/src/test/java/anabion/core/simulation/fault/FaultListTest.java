@@ -262,6 +262,34 @@ class FaultListTest {
                 solved.direct().amperes(solved.direct().circuit().device("V4").orElseThrow())[2]);
     }
 
+    /** A double triode has two: each leaks by itself, and none is forgotten. */
+    @Test
+    void eachCathodeOfATubeLeaksToTheHeater() {
+        Chassis set = TestSets.wired(
+                Arrangement.TRANSFORMER,
+                "V1 ECC83 1=P1 2=G1 3=K1 6=P2 7=G2 8=K2 4=CHASSIS 5=CHASSIS 9=H",
+                "R1 1k K1 CHASSIS cathode",
+                "R2 1k K2 CHASSIS cathode",
+                "R3 10k H CHASSIS");
+        assertThat(FaultList.of(set))
+                .extracting(Fault::cause)
+                .contains("V1.3:heater-cathode", "V1.8:heater-cathode")
+                .doesNotContain("V1:heater-cathode");
+        assertThat(leaks(set, "V1.8:heater-cathode:30k")).containsExactly("K2");
+        assertThat(leaks(set, "V1:heater-cathode")).hasSize(1);
+        assertThat(leaks(SharedSets.named("brae"), "V4:heater-cathode:30k")).containsExactly("V4.7");
+        assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse("V1.1:heater-cathode"))))
+                .hasMessageContaining("V1.3");
+    }
+
+    private static List<String> leaks(Chassis set, String fault) {
+        Fault f = Fault.parse(fault);
+        return new Sockets(new Faults(set, List.of(f)))
+                .heaterLeaks(set.part(f.part()).orElseThrow()).stream()
+                        .map(Sockets.HeaterLeak::cathode)
+                        .toList();
+    }
+
     /** What still conducts lies between open and sound. */
     @Test
     void aJointMayHaveSomeOhmsLeft() {
