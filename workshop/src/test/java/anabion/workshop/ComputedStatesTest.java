@@ -89,6 +89,10 @@ class ComputedStatesTest {
         byte[] whole = Files.readAllBytes(file);
         Files.write(file, Arrays.copyOf(whole, whole.length / 2));
         assertThat(asked(halcyon, ComputedStatesTest::known)).isZero();
+        byte[] flipped = whole.clone();
+        flipped[whole.length * 2 / 3] ^= 4;
+        Files.write(file, flipped);
+        assertThat(asked(halcyon, ComputedStatesTest::known)).as("one bit").isZero();
         Files.writeString(file, "no such thing");
         List<double[]> again = asked(halcyon, ComputedStatesTest::heard);
         for (int n = 0; n < first.size(); n++) assertThat(again.get(n)).containsExactly(first.get(n), within(1e-6));

@@ -3,8 +3,8 @@ package anabion.workshop.storage;
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.prediction.ComputedStates;
 import anabion.core.format.ChassisCodec;
-import java.io.BufferedInputStream;
 import java.io.BufferedOutputStream;
+import java.io.ByteArrayInputStream;
 import java.io.DataInputStream;
 import java.io.DataOutputStream;
 import java.io.IOException;
@@ -22,6 +22,7 @@ import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.BooleanSupplier;
 import java.util.stream.Stream;
 import java.util.zip.GZIPInputStream;
@@ -52,9 +53,10 @@ public final class ComputedFiles {
 
     /** Takes what a file holds of a chassis, where there is one. */
     public void read(Chassis chassis, ComputedStates into) {
-        try (DataInputStream in = new DataInputStream(
-                new BufferedInputStream(new GZIPInputStream(Files.newInputStream(file(chassis)))))) {
-            into.read(in);
+        if (Engine.BUILD.isEmpty()) return;
+        try (InputStream in = new GZIPInputStream(Files.newInputStream(file(chassis)))) {
+            // all of it first: its checksum stands at the end
+            into.read(new DataInputStream(new ByteArrayInputStream(in.readAllBytes())));
         } catch (NoSuchFileException e) {
             // computed for the first time
         } catch (IOException e) {
@@ -64,7 +66,7 @@ public final class ComputedFiles {
 
     /** Keeps what was computed of a chassis. */
     public void write(Chassis chassis, ComputedStates states) {
-        if (!there.getAsBoolean()) return;
+        if (Engine.BUILD.isEmpty() || !there.getAsBoolean()) return;
         try {
             ForcedFiles.createFolders(workshop, folder);
             ForcedFiles.write(file(chassis), out -> {
@@ -96,7 +98,7 @@ public final class ComputedFiles {
 
     private Path file(Chassis chassis) {
         MessageDigest digest = digest();
-        digest.update(Engine.BUILD);
+        digest.update(Engine.BUILD.orElseThrow());
         digest.update(ChassisCodec.text(chassis).getBytes(StandardCharsets.UTF_8));
         return folder.resolve(HexFormat.of().formatHex(digest.digest()) + SUFFIX);
     }
@@ -111,9 +113,10 @@ public final class ComputedFiles {
 
     /** The engine by its own bytes: a version's number stays the same while it is worked on. */
     private static final class Engine {
-        static final byte[] BUILD = build();
+        /** Empty where the program's own files cannot be read: then nothing is kept. */
+        static final Optional<byte[]> BUILD = build();
 
-        private static byte[] build() {
+        private static Optional<byte[]> build() {
             MessageDigest digest = digest();
             try (Stream<Path> files = Files.walk(Path.of(ComputedStates.class
                     .getProtectionDomain()
@@ -121,10 +124,10 @@ public final class ComputedFiles {
                     .getLocation()
                     .toURI()))) {
                 for (Path f : files.filter(Files::isRegularFile).sorted().toList()) update(digest, f);
-            } catch (IOException | URISyntaxException e) {
-                throw new IllegalStateException("the program's own files cannot be read", e);
+            } catch (IOException | URISyntaxException | RuntimeException e) {
+                return Optional.empty();
             }
-            return digest.digest();
+            return Optional.of(digest.digest());
         }
 
         private static void update(MessageDigest digest, Path file) throws IOException {
