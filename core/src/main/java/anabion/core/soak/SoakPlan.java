@@ -1,5 +1,6 @@
 package anabion.core.soak;
 
+import anabion.core.job.Circumstance;
 import anabion.core.job.Complaint;
 import anabion.core.job.Job;
 import anabion.core.job.SoakEntry;
@@ -45,7 +46,8 @@ public record SoakPlan(Duration length, Phrase why) {
         if (!latest.isZero() && longer.compareTo(USUAL) > 0)
             return new SoakPlan(longer, Phrase.of("soak.why.event", latest.toMinutes()));
         Optional<Complaint> warm = job.arrival().complaints().stream()
-                .filter(c -> WARM.contains(c.symptom()))
+                .filter(c -> WARM.contains(c.symptom())
+                        || (c.when() == Circumstance.WARM && c.symptom().isWrong()))
                 .findFirst();
         return warm.map(c -> new SoakPlan(
                         COMES_AND_GOES,

@@ -7,6 +7,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.format.JobCodec;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Complaint;
 import anabion.core.job.Job;
 import anabion.core.job.SoakEntry;
@@ -142,6 +143,10 @@ class SoakRunTest {
                 .arrival()
                 .withComplaints(List.of(new Complaint("AM", SymptomKind.INTERMITTENT, "", Extra.NONE))));
         assertThat(SoakPlan.of(intermittent).length()).isEqualTo(Duration.ofHours(6));
+        Job warm = Job.NEW.withArrival(Job.NEW
+                .arrival()
+                .withComplaints(List.of(new Complaint("AM", SymptomKind.HUM, Circumstance.WARM, "", Extra.NONE))));
+        assertThat(SoakPlan.of(warm).length()).isEqualTo(Duration.ofHours(6));
         Job chosen = intermittent.with(entry(Kind.PLANNED, 0).withValues(Map.of(Value.HOURS, 2.5)));
         assertThat(SoakPlan.of(chosen).length()).isEqualTo(Duration.ofMinutes(150));
     }

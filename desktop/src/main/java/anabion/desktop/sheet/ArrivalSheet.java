@@ -43,6 +43,7 @@ import javafx.scene.control.ComboBox;
 import javafx.scene.control.Label;
 import javafx.scene.control.ScrollPane;
 import javafx.scene.control.TextField;
+import javafx.scene.layout.ColumnConstraints;
 import javafx.scene.layout.FlowPane;
 import javafx.scene.layout.GridPane;
 import javafx.scene.layout.VBox;
@@ -222,6 +223,7 @@ public final class ArrivalSheet implements Sheet {
 
     private void complaints(SetRecord set) {
         GridPane grid = form.grid("arrival.complaints");
+        grid.getColumnConstraints().set(2, new ColumnConstraints(190));
         Set<String> where = new LinkedHashSet<>();
         set.chassis().bands().forEach(b -> where.add(b.name()));
         set.job().arrival().complaints().forEach(c -> where.add(c.where()));
@@ -244,9 +246,9 @@ public final class ArrivalSheet implements Sheet {
             box.setAccessibleText(w);
             grid.add(Texts.label(w, "soft"), 0, row);
             grid.add(box, 1, row);
-            TextField words = form.field(
-                    grid, 1, row, "note", note, t -> putComplaint(new Complaint(w, symptom, when, t, extra)));
+            TextField words = form.prompted("note", note, t -> putComplaint(new Complaint(w, symptom, when, t, extra)));
             words.setId("complaint-note-" + row);
+            grid.add(words, 3, row);
             if (symptom.isWrong()) {
                 ComboBox<String> shows = form.choice(
                         "complaint-when-" + row,
@@ -255,7 +257,7 @@ public final class ArrivalSheet implements Sheet {
                         "circumstance.",
                         c -> putComplaint(new Complaint(w, symptom, c, note, extra)));
                 shows.setAccessibleText(w + " " + session.say("arrival.when"));
-                grid.add(shows, 4, row);
+                grid.add(shows, 2, row);
             }
             row++;
         }

@@ -74,11 +74,21 @@ final class Form {
     }
 
     TextField field(GridPane grid, int column, int row, String key, String value, Consumer<String> store) {
-        TextField field = new TextField(value);
-        field.setId("arrival-" + key);
+        TextField field = prompted(key, value, store);
         Label label = Texts.label(session.say("arrival." + key), "soft");
         label.setLabelFor(field);
-        field.setAccessibleText(label.getText());
+        field.setPromptText("");
+        grid.add(label, column * 2, row);
+        grid.add(field, column * 2 + 1, row);
+        return field;
+    }
+
+    /** A field that says itself what belongs there, while it is empty. */
+    TextField prompted(String key, String value, Consumer<String> store) {
+        TextField field = new TextField(value);
+        field.setId("arrival-" + key);
+        field.setPromptText(session.say("arrival." + key));
+        field.setAccessibleText(field.getPromptText());
         String[] stored = {value};
         Runnable leave = () -> {
             if (field.getText().equals(stored[0])) return;
@@ -94,8 +104,6 @@ final class Form {
         field.focusedProperty().addListener((o, was, is) -> {
             if (was && !is) leave.run();
         });
-        grid.add(label, column * 2, row);
-        grid.add(field, column * 2 + 1, row);
         return field;
     }
 

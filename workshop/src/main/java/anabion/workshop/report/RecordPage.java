@@ -8,6 +8,7 @@ import anabion.core.coldcheck.ColdTable;
 import anabion.core.isolation.Isolation;
 import anabion.core.job.Alteration;
 import anabion.core.job.AlterationKind;
+import anabion.core.job.Circumstance;
 import anabion.core.job.Complaint;
 import anabion.core.job.PartTest;
 import anabion.core.job.SymptomKind;
@@ -217,6 +218,9 @@ public final class RecordPage {
 
     private String complaint(Complaint c) {
         return c.where() + ": " + words.say("symptom." + c.symptom().code())
+                + (c.when() == Circumstance.ALWAYS
+                        ? ""
+                        : ", " + words.say("circumstance." + c.when().code()))
                 + (c.note().isEmpty() ? "" : ", " + c.note());
     }
 
