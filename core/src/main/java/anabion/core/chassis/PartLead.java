@@ -11,15 +11,15 @@ import java.util.stream.Stream;
  * @param part whose lead it is
  * @param name of the section, winding or terminal, as the chassis spells it
  */
-public record Lead(Part part, String name) {
+public record PartLead(Part part, String name) {
     /** The lead of a name, however it is written; empty if the chassis has none. */
-    public static Optional<Lead> named(Chassis chassis, String text) {
+    public static Optional<PartLead> named(Chassis chassis, String text) {
         int dot = text.indexOf('.');
         if (dot < 0) return Optional.empty();
         String name = text.substring(dot + 1);
         return chassis.parts().stream()
                 .filter(p -> p.reference().equalsIgnoreCase(text.substring(0, dot)))
-                .flatMap(p -> names(p).filter(name::equalsIgnoreCase).map(n -> new Lead(p, n)))
+                .flatMap(p -> names(p).filter(name::equalsIgnoreCase).map(n -> new PartLead(p, n)))
                 .findFirst();
     }
 

@@ -6,9 +6,9 @@ import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
-import anabion.core.chassis.Lead;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartLead;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Points;
 import anabion.core.diagnosis.evidence.Across;
@@ -188,7 +188,7 @@ public final class EvidenceCodec {
                 chassis,
                 Arrays.stream(row.get("lifted").split("[ +]+"))
                         .filter(r -> !r.isEmpty())
-                        .map(r -> Lead.named(chassis, r).map(Lead::text).orElseGet(() -> part(row, "lifted", r)
+                        .map(r -> PartLead.named(chassis, r).map(PartLead::text).orElseGet(() -> part(row, "lifted", r)
                                 .reference()))
                         .toList());
     }

@@ -1,6 +1,6 @@
 package anabion.core.job;
 
-import anabion.core.chassis.Lead;
+import anabion.core.chassis.PartLead;
 import anabion.core.chassis.Renames;
 import anabion.core.json.Extra;
 import java.time.Instant;
@@ -14,7 +14,7 @@ import java.util.UUID;
 public record Alteration(UUID id, Instant at, String part, AlterationKind kind, String detail, Extra extra) {
     /** The reference of the part, where one of its leads is named. */
     public String owner() {
-        return Lead.owner(part);
+        return PartLead.owner(part);
     }
 
     /** After a part got another reference. */

@@ -12,7 +12,7 @@ import anabion.core.testing.SharedSets;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 
-class LeadTest {
+class PartLeadTest {
     private final Chassis halcyon = SharedSets.named("halcyon");
 
     private double volts(String net, String... off) {
@@ -24,13 +24,13 @@ class LeadTest {
 
     @Test
     void sectionsWindingsAndPinsAreNamedInWhateverCase() {
-        assertThat(Lead.named(halcyon, "c18.1").orElseThrow().text()).isEqualTo("C18.1");
-        assertThat(Lead.named(halcyon, "T2.PRIMARY").orElseThrow().text()).isEqualTo("T2.primary");
-        assertThat(Lead.named(halcyon, "V3.6").orElseThrow().off()).isEqualTo(Fault.parse("V3.6:joint"));
-        assertThat(Lead.named(halcyon, "C18.2").orElseThrow().off()).isEqualTo(Fault.parse("C18.2:open"));
-        assertThat(Lead.named(halcyon, "C18")).isEmpty();
-        assertThat(Lead.named(halcyon, "C18.9")).isEmpty();
-        assertThat(Lead.named(halcyon, "Q7.1")).isEmpty();
+        assertThat(PartLead.named(halcyon, "c18.1").orElseThrow().text()).isEqualTo("C18.1");
+        assertThat(PartLead.named(halcyon, "T2.PRIMARY").orElseThrow().text()).isEqualTo("T2.primary");
+        assertThat(PartLead.named(halcyon, "V3.6").orElseThrow().off()).isEqualTo(Fault.parse("V3.6:joint"));
+        assertThat(PartLead.named(halcyon, "C18.2").orElseThrow().off()).isEqualTo(Fault.parse("C18.2:open"));
+        assertThat(PartLead.named(halcyon, "C18")).isEmpty();
+        assertThat(PartLead.named(halcyon, "C18.9")).isEmpty();
+        assertThat(PartLead.named(halcyon, "Q7.1")).isEmpty();
     }
 
     /** A reading taken meanwhile is judged against the set with that lead off. */

@@ -1,8 +1,8 @@
 package anabion.desktop.shell;
 
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Lead;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartLead;
 import anabion.core.command.Entry;
 import anabion.core.command.PowerRequest;
 import anabion.core.command.ProbeParser;
@@ -296,14 +296,15 @@ final class Entries {
     private CompletableFuture<?> alter(Entry.Alter a) {
         SetRecord now = session.need();
         boolean whole = now.chassis().part(a.part()).isPresent();
-        Optional<String> lead =
-                whole ? Optional.empty() : Lead.named(now.chassis(), a.part()).map(Lead::text);
+        Optional<String> lead = whole
+                ? Optional.empty()
+                : PartLead.named(now.chassis(), a.part()).map(PartLead::text);
         if (!whole && lead.isEmpty())
             throw InputException.at(a.part()).because(session.say("ui.no-part")).so(session.say("ui.no-part.remedy"));
         if (lead.isPresent() && a.kind() != AlterationKind.LIFTED && a.kind() != AlterationKind.REFITTED)
             throw InputException.at(a.part())
                     .because(session.say("ui.lead-alone"))
-                    .so(session.say("ui.lead-alone.remedy", Lead.owner(lead.get())));
+                    .so(session.say("ui.lead-alone.remedy", PartLead.owner(lead.get())));
         String named = lead.orElse(a.part());
         Alteration alteration =
                 new Alteration(UUID.randomUUID(), session.clock().instant(), named, a.kind(), a.detail(), Extra.NONE);

@@ -3,8 +3,8 @@ package anabion.instruments.simulated;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
-import anabion.core.chassis.Lead;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartLead;
 import anabion.core.chassis.Point;
 import anabion.core.chassis.Points;
 import anabion.core.device.DeviceType;
@@ -132,7 +132,7 @@ final class Bench {
     }
 
     synchronized void lift(List<String> parts) {
-        for (String p : parts) if (Lead.named(set.chassis(), p).isEmpty()) part(p);
+        for (String p : parts) if (PartLead.named(set.chassis(), p).isEmpty()) part(p);
         pass();
         set.lift(parts);
     }

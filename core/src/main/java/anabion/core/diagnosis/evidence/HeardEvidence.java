@@ -1,6 +1,7 @@
 package anabion.core.diagnosis.evidence;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.PartLead;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Points;
 import anabion.core.job.Heard;
@@ -54,7 +55,7 @@ final class HeardEvidence {
 
     /** The band with a control at one of its ends. */
     private Optional<Observation> turned(Heard h) {
-        String control = h.point().replaceFirst("\\..*", "");
+        String control = PartLead.owner(h.point());
         return chassis.band(h.band())
                 .filter(b -> chassis.part(control).isPresent())
                 .map(b -> new Observation.Heard(

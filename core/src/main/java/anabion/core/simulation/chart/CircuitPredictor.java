@@ -5,9 +5,9 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Fault;
 import anabion.core.chassis.FaultMode;
-import anabion.core.chassis.Lead;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartLead;
 import anabion.core.chassis.Point;
 import anabion.core.numeric.LruCache;
 import anabion.core.quantity.Figures;
@@ -144,7 +144,7 @@ public final class CircuitPredictor implements Predictor {
         for (String r : references) {
             Optional<Part> part = chassis.part(r);
             if (part.isEmpty()) {
-                Lead.named(chassis, r).map(Lead::off).ifPresent(faults::add);
+                PartLead.named(chassis, r).map(PartLead::off).ifPresent(faults::add);
                 continue;
             }
             if (!part.get().isTube()) faults.add(Fault.of(r, FaultMode.OPEN));
