@@ -65,7 +65,7 @@ class ReportTest {
                             "C14 leaky, near ")
                     .contains(
                             "C18 stand-in: 22+47/350 until the can is restuffed",
-                            "AM: distorted, after ten minutes",
+                            "AM: distorted, when warm, after ten minutes",
                             "parts younger than the set")
                     .contains("licensed practice", "data:image/jpeg;base64,", "the &lt;underside&gt; &amp; more");
             assertThat(html.toString())
