@@ -8,6 +8,7 @@ import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.error.InputException;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -41,6 +42,9 @@ public final class Faults {
     private static final double STOPS = 0.3;
     /** A padder this many times too large or too small leaves the aerial circuits out of step by far more than they pass. */
     private static final double DISPLACED = 2;
+
+    /** Ways of failing whose end is a short. */
+    private static final Set<FaultMode> SHORTS = EnumSet.of(FaultMode.LEAKY, FaultMode.DRIFTED, FaultMode.WRONG);
 
     /** Nothing is wrong. */
     public static final Faults NONE = new Faults(List.of());
@@ -94,7 +98,10 @@ public final class Faults {
         if (ohms > 0) return ohms;
         throw InputException.at(f.text())
                 .because("a resistance lies above zero")
-                .so("for none at all use " + f.target() + ":short");
+                .so(
+                        SHORTS.contains(f.mode())
+                                ? "for none at all use " + f.target() + ":short"
+                                : "write it like " + f.target() + ":" + f.mode().code() + ":1k");
     }
 
     /** What a resistor has: no end of ohms when open. */

@@ -305,6 +305,10 @@ class FaultListTest {
         assertThat(screen[0]).isBetween(200.0, 216.0);
         assertThat(screen[1]).isBetween(5.0, screen[0] - 50);
         assertThat(screen[2]).isLessThan(screen[1]);
+        for (String none : List.of("V4.6:joint:0", "V4:heater-cathode:0"))
+            assertThatThrownBy(() -> engine.solve(set, fed.withFaults(List.of(Fault.parse(none)))))
+                    .as("a short is no way of failing of a tube")
+                    .hasMessageContaining(none.replace(":0", ":1k"));
         for (String refused : List.of("V5.7:joint:1k", "R7.1:joint:1k"))
             assertThatThrownBy(() -> new Faults(set, List.of(Fault.parse(refused))))
                     .as(refused)
