@@ -72,13 +72,16 @@ public final class Main {
         return Arrays.asList(args).subList(2, args.length);
     }
 
-    /** {@code [--chassis FILE …] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed] [--evidence-set FOLDER] | --foreign [--held] [--sets NAME …] [--missed] | --line-up [--missed]}. */
+    /** {@code [--chassis FILE …] [--cases N] [--seed S] [--pairs] [--matched | --mismatched] [--missed] [--evidence-set FOLDER] | --foreign [--held] [--led] [--sets NAME …] [--missed] | --line-up [--missed]}. */
     private static Map<String, Object> diagnosis(List<String> words) throws IOException {
         try {
             if (words.contains("--line-up")) return LineUpBenchmark.measure(words.contains("--missed"));
             if (words.contains("--foreign"))
                 return ForeignBenchmark.measure(
-                        severalWords(words, "--sets"), words.contains("--held"), words.contains("--missed"));
+                        severalWords(words, "--sets"),
+                        words.contains("--held"),
+                        words.contains("--led"),
+                        words.contains("--missed"));
             List<Path> files = several(words, "--chassis");
             Optional<String> made = option(words, "--evidence-set");
             if (made.isPresent()) return EvidenceSet.measure(files, Path.of(made.get()));

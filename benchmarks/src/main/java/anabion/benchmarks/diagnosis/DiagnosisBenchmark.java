@@ -21,7 +21,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.SplittableRandom;
@@ -37,7 +36,6 @@ public final class DiagnosisBenchmark {
     private static final int LONG = 11;
 
     private static final int TOLD = 100;
-    private static final int MOST_TESTS = 40;
     /** The plain ways of working take four times as long: of many cases they get the first. */
     private static final int MOST_COMPARED = 200;
     /** Specimens whose charts the mismatched cases are judged by, to each set. */
@@ -116,67 +114,41 @@ public final class DiagnosisBenchmark {
         Set<String> truth = planted.causes();
         List<Measurement> finer = Measurements.levels(
                 predictions, allowed, chassis.bands().stream().map(Band::name).collect(Collectors.toSet()));
-        Score.Outcome led = walk(Walk.led(), bench, finer, truth, unlisted);
+        Walked led = walk(Walk.led(), bench, finer);
         int half = 0;
         int pins = 0;
         if (compared) {
-            half = walk(Walk.halfSplit(predictions, allowed), bench, allowed, truth, unlisted)
-                    .tests();
-            pins = walk(Walk.pinByPin(predictions, allowed), bench, allowed, truth, unlisted)
-                    .tests();
+            half = walk(Walk.halfSplit(predictions, allowed), bench, allowed).tests();
+            pins = walk(Walk.pinByPin(predictions, allowed), bench, allowed).tests();
         }
-        score.add(led, half, pins);
-        if (led.rank() != 1 || led.tests() > LONG)
-            trace.add(chassis.name() + " " + (unlisted ? "unlisted " : "") + planted.faults() + " rank " + led.rank()
-                    + " tests " + led.tests() + " " + last);
+        Score.Outcome came = outcome(led, truth, unlisted);
+        score.add(came, half, pins);
+        if (came.rank() != 1 || came.tests() > LONG)
+            trace.add(chassis.name() + " " + (unlisted ? "unlisted " : "") + planted.faults() + " rank " + came.rank()
+                    + " tests " + came.tests() + " " + led.told());
     }
 
-    private String last = "";
+    private Walked walk(Walk walk, SimulatedBench bench, List<Measurement> allowed) {
+        List<Observation> complaint = allowed.stream()
+                .filter(Measurement.Listen.class::isInstance)
+                .map(bench::answer)
+                .toList();
+        return Walked.of(walk, bench, complaint, evidence -> look(walk, evidence, allowed));
+    }
 
-    private Score.Outcome walk(
-            Walk walk, SimulatedBench bench, List<Measurement> allowed, Set<String> truth, boolean unlisted) {
-        List<Observation> evidence = new ArrayList<>();
-        List<Double> said = new ArrayList<>();
-        List<Boolean> hits = new ArrayList<>();
-        // a set arrives with its complaint, for every band: no tests of this walk
-        allowed.stream().filter(p -> p instanceof Measurement.Listen).forEach(p -> evidence.add(bench.answer(p)));
-        int free = evidence.size();
-        boolean complains =
-                evidence.stream().anyMatch(o -> o instanceof Observation.Heard h && h.outcome() != Outcome.LOUD);
-        Diagnosis d = look(walk, evidence, allowed);
-        while (!finished(d) && evidence.size() - free < MOST_TESTS) {
-            Optional<Measurement> next = walk.next(d, evidence);
-            if (next.isEmpty()) break;
-            evidence.add(bench.answer(next.get()));
-            d = look(walk, evidence, allowed);
-            said.add(Math.max(top(d), d.other()));
-            hits.add(rank(d, truth, unlisted) == 1);
-        }
-        if (walk.asks()) {
-            StringBuilder b = new StringBuilder();
-            evidence.forEach(o -> b.append(o.measurement().text())
-                    .append('=')
-                    .append(
-                            o instanceof Observation.Measured m
-                                    ? String.format("%.3g", m.value())
-                                    : o instanceof Observation.Heard h
-                                            ? h.outcome().code()
-                                            : "")
-                    .append("; "));
-            d.suspects().stream().limit(3).forEach(s -> b.append(String.format("%.2f %s ", s.odds(), s.causes())));
-            last = b.append(String.format("other %.2f sound %.2f", d.other(), d.sound()))
-                    .append(" unsettled ")
-                    .append(d.unsettled())
-                    .toString();
-        }
+    private static Score.Outcome outcome(Walked walked, Set<String> truth, boolean unlisted) {
+        Diagnosis last = walked.verdict();
+        List<Diagnosis> tested = walked.verdicts().stream().skip(1).toList();
         return new Score.Outcome(
-                rank(d, truth, unlisted),
-                evidence.size() - free,
-                d.suspects().isEmpty() ? 1 : d.suspects().get(0).causes().size(),
-                finished(d),
-                complains,
-                said,
-                hits);
+                rank(last, truth, unlisted),
+                walked.tests(),
+                last.suspects().isEmpty() ? 1 : last.suspects().get(0).causes().size(),
+                walked.finished(),
+                walked.evidence().stream()
+                        .limit(walked.evidence().size() - walked.tests())
+                        .anyMatch(o -> o instanceof Observation.Heard h && h.outcome() != Outcome.LOUD),
+                tested.stream().map(d -> Math.max(top(d), d.other())).toList(),
+                tested.stream().map(d -> rank(d, truth, unlisted) == 1).toList());
     }
 
     private Diagnosis look(Walk walk, List<Observation> evidence, List<Measurement> allowed) {
@@ -188,10 +160,6 @@ public final class DiagnosisBenchmark {
 
     private static double top(Diagnosis d) {
         return d.suspects().isEmpty() ? 0 : d.suspects().get(0).odds();
-    }
-
-    private static boolean finished(Diagnosis d) {
-        return d.decided() || d.other() >= Diagnosis.DECIDED_ODDS || d.sound() >= Diagnosis.DECIDED_ODDS;
     }
 
     /**

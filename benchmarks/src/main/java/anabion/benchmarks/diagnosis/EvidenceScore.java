@@ -13,6 +13,7 @@ import java.util.Map;
 final class EvidenceScore {
     static final String SOUND = "sound";
     private static final double SURE = 0.97;
+    private static final double NINTH = 0.9;
     private static final double NOT_CONVICTED = 0.5;
     /** Causes that a missed case is told with. */
     private static final int TOLD = 3;
@@ -26,18 +27,20 @@ final class EvidenceScore {
      *
      * @param rank place of the truth among the causes one by one, from 1; 0 where it is not named
      * @param stated odds of the first
+     * @param tests that were made, apart from the evidence of the case
      */
-    private record Case(String set, boolean sound, int rank, double stated, boolean cleared) {}
+    private record Case(String set, boolean sound, int rank, double stated, boolean cleared, int tests) {}
 
     /**
      * What the diagnosis said of a case.
      *
      * @param wanted the part at fault, several where either will do, or {@code sound}
+     * @param tests that were made, apart from the evidence of the case
      */
-    record Weighed(Diagnosis diagnosis, List<String> wanted) {}
+    record Weighed(Diagnosis diagnosis, List<String> wanted, int tests) {}
 
     static Weighed weighed(PredictionModel predictions, List<Observation> evidence, List<String> wanted) {
-        return new Weighed(Diagnosis.verdictWithPairs(predictions, evidence), wanted);
+        return new Weighed(Diagnosis.verdictWithPairs(predictions, evidence), wanted, 0);
     }
 
     synchronized void add(String set, String name, Weighed w) {
@@ -49,9 +52,10 @@ final class EvidenceScore {
         double first = singly.isEmpty() ? 0 : singly.get(0).odds();
         boolean cleared = d.sound() >= NOT_CONVICTED || (!d.decided() && first < NOT_CONVICTED);
         boolean sound = w.wanted().contains(SOUND);
-        cases.add(new Case(set, sound, rank, first, cleared));
+        cases.add(new Case(set, sound, rank, first, cleared, w.tests()));
         if (sound ? cleared : rank == 1) return;
-        StringBuilder told = new StringBuilder(set + " " + name + " " + w.wanted() + " rank " + rank + ":");
+        StringBuilder told =
+                new StringBuilder(set + " " + name + " " + w.wanted() + " rank " + rank + ", tests " + w.tests() + ":");
         singly.stream().limit(TOLD).forEach(s -> told.append(String.format(" %.3f %s", s.odds(), s.causes())));
         missed.add(told + String.format(" other %.3f sound %.3f", d.other(), d.sound()));
     }
@@ -105,6 +109,11 @@ final class EvidenceScore {
         t.put(
                 "soundNotConvicted",
                 share(sound, sound.stream().filter(Case::cleared).count()));
+        int[] tests = faulty.stream().mapToInt(Case::tests).sorted().toArray();
+        if (tests.length > 0 && tests[tests.length - 1] > 0) {
+            t.put("testsMedian", tests[tests.length / 2]);
+            t.put("tests90", tests[(int) (NINTH * tests.length)]);
+        }
         Map<String, Object> each = new LinkedHashMap<>();
         seconds.forEach((set, s) -> {
             List<Case> own = faulty.stream().filter(c -> c.set().equals(set)).toList();

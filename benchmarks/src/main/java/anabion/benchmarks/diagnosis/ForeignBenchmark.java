@@ -1,9 +1,12 @@
 package anabion.benchmarks.diagnosis;
 
+import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
+import anabion.core.diagnosis.Diagnosis;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Priors;
+import anabion.core.diagnosis.prediction.Measurements;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.simulation.chart.Calibrations;
@@ -15,9 +18,14 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Random;
+import java.util.SplittableRandom;
 import java.util.function.Predicate;
+import java.util.stream.Collectors;
 
-/** Weighs the cases of {@link ForeignCases}: volts and complaints from another simulator with other laws, all at once, without a further test. */
+/**
+ * Weighs the cases of {@link ForeignCases}, volts and complaints from another simulator with other laws: all at once without a further test, or led from the complaint by the tests that the diagnosis asks for.
+ */
 public final class ForeignBenchmark {
     /** On these the spreads were chosen. */
     private static final List<String> TUNED_ON = List.of("halcyon", "brae", "lark");
@@ -34,15 +42,16 @@ public final class ForeignBenchmark {
      *
      * @param only names of sets; empty for all
      * @param held whether the cases that are held back are weighed, instead of the others
+     * @param led whether tests are asked for one by one, instead of all volts at once
      * @param missed whether each case whose truth is not first is told
      */
-    public static Map<String, Object> measure(List<String> only, boolean held, boolean missed) {
+    public static Map<String, Object> measure(List<String> only, boolean held, boolean led, boolean missed) {
         Map<String, Chassis> sets = ForeignCases.sets();
         if (!only.isEmpty()) sets.keySet().retainAll(only);
         Map<Share, EvidenceScore> scores = new EnumMap<>(Share.class);
         for (Share s : Share.values()) scores.put(s, new EvidenceScore());
         sets.entrySet().parallelStream().forEach(e -> {
-            weigh(e.getKey(), e.getValue(), held, scores);
+            weigh(e.getKey(), e.getValue(), held, led, scores);
             System.err.println(e.getKey());
         });
         if (missed) scores.get(Share.ALL).missed().forEach(System.err::println);
@@ -94,7 +103,7 @@ public final class ForeignBenchmark {
         return Math.abs(read - charted) > OFF * Math.abs(charted) + LITTLE;
     }
 
-    private static void weigh(String name, Chassis plain, boolean held, Map<Share, EvidenceScore> scores) {
+    private static void weigh(String name, Chassis plain, boolean held, boolean led, Map<Share, EvidenceScore> scores) {
         ForeignSet foreign = ForeignSet.of(name);
         Chassis set = foreign.chassis(plain);
         long start = System.nanoTime();
@@ -103,7 +112,9 @@ public final class ForeignBenchmark {
             if (c.held() != held) continue;
             try {
                 List<Observation> evidence = EvidenceCodec.read(new StringReader(c.evidence()), set);
-                EvidenceScore.Weighed w = EvidenceScore.weighed(predictions, evidence, List.of(c.truth()));
+                EvidenceScore.Weighed w = led
+                        ? led(predictions, plain, c, evidence)
+                        : EvidenceScore.weighed(predictions, evidence, List.of(c.truth()));
                 boolean sound = c.truth().equals(ForeignSet.SOUND);
                 for (Share s : shares(name, sound || shown(foreign, evidence)))
                     scores.get(s).add(name, c.name(), w);
@@ -112,5 +123,17 @@ public final class ForeignBenchmark {
             }
         }
         scores.get(Share.ALL).took(name, System.nanoTime() - start);
+    }
+
+    private static EvidenceScore.Weighed led(
+            PredictionModel predictions, Chassis set, ForeignSet.Case c, List<Observation> evidence) {
+        Random random = new Random(new SplittableRandom(c.name().hashCode()).nextLong());
+        ForeignSpecimen bench = new ForeignSpecimen(set, c.faults(), evidence, random);
+        List<Measurement> allowed = bench.allowed(predictions);
+        List<Measurement> finer = Measurements.levels(
+                predictions, allowed, set.bands().stream().map(Band::name).collect(Collectors.toSet()));
+        Walked walked =
+                Walked.of(Walk.led(), bench, bench.complaint(), known -> Diagnosis.of(predictions, known, finer));
+        return new EvidenceScore.Weighed(walked.verdict(), List.of(c.truth()), walked.tests());
     }
 }

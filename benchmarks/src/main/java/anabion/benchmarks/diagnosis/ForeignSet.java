@@ -3,6 +3,7 @@ package anabion.benchmarks.diagnosis;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.ChartRow;
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Fault;
 import anabion.core.chassis.Measure;
 import anabion.core.json.Extra;
 import java.io.IOException;
@@ -39,9 +40,10 @@ record ForeignSet(Chart chart, List<Case> cases) {
      * A case.
      *
      * @param truth the part at fault, or {@code sound}
+     * @param faults what is wrong with it; empty for a sound one
      * @param evidence with its head line
      */
-    record Case(String name, String truth, boolean held, String evidence) {}
+    record Case(String name, String truth, List<Fault> faults, boolean held, String evidence) {}
 
     /** One that is kept beside the benchmark. */
     static ForeignSet of(String name) {
@@ -64,9 +66,15 @@ record ForeignSet(Chart chart, List<Case> cases) {
         cases.forEach((name, rows) -> all.add(new Case(
                 name,
                 cell(rows.get(0), 1).replaceFirst(" .*", ""),
+                faults(cell(rows.get(0), 1)),
                 cell(rows.get(0), 2).equals("held"),
                 head + "\n" + rows.stream().map(ForeignSet::evidence).collect(Collectors.joining("\n")))));
         return new ForeignSet(chart(charted), all);
+    }
+
+    /** Of a truth: the part, and its fault behind a space. */
+    private static List<Fault> faults(String truth) {
+        return truth.equals(SOUND) ? List.of() : List.of(Fault.parse(truth.substring(truth.indexOf(' ') + 1)));
     }
 
     private static Chart chart(List<String> rows) {

@@ -32,7 +32,7 @@ import java.util.Random;
 import java.util.stream.Stream;
 
 /** A faulty specimen on the bench of somebody whose meter is good to 2 %, who hears within some decibels, and whose probe slips now and then. */
-final class SimulatedBench {
+final class SimulatedBench implements Bench {
     private static final double METER = 0.02;
     private static final double DIGIT = 0.01;
     /** Deviation of where a specimen's oscillator runs. */
@@ -127,7 +127,8 @@ final class SimulatedBench {
         return bench.solve().converged();
     }
 
-    Observation answer(Measurement probe) {
+    @Override
+    public Observation answer(Measurement probe) {
         if (probe instanceof Measurement.Volts v) return new Observation.Measured(v, volts(v));
         if (probe instanceof AlternatingVolts v) return new Observation.Measured(v, alternating(v));
         if (probe instanceof Amperes a) return new Observation.Measured(a, draw().amperes() * error());
