@@ -25,6 +25,7 @@ import java.util.Random;
 import java.util.Set;
 import java.util.SplittableRandom;
 import java.util.concurrent.atomic.AtomicInteger;
+import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
@@ -111,7 +112,6 @@ public final class DiagnosisBenchmark {
             bench = new SimulatedBench(chassis, planted, Specimen.of(chassis, random, mismatched), line, random);
             allowed = Measurements.of(predictions, Setting.of(bench.lineRead()), new MeterSpec.Fixed(10e6));
         } while (!bench.settles() || !bench.shows(allowed));
-        Set<String> truth = planted.causes();
         List<Measurement> finer = Measurements.levels(
                 predictions, allowed, chassis.bands().stream().map(Band::name).collect(Collectors.toSet()));
         Walked led = walk(Walk.led(), bench, finer);
@@ -121,7 +121,7 @@ public final class DiagnosisBenchmark {
             half = walk(Walk.halfSplit(predictions, allowed), bench, allowed).tests();
             pins = walk(Walk.pinByPin(predictions, allowed), bench, allowed).tests();
         }
-        Score.Outcome came = outcome(led, truth, unlisted);
+        Score.Outcome came = outcome(led, planted, unlisted);
         score.add(came, half, pins);
         if (came.rank() != 1 || came.tests() > LONG)
             trace.add(chassis.name() + " " + (unlisted ? "unlisted " : "") + planted.faults() + " rank " + came.rank()
@@ -136,11 +136,15 @@ public final class DiagnosisBenchmark {
         return Walked.of(walk, bench, complaint, evidence -> look(walk, evidence, allowed));
     }
 
-    private static Score.Outcome outcome(Walked walked, Set<String> truth, boolean unlisted) {
+    private static Score.Outcome outcome(Walked walked, Planted planted, boolean unlisted) {
         Diagnosis last = walked.verdict();
+        Predicate<RankedCause> truth = s -> isTruth(s, planted.causes(), unlisted);
+        Predicate<RankedCause> part =
+                s -> truth.test(s) || (!unlisted && s.parts().containsAll(planted.parts()));
         List<Diagnosis> tested = walked.verdicts().stream().skip(1).toList();
         return new Score.Outcome(
                 rank(last, truth, unlisted),
+                rank(last, part, unlisted),
                 walked.tests(),
                 last.suspects().isEmpty() ? 1 : last.suspects().get(0).causes().size(),
                 walked.finished(),
@@ -163,22 +167,25 @@ public final class DiagnosisBenchmark {
     }
 
     /**
-     * Place of the truth among suspects, "something else" and "nothing" by their odds. Of what is on no list, either of two faults counts too: it is found
-     * and put right.
+     * Place of the truth among suspects, "something else" and "nothing" by their odds.
+     *
+     * @param unlisted whether no list has it
      */
-    private static int rank(Diagnosis d, Set<String> truth, boolean unlisted) {
+    private static int rank(Diagnosis d, Predicate<RankedCause> truth, boolean unlisted) {
         List<Map.Entry<Double, Boolean>> all = new ArrayList<>();
-        for (RankedCause s : d.suspects())
-            all.add(Map.entry(
-                    s.odds(),
-                    unlisted
-                            ? truth.stream().anyMatch(t -> names(s, t))
-                            : truth.stream().allMatch(t -> names(s, t))));
+        for (RankedCause s : d.suspects()) all.add(Map.entry(s.odds(), truth.test(s)));
         all.add(Map.entry(d.other(), unlisted));
         all.add(Map.entry(d.sound(), false));
         all.sort((a, b) -> Double.compare(b.getKey(), a.getKey()));
         for (int n = 0; n < all.size(); n++) if (all.get(n).getValue()) return n + 1;
         return 0;
+    }
+
+    /** Whether a suspect is the truth. Of what is on no list either of two faults counts: it is found and put right. */
+    private static boolean isTruth(RankedCause s, Set<String> truth, boolean unlisted) {
+        return unlisted
+                ? truth.stream().anyMatch(t -> names(s, t))
+                : truth.stream().allMatch(t -> names(s, t));
     }
 
     private static boolean names(RankedCause s, String cause) {

@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /**
  * What is wrong with a simulated set.
@@ -105,5 +106,10 @@ record Planted(Chassis chassis, List<Fault> faults, Set<String> causes) {
     /** The nets that both the sound and the faulty set have. */
     List<String> nets() {
         return Simulator.nets(chassis);
+    }
+
+    /** The parts at fault, as far as a list names them. */
+    Set<String> parts() {
+        return faults.stream().map(Fault::part).collect(Collectors.toSet());
     }
 }

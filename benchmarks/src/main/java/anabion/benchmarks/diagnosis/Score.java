@@ -14,6 +14,8 @@ final class Score {
     private int cases;
     private int first;
     private int firstThree;
+    private int part;
+    private int partThree;
     private int decided;
     private final List<Integer> tests = new ArrayList<>();
     private final List<Integer> complaining = new ArrayList<>();
@@ -27,11 +29,13 @@ final class Score {
     /**
      * One case.
      *
-     * @param rank place of the truth, from 1; 0 if it is not named
+     * @param rank place of the truth, its part and its way of failing, from 1; 0 if it is not named
+     * @param part place of the first cause in the same part
      * @param complains whether any band sounds wrong before the first test
      */
     record Outcome(
             int rank,
+            int part,
             int tests,
             int group,
             boolean decided,
@@ -43,6 +47,8 @@ final class Score {
         cases++;
         if (o.rank() == 1) first++;
         if (o.rank() >= 1 && o.rank() <= 3) firstThree++;
+        if (o.part() == 1) part++;
+        if (o.part() >= 1 && o.part() <= 3) partThree++;
         if (o.decided()) decided++;
         tests.add(o.tests());
         if (o.complains()) complaining.add(o.tests());
@@ -76,6 +82,8 @@ final class Score {
         t.put("cases", cases);
         t.put("first", share(first));
         t.put("firstThree", share(firstThree));
+        t.put("partFirst", share(part));
+        t.put("partInThree", share(partThree));
         t.put("testsMedian", at(tests, 0.5));
         t.put("tests90", at(tests, 0.9));
         t.put("groupMedian", at(groups, 0.5));

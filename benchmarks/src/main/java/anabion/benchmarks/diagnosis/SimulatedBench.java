@@ -19,6 +19,7 @@ import anabion.core.signal.OscillatorFrequency;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.Fuses;
+import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Controls;
@@ -113,9 +114,11 @@ final class SimulatedBench implements Bench {
 
     /** Watts of its transformer's iron, which are half or twice the usual, as its maker had it. */
     private double iron() {
-        double amperes = engine.solve(sound, Setting.of(line)).mainsAmperes();
+        OperatingPoint well = engine.solve(sound, Setting.of(line));
         double make = new Random(Double.doubleToLongBits(line)).nextDouble();
-        return IronLoss.watts(sound, line * amperes) * Math.pow(2, 2 * make - 1);
+        return IronLoss.watts(sound, line * well.mainsAmperes())
+                * IronLoss.share(sound, bench.solve(), well, 1)
+                * Math.pow(2, 2 * make - 1);
     }
 
     /** The line as the meter on it shows it. */

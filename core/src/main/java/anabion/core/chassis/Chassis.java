@@ -71,7 +71,7 @@ public record Chassis(
 
     /** The net that everything is measured against: the chart's, else the metal, else another usual one, else that with the most terminals. */
     public String reference() {
-        return reference(parts, chart);
+        return list().reference();
     }
 
     /** The nets to which the circuit returns, whatever it is measured against: the reference, and of the nets with a cathode or heater that with the most terminals. */
@@ -129,7 +129,16 @@ public record Chassis(
 
     /** By its reference, in the case in which it is written. */
     public Optional<Part> part(String reference) {
-        return parts.stream().filter(p -> p.reference().equals(reference)).findFirst();
+        return list().named(reference);
+    }
+
+    /** The parts on a net, in their order. */
+    public List<Part> partsOn(String net) {
+        return list().on(net);
+    }
+
+    private PartList list() {
+        return (PartList) parts; // so it was made
     }
 
     /** By its name. */

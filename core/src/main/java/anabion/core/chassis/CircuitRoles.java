@@ -3,13 +3,11 @@ package anabion.core.chassis;
 import anabion.core.chassis.AssignedRole.Basis;
 import anabion.core.chassis.NetMap.Electrode;
 import anabion.core.device.MetalRectifier;
-import java.util.AbstractList;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.IdentityHashMap;
 import java.util.List;
 import java.util.Optional;
-import java.util.RandomAccess;
 import java.util.Set;
 
 /** What the circuit shows of the roles of its parts, where nobody picked one and no words tell. */
@@ -39,9 +37,9 @@ final class CircuitRoles {
      *
      * @param fm whether the set has an FM band
      */
-    static List<Part> complete(List<Part> parts, String reference, boolean fm) {
-        if (parts instanceof Completed done && done.reference.equals(reference) && done.fm == fm) return parts;
-        return new Completed(find(parts, reference, fm), reference, fm);
+    static PartList complete(List<Part> parts, String reference, boolean fm) {
+        if (parts instanceof PartList done && done.holds(reference, fm)) return done;
+        return new PartList(find(parts, reference, fm), reference, fm);
     }
 
     private static List<Part> find(List<Part> parts, String reference, boolean fm) {
@@ -55,29 +53,6 @@ final class CircuitRoles {
                             ? p
                             : p.withAssigned(Optional.of(new AssignedRole(seen.get(p), Basis.CIRCUIT))));
         return List.copyOf(all);
-    }
-
-    /** Parts whose roles were found already: a copy of their chassis that changes something else does not look again. */
-    private static final class Completed extends AbstractList<Part> implements RandomAccess {
-        private final List<Part> parts;
-        private final String reference;
-        private final boolean fm;
-
-        Completed(List<Part> parts, String reference, boolean fm) {
-            this.parts = parts;
-            this.reference = reference;
-            this.fm = fm;
-        }
-
-        @Override
-        public Part get(int index) {
-            return parts.get(index);
-        }
-
-        @Override
-        public int size() {
-            return parts.size();
-        }
     }
 
     private static Part told(Part p) {

@@ -7,8 +7,6 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.regex.Matcher;
-import java.util.regex.Pattern;
 
 /** Pin functions taken apart: {@code k+g3} is a cathode joined to g3; {@code g1H} and {@code aT2} name a section behind. */
 public final class PinNames {
@@ -17,8 +15,8 @@ public final class PinNames {
             "a", "g1", "g2", "g3", "g4", "g5", "k", "h", "hm", "f", "d", "t", "s", "e", "b", "c", "gate", "drain",
             "source", "nc");
 
-    /** The letters of a section at the end of a function. */
-    private static final Pattern SECTION = Pattern.compile("(?<=[a-z0-9])[THPDR]\\d?$");
+    /** A section's letter, with a digit behind it or none, ends a function. */
+    private static final String SECTIONS = "THPDR";
 
     private static final Set<String> INPUTS = Set.of("g1", "g3", "b", "gate");
     private static final Set<String> OUTPUTS = Set.of("a", "c", "drain");
@@ -28,18 +26,33 @@ public final class PinNames {
 
     /** The plain functions of a pin, sections taken off: {@code g2+g4H} gives g2 and g4. */
     public static List<String> plain(String function) {
+        if (function.indexOf('+') < 0) return function.isEmpty() ? List.of() : List.of(one(function));
         List<String> names = new ArrayList<>();
-        for (String f : function.split("\\+")) {
-            if (f.equals("f-") || f.equals("fm")) names.add("f");
-            else if (!f.isEmpty()) names.add(SECTION.matcher(f).replaceFirst(""));
-        }
+        for (String f : function.split("\\+")) if (!f.isEmpty()) names.add(one(f));
         return names;
+    }
+
+    private static String one(String f) {
+        return f.equals("f-") || f.equals("fm") ? "f" : f.substring(0, sectionStart(f));
+    }
+
+    /** Where the letter of a section stands; behind the end where there is none. */
+    private static int sectionStart(String f) {
+        int at = f.length() - 1;
+        if (at > 0 && isDigit(f.charAt(at))) at--;
+        boolean section = at > 0
+                && SECTIONS.indexOf(f.charAt(at)) >= 0
+                && (isDigit(f.charAt(at - 1)) || (f.charAt(at - 1) >= 'a' && f.charAt(at - 1) <= 'z'));
+        return section ? at : f.length();
+    }
+
+    private static boolean isDigit(char c) {
+        return c >= '0' && c <= '9';
     }
 
     /** The section a pin belongs to: {@code T}, {@code H}, {@code T2}; empty for the tube as a whole. */
     public static String section(String function) {
-        Matcher m = SECTION.matcher(function);
-        return m.find() ? m.group() : "";
+        return function.substring(sectionStart(function));
     }
 
     /** Whether a pin's function is the wanted one, looking into combined ones ({@code k+g3}). */
@@ -73,7 +86,7 @@ public final class PinNames {
     }
 
     private static boolean isNumbered(String f, char letter) {
-        return f.charAt(0) == letter && (f.length() == 1 || (f.length() == 2 && Character.isDigit(f.charAt(1))));
+        return f.charAt(0) == letter && (f.length() == 1 || (f.length() == 2 && isDigit(f.charAt(1))));
     }
 
     /** Whether a pin is an end or a tap of a heater or filament. */

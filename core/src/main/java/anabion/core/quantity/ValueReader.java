@@ -12,6 +12,7 @@ import java.util.regex.Pattern;
 
 /** Reads one written value from left to right: sections, suffix, then rating and tolerance in any order. */
 final class ValueReader {
+    private static final Pattern COPIES = Pattern.compile("([2-6])\\s*[xX]\\s*(?=[\\d.,])");
     private static final Pattern NUMBER = Pattern.compile("\\d+(?:[.,]\\d+)*|[.,]\\d+");
     private static final Pattern WORD = Pattern.compile("[A-Za-zΩ]+(?:/s)?");
     private static final Pattern SEPARATOR = Pattern.compile("\\s*[@/]\\s*|\\s+");
@@ -65,8 +66,7 @@ final class ValueReader {
 
     /** {@code 2x50}: so many equal sections. */
     private int copies() {
-        Matcher m =
-                Pattern.compile("([2-6])\\s*[xX]\\s*(?=[\\d.,])").matcher(text).region(at, text.length());
+        Matcher m = COPIES.matcher(text).region(at, text.length());
         if (!m.lookingAt()) return 1;
         at = m.end();
         return Integer.parseInt(m.group(1));

@@ -1,5 +1,8 @@
 package anabion.core.rectifier;
 
+import anabion.core.numeric.LruCache;
+import java.util.Arrays;
+
 /**
  * Mean current of a rectifier against the mean volts of its reservoir.
  *
@@ -10,6 +13,10 @@ public final class Characteristic {
     private static final int POINTS = 16;
     /** The lowest volts of the table, as a share of the open volts. */
     private static final double LOWEST = 0.02;
+    /** Steps of the grid on which changed rectifiers are compared, from nothing to the open volts, and for how many of these it is kept. */
+    private static final int GRID = 64;
+
+    private static final int CHANGES = 64;
 
     private final Rectifier rectifier;
     private final Finder steady;
@@ -18,6 +25,7 @@ public final class Characteristic {
     private final double[] volts;
     private final double[] amperes;
     private final double[] slopes;
+    private final LruCache<Rectifier, double[]> grids = new LruCache<>(CHANGES);
     private boolean filled;
     /** The last one asked for: all the trims of a solved set ask for the same. */
     private Footing footing;
@@ -67,10 +75,39 @@ public final class Characteristic {
     public Characteristic towards(Rectifier changed, double near) {
         if (changed.equals(rectifier)) return this;
         if (footing == null || footing.near != near) footing = footing(near);
-        Cycle before = footing.cycle;
-        Cycle after = Finder.of(changed).cycle(footing.load, near);
-        double raised = (after.amperes() - before.amperes()) - footing.slope * (after.volts() - before.volts());
+        return new Characteristic(this, changed, offset + raised(changed, footing));
+    }
+
+    /**
+     * As {@link #towards}, between points of a grid of reservoir volts that are computed once: for the many states of a set whose faults lie behind its
+     * rectifier, and which load it each a little differently.
+     */
+    public Characteristic towardsTabled(Rectifier changed, double near) {
+        if (changed.equals(rectifier)) return this;
+        double[] raises = grids.get(changed, () -> filledWith(Double.NaN, GRID + 1));
+        double step = rectifier.open() / GRID;
+        int below = (int) Math.max(0, Math.min(GRID - 1, near / step));
+        double share = near / step - below;
+        double raised =
+                (1 - share) * raised(raises, below, changed, step) + share * raised(raises, below + 1, changed, step);
         return new Characteristic(this, changed, offset + raised);
+    }
+
+    private double raised(double[] raises, int n, Rectifier changed, double step) {
+        if (Double.isNaN(raises[n])) raises[n] = raised(changed, footing(n * step));
+        return raises[n];
+    }
+
+    private static double[] filledWith(double value, int n) {
+        double[] all = new double[n];
+        Arrays.fill(all, value);
+        return all;
+    }
+
+    /** Amperes by which a changed rectifier gives more at the volts of a footing. */
+    private static double raised(Rectifier changed, Footing at) {
+        Cycle after = Finder.of(changed).cycle(at.load, at.near);
+        return (after.amperes() - at.cycle.amperes()) - at.slope * (after.volts() - at.cycle.volts());
     }
 
     /** Where this one stands at some volts: its cycle under the load that draws what it gives there, and its slope. */

@@ -137,7 +137,8 @@ public final class Simulator {
         Feed feed = feed(chassis, base, 0);
         boolean moved =
                 feed.mains().isPresent() && (part.equals(Setting.LINE) || feed.touches(Fault.of(part, FaultMode.OPEN)));
-        Optional<AcSupply> mains = moved ? Optional.of(nudged(chassis, base, changed, part)) : feed.mains();
+        boolean alternates = moved && (part.equals(Setting.LINE) || feed.reachesMains(Fault.of(part, FaultMode.OPEN)));
+        Optional<AcSupply> mains = alternates ? Optional.of(nudged(chassis, base, changed, part)) : feed.mains();
         List<SupplyRail> rails = moved ? nudged(chassis, base, changed, part, mains, solved) : feed.rails();
         Circuit.Builder c =
                 direct(chassis, changed, mains).circuitLike(solved.direct().circuit());
@@ -159,7 +160,7 @@ public final class Simulator {
                         part + "=" + changed.trim(part), () -> found(chassis, changed.withFaults(List.of()), mains))
                 : found(chassis, changed, mains);
         return found.stream()
-                .map(r -> r.with(solved.toward(r.output(), r.rectifier())
+                .map(r -> r.with(solved.toward(r.output(), r.rectifier(), alike)
                         .orElseGet(() -> characteristic(r.output(), r.rectifier(), r.siemens()))))
                 .toList();
     }
@@ -351,6 +352,11 @@ public final class Simulator {
         /** Its rectified supplies. */
         public List<SupplyRail> rails() {
             return rails;
+        }
+
+        /** Whether direct currents know nothing of what is wrong: then all stands as in the sound set. */
+        public boolean isAsSound() {
+            return known.isPresent();
         }
 
         /** The operating point; what it settles at starts the next solution. */

@@ -53,4 +53,23 @@ class WattsTest {
                         EvidenceCodec.read(new StringReader("kind,at,value\nwatts,,9\n"), SharedSets.named("lark")))
                 .hasMessageContaining("alternating mains");
     }
+
+    /** A transformer that the line reaches takes some watts though nothing else does; behind an open fuse or primary it takes none. */
+    @Test
+    void ironTakesNothingWhereTheLineDoesNotReachIt() {
+        for (String broken : List.of("F1:open", "S1:open", "T1.primary:open"))
+            assertThat(watts(broken)).as(broken).isLessThan(0.1);
+        assertThat(watts("T1.heaters:open")).isGreaterThan(1);
+    }
+
+    private static double watts(String fault) {
+        Hypothesis h = PREDICTIONS.hypotheses().stream()
+                .filter(x -> x.toString().equals(fault))
+                .findFirst()
+                .orElseThrow();
+        return PREDICTIONS
+                .at(h, Measurement.Watts.metered(Setting.of(230)))
+                .orElseThrow()
+                .value();
+    }
 }

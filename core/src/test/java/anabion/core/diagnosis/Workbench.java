@@ -18,6 +18,7 @@ import anabion.core.signal.Loudness;
 import anabion.core.signal.OscillatorFrequency;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.cold.ColdSet;
+import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.setting.Controls;
 import anabion.core.simulation.setting.Setting;
@@ -79,7 +80,9 @@ public final class Workbench {
             return measured(v, engine.solve(set, broken).alternating(v.net(), v.against()));
         if (measurement instanceof Amperes a) return measured(a, draw().amperes());
         if (measurement instanceof Measurement.Watts w) {
-            double iron = IronLoss.watts(set, line * engine.solve(set, sound).mainsAmperes());
+            OperatingPoint well = engine.solve(set, sound);
+            double iron = IronLoss.watts(set, line * well.mainsAmperes())
+                    * IronLoss.share(set, engine.solve(set, broken), well, 1);
             return measured(w, draw().watts() + iron);
         }
         if (measurement instanceof Frequency f) {

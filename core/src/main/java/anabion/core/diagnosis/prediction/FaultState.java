@@ -49,18 +49,23 @@ public final class FaultState {
         this.sound = sound;
     }
 
-    /** @param setting one of the few kept, with what was lifted; empty where the circuit does not settle */
+    /**
+     * What a sound set shows under the same setting is taken over where it was computed before.
+     *
+     * @param setting one of the few kept, with what was lifted; empty where the circuit does not settle
+     */
     public Optional<FaultResponse> shown(Simulator engine, Setting setting) {
         goOn();
         return shown.computeIfAbsent(setting, s -> {
-            Optional<FaultResponse> found = response(engine, with(s));
+            Optional<FaultResponse> well = sound.flatMap(o -> o.shown.getOrDefault(s, Optional.empty()));
+            Optional<FaultResponse> found = response(engine, with(s), well);
             List<Fault> blown = found.map(r -> blown(r.atRest())).orElse(List.of());
-            return blown.isEmpty() ? found : response(engine, with(with(s), blown));
+            return blown.isEmpty() ? found : response(engine, with(with(s), blown), Optional.empty());
         });
     }
 
-    private Optional<FaultResponse> response(Simulator engine, Setting faulty) {
-        return FaultResponse.of(engine, chassis, faulty, this::decides);
+    private Optional<FaultResponse> response(Simulator engine, Setting faulty, Optional<FaultResponse> well) {
+        return FaultResponse.of(engine, chassis, faulty, well, this::decides);
     }
 
     /** The fuses that the faults blow: nobody reads or hears anything else for long. */

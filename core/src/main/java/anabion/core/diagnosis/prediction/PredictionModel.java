@@ -193,7 +193,10 @@ public final class PredictionModel {
                 .map(settings::near)
                 .distinct()
                 .limit(FEW)
-                .forEach(s -> bisection.over(ladders, SeverityAnswers.shown(s)));
+                .forEach(s -> {
+                    states.well().shown(engine, s); // others start from there
+                    bisection.over(ladders, SeverityAnswers.shown(s));
+                });
         cold.ready(bisection, ladders, measurements);
         heardReady(
                 of,

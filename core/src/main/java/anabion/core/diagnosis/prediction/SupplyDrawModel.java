@@ -3,7 +3,6 @@ package anabion.core.diagnosis.prediction;
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Measurement;
-import anabion.core.simulation.dc.SupplyDraw;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.supply.IronLoss;
 import java.util.Optional;
@@ -31,7 +30,7 @@ final class SupplyDrawModel {
     private final Chassis chassis;
     private final Setting usual;
     private final Sources sources;
-    private final SupplyDraw sound;
+    private final FaultResponse sound;
     private final double iron;
 
     /** @param sound at its nominal line */
@@ -39,15 +38,15 @@ final class SupplyDrawModel {
         this.chassis = chassis;
         this.usual = usual;
         this.sources = sources;
-        this.sound = sound.draw();
+        this.sound = sound;
         this.iron = IronLoss.watts(chassis, usual.line() * sound.atRest().mainsAmperes());
     }
 
     /** Width of all that a reading can be, in watts or amperes. */
     double range(Measurement.Powered p) {
         return p instanceof Amperes
-                ? MOST * Math.max(SMALLEST_AMPERES, sound.amperes())
-                : MOST * Math.max(SMALLEST_WATTS, sound.watts() + iron);
+                ? MOST * Math.max(SMALLEST_AMPERES, sound.draw().amperes())
+                : MOST * Math.max(SMALLEST_WATTS, sound.draw().watts() + iron);
     }
 
     /**
@@ -70,7 +69,7 @@ final class SupplyDrawModel {
     /** A little off the line at which it was solved, by the square of the volts. */
     private GaussianPrediction watts(SeverityInterval ends, Measurement.Watts p, FaultResponse from, FaultResponse to) {
         double line = p.setting().line();
-        double beside = iron * Math.pow(line / usual.line(), 2);
+        double beside = iron(from, to) * Math.pow(line / usual.line(), 2);
         double a = from.draw().watts() * Math.pow(line / from.line(), 2);
         double b = to.draw().watts() * Math.pow(line / to.line(), 2);
         double middle = beside + (a + b) / 2;
@@ -82,7 +81,7 @@ final class SupplyDrawModel {
     private GaussianPrediction amperes(
             SeverityInterval ends, Measurement.Powered p, FaultResponse from, FaultResponse to) {
         double line = p.setting().line();
-        double beside = iron * line / Math.pow(usual.line(), 2);
+        double beside = iron(from, to) * line / Math.pow(usual.line(), 2);
         double a = from.draw().amperes() * line / from.line();
         double b = to.draw().amperes() * line / to.line();
         double middle = beside + (a + b) / 2;
@@ -93,9 +92,18 @@ final class SupplyDrawModel {
         if (known)
             for (int k = 0; k < one.get().length; k++)
                 shares[k] += Math.abs(one.get()[k]) > Math.abs(other.get()[k]) ? one.get()[k] : other.get()[k];
-        double magnetising = iron > 0 ? MAGNETISING * middle : 0;
+        double magnetising = beside > 0 ? MAGNETISING * middle : 0;
         double read = Math.hypot((known ? AMMETER : LOAD) * middle, LEAST_AMPERES);
         return new GaussianPrediction(middle, shares, Math.hypot(read, Math.hypot(magnetising, beside / 2)));
+    }
+
+    /** Watts of the iron at the nominal line: less where its windings have less, none where the line does not reach them. */
+    private double iron(FaultResponse from, FaultResponse to) {
+        return iron == 0 ? 0 : iron * (share(from) + share(to)) / 2;
+    }
+
+    private double share(FaultResponse state) {
+        return IronLoss.share(chassis, state.atRest(), sound.atRest(), state.line() / usual.line());
     }
 
     private double[] severe(SeverityInterval ends, double moved) {

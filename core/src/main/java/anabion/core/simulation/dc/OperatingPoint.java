@@ -94,10 +94,17 @@ public final class OperatingPoint {
         return Map.copyOf(cycles);
     }
 
-    /** The characteristic of a rectifier that differs a little from the one at a net, near where that one works. */
-    public Optional<Characteristic> toward(String output, Rectifier changed) {
-        return rails.stream().filter(r -> r.output().equals(output)).findFirst().map(r -> r.characteristic()
-                .towards(changed, reservoir(r)));
+    /**
+     * The characteristic of a rectifier that differs a little from the one at a net, near where that one works.
+     *
+     * @param shared whether many states have this characteristic, so that a grid serves them all
+     */
+    public Optional<Characteristic> toward(String output, Rectifier changed, boolean shared) {
+        Optional<SupplyRail> rail =
+                rails.stream().filter(r -> r.output().equals(output)).findFirst();
+        return rail.map(r -> shared
+                ? r.characteristic().towardsTabled(changed, reservoir(r))
+                : r.characteristic().towards(changed, reservoir(r)));
     }
 
     private double reservoir(SupplyRail r) {

@@ -50,14 +50,17 @@ public final class Faults {
     public static final Faults NONE = new Faults(List.of());
 
     private final List<Fault> all;
+    /** Those that any of them has: most questions are of others. */
+    private final Set<FaultMode> modes = EnumSet.noneOf(FaultMode.class);
 
     private Faults(List<Fault> all) {
         this.all = all;
+        for (Fault f : all) modes.add(f.mode());
     }
 
     /** @throws InputException if a fault names a part that the chassis lacks, or one that cannot fail so */
     public Faults(Chassis chassis, List<Fault> all) {
-        this.all = all;
+        this(all);
         all.forEach(f -> FaultCheck.check(chassis, f));
     }
 
@@ -71,8 +74,14 @@ public final class Faults {
         return find(reference, mode).filter(f -> f.amount().isEmpty()).isPresent();
     }
 
+    /** Whether anything has a fault of a mode. */
+    public boolean any(FaultMode mode) {
+        return modes.contains(mode);
+    }
+
     /** The fault of a mode that a part, section, winding or pin has. */
     public Optional<Fault> find(String reference, FaultMode mode) {
+        if (!any(mode)) return Optional.empty();
         for (Fault f : all) if (f.target().equals(reference) && f.mode().equals(mode)) return Optional.of(f);
         return Optional.empty();
     }
@@ -143,6 +152,7 @@ public final class Faults {
 
     /** A fault of a section, named or not. */
     public Optional<Fault> ofSection(Part part, int section, FaultMode mode) {
+        if (!any(mode)) return Optional.empty();
         boolean whole = section == 1 || mode == FaultMode.OPEN || mode == FaultMode.DRIED;
         return find(part.reference() + "." + section, mode)
                 .or(() -> whole ? find(part.reference(), mode) : Optional.empty());
@@ -187,9 +197,11 @@ public final class Faults {
 
     /** The net of a part's terminal; behind a bad joint it is another one. */
     public String net(Part part, String terminal) {
+        String net = part.nets().get(terminal);
+        if (net != null && !any(FaultMode.JOINT)) return net;
         String pin = part.reference() + "." + terminal;
-        String net = part.nets().getOrDefault(terminal, pin);
-        return is(pin, FaultMode.JOINT) ? pin + "*" : net;
+        if (is(pin, FaultMode.JOINT)) return pin + "*";
+        return net == null ? pin : net;
     }
 
     /** Share of a tube's emission that is left. */

@@ -190,6 +190,7 @@ public final class Sockets {
 
     /** The leaks from a tube's heater: to the cathode whose pin a fault names, to the first where it names none. */
     public List<HeaterLeak> heaterLeaks(Part part) {
+        if (!faults.any(FaultMode.HEATER_CATHODE)) return List.of();
         List<String> pins = cathodes(part);
         if (pins.isEmpty()) return List.of();
         Optional<List<String>> ends = heater(part);

@@ -22,7 +22,7 @@ final class RectifierFeeds {
     /** Below this the plate of a rectifier sees no alternating volts. */
     private static final double DEAD = 0.5;
 
-    private final PartsByNet nets;
+    private final Chassis chassis;
     private final Faults faults;
     private final AcSupply mains;
     private final String reference;
@@ -30,7 +30,7 @@ final class RectifierFeeds {
     private final Reservoirs behind;
 
     RectifierFeeds(Chassis chassis, Faults faults, AcSupply mains, String reference, Reservoirs behind) {
-        this.nets = PartsByNet.of(chassis);
+        this.chassis = chassis;
         this.faults = faults;
         this.mains = mains;
         this.reference = reference;
@@ -82,7 +82,7 @@ final class RectifierFeeds {
             List<String> more = new ArrayList<>();
             if (at.equals(AcSupply.L)) more.add(AcSupply.N);
             if (at.equals(AcSupply.N)) more.add(AcSupply.L);
-            for (Part p : nets.at(at)) {
+            for (Part p : chassis.partsOn(at)) {
                 if (p.component() instanceof Component.Windings w && w.isMainsTransformer())
                     otherEnds(p, w.windings(), at).forEach(more::add);
                 if (p.device().isPresent()) Sockets.type(p).ifPresent(t -> more.addAll(along(p, t, at)));
@@ -120,7 +120,7 @@ final class RectifierFeeds {
             String at = next.poll();
             if (at.equals(AcSupply.L)) return AcSupply.N;
             if (at.equals(AcSupply.N)) return AcSupply.L;
-            for (Part p : nets.at(at)) {
+            for (Part p : chassis.partsOn(at)) {
                 if (p.component() instanceof Component.Windings w && w.isMainsTransformer()) {
                     Optional<String> end = otherEnd(p, w.windings(), at);
                     if (end.isPresent()) return end.get();

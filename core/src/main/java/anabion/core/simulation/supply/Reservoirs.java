@@ -26,7 +26,7 @@ public final class Reservoirs {
 
     private static final double NEXT_TO_NOTHING = 1e-12;
 
-    private final PartsByNet nets;
+    private final Chassis chassis;
     private final Faults faults;
     private final PassiveStamps linear;
     private final Map<String, Set<String>> grounds = new HashMap<>();
@@ -34,8 +34,8 @@ public final class Reservoirs {
 
     /** @param reference the net of zero volts */
     public Reservoirs(Chassis chassis, Faults faults, PassiveStamps linear, String reference) {
+        this.chassis = chassis;
         this.linear = linear;
-        this.nets = PartsByNet.of(chassis);
         this.faults = faults;
         this.reference = reference;
     }
@@ -55,7 +55,7 @@ public final class Reservoirs {
         while (!next.isEmpty()) {
             Joined at = next.poll();
             if (ohms.putIfAbsent(at.net(), at.ohms()) != null) continue;
-            for (Part p : nets.at(at.net()))
+            for (Part p : chassis.partsOn(at.net()))
                 linear.leads(p, at.net()).forEach((n, r) -> {
                     if (at.ohms() + r <= SupplyFinder.SURGE) next.add(new Joined(n, at.ohms() + r));
                 });
@@ -77,7 +77,7 @@ public final class Reservoirs {
     public List<String> feet(String cathode) {
         List<String> feet = new ArrayList<>();
         for (Joined n : near(cathode))
-            for (Part p : nets.at(n.net()))
+            for (Part p : chassis.partsOn(n.net()))
                 if (p.component() instanceof Capacitor c) {
                     int last = c.farads().size() + 1;
                     String common = faults.net(p, String.valueOf(last));
@@ -95,7 +95,7 @@ public final class Reservoirs {
     public Optional<Part> choke(String cathode, String foot) {
         for (Joined n : near(cathode)) {
             if (farads(n.net(), foot) >= LARGE) return Optional.empty();
-            Optional<Part> found = nets.at(n.net()).stream()
+            Optional<Part> found = chassis.partsOn(n.net()).stream()
                     .filter(p -> isChoke(p)
                             && !faults.is(p.reference(), FaultMode.OPEN)
                             && farads(other(p, n.net()), foot) >= LARGE)
@@ -138,7 +138,7 @@ public final class Reservoirs {
     public double farads(String net, String foot) {
         Set<String> grounds = grounds(foot);
         double sum = 0;
-        for (Part p : nets.at(net)) if (p.component() instanceof Capacitor c) sum += farads(p, c, net, grounds);
+        for (Part p : chassis.partsOn(net)) if (p.component() instanceof Capacitor c) sum += farads(p, c, net, grounds);
         return sum;
     }
 
@@ -166,7 +166,7 @@ public final class Reservoirs {
     /** Conductance of the resistors from the reservoir to nets that a large capacitor holds still. */
     public double filter(String reservoir) {
         double sum = 0;
-        for (Part p : nets.at(reservoir)) {
+        for (Part p : chassis.partsOn(reservoir)) {
             if (!(p.component() instanceof Component.Resistor r) || r.ohms() <= 0) continue;
             for (String other : p.nets().values()) if (!other.equals(reservoir) && steady(other)) sum += 1 / r.ohms();
         }
@@ -174,7 +174,7 @@ public final class Reservoirs {
     }
 
     private boolean steady(String net) {
-        return nets.at(net).stream()
+        return chassis.partsOn(net).stream()
                 .anyMatch(p -> p.component() instanceof Capacitor c
                         && c.farads().stream().anyMatch(f -> f >= LARGE));
     }
