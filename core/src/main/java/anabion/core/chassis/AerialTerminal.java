@@ -16,10 +16,9 @@ public final class AerialTerminal {
 
     private static Optional<String> at(Chassis chassis, String net) {
         if (hangs(chassis, net)) return Optional.of(net);
-        return chassis.parts().stream()
-                .filter(p -> p.touches(net)
-                        && p.component() instanceof Component.Capacitor
-                        && p.nets().size() == 2)
+        return chassis.partsOn(net).stream()
+                .filter(p ->
+                        p.component() instanceof Component.Capacitor && p.nets().size() == 2)
                 .flatMap(p -> p.nets().values().stream())
                 .filter(n -> !n.equals(net) && !n.equals(chassis.reference()) && hangs(chassis, n))
                 .findFirst();
@@ -27,6 +26,6 @@ public final class AerialTerminal {
 
     /** Whether one part alone has a net. */
     private static boolean hangs(Chassis chassis, String net) {
-        return chassis.parts().stream().filter(p -> p.touches(net)).count() == 1;
+        return chassis.partsOn(net).size() == 1;
     }
 }

@@ -174,8 +174,12 @@ public final class Characteristic {
         return a * amperes[low] + b * h * slopes[low] + c * amperes[high] + e * h * slopes[high];
     }
 
-    /** The steady cycle under a load. */
-    public Cycle cycle(Load load) {
-        return steady.cycle(load, 0.9 * rectifier.open());
+    /**
+     * The steady cycle under a load.
+     *
+     * @param near mean volts at which it is about to settle
+     */
+    public Cycle cycle(Load load, double near) {
+        return steady.cycle(load, near);
     }
 }

@@ -9,6 +9,10 @@ import java.util.Arrays;
  */
 final class Curve {
     private static final int POINTS = 1024;
+    /** Below zero the current falls by this power of e a volt. */
+    private static final double EXPONENT = 20;
+
+    private static final double STEP = 1e-4;
     private final double most;
     private final double[] amperes = new double[POINTS + 1];
     private final RectifierLaw law;
@@ -26,12 +30,22 @@ final class Curve {
     }
 
     double amperes(double volts) {
-        if (volts <= 0) return point(0) * Math.exp(20 * volts);
+        if (volts <= 0) return point(0) * Math.exp(EXPONENT * volts);
         if (volts >= most) return law.amperes(volts);
         int n = (int) (POINTS * Math.sqrt(volts / most));
         double low = most * n / POINTS * n / POINTS;
         double high = most * (n + 1) / POINTS * (n + 1) / POINTS;
         double before = point(n);
         return before + (point(n + 1) - before) * (volts - low) / (high - low);
+    }
+
+    /** Siemens at some volts: how steeply {@link #amperes} rises there. */
+    double siemens(double volts) {
+        if (volts <= 0) return EXPONENT * point(0) * Math.exp(EXPONENT * volts);
+        if (volts >= most) return (law.amperes(volts * (1 + STEP)) - law.amperes(volts)) / (volts * STEP);
+        int n = (int) (POINTS * Math.sqrt(volts / most));
+        double low = most * n / POINTS * n / POINTS;
+        double high = most * (n + 1) / POINTS * (n + 1) / POINTS;
+        return (point(n + 1) - point(n)) / (high - low);
     }
 }

@@ -103,6 +103,13 @@ final class Steady implements Finder {
             return i;
         }
 
+        /** By how much the net current falls as the reservoir rises. */
+        private double siemens(int n, double v) {
+            double g = v > load.back() ? load.siemens() : 0;
+            for (int k = 0; k < curves.length; k++) if (conducts(k, n, v)) g += curves[k].siemens(sources[k][n] - v);
+            return g;
+        }
+
         private boolean conducts(int k, int n, double v) {
             return sources[k][n] - v > BLOCKED;
         }
@@ -130,8 +137,7 @@ final class Steady implements Finder {
                 if (Math.abs(f) < 1e-9 * (1 + Math.abs(x))) break;
                 if (f > 0) ceiling = Math.min(ceiling, x);
                 else floor = Math.max(floor, x);
-                double d = 1e-5 * (1 + Math.abs(x));
-                double slope = (x + d - known - half * flow(n, x + d) - f) / d;
+                double slope = 1 + half * siemens(n, x);
                 double next = x - f / Math.max(slope, 1);
                 boolean outside = next <= floor || next >= ceiling;
                 boolean bounded = !Double.isInfinite(floor) && !Double.isInfinite(ceiling);

@@ -80,8 +80,7 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
 
     /** Whether nothing but coils, capacitors and resistors meets there: a net that feeds something is no terminal, whatever its name. */
     private boolean passive(String net) {
-        return chassis.parts().stream()
-                .filter(p -> p.touches(net))
+        return chassis.partsOn(net).stream()
                 .allMatch(p -> p.component() instanceof Component.Windings
                         || p.component() instanceof Component.Capacitor
                         || p.component() instanceof Component.Resistor

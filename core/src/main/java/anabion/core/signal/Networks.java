@@ -22,6 +22,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
+import java.util.regex.Pattern;
 import java.util.stream.Stream;
 
 /** Makes the small-signal network of a set from its operating point. */
@@ -30,13 +31,17 @@ final class Networks {
     private static final double STRAYING = 0.03;
     /** Siemens across a dry socket's pin: what hangs in the air without its tube is solved, too. */
     private static final double DRY = 1e-10;
+    /** An element that stands for a winding of a part. */
+    private static final Pattern PIECE = Pattern.compile("\\.\\d+$");
 
     private final Chassis chassis;
     private final Setting setting;
     private final Faults faults;
     private final OperatingPoint solved;
     private final Optional<Band> band;
-    private final Optional<Detector> detector;
+    /** The diodes that load the detector's coil: of an FM detector both. */
+    private final List<Detector> diodes;
+
     private Optional<SmallSignal> aligned = Optional.empty();
 
     Networks(Chassis chassis, Setting setting, OperatingPoint solved, Optional<Band> band) {
@@ -45,7 +50,7 @@ final class Networks {
         this.faults = new Faults(chassis, setting.faults());
         this.solved = solved;
         this.band = band;
-        this.detector = band.map(b -> Detector.of(chassis, b)).orElseGet(() -> Detector.of(chassis));
+        this.diodes = diodes(band.map(b -> Detector.of(chassis, b)).orElseGet(() -> Detector.of(chassis)));
     }
 
     /** For sound and the intermediate frequency, to which all that is tuned is aligned. */
@@ -100,9 +105,8 @@ final class Networks {
         List<Integer> found = new ArrayList<>();
         for (int n = 1; n <= all; n++) {
             String net = gang.nets().getOrDefault(String.valueOf(n), "");
-            boolean oscillator = chassis.parts().stream()
-                    .anyMatch(p -> !p.equals(gang)
-                            && p.touches(net)
+            boolean oscillator = chassis.partsOn(net).stream()
+                    .anyMatch(p -> p != gang
                             && p.role().filter(PartRole::isOfOscillator).isPresent());
             if (!oscillator) found.add(n);
         }
@@ -127,8 +131,7 @@ final class Networks {
         fill(network, 0);
     }
 
-    /** The diodes that load the detector's coil: of an FM detector both. */
-    private List<Detector> diodes() {
+    private List<Detector> diodes(Optional<Detector> detector) {
         return detector.filter(d -> !d.grid()).stream()
                 .flatMap(d -> band.filter(b -> b.kind() == BandKind.FM).isPresent()
                         ? Detector.feeding(chassis, chassis.part(d.coil()).orElseThrow()).stream()
@@ -143,7 +146,7 @@ final class Networks {
         for (Element e : direct.circuit().elements())
             if (e instanceof Element.Device d && d.law() instanceof BipolarLaw law)
                 new Transistor(chassis, direct, d, law).into(network);
-        diodes().forEach(d -> load(d, direct, network));
+        diodes.forEach(d -> load(d, direct, network));
     }
 
     private void passive(Reactances network, double tuning) {
@@ -159,11 +162,11 @@ final class Networks {
     boolean replaced(Element e) {
         int dot = e.name().indexOf('.');
         String reference = dot < 0 ? e.name() : e.name().substring(0, dot);
-        if (diodes().stream().anyMatch(d -> d.element().equals(e.name()))) return true;
+        for (Detector d : diodes) if (d.element().equals(e.name())) return true;
         if (e instanceof Element.Device d && d.law() instanceof BipolarLaw) return true;
         return chassis.part(reference)
                 .filter(p -> p.component() instanceof Component.Speaker
-                        || (Coils.covers(p) && e.name().matches(".*\\.\\d+")))
+                        || (Coils.covers(p) && PIECE.matcher(e.name()).find()))
                 .isPresent();
     }
 

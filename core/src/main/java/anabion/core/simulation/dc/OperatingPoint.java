@@ -177,7 +177,7 @@ public final class OperatingPoint {
         double volts = reservoir(r);
         double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
         double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
-        return r.characteristic().cycle(new anabion.core.rectifier.Load(g, volts - amperes / g));
+        return r.characteristic().cycle(new anabion.core.rectifier.Load(g, volts - amperes / g), volts);
     }
 
     /** The plate sags while its path conducts, by what the source's resistance takes of the power given. */
