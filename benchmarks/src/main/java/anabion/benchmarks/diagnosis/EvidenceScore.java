@@ -35,12 +35,12 @@ final class EvidenceScore {
      * What the diagnosis said of a case.
      *
      * @param wanted the part at fault, several where either will do, or {@code sound}
-     * @param tests that were made, apart from the evidence of the case
+     * @param tests that were made, apart from the evidence of the case, with what they showed
      */
-    record Weighed(Diagnosis diagnosis, List<String> wanted, int tests) {}
+    record Weighed(Diagnosis diagnosis, List<String> wanted, List<String> tests) {}
 
     static Weighed weighed(PredictionModel predictions, List<Observation> evidence, List<String> wanted) {
-        return new Weighed(Diagnosis.verdictWithPairs(predictions, evidence), wanted, 0);
+        return new Weighed(Diagnosis.verdictWithPairs(predictions, evidence), wanted, List.of());
     }
 
     synchronized void add(String set, String name, Weighed w) {
@@ -52,7 +52,7 @@ final class EvidenceScore {
         double first = singly.isEmpty() ? 0 : singly.get(0).odds();
         boolean cleared = d.sound() >= NOT_CONVICTED || (!d.decided() && first < NOT_CONVICTED);
         boolean sound = w.wanted().contains(SOUND);
-        cases.add(new Case(set, sound, rank, first, cleared, w.tests()));
+        cases.add(new Case(set, sound, rank, first, cleared, w.tests().size()));
         if (sound ? cleared : rank == 1) return;
         StringBuilder told =
                 new StringBuilder(set + " " + name + " " + w.wanted() + " rank " + rank + ", tests " + w.tests() + ":");

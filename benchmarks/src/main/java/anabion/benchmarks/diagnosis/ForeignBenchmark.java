@@ -128,12 +128,12 @@ public final class ForeignBenchmark {
     private static EvidenceScore.Weighed led(
             PredictionModel predictions, Chassis set, ForeignSet.Case c, List<Observation> evidence) {
         Random random = new Random(new SplittableRandom(c.name().hashCode()).nextLong());
-        ForeignSpecimen bench = new ForeignSpecimen(set, c.faults(), evidence, random);
+        ForeignSpecimen bench = new ForeignSpecimen(set, c, evidence, random);
         List<Measurement> allowed = bench.allowed(predictions);
         List<Measurement> finer = Measurements.levels(
                 predictions, allowed, set.bands().stream().map(Band::name).collect(Collectors.toSet()));
         Walked walked =
                 Walked.of(Walk.led(), bench, bench.complaint(), known -> Diagnosis.of(predictions, known, finer));
-        return new EvidenceScore.Weighed(walked.verdict(), List.of(c.truth()), walked.tests());
+        return new EvidenceScore.Weighed(walked.verdict(), List.of(c.truth()), walked.readings());
     }
 }

@@ -183,6 +183,7 @@ public final class ForeignCases {
         boolean held = random.nextInt(HELD_IN) == 0;
         double read = bench.lineRead();
         List<String> rows = new ArrayList<>();
+        trims.forEach((part, factor) -> rows.add(row(id, truth, held, ForeignSet.TRIM, part, factor(factor), read)));
         for (Measurement m : shown)
             if (m instanceof Measurement.Listen l && bench.answer(l) instanceof Observation.Heard h)
                 rows.add(row(id, truth, held, "symptom", l.band(), h.outcome().code(), read));
@@ -211,6 +212,10 @@ public final class ForeignCases {
                 "",
                 volts ? METER : "",
                 "");
+    }
+
+    private static String factor(double v) {
+        return String.format(Locale.ROOT, "%.4f", v);
     }
 
     private static String number(double v) {

@@ -22,13 +22,15 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 
 /**
- * One file of {@link ForeignCases}: rows of evidence as {@code diagnose} takes it, behind the case, its truth and whether it is held back from tuning; the rows of the case {@code chart} are the chart.
+ * One file of {@link ForeignCases}: rows of evidence as {@code diagnose} takes it, behind the case, its truth and whether it is held back from tuning; the rows of the case {@code chart} are the chart, those of the kind
+ * {@code trim} the factors by which the parts of this specimen differ from nominal.
  *
  * @param cases without the chart
  */
 record ForeignSet(Chart chart, List<Case> cases) {
     static final String CHART = "chart";
     static final String SOUND = "sound";
+    static final String TRIM = "trim";
     private static final double TOLERANCE = 0.1;
     private static final int OWN_COLUMNS = 3;
     private static final int AT = 4;
@@ -41,9 +43,11 @@ record ForeignSet(Chart chart, List<Case> cases) {
      *
      * @param truth the part at fault, or {@code sound}
      * @param faults what is wrong with it; empty for a sound one
+     * @param trims of its parts; empty where the file does not tell them
      * @param evidence with its head line
      */
-    record Case(String name, String truth, List<Fault> faults, boolean held, String evidence) {}
+    record Case(
+            String name, String truth, List<Fault> faults, Map<String, Double> trims, boolean held, String evidence) {}
 
     /** One that is kept beside the benchmark. */
     static ForeignSet of(String name) {
@@ -67,9 +71,20 @@ record ForeignSet(Chart chart, List<Case> cases) {
                 name,
                 cell(rows.get(0), 1).replaceFirst(" .*", ""),
                 faults(cell(rows.get(0), 1)),
+                rows.stream()
+                        .filter(ForeignSet::isTrim)
+                        .collect(Collectors.toMap(r -> cell(r, AT), r -> Double.parseDouble(cell(r, VALUE)))),
                 cell(rows.get(0), 2).equals("held"),
-                head + "\n" + rows.stream().map(ForeignSet::evidence).collect(Collectors.joining("\n")))));
+                head + "\n"
+                        + rows.stream()
+                                .filter(r -> !isTrim(r))
+                                .map(ForeignSet::evidence)
+                                .collect(Collectors.joining("\n")))));
         return new ForeignSet(chart(charted), all);
+    }
+
+    private static boolean isTrim(String row) {
+        return cell(row, OWN_COLUMNS).equals(TRIM);
     }
 
     /** Of a truth: the part, and its fault behind a space. */

@@ -1,7 +1,6 @@
 package anabion.benchmarks.diagnosis;
 
 import anabion.core.chassis.Chassis;
-import anabion.core.chassis.Fault;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.evidence.Observation;
@@ -16,7 +15,7 @@ import java.util.Set;
 
 /**
  * A case of {@link ForeignCases} on the bench. Direct volts and the complaint are those of its file, and no other points can be read. What the file does not hold (ohms, signals, parts tried) is answered by a
- * simulated specimen with the same fault.
+ * simulated specimen with the same fault, and with the same parts where the file tells their trims.
  */
 final class ForeignSpecimen implements Bench {
     private final List<Observation> complaint;
@@ -28,9 +27,9 @@ final class ForeignSpecimen implements Bench {
     /**
      * A case that has volts.
      *
-     * @param evidence all rows of its file
+     * @param evidence all that its file holds
      */
-    ForeignSpecimen(Chassis set, List<Fault> faults, List<Observation> evidence, Random random) {
+    ForeignSpecimen(Chassis set, ForeignSet.Case c, List<Observation> evidence, Random random) {
         complaint =
                 evidence.stream().filter(Observation.Heard.class::isInstance).toList();
         Measurement.Volts any = null;
@@ -42,7 +41,11 @@ final class ForeignSpecimen implements Bench {
         setting = any.setting();
         meter = any.meter();
         rest = new SimulatedBench(
-                set, new Planted(set, faults, Set.of()), Specimen.of(set, random, false), setting.line(), random);
+                set,
+                new Planted(set, c.faults(), Set.of()),
+                c.trims().isEmpty() ? Specimen.of(set, random, false) : c.trims(),
+                setting.line(),
+                random);
     }
 
     /** What its owner says of each band. */

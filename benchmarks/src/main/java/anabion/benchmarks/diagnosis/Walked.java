@@ -55,6 +55,14 @@ record Walked(List<Observation> evidence, List<Diagnosis> verdicts) {
         return verdicts.get(verdicts.size() - 1);
     }
 
+    /** What each test showed. */
+    List<String> readings() {
+        return evidence.stream()
+                .skip(evidence.size() - tests())
+                .map(Walked::told)
+                .toList();
+    }
+
     /** What was measured and said, in a line. */
     String told() {
         Diagnosis d = verdict();
