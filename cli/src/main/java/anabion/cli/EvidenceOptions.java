@@ -12,7 +12,9 @@ import anabion.core.lineup.LineUpModel;
 import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.workshop.archive.SetArchive;
+import anabion.workshop.storage.ComputedFiles;
 import java.io.IOException;
+import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Optional;
@@ -34,6 +36,13 @@ final class EvidenceOptions {
             description = "kind,at,value and against,line,band,meter,lifted")
     private Path list;
 
+    @Option(
+            names = "--workshop",
+            paramLabel = "FOLDER",
+            description =
+                    "what was computed of the set is taken from there and kept there (default: ~/anabion-workshop, if there is one)")
+    private Optional<Path> workshop = Optional.empty();
+
     @Spec(Target.MIXEE)
     private CommandSpec spec;
 
@@ -46,11 +55,20 @@ final class EvidenceOptions {
      * A set's predictions, and the evidence to weigh.
      *
      * @param lineUp where no circuit is entered: the predictions are those of its places
+     * @param kept where what is computed of its faults is kept
      */
-    record Case(PredictionModel predictions, List<Observation> evidence, Optional<LineUpModel> lineUp) {
+    record Case(
+            PredictionModel predictions,
+            List<Observation> evidence,
+            Optional<LineUpModel> lineUp,
+            Optional<ComputedFiles> kept) {
         Diagnosis diagnosis(boolean pairs) {
             if (lineUp.isPresent()) return lineUp.get().diagnosis(evidence);
-            return pairs ? Diagnosis.withPairs(predictions, evidence) : Diagnosis.of(predictions, evidence);
+            int before = predictions.computed().size();
+            Diagnosis found = pairs ? Diagnosis.withPairs(predictions, evidence) : Diagnosis.of(predictions, evidence);
+            if (predictions.computed().size() > before)
+                kept.ifPresent(f -> f.write(predictions.chassis().unnamed(), predictions.computed()));
+            return found;
         }
     }
 
@@ -65,7 +83,19 @@ final class EvidenceOptions {
         }
         PredictionModel predictions = new PredictionModel(chassis, Calibrations.of(chassis), priors);
         Measurements.check(predictions, all);
-        return new Case(predictions, all, Optional.empty());
+        Optional<ComputedFiles> kept = kept();
+        kept.ifPresent(f -> f.read(chassis.unnamed(), predictions.computed()));
+        return new Case(predictions, all, Optional.empty(), kept);
+    }
+
+    /** The workshop that was named, or the usual one where there is one. */
+    private Optional<ComputedFiles> kept() {
+        Path folder = workshop.orElse(Path.of(System.getProperty("user.home"), "anabion-workshop"));
+        if (Files.isDirectory(folder)) return Optional.of(new ComputedFiles(folder, () -> true));
+        if (workshop.isEmpty()) return Optional.empty();
+        throw InputException.at(folder.toString())
+                .because("there is no such folder")
+                .so("name that of a workshop, or leave --workshop out");
     }
 
     /** By line-up and chart alone. */
@@ -80,6 +110,6 @@ final class EvidenceOptions {
                 .printf(
                         "anabion: no circuit is entered: places are weighed by line-up and chart, with %d of %d pieces of evidence%n",
                         weighed.size(), all.size());
-        return new Case(lineUp.predictions(), weighed, Optional.of(lineUp));
+        return new Case(lineUp.predictions(), weighed, Optional.of(lineUp), Optional.empty());
     }
 }

@@ -14,6 +14,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -67,6 +68,25 @@ class DiagnoseCommandTest extends Headless {
                 .anyMatch(f -> f.startsWith("R7:drifted"));
         assertThat(json.objects("next").get(0).number("information")).isPositive();
         assertThat(json.objects("next").get(0).number("minutes")).isPositive();
+    }
+
+    /** What the first call computed serves the second, which says the same; where nothing can be kept, that is said. Over two seconds: how every fault sounds is computed. */
+    @Test
+    void whatIsComputedIsKeptInTheWorkshop() throws IOException {
+        Files.writeString(evidence, "kind,at,value\nsymptom,Pick-up,weak\n");
+        Path workshop = Files.createDirectory(folder.resolve("workshop"));
+        run("diagnose", chassis, "--evidence", evidence, "--workshop", workshop);
+        String first = out;
+        double cold = seconds();
+        try (Stream<Path> kept = Files.list(workshop.resolve("computed"))) {
+            assertThat(kept).hasSize(1);
+        }
+        run("diagnose", chassis, "--evidence", evidence, "--workshop", workshop);
+        assertThat(out).isEqualTo(first);
+        assertThat(seconds()).isLessThan(cold);
+        assertThat(run("diagnose", chassis, "--evidence", evidence, "--workshop", folder.resolve("gone")))
+                .isEqualTo(Main.BAD_INPUT);
+        assertThat(err).contains("gone", "no such folder", "leave --workshop out");
     }
 
     /** Of the tubes and the chart alone; what cannot be weighed without a circuit is said, not dropped. */
