@@ -21,6 +21,8 @@ public enum FaultMode implements Coded {
     EMISSION,
     HEATER_OPEN,
     HEATER_CATHODE,
+    /** What hangs on a pin of a heater touches the chassis. */
+    EARTHED,
     /** A transistor that gives a share of its gain. */
     GAIN,
     /** A bad joint at a pin. */
@@ -48,11 +50,16 @@ public enum FaultMode implements Coded {
 
     /** Whether it is the work of hands rather than of age. */
     public boolean isOfHands() {
-        return this == JOINT || this == WRONG || this == MISTUNED;
+        return this == JOINT || this == WRONG || this == MISTUNED || this == EARTHED;
     }
 
-    /** Whether it is a failure of a tube's heater. */
+    /** Whether it lies in what is soldered to a part, not in the part: no tester finds it, and no new part mends it. */
+    public boolean isOfWiring() {
+        return this == JOINT || this == EARTHED;
+    }
+
+    /** Whether a tube's heater, or what it hangs on, has failed. */
     public boolean isOfHeater() {
-        return this == HEATER_OPEN || this == HEATER_CATHODE;
+        return this == HEATER_OPEN || this == HEATER_CATHODE || this == EARTHED;
     }
 }

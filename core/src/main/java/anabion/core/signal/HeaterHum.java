@@ -34,7 +34,7 @@ final class HeaterHum {
         Sockets sockets = new Sockets(new Faults(chassis, setting.faults()));
         double squares = 0;
         for (Part p : chassis.parts())
-            for (Sockets.HeaterLeak l : sockets.heaterLeaks(p)) {
+            for (Sockets.HeaterLeak l : sockets.heaterLeaks(p, chassis.reference())) {
                 double volts = solved.alternating(l.heater()).orElse(0);
                 if (volts <= 0 || network.circuit().node(l.heater()).isEmpty()) continue;
                 double left = volts

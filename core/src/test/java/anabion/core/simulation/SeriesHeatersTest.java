@@ -6,12 +6,14 @@ import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Fault;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.command.WiringLine;
 import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.recap.Causes;
 import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.fault.FaultList;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.testing.CircuitFixtures;
@@ -66,6 +68,26 @@ class SeriesHeatersTest {
         OperatingPoint touching = solved(SET, "V4:heater-cathode:5R");
         assertThat(heater(touching, "LINE", "H1")).isGreaterThan(1.2 * heater(well, "LINE", "H1"));
         assertThat(touching.mains().orElseThrow().volts("V4.1").orElse(0)).isGreaterThan(20);
+    }
+
+    /** So does a lead of the chain that touches the chassis, where the circuit returns to it: what is behind it stays dark. A chassis that floats takes nothing. */
+    @Test
+    void aLeadThatTouchesTheChassisShortsWhatIsBehindIt() {
+        Chassis brae = SharedSets.named("brae");
+        OperatingPoint well = solved(brae);
+        OperatingPoint touching = solved(brae, "V4.1:earthed");
+        assertThat(touching.mains()
+                        .orElseThrow()
+                        .volts(brae.part("V4").orElseThrow().nets().get("1")))
+                .hasValueCloseTo(0.0, within(0.1));
+        assertThat(touching.heaterWatts("V5")).isGreaterThan(1.1 * well.heaterWatts("V5"));
+        assertThat(touching.heaterWatts("V1")).isLessThan(0.1 * well.heaterWatts("V1"));
+        assertThat(FaultList.of(brae)).extracting(Fault::mode).contains(FaultMode.EARTHED);
+        assertThat(FaultList.of(SET)).extracting(Fault::mode).doesNotContain(FaultMode.EARTHED);
+        assertThat(solved(SET, "V4.3:earthed").heaterWatts("V5"))
+                .isCloseTo(solved(SET).heaterWatts("V5"), within(0.1));
+        assertThatThrownBy(() -> solved(brae, "V4:earthed")).hasMessageContaining("V4.1:earthed");
+        assertThatThrownBy(() -> solved(brae, "V4.2:earthed")).hasMessageContaining("V4.1");
     }
 
     /** That is how a rectifier is killed: the search for a cause finds it. */

@@ -128,11 +128,11 @@ final class OddsPane extends VBox {
         return lines;
     }
 
-    /** What is not renewed is cleaned, resoldered or tuned. */
+    /** What is not renewed is cleaned, resoldered, moved or tuned. */
     private static String repair(Hypothesis h) {
         Fault f = h.from().get(0);
         if (h.from().size() > 1) return "cause.enough";
-        if (f.mode() == FaultMode.MISTUNED || f.mode() == FaultMode.JOINT) return "cause.enough-" + f.mode();
+        if (f.mode() == FaultMode.MISTUNED || f.mode().isOfWiring()) return "cause.enough-" + f.mode();
         return f.mode() == FaultMode.OPEN && !f.amount().isEmpty() ? "cause.enough-contact" : "cause.enough";
     }
 

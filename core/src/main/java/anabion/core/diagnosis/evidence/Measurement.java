@@ -331,7 +331,7 @@ public sealed interface Measurement {
 
         @Override
         public boolean catches(Fault f) {
-            return f.part().equals(part) && f.mode() != FaultMode.JOINT;
+            return f.part().equals(part) && !f.mode().isOfWiring();
         }
 
         @Override

@@ -101,6 +101,7 @@ public final class PartMeasurements {
     public static Optional<Measurement> trying(Chassis chassis, Fault f, Set<Measurement> done) {
         if (f.mode() == FaultMode.JOINT)
             return Optional.<Measurement>of(new Tapped(f.part())).filter(t -> !done.contains(t));
+        if (f.mode().isOfWiring()) return Optional.empty(); // ohms to the chassis tell
         Optional<Part> resistor = chassis.part(f.part()).filter(p -> p.component() instanceof Component.Resistor);
         if (resistor.isPresent())
             return Optional.<Measurement>of(new Measurement.Value(f.part()))

@@ -30,7 +30,8 @@ public final class FaultState {
     private static final double[] INSULATION = {1, ColdOhms.WORN, Math.sqrt(ColdOhms.WORN)};
 
     /** Ways of failing that may draw many times what a sound set takes. */
-    private static final Set<FaultMode> OVERLOADS = EnumSet.of(FaultMode.SHORT, FaultMode.HEATER_CATHODE);
+    private static final Set<FaultMode> OVERLOADS =
+            EnumSet.of(FaultMode.SHORT, FaultMode.HEATER_CATHODE, FaultMode.EARTHED);
 
     private final Chassis chassis;
     private final List<Fault> faults;

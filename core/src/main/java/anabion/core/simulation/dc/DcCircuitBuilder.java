@@ -194,7 +194,7 @@ public final class DcCircuitBuilder {
                             piece.from(),
                             piece.to());
             }
-        sockets.heaterLeaks(p).forEach(l -> c.resistor(l.name(), l.heater(), l.cathode(), l.ohms()));
+        sockets.heaterLeaks(p, reference).forEach(l -> c.resistor(l.name(), l.heater(), l.to(), l.ohms()));
     }
 
     /** Whether the heater hangs on direct current, a battery or a rail: what alternates does not reach it. */

@@ -86,11 +86,12 @@ final class FaultCheck {
     /** What stands behind the reference: a pin of a bad joint, a winding, a section of a can. */
     private static void target(Fault f, Part part) {
         if (f.target().equals(part.reference())) {
-            if (f.mode() == FaultMode.JOINT)
+            if (f.mode().isOfWiring())
                 throw InputException.at(f.text())
-                        .because("a joint is one at a pin")
+                        .because("a joint, or what touches the chassis, is at a pin")
                         .so("name the pin, such as " + part.reference() + "."
-                                + part.nets().keySet().stream().findFirst().orElse("1") + ":joint");
+                                + behind(f.mode(), part).stream().findFirst().orElse("1") + ":"
+                                + f.mode().code());
             return;
         }
         String behind = f.target().substring(part.reference().length() + 1);
@@ -112,6 +113,7 @@ final class FaultCheck {
 
     private static List<String> behind(FaultMode mode, Part part) {
         if (mode == FaultMode.JOINT) return List.copyOf(part.nets().keySet());
+        if (mode == FaultMode.EARTHED) return Sockets.heaterPins(part);
         if (mode == FaultMode.HEATER_CATHODE) return Sockets.cathodes(part);
         if (part.component() instanceof Component.Capacitor c && c.farads().size() > 1 && mode != FaultMode.WRONG)
             return IntStream.rangeClosed(1, c.farads().size())
@@ -174,7 +176,7 @@ final class FaultCheck {
             case WEAK -> c instanceof Component.Battery || part.is(PartRole.METAL_RECTIFIER);
             case MISTUNED -> c instanceof Component.Windings;
             case HEATER_OPEN -> !Sockets.tapped(part).isEmpty();
-            case DEAD -> false;
+            case DEAD, EARTHED -> false;
         };
     }
 
@@ -203,6 +205,7 @@ final class FaultCheck {
                     GAIN,
                     GASSY,
                     HEATER_CATHODE,
+                    EARTHED,
                     CORE,
                     DRIED -> "use " + f.target() + ":" + f.mode().code();
         };
@@ -240,6 +243,7 @@ final class FaultCheck {
                         FaultMode.GASSY,
                         FaultMode.HEATER_OPEN,
                         FaultMode.HEATER_CATHODE,
+                        FaultMode.EARTHED,
                         FaultMode.JOINT)
                 : List.of(
                         FaultMode.OPEN,

@@ -14,6 +14,7 @@ import anabion.core.quantity.Quantity;
 import anabion.core.simulation.fault.FaultFigures.Severity;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
@@ -36,7 +37,13 @@ public final class FaultList {
 
     private final List<List<Fault>> ways = new ArrayList<>();
 
-    private FaultList() {}
+    private final Set<String> returns;
+    /** Nets of heaters that have been met. */
+    private final Set<String> heated = new HashSet<>();
+
+    private FaultList(Chassis chassis) {
+        this.returns = chassis.returns();
+    }
 
     /** Every single fault that the parts of a chassis can have, in their order. */
     public static List<Fault> of(Chassis chassis) {
@@ -45,7 +52,7 @@ public final class FaultList {
 
     /** The ways in which parts fail, each with its severities rising; one that has no degrees is a list of one. */
     public static List<List<Fault>> ways(Chassis chassis) {
-        FaultList list = new FaultList();
+        FaultList list = new FaultList(chassis);
         for (Part p : chassis.parts()) list.add(p);
         return list.ways.stream().distinct().toList(); // windings of one name fail as one
     }
@@ -185,7 +192,17 @@ public final class FaultList {
         graded(ref, FaultMode.EMISSION, FIGURES.written(Severity.EMISSION));
         if (p.device().orElseThrow().functions().values().stream().anyMatch(f -> f.startsWith("g1")))
             graded(ref, FaultMode.GASSY, FIGURES.written(Severity.GAS_AMPERES));
+        earthed(p);
         joints(p);
+    }
+
+    /** Of all heaters' pins that hang together the first alone: the lead that touches may be any of theirs. */
+    private void earthed(Part p) {
+        if (returns.size() > 1) return; // what touches a chassis that floats passes nothing
+        for (String pin : Sockets.heaterPins(p)) {
+            String net = p.nets().get(pin);
+            if (!returns.contains(net) && heated.add(net)) one(p.reference() + "." + pin, FaultMode.EARTHED);
+        }
     }
 
     private void joints(Part p) {

@@ -180,17 +180,33 @@ public final class Sockets {
     }
 
     /**
-     * A leak from a heater to a cathode.
+     * A leak from a heater to a cathode, or to the chassis.
      *
      * @param name of its element
      * @param heater net of the heater's end where it begins
-     * @param cathode net of the cathode
+     * @param to net of the cathode or the chassis
      */
-    public record HeaterLeak(String name, String heater, String cathode, double ohms) {}
+    public record HeaterLeak(String name, String heater, String to, double ohms) {}
 
-    /** The leaks from a tube's heater: to the cathode whose pin a fault names, to the first where it names none. */
-    public List<HeaterLeak> heaterLeaks(Part part) {
-        if (!faults.any(FaultMode.HEATER_CATHODE)) return List.of();
+    /**
+     * The leaks from a tube's heater: to the cathode whose pin a fault names, to the first where it names none, and what a pin of it passes to the chassis.
+     *
+     * @param reference the net of the chassis
+     */
+    public List<HeaterLeak> heaterLeaks(Part part, String reference) {
+        if (!part.isTube()) return List.of();
+        List<HeaterLeak> all = new ArrayList<>();
+        if (faults.any(FaultMode.HEATER_CATHODE)) all.addAll(toCathodes(part));
+        if (faults.any(FaultMode.EARTHED))
+            for (String pin : heaterPins(part)) {
+                String target = part.reference() + "." + pin;
+                if (faults.is(target, FaultMode.EARTHED))
+                    all.add(new HeaterLeak(target + ".earth", faults.net(part, pin), reference, Faults.SHORT));
+            }
+        return all;
+    }
+
+    private List<HeaterLeak> toCathodes(Part part) {
         List<String> pins = cathodes(part);
         if (pins.isEmpty()) return List.of();
         Optional<List<String>> ends = heater(part);

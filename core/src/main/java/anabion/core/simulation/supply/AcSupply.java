@@ -268,7 +268,7 @@ public final class AcSupply {
         if (vibrates(p)) return List.of();
         if (p.device().isEmpty()) return p.nets().values();
         List<String> nets = new ArrayList<>(sockets.heater(p).orElse(List.of()));
-        sockets.heaterLeaks(p).forEach(l -> nets.add(l.cathode()));
+        sockets.heaterLeaks(p, reference).forEach(l -> nets.add(l.to()));
         return nets;
     }
 
@@ -300,7 +300,7 @@ public final class AcSupply {
                 FilamentLaw law = Fit.filament(type.get(), piece.volts(), piece.amperes(), HEATER);
                 filament(name, piece.from(), piece.to(), law, frozen, c);
             }
-        sockets.heaterLeaks(p).forEach(l -> c.resistor(l.name(), l.heater(), l.cathode(), l.ohms()));
+        sockets.heaterLeaks(p, reference).forEach(l -> c.resistor(l.name(), l.heater(), l.to(), l.ohms()));
     }
 
     /** The ends of heater pieces between the line and a rectifier's plate: what it draws keeps them, and the lamp beside, hot. */

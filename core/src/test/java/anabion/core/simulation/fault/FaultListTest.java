@@ -285,8 +285,8 @@ class FaultListTest {
     private static List<String> leaks(Chassis set, String fault) {
         Fault f = Fault.parse(fault);
         return new Sockets(new Faults(set, List.of(f)))
-                .heaterLeaks(set.part(f.part()).orElseThrow()).stream()
-                        .map(Sockets.HeaterLeak::cathode)
+                .heaterLeaks(set.part(f.part()).orElseThrow(), set.reference()).stream()
+                        .map(Sockets.HeaterLeak::to)
                         .toList();
     }
 
