@@ -89,10 +89,11 @@ public record Fault(String target, FaultMode mode, String amount) {
 
     /** Whether its amount is a plain number: a share, or amperes. */
     public boolean plain() {
-        return mode.isPlain() || (mode == FaultMode.SHORT && isShare());
+        boolean either = mode == FaultMode.SHORT || mode == FaultMode.MISTUNED;
+        return either ? isShare() : mode.isPlain();
     }
 
-    /** Of shorted turns the amount is a share, of a shorted capacitor ohms with their letter. */
+    /** Of shorted turns the amount is a share, of a shorted capacitor ohms with their letter; of a core a share, farads or henries. */
     private boolean isShare() {
         try {
             double share = Double.parseDouble(amount);
@@ -131,8 +132,9 @@ public record Fault(String target, FaultMode mode, String amount) {
         return Quantity.farads(Notation.exact(amount, Unit.FARAD));
     }
 
-    /** As farads where it ends with their letter, else as ohms. */
+    /** As farads or henries where it ends with their letter, else as ohms. */
     public Quantity size() {
+        if (amount.endsWith(Unit.HENRY.code())) return Quantity.henries(Notation.exact(amount, Unit.HENRY));
         return amount.endsWith(Unit.FARAD.code()) ? farads() : ohms();
     }
 }

@@ -13,6 +13,7 @@ import anabion.core.circuit.SmallSignal;
 import anabion.core.error.InputException;
 import anabion.core.numeric.Phasor;
 import anabion.core.quantity.Notation;
+import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
 import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
@@ -242,7 +243,21 @@ final class Coils {
         double left = (1 - shorted) * (1 - shorted) * (shorted > 0 && !c.iron() ? 1 - TURNS * TURNS : 1);
         return sound
                 * left
-                * (1 + fault(c, FaultMode.MISTUNED).map(f -> share(f, MISTUNED)).orElse(0.0));
+                * (1 + fault(c, FaultMode.MISTUNED).map(f -> mistuned(f, c)).orElse(0.0));
+    }
+
+    /** The share of its inductance by which a core stands off: stated, or as the farads or henries that do the same. */
+    private double mistuned(Fault f, Coil c) {
+        if (f.amount().isEmpty() || f.plain()) return share(f, MISTUNED);
+        Quantity off = f.size();
+        double whole = off.unit() == Unit.HENRY ? aligned(c) : across(c);
+        if (whole > 0) return off.value() / whole;
+        throw InputException.at(f.text())
+                .because(
+                        off.unit() == Unit.HENRY
+                                ? "the inductance of this winding is not known"
+                                : "no capacitor tunes this winding")
+                .so("write a share, such as " + f.target() + ":mistuned:0.06");
     }
 
     /** The share of its turns that are shorted. */

@@ -1,6 +1,7 @@
 package anabion.core.signal;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.chassis.Chassis;
@@ -16,7 +17,9 @@ import anabion.core.testing.Deep;
 import anabion.core.testing.SharedSets;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -172,6 +175,28 @@ class GainsTest {
         assertThat(volts(gains("halcyon", "L2:open"), "V1.7", Domain.RF)).isInfinite();
         assertThat(volts(gains("halcyon", "L2:open"), "V1.7", Domain.IF))
                 .isLessThan(4 * volts(sound, "V1.7", Domain.IF));
+    }
+
+    /** Off by a share of what tunes it, said as a share, as picofarads or as henries: that is the same. Where nothing tunes it picofarads are refused. */
+    @Test
+    void aCoreIsOffByAShareByFaradsOrByHenries() {
+        Chassis set = SharedSets.named("halcyon");
+        double farads = set.partsOn("V1.5").stream()
+                .flatMap(p -> p.component() instanceof Component.Capacitor c ? c.farads().stream() : Stream.empty())
+                .findFirst()
+                .orElseThrow();
+        double inductance = 1 / (Math.pow(2 * Math.PI * 465e3, 2) * farads);
+        String share = "L3.primary:mistuned:0.05";
+        String picofarads = String.format(Locale.ROOT, "L3.primary:mistuned:%.4fpF", 0.05e12 * farads);
+        String microhenries = String.format(Locale.ROOT, "L3.primary:mistuned:%.4fuH", 0.05e6 * inductance);
+        double wanted = volts(gains("halcyon", share), "V1.7", Domain.IF);
+        assertThat(wanted).isGreaterThan(1.02 * volts(gains("halcyon"), "V1.7", Domain.IF));
+        assertThat(volts(gains("halcyon", picofarads), "V1.7", Domain.IF)).isCloseTo(wanted, within(1e-3 * wanted));
+        assertThat(volts(gains("halcyon", microhenries), "V1.7", Domain.IF)).isCloseTo(wanted, within(1e-3 * wanted));
+        assertThatThrownBy(() -> gains("halcyon", "T2.primary:mistuned:8pF"))
+                .hasMessageContaining("no capacitor tunes");
+        assertThatThrownBy(() -> gains("halcyon", "L3.primary:mistuned:lots"))
+                .hasMessageContaining("L3.primary:mistuned:8pF");
     }
 
     /** A core a per cent in costs some gain, and half a per cent of frequency: the response leans to that side. */

@@ -12,6 +12,7 @@ import anabion.core.device.DeviceType;
 import anabion.core.device.SemiconductorKind;
 import anabion.core.error.InputException;
 import anabion.core.quantity.Figures;
+import anabion.core.quantity.Unit;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
@@ -137,8 +138,13 @@ final class FaultCheck {
     private static void amount(Fault f, Part part) {
         if (f.amount().isEmpty()) return;
         boolean share = f.mode() == FaultMode.DRIED
-                || f.mode() == FaultMode.MISTUNED
+                || (f.mode() == FaultMode.MISTUNED && f.plain())
                 || (f.mode() == FaultMode.SHORT && part.component() instanceof Component.Windings);
+        if (f.mode() == FaultMode.MISTUNED && !f.plain() && !isReactance(f))
+            throw InputException.at(f.text())
+                    .because("a core is off by a share, or by as much as some capacitance or inductance")
+                    .so("write it like " + f.target() + ":mistuned:0.06, " + f.target() + ":mistuned:8pF or "
+                            + f.target() + ":mistuned:40uH");
         if (share && !isShare(f.amount()))
             throw InputException.at(f.text())
                     .because("a share lies between 0 and 1")
@@ -178,6 +184,11 @@ final class FaultCheck {
             case HEATER_OPEN -> !Sockets.tapped(part).isEmpty();
             case DEAD, EARTHED -> false;
         };
+    }
+
+    private static boolean isReactance(Fault f) {
+        boolean named = f.amount().endsWith(Unit.FARAD.code()) || f.amount().endsWith(Unit.HENRY.code());
+        return named && f.size().value() > 0;
     }
 
     private static boolean isShare(String amount) {
