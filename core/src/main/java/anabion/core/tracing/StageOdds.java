@@ -5,19 +5,23 @@ import anabion.core.chassis.BandKind;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Stage;
 import anabion.core.chassis.StripRow;
+import anabion.core.device.DeviceLibrary;
+import anabion.core.device.DeviceType;
 import anabion.core.job.Complaint;
 import anabion.core.job.FittedState;
 import anabion.core.job.Heard;
 import anabion.core.job.Job;
 import anabion.core.job.Outcome;
+import anabion.core.simulation.fault.Sockets;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
-import java.util.regex.Pattern;
+import java.util.stream.Stream;
 
 /**
  * Odds of every stage, from stages and bands alone: for sets whose circuit nobody has, and for the chains of a display.
@@ -52,10 +56,8 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
     private static final List<Calls> SUPPLY = List.of(new Calls(0.07, 0.13, 0.80), new Calls(0.32, 0.60, 0.08));
 
     /** What has no tube or transistor fails seldomer. */
-    private static final Pattern PASSIVE =
-            Pattern.compile("(?i)\\b(speaker|aerial|antenna|frame|loop|resistor|segment)\\b");
-
     private static final double SELDOM = 0.25;
+
     private static final double SUPPLIES = 0.35;
     private static final Calls UNKNOWN = new Calls(0.4, 0.2, 0.4);
 
@@ -116,7 +118,7 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
             boolean supply = chassis.stage(c.stage())
                     .filter(s -> s.line() == StripRow.SUPPLY)
                     .isPresent();
-            double w = supply ? supply(clues) : prior(c);
+            double w = supply ? supply(clues) : prior(chassis, c, causes);
             if (!supply) for (Clue k : clues) w *= calls(c, k).of(k);
             weights.put(c, w);
             sum += w;
@@ -133,14 +135,24 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         return new StageOdds(odds, other / all);
     }
 
-    /** Whether it has no grid or base of its own. */
-    static boolean passive(String stage) {
-        return PASSIVE.matcher(stage).find();
+    /** Whether a tube or transistor stands in a stage: among its parts, or by the type number that is written beside it. */
+    static boolean hasDevice(Chassis chassis, String name) {
+        return chassis.stage(name).filter(s -> hasDevice(chassis, s)).isPresent();
     }
 
-    private static double prior(Cause c) {
-        double stage = passive(c.stage()) ? SELDOM : 1;
-        return c.band().isEmpty() ? stage : OWN;
+    private static boolean hasDevice(Chassis chassis, Stage s) {
+        Stream<DeviceType> parts =
+                s.parts().stream().flatMap(r -> chassis.part(r).stream()).flatMap(p -> Sockets.type(p).stream());
+        Stream<DeviceType> written =
+                Arrays.stream(s.detail().split("[\\s,;/]+")).flatMap(w -> DeviceLibrary.standard().find(w).stream());
+        return Stream.concat(parts, written).anyMatch(t -> !t.rectifies());
+    }
+
+    /** Where no stage is known to have a device, none is known to have none. */
+    private static double prior(Chassis chassis, Cause c, List<Cause> causes) {
+        if (!c.band().isEmpty()) return OWN;
+        boolean known = causes.stream().anyMatch(x -> hasDevice(chassis, x.stage()));
+        return known && !hasDevice(chassis, c.stage()) ? SELDOM : 1;
     }
 
     /** Either way of failing spoils all clues alike. */

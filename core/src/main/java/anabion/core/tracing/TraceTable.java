@@ -88,7 +88,9 @@ public record TraceTable(String band, List<TraceRow> rows) {
     public static boolean touchable(Chassis chassis, TracePoint p) {
         return p.signal() == SignalKind.AF
                 && !chassis.supply().arrangement().chassisMayBeLive()
-                && (p.point().equals(p.stage()) ? !StageOdds.passive(p.stage()) : control(chassis, p.point()));
+                && (p.point().equals(p.stage())
+                        ? StageOdds.hasDevice(chassis, p.stage())
+                        : control(chassis, p.point()));
     }
 
     private static boolean control(Chassis chassis, String pin) {
