@@ -12,6 +12,7 @@ import anabion.core.command.WiringLine;
 import anabion.core.error.InputException;
 import anabion.core.format.ListCodec;
 import anabion.core.recap.Causes;
+import anabion.core.simulation.cold.ColdSet;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.FaultList;
 import anabion.core.simulation.fault.Faults;
@@ -83,6 +84,8 @@ class SeriesHeatersTest {
         assertThat(touching.heaterWatts("V5")).isGreaterThan(1.1 * well.heaterWatts("V5"));
         assertThat(touching.heaterWatts("V1")).isLessThan(0.1 * well.heaterWatts("V1"));
         assertThat(FaultList.of(brae)).extracting(Fault::mode).contains(FaultMode.EARTHED);
+        Setting off = Setting.of(220).withFaults(List.of(Fault.parse("V4.1:earthed")));
+        assertThat(ColdSet.of(brae, off).between("HD", brae.reference(), 1.5)).isLessThan(1);
         assertThat(FaultList.of(SET)).extracting(Fault::mode).doesNotContain(FaultMode.EARTHED);
         assertThat(solved(SET, "V4.3:earthed").heaterWatts("V5"))
                 .isCloseTo(solved(SET).heaterWatts("V5"), within(0.1));

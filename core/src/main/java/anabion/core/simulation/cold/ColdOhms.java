@@ -151,6 +151,7 @@ public final class ColdOhms {
                             faults.net(p, "2"));
             } else if (p.device().isPresent()) {
                 device(p, faults, sockets, c);
+                sockets.earthed(p, reference).forEach(l -> c.resistor(l.name(), l.heater(), l.to(), l.ohms()));
                 linear.joints(p, net -> true, c);
             } else linear.add(p, c);
         }

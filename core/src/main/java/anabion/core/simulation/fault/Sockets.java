@@ -195,15 +195,19 @@ public final class Sockets {
      */
     public List<HeaterLeak> heaterLeaks(Part part, String reference) {
         if (!part.isTube()) return List.of();
-        List<HeaterLeak> all = new ArrayList<>();
+        List<HeaterLeak> all = new ArrayList<>(earthed(part, reference));
         if (faults.any(FaultMode.HEATER_CATHODE)) all.addAll(toCathodes(part));
-        if (faults.any(FaultMode.EARTHED))
-            for (String pin : heaterPins(part)) {
-                String target = part.reference() + "." + pin;
-                if (faults.is(target, FaultMode.EARTHED))
-                    all.add(new HeaterLeak(target + ".earth", faults.net(part, pin), reference, Faults.SHORT));
-            }
         return all;
+    }
+
+    /** Of the leaks of a heater those to the chassis, which are there whether it is hot or cold. */
+    public List<HeaterLeak> earthed(Part part, String reference) {
+        if (!part.isTube() || !faults.any(FaultMode.EARTHED)) return List.of();
+        return heaterPins(part).stream()
+                .filter(pin -> faults.is(part.reference() + "." + pin, FaultMode.EARTHED))
+                .map(pin -> new HeaterLeak(
+                        part.reference() + "." + pin + ".earth", faults.net(part, pin), reference, Faults.SHORT))
+                .toList();
     }
 
     private List<HeaterLeak> toCathodes(Part part) {
