@@ -106,8 +106,7 @@ final class Networks {
         for (int n = 1; n <= all; n++) {
             String net = gang.nets().getOrDefault(String.valueOf(n), "");
             boolean oscillator = chassis.partsOn(net).stream()
-                    .anyMatch(p -> p != gang
-                            && p.role().filter(PartRole::isOfOscillator).isPresent());
+                    .anyMatch(p -> p.role().filter(PartRole::isOfOscillator).isPresent() && !p.equals(gang));
             if (!oscillator) found.add(n);
         }
         return found;
