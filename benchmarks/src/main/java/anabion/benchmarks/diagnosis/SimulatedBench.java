@@ -269,9 +269,8 @@ final class SimulatedBench implements Bench {
                 ? Loudness.key(i.domain(), i.point())
                 : good.get().whole();
         return new Heard(
-                bad.get().decibels().getOrDefault(point, -200.0)
-                        - good.get().decibels().getOrDefault(point, 0.0),
-                bad.get().hum() - good.get().hum(),
+                bad.get().heard(point) - good.get().decibels().getOrDefault(point, 0.0),
+                bad.get().heardHum() - good.get().hum(),
                 bad.get().distorted() && !good.get().distorted());
     }
 

@@ -4,6 +4,7 @@ import anabion.core.chassis.AerialTerminal;
 import anabion.core.chassis.Band;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
+import anabion.core.chassis.FaultMode;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Stage;
@@ -12,6 +13,7 @@ import anabion.core.circuit.SmallSignal;
 import anabion.core.numeric.Phasor;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.Detector;
+import anabion.core.simulation.fault.Faults;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -34,6 +36,14 @@ record Ends(Chassis chassis, Band band, Optional<Part> speaker, Optional<Detecto
     Phasor atSpeaker(SmallSignal.Volts volts) {
         return volts.at(speaker.orElseThrow().nets().get("1"))
                 .minus(volts.at(speaker.orElseThrow().nets().get("2")));
+    }
+
+    /** Whether the voice coil is open, or a lead of it off. */
+    boolean isMute(Faults faults) {
+        Part p = speaker.orElseThrow();
+        return faults.is(p.reference(), FaultMode.OPEN)
+                || p.nets().entrySet().stream()
+                        .anyMatch(n -> !faults.net(p, n.getKey()).equals(n.getValue()));
     }
 
     Phasor atDiode(SmallSignal.Volts volts) {

@@ -25,8 +25,10 @@ import java.util.Set;
  * @param hum decibels against one volt at the speaker
  * @param distorted whether a stage that carries sound is driven into its grid, has no room to swing, or only half of it works
  * @param noisy whether an FM detector no longer holds its own against changes of the carrier's strength
+ * @param mute whether the voice coil is open or off: what stands at its terminals is metered there, and nobody hears it
  */
-public record Loudness(Map<String, Double> decibels, Set<String> beyond, double hum, boolean distorted, boolean noisy) {
+public record Loudness(
+        Map<String, Double> decibels, Set<String> beyond, double hum, boolean distorted, boolean noisy, boolean mute) {
     /** Direct current into a grid, in amperes, from which on it clips every half wave; a grid leak of 10 MΩ carries a tenth. */
     private static final double GRID = 1e-6;
     /** A collector within this of its emitter cannot swing, in volts. */
@@ -59,6 +61,7 @@ public record Loudness(Map<String, Double> decibels, Set<String> beyond, double 
                 && beyond.equals(other.beyond)
                 && alike(hum, other.hum)
                 && distorted == other.distorted
+                && mute == other.mute
                 && noisy == other.noisy;
     }
 
@@ -85,12 +88,27 @@ public record Loudness(Map<String, Double> decibels, Set<String> beyond, double 
             heard.put(
                     key(l.domain(), l.point()),
                     Survey.decibels((l.domain() == Domain.AF ? output : detected) / l.volts()));
-        return new Loudness(heard, beyond(levels, path, direct), hum, distorted(path, direct), false);
+        return new Loudness(heard, beyond(levels, path, direct), hum, distorted(path, direct), false, false);
     }
 
     /** With what an FM detector adds. */
     Loudness detected(boolean lopsided, boolean crackles) {
-        return new Loudness(decibels, beyond, hum, distorted || lopsided, crackles);
+        return new Loudness(decibels, beyond, hum, distorted || lopsided, crackles, mute);
+    }
+
+    /** With its voice coil open or off. */
+    Loudness muted() {
+        return new Loudness(decibels, beyond, hum, distorted, noisy, true);
+    }
+
+    /** Decibels of what is heard from a point, minus infinity where nothing is. */
+    public double heard(String point) {
+        return mute ? Double.NEGATIVE_INFINITY : decibels.getOrDefault(point, Double.NEGATIVE_INFINITY);
+    }
+
+    /** Decibels of the hum that is heard. */
+    public double heardHum() {
+        return mute ? Double.NEGATIVE_INFINITY : hum;
     }
 
     private static Set<String> beyond(List<Gains.Level> levels, SignalPath path, Solution direct) {

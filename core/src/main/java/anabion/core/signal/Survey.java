@@ -16,6 +16,7 @@ import anabion.core.signal.SignalPath.Amplifier;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.Detector;
 import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.fault.Faults;
 import anabion.core.simulation.setting.Setting;
 import java.util.ArrayList;
 import java.util.List;
@@ -122,8 +123,9 @@ final class Survey {
         Solution direct = now.solved().direct();
         Loudness of = Loudness.of(
                 levels, ends.standard(), detected, decibels(hum(sound, now.solved())), path, quiet.direct());
-        return Optional.of(ratio.map(r -> of.detected(r.lopsided(direct, Loudness.LOPSIDED), r.noisy()))
-                .orElse(of));
+        Loudness all = ratio.map(r -> of.detected(r.lopsided(direct, Loudness.LOPSIDED), r.noisy()))
+                .orElse(of);
+        return Optional.of(ends.isMute(new Faults(chassis, setting.faults())) ? all.muted() : all);
     }
 
     private Networks networks(OperatingPoint solved) {

@@ -149,9 +149,9 @@ public final class Workbench {
         Loudness good = loudness(sound, band).orElseThrow();
         Optional<Loudness> bad = loudness(broken, band);
         String point = measurement instanceof Measurement.Inject i ? Loudness.key(i.domain(), i.point()) : good.whole();
-        double change = bad.map(l -> l.decibels().getOrDefault(point, -200.0)).orElse(-200.0)
-                - good.decibels().getOrDefault(point, 0.0);
-        if (bad.isPresent() && bad.get().hum() - good.hum() > 14) return Outcome.HUM;
+        double change =
+                bad.map(l -> l.heard(point)).orElse(-200.0) - good.decibels().getOrDefault(point, 0.0);
+        if (bad.isPresent() && bad.get().heardHum() - good.hum() > 14) return Outcome.HUM;
         if (change < -30) return Outcome.NOTHING;
         if (bad.isPresent() && bad.get().distorted()) return Outcome.DISTORTED;
         return change < -8 ? Outcome.WEAK : Outcome.LOUD;

@@ -240,4 +240,19 @@ class LoudnessTest {
                 .as("a set without its circuit")
                 .isEmpty();
     }
+
+    /** An open voice coil, or a lead of it off, is silent, though a meter at its terminals shows more than before. */
+    @Test
+    void nobodyHearsAnOpenVoiceCoil() {
+        Chassis set = SharedSets.named("halcyon");
+        Loudness sound = of(set, "AM");
+        for (String fault : List.of("LS1:open", "LS1.1:joint")) {
+            Loudness open = of(set, "AM", fault);
+            assertThat(open.heard(open.whole())).as(fault).isEqualTo(Double.NEGATIVE_INFINITY);
+            assertThat(open.heardHum()).isEqualTo(Double.NEGATIVE_INFINITY);
+            assertThat(open.decibels().get(open.whole()))
+                    .isGreaterThan(sound.decibels().get(sound.whole()));
+        }
+        assertThat(sound.heard(sound.whole())).isEqualTo(sound.decibels().get(sound.whole()));
+    }
 }

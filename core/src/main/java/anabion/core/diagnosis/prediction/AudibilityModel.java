@@ -71,9 +71,8 @@ public final class AudibilityModel {
      * @param now of the faulty one
      */
     public static double[] odds(Loudness sound, Loudness now, String point) {
-        double change = level(now.decibels().getOrDefault(point, SILENCE))
-                - level(sound.decibels().getOrDefault(point, 0.0));
-        double humming = level(now.hum()) - level(sound.hum());
+        double change = level(now.heard(point)) - level(sound.decibels().getOrDefault(point, 0.0));
+        double humming = level(now.heardHum()) - level(sound.hum());
         double[] odds = levels(change);
         double gone = odds[Outcome.NOTHING.ordinal()];
         name(odds, Outcome.DISTORTED, now.distorted() && !sound.distorted() ? NAMED * (1 - gone) : 0);

@@ -20,7 +20,7 @@ import java.util.Set;
  * holds for the same chassis and the same release alone, of which whoever keeps it takes care.
  */
 public final class ComputedStates {
-    private static final int FORMAT = 1;
+    private static final int FORMAT = 2;
 
     private final FaultStates states;
     private final boolean ohms;
@@ -114,6 +114,7 @@ public final class ComputedStates {
         out.writeDouble(l.get().hum());
         out.writeBoolean(l.get().distorted());
         out.writeBoolean(l.get().noisy());
+        out.writeBoolean(l.get().mute());
     }
 
     private static Optional<Loudness> loudness(DataInput in) throws IOException {
@@ -125,7 +126,8 @@ public final class ComputedStates {
             decibels.put(point, in.readDouble());
             if (in.readBoolean()) beyond.add(point);
         }
-        return Optional.of(new Loudness(decibels, beyond, in.readDouble(), in.readBoolean(), in.readBoolean()));
+        return Optional.of(
+                new Loudness(decibels, beyond, in.readDouble(), in.readBoolean(), in.readBoolean(), in.readBoolean()));
     }
 
     private static void write(Measurement.Ohms o, DataOutput out) throws IOException {

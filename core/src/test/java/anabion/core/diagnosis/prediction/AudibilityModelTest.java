@@ -16,11 +16,13 @@ import org.junit.jupiter.params.provider.ValueSource;
 
 /** What ears make of decibels. */
 class AudibilityModelTest {
-    private static final Loudness SOUND = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, false, false);
+    private static final Loudness SOUND = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, false, false, false);
 
     private static double[] odds(double change, double hum, boolean distorted) {
         return AudibilityModel.odds(
-                SOUND, new Loudness(Map.of("af V1", 20.0 + change), Set.of(), -40 + hum, distorted, false), "af V1");
+                SOUND,
+                new Loudness(Map.of("af V1", 20.0 + change), Set.of(), -40 + hum, distorted, false, false),
+                "af V1");
     }
 
     private static Outcome likeliest(double[] odds) {
@@ -78,7 +80,7 @@ class AudibilityModelTest {
     /** A set that always distorted is not said to distort now. */
     @Test
     void whatASoundSetDoesTooIsNotNamed() {
-        Loudness usual = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, true, false);
+        Loudness usual = new Loudness(Map.of("af V1", 20.0), Set.of(), -40, true, false, false);
         assertThat(likeliest(AudibilityModel.odds(usual, usual, "af V1"))).isEqualTo(Outcome.LOUD);
     }
 
@@ -95,7 +97,7 @@ class AudibilityModelTest {
         Map<String, Double> decibels = new LinkedHashMap<>();
         decibels.put("if V2.1", point);
         decibels.put("rf AE", aerial);
-        return new Loudness(decibels, Set.of(), -80, false, false);
+        return new Loudness(decibels, Set.of(), -80, false, false, false);
     }
 
     /** A tracer hears what the aerial's signal has become; what lies behind it does not matter, and behind silence it knows nothing. */
