@@ -1,6 +1,7 @@
 package anabion.core.coldcheck;
 
 import anabion.core.chassis.Chassis;
+import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.PinNames;
@@ -8,6 +9,7 @@ import anabion.core.json.Coded;
 import anabion.core.quantity.Figures;
 import anabion.core.quantity.Quantity;
 import anabion.core.reading.Standing;
+import anabion.core.simulation.fault.Sockets;
 import anabion.core.text.Phrase;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -32,6 +34,8 @@ public record ColdDanger(Kind kind, ColdRow row) {
         RAIL_SHORTED,
         /** Far below the ohms of its copper; a heater winding has hardly any by nature and is never meant. */
         WINDING_SHORTED,
+        /** A piece of a chain of heaters far below its ohms: the others would bear its volts. */
+        CHAIN_SHORTED,
         /** The screen of the output tube would carry what its plate cannot. */
         PRIMARY_OPEN;
 
@@ -47,20 +51,39 @@ public record ColdDanger(Kind kind, ColdRow row) {
         for (ColdRow r : taken) {
             if (r.standing() != Standing.OUT || r.reading().isEmpty()) continue;
             boolean below = r.reading().get().value() < r.low();
-            if (below) below(r).ifPresent(k -> all.add(new ColdDanger(k, r)));
+            if (below) below(chassis, r).ifPresent(k -> all.add(new ColdDanger(k, r)));
             else if (isOutputPrimary(chassis, r)) all.add(new ColdDanger(Kind.PRIMARY_OPEN, r));
         }
         all.sort(Comparator.comparing(ColdDanger::kind));
         return List.copyOf(all);
     }
 
-    private static Optional<Kind> below(ColdRow r) {
+    private static Optional<Kind> below(Chassis chassis, ColdRow r) {
         return switch (r.group()) {
             case MAINS -> Optional.of(r.usual() < APART ? Kind.LINE_SHORTED : Kind.LINE_TO_CHASSIS);
             case RAILS -> Optional.of(Kind.RAIL_SHORTED);
             case WINDINGS -> Optional.of(Kind.WINDING_SHORTED);
-            case HEATERS, RESISTORS, PINS -> Optional.empty();
+            case HEATERS -> isOfChain(chassis, r) ? Optional.of(Kind.CHAIN_SHORTED) : Optional.empty();
+            case RESISTORS, PINS -> Optional.empty();
         };
+    }
+
+    /** Whether a heater is a piece of a chain: nothing feeds it at an end where the circuit does not return, and no other stands beside it. */
+    private static boolean isOfChain(Chassis chassis, ColdRow r) {
+        return isInside(chassis, r.net(), r.against()) || isInside(chassis, r.against(), r.net());
+    }
+
+    private static boolean isInside(Chassis chassis, String net, String other) {
+        List<Part> there = chassis.partsOn(net);
+        boolean fed = there.stream()
+                .anyMatch(
+                        p -> p.component() instanceof Component.Windings || p.component() instanceof Component.Battery);
+        long across = there.stream()
+                .filter(Part::isTube)
+                .map(p -> Sockets.heaterPins(p).stream().map(p.nets()::get).toList())
+                .filter(ends -> ends.contains(net) && ends.contains(other))
+                .count();
+        return !fed && across == 1 && !chassis.returns().contains(net);
     }
 
     /** The winding of an output transformer that feeds the plate of a tube with a screen: without its plate the screen takes all of the current. */

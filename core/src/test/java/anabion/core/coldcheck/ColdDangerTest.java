@@ -65,7 +65,14 @@ class ColdDangerTest {
     @ParameterizedTest
     @EnumSource(
             value = TypicalCircuit.class,
-            names = {"FIVE_TUBE", "HOT_CHASSIS", "DIRECTLY_HEATED_RECTIFIER", "SEVEN_TRANSISTOR"})
+            names = {
+                "FIVE_TUBE",
+                "FIVE_TUBE_AC_DC",
+                "HOT_CHASSIS",
+                "BATTERY_FOUR_TUBE",
+                "DIRECTLY_HEATED_RECTIFIER",
+                "SEVEN_TRANSISTOR"
+            })
     void aSoundSetMayBePowered(TypicalCircuit typical) {
         Chassis set = CircuitFixtures.typical(typical);
         ColdSet cold = ColdSet.of(set, Setting.of(set.supply().volts()));
@@ -88,6 +95,33 @@ class ColdDangerTest {
         assertThat(all).extracting(ColdDanger::kind).containsExactly(kind);
         assertThat(WORDS.say(all.get(0).words())).startsWith("Stop, no power");
         assertThat(WORDS.say(all.get(0).next())).isNotBlank();
+    }
+
+    /** A heater of a chain that is shorted leaves its volts to the others; one of those side by side has hardly any ohms by nature. */
+    @Test
+    void aShortedPieceOfAChainOfHeatersForbidsTheMains() {
+        for (String name : List.of("brae", "rover")) {
+            Chassis set = SharedSets.named(name);
+            List<ColdRow> heaters = ColdTable.of(set, List.of(), Job.NEW).stream()
+                    .filter(r -> r.group() == ColdRow.Group.HEATERS)
+                    .toList();
+            assertThat(heaters).as(name).isNotEmpty();
+            for (ColdRow r : heaters) {
+                List<ColdDanger> all = dangers(set, List.of(ohms(r.net(), r.against(), 0.02 * r.usual())));
+                assertThat(all)
+                        .as(r.label())
+                        .extracting(ColdDanger::kind)
+                        .containsExactly(ColdDanger.Kind.CHAIN_SHORTED);
+                assertThat(WORDS.say(all.get(0).words()))
+                        .startsWith("Stop, no power")
+                        .contains(r.part());
+                assertThat(WORDS.say(all.get(0).next())).contains(r.part());
+            }
+        }
+        for (ColdRow r : ColdTable.of(HALCYON, List.of(), Job.NEW))
+            if (r.group() == ColdRow.Group.HEATERS)
+                assertThat(dangers(HALCYON, List.of(ohms(r.net(), r.against(), 0))))
+                        .isEmpty();
     }
 
     /** What proves a transformer's insulation is no danger, and within, however much more the circuit computes; what lies below it is no proof. */
