@@ -3,8 +3,8 @@ package anabion.core.diagnosis.prediction;
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Measurement;
+import anabion.core.simulation.dc.IronLoss;
 import anabion.core.simulation.setting.Setting;
-import anabion.core.simulation.supply.IronLoss;
 import java.util.Optional;
 import java.util.function.Function;
 

@@ -1,4 +1,4 @@
-package anabion.core.simulation.supply;
+package anabion.core.simulation.dc;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

@@ -1,10 +1,10 @@
-package anabion.core.simulation.supply;
+package anabion.core.simulation.dc;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
-import anabion.core.simulation.dc.OperatingPoint;
+import anabion.core.simulation.supply.AcSupply;
 
 /**
  * What the iron of a small mains transformer takes: of usual proportions, worked at 1.2 T.
