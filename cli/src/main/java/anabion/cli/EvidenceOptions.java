@@ -9,8 +9,8 @@ import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.lineup.LineUpModel;
-import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.chart.CircuitPredictor;
+import anabion.workshop.KeptPredictions;
 import anabion.workshop.archive.SetArchive;
 import anabion.workshop.storage.ComputedFiles;
 import java.io.IOException;
@@ -55,19 +55,13 @@ final class EvidenceOptions {
      * A set's predictions, and the evidence to weigh.
      *
      * @param lineUp where no circuit is entered: the predictions are those of its places
-     * @param kept where what is computed of its faults is kept
+     * @param keep keeps what was computed
      */
-    record Case(
-            PredictionModel predictions,
-            List<Observation> evidence,
-            Optional<LineUpModel> lineUp,
-            Optional<ComputedFiles> kept) {
+    record Case(PredictionModel predictions, List<Observation> evidence, Optional<LineUpModel> lineUp, Runnable keep) {
         Diagnosis diagnosis(boolean pairs) {
             if (lineUp.isPresent()) return lineUp.get().diagnosis(evidence);
-            int before = predictions.computed().size();
             Diagnosis found = pairs ? Diagnosis.withPairs(predictions, evidence) : Diagnosis.of(predictions, evidence);
-            if (predictions.computed().size() > before)
-                kept.ifPresent(f -> f.write(predictions.chassis().unnamed(), predictions.computed()));
+            keep.run();
             return found;
         }
     }
@@ -81,15 +75,14 @@ final class EvidenceOptions {
             Optional<LineUpModel> lineUp = LineUpModel.of(chassis, priors);
             if (lineUp.isPresent()) return places(lineUp.get(), all);
         }
-        PredictionModel predictions = new PredictionModel(chassis, Calibrations.of(chassis), priors);
-        Measurements.check(predictions, all);
-        Optional<ComputedFiles> kept = kept();
-        kept.ifPresent(f -> f.read(chassis.unnamed(), predictions.computed()));
-        return new Case(predictions, all, Optional.empty(), kept);
+        Optional<ComputedFiles> files = files();
+        KeptPredictions kept = new KeptPredictions(chassis, priors, files);
+        Measurements.check(kept.model(), all);
+        return new Case(kept.model(), all, Optional.empty(), () -> files.ifPresent(kept::keep));
     }
 
     /** The workshop that was named, or the usual one where there is one. */
-    private Optional<ComputedFiles> kept() {
+    private Optional<ComputedFiles> files() {
         Path folder = workshop.orElse(Path.of(System.getProperty("user.home"), "anabion-workshop"));
         if (Files.isDirectory(folder)) return Optional.of(new ComputedFiles(folder, () -> true));
         if (workshop.isEmpty()) return Optional.empty();
@@ -110,6 +103,6 @@ final class EvidenceOptions {
                 .printf(
                         "anabion: no circuit is entered: places are weighed by line-up and chart, with %d of %d pieces of evidence%n",
                         weighed.size(), all.size());
-        return new Case(lineUp.predictions(), weighed, Optional.of(lineUp), Optional.empty());
+        return new Case(lineUp.predictions(), weighed, Optional.of(lineUp), () -> {});
     }
 }

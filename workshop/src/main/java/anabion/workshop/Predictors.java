@@ -5,7 +5,6 @@ import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.prediction.PredictionModel;
 import anabion.core.lineup.LineUpModel;
 import anabion.core.reading.Predictor;
-import anabion.core.simulation.chart.Calibrations;
 import anabion.core.simulation.chart.CircuitPredictor;
 import anabion.workshop.storage.ComputedFiles;
 import java.util.LinkedHashMap;
@@ -22,11 +21,9 @@ public final class Predictors {
     private static final int SETS = 8;
     /** What is foreseen of a large set takes some hundred megabytes. */
     private static final int FORESEEN = 2;
-    /** Answers that are worth writing: those of a band for most faults. */
-    private static final int MORE = 100;
 
     private final Map<Chassis, Predictor> made = kept(SETS);
-    private final Map<Ground, Kept<Stored>> foreseen = kept(FORESEEN);
+    private final Map<Ground, Kept<KeptPredictions>> foreseen = kept(FORESEEN);
     private final Map<Ground, Kept<Optional<LineUpModel>>> lineUps = kept(FORESEEN);
 
     private volatile Optional<ComputedFiles> files = Optional.empty();
@@ -40,25 +37,6 @@ public final class Predictors {
         synchronized <T> T ask(Supplier<M> maker, Function<M, T> question) {
             if (model == null) model = maker.get();
             return question.apply(model);
-        }
-    }
-
-    /** A model, and how much of it a file holds. */
-    private static final class Stored {
-        private final PredictionModel model;
-        private int written;
-
-        Stored(PredictionModel model) {
-            this.model = model;
-            this.written = model.computed().size();
-        }
-
-        /** Once it has become so much more. */
-        void write(Chassis chassis, ComputedFiles files) {
-            int now = model.computed().size();
-            if (now < written + MORE) return;
-            files.write(chassis, model.computed());
-            written = now;
         }
     }
 
@@ -90,17 +68,11 @@ public final class Predictors {
     /** Asks the predictions of a chassis; who comes second waits. */
     public <T> T foreseen(Chassis named, Priors priors, Function<PredictionModel, T> question) {
         Chassis chassis = named.unnamed();
-        return kept(foreseen, new Ground(chassis, priors)).ask(() -> stored(chassis, priors), s -> {
-            T answer = question.apply(s.model);
-            files.ifPresent(f -> s.write(chassis, f));
+        return kept(foreseen, new Ground(chassis, priors)).ask(() -> new KeptPredictions(chassis, priors, files), k -> {
+            T answer = question.apply(k.model());
+            files.ifPresent(k::keep);
             return answer;
         });
-    }
-
-    private Stored stored(Chassis chassis, Priors priors) {
-        PredictionModel model = new PredictionModel(chassis, Calibrations.of(chassis), priors);
-        files.ifPresent(f -> f.read(chassis, model.computed()));
-        return new Stored(model);
     }
 
     /** Asks what a line-up and a chart foresee, where no circuit is entered; who comes second waits. */

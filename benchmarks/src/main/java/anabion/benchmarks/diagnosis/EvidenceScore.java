@@ -13,7 +13,6 @@ import java.util.Map;
 final class EvidenceScore {
     static final String SOUND = "sound";
     private static final double SURE = 0.97;
-    private static final double NINTH = 0.9;
     private static final double NOT_CONVICTED = 0.5;
     /** Causes that a missed case is told with. */
     private static final int TOLD = 3;
@@ -109,10 +108,10 @@ final class EvidenceScore {
         t.put(
                 "soundNotConvicted",
                 share(sound, sound.stream().filter(Case::cleared).count()));
-        int[] tests = faulty.stream().mapToInt(Case::tests).sorted().toArray();
-        if (tests.length > 0 && tests[tests.length - 1] > 0) {
-            t.put("testsMedian", tests[tests.length / 2]);
-            t.put("tests90", tests[(int) (NINTH * tests.length)]);
+        List<Integer> tests = faulty.stream().map(Case::tests).toList();
+        if (Score.at(tests, 1) > 0) {
+            t.put("testsMedian", Score.at(tests, 0.5));
+            t.put("tests90", Score.at(tests, 0.9));
         }
         Map<String, Object> each = new LinkedHashMap<>();
         seconds.forEach((set, s) -> {

@@ -8,6 +8,7 @@ import anabion.core.diagnosis.evidence.Observation;
 import anabion.core.diagnosis.hypothesis.Priors;
 import anabion.core.diagnosis.prediction.Measurements;
 import anabion.core.diagnosis.prediction.PredictionModel;
+import anabion.core.error.InputException;
 import anabion.core.format.EvidenceCodec;
 import anabion.core.simulation.chart.Calibrations;
 import java.io.IOException;
@@ -47,6 +48,11 @@ public final class ForeignBenchmark {
      */
     public static Map<String, Object> measure(List<String> only, boolean held, boolean led, boolean missed) {
         Map<String, Chassis> sets = ForeignCases.sets();
+        for (String name : only)
+            if (!sets.containsKey(name))
+                throw InputException.at(name)
+                        .because("there are no foreign cases of such a set")
+                        .so("use some of " + String.join(", ", sets.keySet()));
         if (!only.isEmpty()) sets.keySet().retainAll(only);
         Map<Share, EvidenceScore> scores = new EnumMap<>(Share.class);
         for (Share s : Share.values()) scores.put(s, new EvidenceScore());

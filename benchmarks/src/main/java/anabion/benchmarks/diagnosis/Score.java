@@ -63,7 +63,8 @@ final class Score {
         }
     }
 
-    private static int at(List<Integer> values, double share) {
+    /** The value below which a share of all lies; 0 for none. */
+    static int at(List<Integer> values, double share) {
         if (values.isEmpty()) return 0;
         List<Integer> sorted = new ArrayList<>(values);
         Collections.sort(sorted);

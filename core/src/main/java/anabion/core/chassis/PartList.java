@@ -32,6 +32,7 @@ final class PartList extends AbstractList<Part> implements RandomAccess {
             for (String net : new LinkedHashSet<>(p.nets().values()))
                 on.computeIfAbsent(net, n -> new ArrayList<>()).add(p);
         }
+        on.replaceAll((net, there) -> List.copyOf(there));
     }
 
     /** Whether the roles of its parts would be found again as they are. */

@@ -12,6 +12,7 @@ import anabion.core.circuit.Reactances;
 import anabion.core.circuit.SmallSignal;
 import anabion.core.error.InputException;
 import anabion.core.numeric.Phasor;
+import anabion.core.quantity.Figures;
 import anabion.core.quantity.Notation;
 import anabion.core.quantity.Quantity;
 import anabion.core.quantity.Unit;
@@ -251,6 +252,10 @@ final class Coils {
         if (f.amount().isEmpty() || f.plain()) return share(f, MISTUNED);
         Quantity off = f.size();
         double whole = off.unit() == Unit.HENRY ? aligned(c) : across(c);
+        if (off.value() >= whole && whole > 0)
+            throw InputException.at(f.text())
+                    .because("that is as much as the whole circuit has")
+                    .so("write less than " + Figures.si(new Quantity(whole, off.unit())));
         if (whole > 0) return off.value() / whole;
         throw InputException.at(f.text())
                 .because(

@@ -113,12 +113,13 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
 
     private static StageOdds weigh(Chassis chassis, List<Cause> causes, List<Clue> clues) {
         Map<Cause, Double> weights = new LinkedHashMap<>();
+        boolean known = causes.stream().anyMatch(c -> hasDevice(chassis, c.stage()));
         double sum = 0;
         for (Cause c : causes) {
             boolean supply = chassis.stage(c.stage())
                     .filter(s -> s.line() == StripRow.SUPPLY)
                     .isPresent();
-            double w = supply ? supply(clues) : prior(chassis, c, causes);
+            double w = supply ? supply(clues) : prior(chassis, c, known);
             if (!supply) for (Clue k : clues) w *= calls(c, k).of(k);
             weights.put(c, w);
             sum += w;
@@ -148,10 +149,9 @@ public record StageOdds(Map<Cause, Double> odds, double other) {
         return Stream.concat(parts, written).anyMatch(t -> !t.rectifies());
     }
 
-    /** Where no stage is known to have a device, none is known to have none. */
-    private static double prior(Chassis chassis, Cause c, List<Cause> causes) {
+    /** @param known whether any stage is known to have a device: else none is known to have none */
+    private static double prior(Chassis chassis, Cause c, boolean known) {
         if (!c.band().isEmpty()) return OWN;
-        boolean known = causes.stream().anyMatch(x -> hasDevice(chassis, x.stage()));
         return known && !hasDevice(chassis, c.stage()) ? SELDOM : 1;
     }
 

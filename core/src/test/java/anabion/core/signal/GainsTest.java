@@ -195,6 +195,8 @@ class GainsTest {
         assertThat(volts(gains("halcyon", microhenries), "V1.7", Domain.IF)).isCloseTo(wanted, within(1e-3 * wanted));
         assertThatThrownBy(() -> gains("halcyon", "T2.primary:mistuned:8pF"))
                 .hasMessageContaining("no capacitor tunes");
+        assertThatThrownBy(() -> gains("halcyon", "L3.primary:mistuned:900pF"))
+                .hasMessageContaining("less than 100 pF");
         assertThatThrownBy(() -> gains("halcyon", "L3.primary:mistuned:lots"))
                 .hasMessageContaining("L3.primary:mistuned:8pF");
     }
