@@ -56,12 +56,23 @@ class SimulatedBenchTest extends WindowCase {
 
     private void switchedOn() {
         enter("ok all");
-        for (GateItem i : now().gate())
-            if (!i.kind().isByHand() && i.state() == GateItem.State.MISSING)
-                enter("overrule " + i.kind().code() + " seen to yesterday");
-        until("the gate is open", () -> now().open());
+        until("what is seen to by hand", () -> lookedAt() && missing().stream().noneMatch(GateItem.Kind::isByHand));
+        for (GateItem.Kind k : missing()) enter("overrule " + k.code() + " seen to yesterday");
+        until("the gate is open", () -> lookedAt() && now().open());
         enter("on all");
         until("on", () -> progress().on());
+    }
+
+    /** Whether the conditions are those of the record as it is: they are looked at anew after each line, in the background. */
+    private boolean lookedAt() {
+        return now().of().equals(session.need());
+    }
+
+    private List<GateItem.Kind> missing() {
+        return now().gate().stream()
+                .filter(i -> i.state() == GateItem.State.MISSING)
+                .map(GateItem::kind)
+                .toList();
     }
 
     private void turned(double dial) {
