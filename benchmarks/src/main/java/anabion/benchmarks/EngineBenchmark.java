@@ -8,7 +8,7 @@ import anabion.core.circuit.DcSolver;
 import anabion.core.circuit.Solution;
 import anabion.core.device.DeviceLibrary;
 import anabion.core.device.model.Fit;
-import anabion.core.numeric.DenseLu;
+import anabion.core.numeric.RealLu;
 import anabion.core.signal.Gains;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
@@ -146,7 +146,7 @@ public class EngineBenchmark {
 
         double[] entries = {};
         double[] right = {};
-        DenseLu own = new DenseLu(1);
+        RealLu own = new RealLu(1);
         LinearSolverDense<DMatrixRMaj> library = LinearSolverFactory_DDRM.lu(1);
         DMatrixRMaj a = new DMatrixRMaj(1, 1);
         DMatrixRMaj b = new DMatrixRMaj(1, 1);
@@ -169,7 +169,7 @@ public class EngineBenchmark {
                     entries[j * nets + i] -= g;
                 }
             }
-            own = new DenseLu(nets);
+            own = new RealLu(nets);
             library = LinearSolverFactory_DDRM.lu(nets);
             a = new DMatrixRMaj(nets, nets);
             b = new DMatrixRMaj(nets, 1);

@@ -1,6 +1,6 @@
 package anabion.core.circuit;
 
-import anabion.core.numeric.DenseLu;
+import anabion.core.numeric.RealLu;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -33,12 +33,8 @@ final class MnaSystem {
     private final double[] scale;
     private final double[] dx;
     private final double[] trial;
-    private final DenseLu lu;
-    private Element.Device[] devices = {};
-    private int[][] deviceNodes = {};
-    private double[][] deviceVolts = {};
-    private double[][] deviceAmperes = {};
-    private double[][] deviceShifted = {};
+    private final RealLu lu;
+    private DeviceState[] devices = {};
 
     MnaSystem(Circuit c) {
         nets = c.nets().size();
@@ -53,7 +49,7 @@ final class MnaSystem {
         scale = new double[size];
         dx = new double[size];
         trial = new double[size];
-        lu = new DenseLu(size);
+        lu = new RealLu(size);
     }
 
     private static int branches(Circuit c) {
@@ -88,19 +84,14 @@ final class MnaSystem {
             else found.add((Element.Device) e);
         }
         gather();
-        int n = found.size();
-        devices = found.toArray(new Element.Device[0]);
-        deviceNodes = new int[n][];
-        deviceVolts = new double[n][];
-        deviceAmperes = new double[n][];
-        deviceShifted = new double[n][];
-        for (int k = 0; k < n; k++) {
-            deviceNodes[k] =
-                    devices[k].nodes().stream().mapToInt(Integer::intValue).toArray();
-            deviceVolts[k] = new double[deviceNodes[k].length];
-            deviceAmperes[k] = new double[deviceNodes[k].length];
-            deviceShifted[k] = new double[deviceNodes[k].length];
-        }
+        DeviceState[] before = devices;
+        devices = found.stream().map(d -> state(before, d)).toArray(DeviceState[]::new);
+    }
+
+    /** What is known of a device from the circuit before, where it had the same. */
+    private static DeviceState state(DeviceState[] known, Element.Device device) {
+        for (DeviceState d : known) if (d.isOf(device)) return d.again();
+        return new DeviceState(device);
     }
 
     private void gather() {
@@ -174,7 +165,7 @@ final class MnaSystem {
             sum[i] = total;
             scale[i] = largest;
         }
-        for (int k = 0; k < devices.length; k++) stamp(k, x, jacobian);
+        for (DeviceState d : devices) stamp(d, x, jacobian);
         double worst = 0;
         for (int i = 0; i < size; i++) worst = Math.max(worst, Math.abs(sum[i]) / (tolerance(i) + MERIT));
         return worst;
@@ -184,33 +175,19 @@ final class MnaSystem {
         return BALANCE * scale[i] + (i < nets ? 1e-12 : VOLTS);
     }
 
-    private void stamp(int k, double[] x, boolean jacobian) {
-        int[] nodes = deviceNodes[k];
-        double[] v = deviceVolts[k];
-        double[] i = deviceAmperes[k];
-        DeviceModel law = devices[k].law();
-        for (int t = 0; t < nodes.length; t++) v[t] = nodes[t] < 0 ? 0 : x[nodes[t]];
-        law.currents(v, i);
+    private void stamp(DeviceState d, double[] x, boolean jacobian) {
+        int[] nodes = d.nodes();
+        d.look(x, jacobian);
         for (int t = 0; t < nodes.length; t++) {
             if (nodes[t] < 0) continue;
-            sum[nodes[t]] += i[t];
-            scale[nodes[t]] = Math.max(scale[nodes[t]], Math.abs(i[t]));
+            sum[nodes[t]] += d.amperes(t);
+            scale[nodes[t]] = Math.max(scale[nodes[t]], Math.abs(d.amperes(t)));
         }
-        if (jacobian) slopes(law, nodes, v, i, deviceShifted[k]);
-    }
-
-    private void slopes(DeviceModel law, int[] nodes, double[] v, double[] i, double[] shifted) {
+        if (!jacobian) return;
         double[] a = lu.matrix();
-        for (int t = 0; t < nodes.length; t++) {
-            if (nodes[t] < 0) continue;
-            double at = v[t];
-            double h = 1e-6 * Math.max(1, Math.abs(at));
-            v[t] = at + h;
-            law.currents(v, shifted);
-            v[t] = at;
+        for (int t = 0; t < nodes.length; t++)
             for (int r = 0; r < nodes.length; r++)
-                if (nodes[r] >= 0) a[nodes[r] * size + nodes[t]] += (shifted[r] - i[r]) / h;
-        }
+                if (nodes[t] >= 0 && nodes[r] >= 0) a[nodes[r] * size + nodes[t]] += d.siemens(r, t);
     }
 
     /** Solves for the step that Newton's method proposes; false if the matrix is singular. */

@@ -1,26 +1,27 @@
 package anabion.core.numeric;
 
-import java.util.Arrays;
-
 /**
- * {@link DenseLu} in complex numbers: the same elimination, with real and imaginary parts in two arrays. It allocates nothing once
+ * {@link RealLu} in complex numbers: the same elimination, with real and imaginary parts in two arrays. It allocates next to nothing once
  * made.
  */
 public final class ComplexLu {
+    private static final double TINY = 1e-300;
+
     private final int n;
     private final double[] re;
     private final double[] im;
-    private final int[] pivot;
-    private final int[] columns;
-    private int[][] places = {};
+    private final double[] workRe;
+    private final double[] workIm;
+    private final Pivots pivots;
 
     /** @param n rows and columns */
     public ComplexLu(int n) {
         this.n = n;
         this.re = new double[n * n];
         this.im = new double[n * n];
-        this.pivot = new int[n];
-        this.columns = new int[n];
+        this.workRe = new double[n];
+        this.workIm = new double[n];
+        this.pivots = new Pivots(n);
     }
 
     /** Real parts of the matrix to fill before {@link #factor()}, row by row. */
@@ -35,122 +36,125 @@ public final class ComplexLu {
 
     /** @return false if the matrix is singular */
     public boolean factor() {
-        places = new int[0][];
-        for (int k = 0; k < n; k++) {
-            int p = largest(k);
-            pivot[k] = p;
-            int at = p * n + k;
-            if (Math.abs(re[at]) + Math.abs(im[at]) < 1e-300) return false;
-            if (p != k) swapRows(p, k);
+        pivots.clear();
+        for (int i = 0, at = 0; i < n; i++)
+            for (int j = 0; j < n; j++, at++) if (re[at] != 0 || im[at] != 0) pivots.fill(i, j);
+        pivots.order();
+        int k = 0;
+        while (k < n && isPivot(k)) eliminate(k++);
+        if (k == n) return true;
+        pivots.forget();
+        for (; k < n; k++) {
+            pivots.exchange(k, largest(k));
+            if (!(size(pivots.rows[k] * n + pivots.columns[k]) >= TINY)) return false;
+            list(k);
             eliminate(k);
         }
         return true;
     }
 
+    private double size(int at) {
+        return Math.abs(re[at]) + Math.abs(im[at]);
+    }
+
+    private boolean isPivot(int k) {
+        int column = pivots.columns[k];
+        int row = pivots.rows[k] * n;
+        double own = size(row + column);
+        if (!(own >= TINY)) return false;
+        double most = 0;
+        for (int c = pivots.upperFrom[k]; c < pivots.upperFrom[k + 1]; c++)
+            most = Math.max(most, size(row + pivots.upper[c]));
+        if (own >= Pivots.THRESHOLD * most) return true;
+        most = 0;
+        for (int c = pivots.lowerFrom[k]; c < pivots.lowerFrom[k + 1]; c++)
+            most = Math.max(most, size(pivots.lower[c] * n + column));
+        return own >= Pivots.THRESHOLD * most;
+    }
+
     private int largest(int k) {
+        int column = pivots.columns[k];
         int p = k;
-        double most = -1;
-        for (int i = k; i < n; i++) {
-            double size = Math.abs(re[i * n + k]) + Math.abs(im[i * n + k]);
-            if (size > most) {
-                most = size;
-                p = i;
-            }
-        }
+        for (int i = k + 1; i < n; i++)
+            if (size(pivots.rows[i] * n + column) > size(pivots.rows[p] * n + column)) p = i;
         return p;
     }
 
-    private void swapRows(int p, int k) {
-        for (int j = 0, x = p * n, y = k * n; j < n; j++, x++, y++) {
-            double r = re[x];
-            re[x] = re[y];
-            re[y] = r;
-            double i = im[x];
-            im[x] = im[y];
-            im[y] = i;
+    private void list(int k) {
+        pivots.open(k, n);
+        int up = pivots.upperFrom[k];
+        int low = pivots.lowerFrom[k];
+        for (int j = k + 1; j < n; j++) {
+            if (size(pivots.rows[k] * n + pivots.columns[j]) != 0) pivots.upper[up++] = pivots.columns[j];
+            if (size(pivots.rows[j] * n + pivots.columns[k]) != 0) pivots.lower[low++] = pivots.rows[j];
         }
+        pivots.upperFrom[k + 1] = up;
+        pivots.lowerFrom[k + 1] = low;
     }
 
     private void eliminate(int k) {
-        int row = k * n;
-        double a = re[row + k];
-        double b = im[row + k];
+        int[] upper = pivots.upper;
+        int column = pivots.columns[k];
+        int row = pivots.rows[k] * n;
+        int from = pivots.upperFrom[k];
+        int to = pivots.upperFrom[k + 1];
+        double a = re[row + column];
+        double b = im[row + column];
         double size = a * a + b * b;
-        int some = n < DenseLu.LARGE ? 0 : filled(row, k + 1, n);
-        for (int i = k + 1; i < n; i++) {
-            int at = i * n;
-            double x = re[at + k];
-            double y = im[at + k];
+        for (int l = pivots.lowerFrom[k]; l < pivots.lowerFrom[k + 1]; l++) {
+            int at = pivots.lower[l] * n;
+            double x = re[at + column];
+            double y = im[at + column];
             if (x == 0 && y == 0) continue;
             double fr = (x * a + y * b) / size;
             double fi = (y * a - x * b) / size;
-            re[at + k] = fr;
-            im[at + k] = fi;
-            if (n < DenseLu.LARGE) for (int j = k + 1; j < n; j++) subtract(at + j, row + j, fr, fi);
-            else for (int c = 0; c < some; c++) subtract(at + columns[c], row + columns[c], fr, fi);
+            re[at + column] = fr;
+            im[at + column] = fi;
+            for (int c = from; c < to; c++) {
+                int what = row + upper[c];
+                int into = at + upper[c];
+                double p = re[what];
+                double q = im[what];
+                re[into] -= fr * p - fi * q;
+                im[into] -= fr * q + fi * p;
+            }
         }
-    }
-
-    private void subtract(int from, int what, double fr, double fi) {
-        double p = re[what];
-        double q = im[what];
-        re[from] -= fr * p - fi * q;
-        im[from] -= fr * q + fi * p;
-    }
-
-    private int filled(int row, int from, int to) {
-        int some = 0;
-        for (int j = from; j < to; j++) if (re[row + j] != 0 || im[row + j] != 0) columns[some++] = j;
-        return some;
-    }
-
-    /** The filled places of every row, once for all right-hand sides. */
-    private int[][] filled() {
-        int[][] all = new int[n][];
-        for (int i = 0; i < n; i++) all[i] = Arrays.copyOf(columns, filled(i * n, 0, n));
-        return all;
     }
 
     /** Solves in place, after {@link #factor()}. */
     public void solve(double[] x, double[] y) {
-        if (n >= DenseLu.LARGE && places.length == 0) places = filled();
         for (int k = 0; k < n; k++) {
-            int p = pivot[k];
-            double r = x[p];
-            x[p] = x[k];
-            x[k] = r;
-            double i = y[p];
-            y[p] = y[k];
-            y[k] = i;
+            double r = x[pivots.rows[k]];
+            double s = y[pivots.rows[k]];
+            workRe[k] = r;
+            workIm[k] = s;
+            if (r == 0 && s == 0) continue;
+            int column = pivots.columns[k];
+            for (int c = pivots.lowerFrom[k]; c < pivots.lowerFrom[k + 1]; c++) {
+                int row = pivots.lower[c];
+                int at = row * n + column;
+                x[row] -= re[at] * r - im[at] * s;
+                y[row] -= re[at] * s + im[at] * r;
+            }
         }
-        for (int i = 1; i < n; i++) reduce(x, y, i, 0, i);
-        for (int i = n - 1; i >= 0; i--) {
-            reduce(x, y, i, i + 1, n);
-            double a = re[i * n + i];
-            double b = im[i * n + i];
-            double size = a * a + b * b;
-            double r = (x[i] * a + y[i] * b) / size;
-            y[i] = (y[i] * a - x[i] * b) / size;
-            x[i] = r;
-        }
+        for (int k = n - 1; k >= 0; k--) back(k, x, y);
     }
 
-    private void reduce(double[] x, double[] y, int i, int from, int to) {
-        double r = x[i];
-        double s = y[i];
-        if (n >= DenseLu.LARGE) {
-            for (int j : places[i]) {
-                if (j < from || j >= to) continue;
-                int at = i * n + j;
-                r -= re[at] * x[j] - im[at] * y[j];
-                s -= re[at] * y[j] + im[at] * x[j];
-            }
-        } else
-            for (int j = from, at = i * n + from; j < to; j++, at++) {
-                r -= re[at] * x[j] - im[at] * y[j];
-                s -= re[at] * y[j] + im[at] * x[j];
-            }
-        x[i] = r;
-        y[i] = s;
+    private void back(int k, double[] x, double[] y) {
+        int row = pivots.rows[k] * n;
+        double r = workRe[k];
+        double s = workIm[k];
+        for (int c = pivots.upperFrom[k]; c < pivots.upperFrom[k + 1]; c++) {
+            int column = pivots.upper[c];
+            int at = row + column;
+            r -= re[at] * x[column] - im[at] * y[column];
+            s -= re[at] * y[column] + im[at] * x[column];
+        }
+        int column = pivots.columns[k];
+        double a = re[row + column];
+        double b = im[row + column];
+        double size = a * a + b * b;
+        x[column] = (r * a + s * b) / size;
+        y[column] = (s * a - r * b) / size;
     }
 }

@@ -15,37 +15,47 @@ final class Curve {
     private static final double STEP = 1e-4;
     private final double most;
     private final double[] amperes = new double[POINTS + 1];
+    private final double[] siemens = new double[POINTS];
     private final RectifierLaw law;
 
     Curve(RectifierLaw law, double most) {
         this.law = law;
         this.most = most;
         Arrays.fill(amperes, Double.NaN);
+        Arrays.fill(siemens, Double.NaN);
     }
 
     /** A point, computed when it is first asked for: one cycle needs a fraction of them. */
     private double point(int n) {
-        if (Double.isNaN(amperes[n])) amperes[n] = law.amperes(most * n / POINTS * n / POINTS);
+        if (Double.isNaN(amperes[n])) amperes[n] = law.amperes(volts(n));
         return amperes[n];
     }
 
     double amperes(double volts) {
         if (volts <= 0) return point(0) * Math.exp(EXPONENT * volts);
         if (volts >= most) return law.amperes(volts);
-        int n = (int) (POINTS * Math.sqrt(volts / most));
-        double low = most * n / POINTS * n / POINTS;
-        double high = most * (n + 1) / POINTS * (n + 1) / POINTS;
-        double before = point(n);
-        return before + (point(n + 1) - before) * (volts - low) / (high - low);
+        int n = below(volts);
+        return point(n) + slope(n) * (volts - volts(n));
     }
 
     /** Siemens at some volts: how steeply {@link #amperes} rises there. */
     double siemens(double volts) {
         if (volts <= 0) return EXPONENT * point(0) * Math.exp(EXPONENT * volts);
         if (volts >= most) return (law.amperes(volts * (1 + STEP)) - law.amperes(volts)) / (volts * STEP);
-        int n = (int) (POINTS * Math.sqrt(volts / most));
-        double low = most * n / POINTS * n / POINTS;
-        double high = most * (n + 1) / POINTS * (n + 1) / POINTS;
-        return (point(n + 1) - point(n)) / (high - low);
+        return slope(below(volts));
+    }
+
+    /** The last point that is not above some volts within the table. */
+    private int below(double volts) {
+        return (int) (POINTS * Math.sqrt(volts / most));
+    }
+
+    private double volts(int n) {
+        return most * n / POINTS * n / POINTS;
+    }
+
+    private double slope(int n) {
+        if (Double.isNaN(siemens[n])) siemens[n] = (point(n + 1) - point(n)) / (volts(n + 1) - volts(n));
+        return siemens[n];
     }
 }

@@ -58,6 +58,7 @@ final class Coils {
     private final Optional<Double> intermediate;
     private final IdentityHashMap<Winding, Double> henries = new IdentityHashMap<>();
     private final IdentityHashMap<Winding, Double> across = new IdentityHashMap<>();
+    private final IdentityHashMap<Part, Optional<Double>> own = new IdentityHashMap<>();
 
     Coils(Chassis chassis, Setting setting, Faults faults, Optional<Double> intermediate) {
         this.chassis = chassis;
@@ -195,10 +196,11 @@ final class Coils {
         double[] ohms = new double[n];
         double[] loss = new double[n];
         double[][] henries = new double[n][n];
+        boolean linked = linked(known);
         for (int i = 0; i < n; i++) {
             Coil c = known.get(i);
             ohms[i] = Math.max(1e-3, c.winding().ohms());
-            loss[i] = c.iron() ? 0 : 1 / (linked(known) ? LINKED_QUALITY : QUALITY);
+            loss[i] = c.iron() ? 0 : 1 / (linked ? LINKED_QUALITY : QUALITY);
             // in what is left of an air coil the shorted turns' copper is seen by the square of their coupling
             if (!c.iron())
                 ohms[i] += TURNS
@@ -209,14 +211,14 @@ final class Coils {
             for (int j = 0; j < n; j++)
                 henries[i][j] = i == j
                         ? henries(c)
-                        : coupling(known, c, known.get(j)) * Math.sqrt(henries(c) * henries(known.get(j)));
+                        : coupling(known, linked, c, known.get(j)) * Math.sqrt(henries(c) * henries(known.get(j)));
         }
         return new Group(ohms, loss, henries);
     }
 
-    private double coupling(List<Coil> group, Coil a, Coil b) {
+    private static double coupling(List<Coil> group, boolean linked, Coil a, Coil b) {
         if (a.iron()) return IRON;
-        if (a.ofIf()) return linked(group) ? LINK : 0.9 / QUALITY;
+        if (a.ofIf()) return linked ? LINK : 0.9 / QUALITY;
         if (a.aerial() && a.part().equals(b.part()) && group.size() == 2) return LOOSE;
         if (a.aerial()) return links(a) != links(b) ? AERIAL : 0;
         return LOOSE;
@@ -310,7 +312,7 @@ final class Coils {
     private Optional<Double> own(Coil c) {
         if (c.part().is(PartRole.FM_RF_COIL)) return Optional.of(Frequencies.FM);
         if (!c.ofIf()) return Optional.empty();
-        return Frequencies.printed(c.part()).or(() -> intermediate);
+        return own.computeIfAbsent(c.part(), p -> Frequencies.printed(p).or(() -> intermediate));
     }
 
     /** Tuned to the intermediate frequency: a coil of an IF can with a capacitor, or one as large as its neighbour. */
@@ -327,18 +329,20 @@ final class Coils {
     }
 
     private double tuning(Coil c) {
+        String from = c.part().nets().getOrDefault(c.winding().from(), "");
+        String to = c.part().nets().getOrDefault(c.winding().to(), "");
         double sum = 0;
-        for (Part p : chassis.parts()) {
-            if (!(p.component() instanceof Capacitor k)
-                    || k.farads().size() != 1
-                    || k.farads().get(0) >= BYPASS) continue;
-            String a = p.nets().getOrDefault("1", "");
-            String b = p.nets().getOrDefault("2", "");
-            String from = c.part().nets().getOrDefault(c.winding().from(), "");
-            String to = c.part().nets().getOrDefault(c.winding().to(), "");
-            if ((a.equals(from) && b.equals(to)) || (a.equals(to) && b.equals(from)))
+        for (Part p : chassis.partsOn(from))
+            if (p.component() instanceof Capacitor k
+                    && k.farads().size() == 1
+                    && k.farads().get(0) < BYPASS
+                    && (joins(p, from, to) || joins(p, to, from)))
                 sum += k.farads().get(0);
-        }
         return sum;
+    }
+
+    private static boolean joins(Part p, String one, String two) {
+        return p.nets().getOrDefault("1", "").equals(one)
+                && p.nets().getOrDefault("2", "").equals(two);
     }
 }

@@ -38,6 +38,7 @@ final class Networks {
     private final Setting setting;
     private final Faults faults;
     private final OperatingPoint solved;
+    private final Coils coils;
     private final Optional<Band> band;
     /** The diodes that load the detector's coil: of an FM detector both. */
     private final List<Detector> diodes;
@@ -50,6 +51,7 @@ final class Networks {
         this.faults = new Faults(chassis, setting.faults());
         this.solved = solved;
         this.band = band;
+        this.coils = new Coils(chassis, setting, faults, Frequencies.intermediate(chassis, band));
         this.diodes = diodes(band.map(b -> Detector.of(chassis, b)).orElseGet(() -> Detector.of(chassis)));
     }
 
@@ -87,7 +89,7 @@ final class Networks {
 
     /** What a field drives through the windings that hear it. */
     List<Coils.Induced> induced(double hertz, Predicate<Part> hears) {
-        return new Coils(chassis, setting, faults, Frequencies.intermediate(chassis, band)).induced(hertz, hears);
+        return coils.induced(hertz, hears);
     }
 
     /** Share of a carrier that passes: next to all, or what strays in where the oscillator runs far off its dial. */
@@ -154,7 +156,7 @@ final class Networks {
             if (p.component() instanceof Component.Speaker s && !faults.is(p.reference(), FaultMode.OPEN))
                 network.capacitor(faults.net(p, "1"), faults.net(p, "2"), 0, 1 / Math.max(0.5, s.ohms()));
         }
-        new Coils(chassis, setting, faults, Frequencies.intermediate(chassis, band)).into(network);
+        coils.into(network);
     }
 
     /** Elements of the direct-current circuit for which the reactances stand. */

@@ -22,11 +22,12 @@ import anabion.core.simulation.supply.AcSupply;
 import anabion.core.simulation.supply.SupplyFinder;
 import anabion.core.simulation.supply.SupplyRail;
 import java.util.ArrayDeque;
-import java.util.ArrayList;
 import java.util.Deque;
 import java.util.HashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * Computes sets. It keeps the characteristics of the rectifiers it met and the last solution, from which the next one starts; so one
@@ -34,7 +35,7 @@ import java.util.Optional;
  */
 public final class Simulator {
     private static final int KEPT = 64;
-    private static final int FEEDS = 6;
+    private static final int FEEDS = 16;
     /** Source resistance of a fixed rail, in ohms. */
     private static final double STIFF = 0.01;
 
@@ -389,8 +390,8 @@ public final class Simulator {
 
     /** The nets at which something can be read. */
     public static List<String> nets(Chassis chassis) {
-        List<String> nets = new ArrayList<>();
-        for (Part p : chassis.parts()) for (String n : p.nets().values()) if (!nets.contains(n)) nets.add(n);
-        return nets;
+        Set<String> nets = new LinkedHashSet<>();
+        for (Part p : chassis.parts()) nets.addAll(p.nets().values());
+        return List.copyOf(nets);
     }
 }

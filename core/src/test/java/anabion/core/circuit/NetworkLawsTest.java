@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import anabion.core.numeric.ComplexLu;
-import anabion.core.numeric.DenseLu;
+import anabion.core.numeric.RealLu;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -86,7 +86,7 @@ class NetworkLawsTest {
     void eliminationSolvesWhatItFactored(@ForAll long seed) {
         Random r = new Random(seed);
         int n = 1 + r.nextInt(30);
-        DenseLu lu = new DenseLu(n);
+        RealLu lu = new RealLu(n);
         double[] a = new double[n * n];
         for (int i = 0; i < a.length; i++) a[i] = r.nextGaussian();
         double[] x = new double[n];
@@ -103,8 +103,8 @@ class NetworkLawsTest {
     @Property(seed = "25", tries = 4)
     void eliminationOfLargeMatricesSolvesWhatItFactored(@ForAll long seed) {
         Random r = new Random(seed);
-        int n = DenseLu.LARGE + r.nextInt(60);
-        DenseLu real = new DenseLu(n);
+        int n = 300 + r.nextInt(60);
+        RealLu real = new RealLu(n);
         ComplexLu complex = new ComplexLu(n);
         for (int i = 0; i < n; i++) {
             for (int few = 0; few < 3; few++) {

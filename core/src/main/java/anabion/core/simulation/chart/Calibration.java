@@ -6,7 +6,7 @@ import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Measure;
 import anabion.core.chassis.MeterSpec;
 import anabion.core.chassis.Points;
-import anabion.core.numeric.DenseLu;
+import anabion.core.numeric.RealLu;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.setting.Setting;
 import anabion.core.simulation.tolerance.Sensitivity;
@@ -104,7 +104,7 @@ public final class Calibration {
             List<String> nets,
             double[] missing) {
         int m = rows.size();
-        DenseLu lu = new DenseLu(m);
+        RealLu lu = new RealLu(m);
         for (int i = 0; i < m; i++) {
             double own = READING * Math.abs(rows.get(i).value()) + PRINTING;
             for (int j = 0; j < m; j++)

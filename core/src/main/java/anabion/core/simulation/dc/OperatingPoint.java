@@ -90,7 +90,9 @@ public final class OperatingPoint {
 
     /** The steady cycles of the rectifiers, by the net of their reservoirs. */
     public Map<String, Cycle> supplies() {
-        if (cycles.isEmpty()) for (SupplyRail r : rails) cycles.put(r.reservoir(), cycle(r));
+        if (cycles.isEmpty())
+            for (SupplyRail r : rails)
+                cycles.put(r.reservoir(), r.characteristic().cycle(reservoir(r)));
         return Map.copyOf(cycles);
     }
 
@@ -171,13 +173,6 @@ public final class OperatingPoint {
             all.put(r.reservoir(), Math.sqrt(Math.max(0, squares)));
         }
         return all;
-    }
-
-    private Cycle cycle(SupplyRail r) {
-        double volts = reservoir(r);
-        double amperes = Math.max(r.characteristic().amperes(volts), 1e-9);
-        double g = Math.max(r.siemens(), amperes / Math.max(volts, 1e-3));
-        return r.characteristic().cycle(new anabion.core.rectifier.Load(g, volts - amperes / g), volts);
     }
 
     /** The plate sags while its path conducts, by what the source's resistance takes of the power given. */
