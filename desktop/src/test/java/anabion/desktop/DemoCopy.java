@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardCopyOption;
 import java.time.Clock;
 import java.time.ZoneOffset;
 import java.util.List;
@@ -23,6 +24,17 @@ final class DemoCopy {
             Path to = folder.resolve(MADE.relativize(from).toString());
             if (Files.isDirectory(from)) Files.createDirectories(to);
             else Files.copy(from, to);
+        }
+    }
+
+    /** Keeps what was computed in a copy: whoever starts the program again does not wait for it twice, and neither do the tests. */
+    static void keep(Path folder) throws IOException {
+        Path computed = folder.resolve("computed");
+        for (Path from : all(computed)) {
+            Path to = MADE.resolve("computed").resolve(computed.relativize(from).toString());
+            boolean more = !Files.exists(to) || Files.size(from) > Files.size(to);
+            if (Files.isDirectory(from)) Files.createDirectories(to);
+            else if (more) Files.copy(from, to, StandardCopyOption.REPLACE_EXISTING);
         }
     }
 

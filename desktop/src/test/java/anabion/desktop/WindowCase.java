@@ -84,6 +84,7 @@ abstract class WindowCase extends ApplicationTest {
         FxToolkit.cleanupStages();
         shell.closeInstruments();
         session.close();
+        DemoCopy.keep(folder);
     }
 
     /** Waits until something holds in the window, at most a minute: first odds take their time where something else runs. */
