@@ -5,14 +5,13 @@ package anabion.core.numeric;
  * made.
  */
 public final class ComplexLu {
-    private static final double TINY = 1e-300;
-
     private final int n;
     private final double[] re;
     private final double[] im;
     private final double[] workRe;
     private final double[] workIm;
     private final Pivots pivots;
+    private final Pivots.Sizes sizes = this::size;
 
     /** @param n rows and columns */
     public ComplexLu(int n) {
@@ -41,13 +40,9 @@ public final class ComplexLu {
             for (int j = 0; j < n; j++, at++) if (re[at] != 0 || im[at] != 0) pivots.fill(i, j);
         pivots.order();
         int k = 0;
-        while (k < n && isPivot(k)) eliminate(k++);
-        if (k == n) return true;
-        pivots.forget();
+        while (k < n && pivots.holds(k, sizes)) eliminate(k++);
         for (; k < n; k++) {
-            pivots.exchange(k, largest(k));
-            if (!(size(pivots.rows[k] * n + pivots.columns[k]) >= TINY)) return false;
-            list(k);
+            if (!pivots.takeLargest(k, sizes)) return false;
             eliminate(k);
         }
         return true;
@@ -55,41 +50,6 @@ public final class ComplexLu {
 
     private double size(int at) {
         return Math.abs(re[at]) + Math.abs(im[at]);
-    }
-
-    private boolean isPivot(int k) {
-        int column = pivots.columns[k];
-        int row = pivots.rows[k] * n;
-        double own = size(row + column);
-        if (!(own >= TINY)) return false;
-        double most = 0;
-        for (int c = pivots.upperFrom[k]; c < pivots.upperFrom[k + 1]; c++)
-            most = Math.max(most, size(row + pivots.upper[c]));
-        if (own >= Pivots.THRESHOLD * most) return true;
-        most = 0;
-        for (int c = pivots.lowerFrom[k]; c < pivots.lowerFrom[k + 1]; c++)
-            most = Math.max(most, size(pivots.lower[c] * n + column));
-        return own >= Pivots.THRESHOLD * most;
-    }
-
-    private int largest(int k) {
-        int column = pivots.columns[k];
-        int p = k;
-        for (int i = k + 1; i < n; i++)
-            if (size(pivots.rows[i] * n + column) > size(pivots.rows[p] * n + column)) p = i;
-        return p;
-    }
-
-    private void list(int k) {
-        pivots.open(k, n);
-        int up = pivots.upperFrom[k];
-        int low = pivots.lowerFrom[k];
-        for (int j = k + 1; j < n; j++) {
-            if (size(pivots.rows[k] * n + pivots.columns[j]) != 0) pivots.upper[up++] = pivots.columns[j];
-            if (size(pivots.rows[j] * n + pivots.columns[k]) != 0) pivots.lower[low++] = pivots.rows[j];
-        }
-        pivots.upperFrom[k + 1] = up;
-        pivots.lowerFrom[k + 1] = low;
     }
 
     private void eliminate(int k) {

@@ -12,7 +12,9 @@ import java.util.Arrays;
  * Matrices, 1986).
  */
 final class Pivots {
-    static final double THRESHOLD = 1e-3;
+    private static final double THRESHOLD = 1e-3;
+    /** A pivot below this is none. Every net is tied by a picosiemens, so only contradictory sources come here. */
+    private static final double TINY = 1e-300;
 
     private final int n;
     private final int words;
@@ -78,11 +80,6 @@ final class Pivots {
         }
     }
 
-    /** What was ordered no longer holds: pivots were exchanged. */
-    void forget() {
-        known = false;
-    }
-
     /** The row that stands for each unknown: its own, or one that fills its place on the diagonal. */
     private int[] onDiagonal() {
         int[] rowOf = new int[n];
@@ -99,14 +96,59 @@ final class Pivots {
         return rowOf;
     }
 
-    void exchange(int step, int other) {
+    /** How large what stands at a place of the row-major matrix is. */
+    interface Sizes {
+        double at(int place);
+    }
+
+    /** Whether the pivot that was foreseen is large enough beside the rest of its row, or of its column: either keeps what is worked on from growing. */
+    boolean holds(int step, Sizes sizes) {
+        int column = columns[step];
+        int row = rows[step] * n;
+        double own = sizes.at(row + column);
+        if (!(own >= TINY)) return false;
+        double most = 0;
+        for (int c = upperFrom[step]; c < upperFrom[step + 1]; c++) most = Math.max(most, sizes.at(row + upper[c]));
+        if (own >= THRESHOLD * most) return true;
+        most = 0;
+        for (int c = lowerFrom[step]; c < lowerFrom[step + 1]; c++)
+            most = Math.max(most, sizes.at(lower[c] * n + column));
+        return own >= THRESHOLD * most;
+    }
+
+    /**
+     * Takes the largest pivot that is left, and lists what its step fills, where the one foreseen does not hold: what was ordered holds no longer.
+     *
+     * @return false where none is left
+     */
+    boolean takeLargest(int step, Sizes sizes) {
+        known = false;
+        int column = columns[step];
+        int largest = step;
+        for (int i = step + 1; i < n; i++)
+            if (sizes.at(rows[i] * n + column) > sizes.at(rows[largest] * n + column)) largest = i;
+        exchange(step, largest);
+        if (!(sizes.at(rows[step] * n + column) >= TINY)) return false;
+        open(step, n);
+        int up = upperFrom[step];
+        int low = lowerFrom[step];
+        for (int j = step + 1; j < n; j++) {
+            if (sizes.at(rows[step] * n + columns[j]) != 0) upper[up++] = columns[j];
+            if (sizes.at(rows[j] * n + column) != 0) lower[low++] = rows[j];
+        }
+        upperFrom[step + 1] = up;
+        lowerFrom[step + 1] = low;
+        return true;
+    }
+
+    private void exchange(int step, int other) {
         int row = rows[step];
         rows[step] = rows[other];
         rows[other] = row;
     }
 
     /** Makes room for what a step may fill. */
-    void open(int step, int some) {
+    private void open(int step, int some) {
         int room = Math.max(n, some);
         if (lowerFrom[step] + room > lower.length) lower = Arrays.copyOf(lower, 2 * lower.length + room);
         if (upperFrom[step] + room > upper.length) upper = Arrays.copyOf(upper, 2 * upper.length + room);

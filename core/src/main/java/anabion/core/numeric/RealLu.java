@@ -6,13 +6,11 @@ package anabion.core.numeric;
  * once made.
  */
 public final class RealLu {
-    /** A pivot below this is none. Every net is tied by a picosiemens, so only contradictory sources come here. */
-    private static final double TINY = 1e-300;
-
     private final int n;
     private final double[] a;
     private final double[] work;
     private final Pivots pivots;
+    private final Pivots.Sizes sizes = this::size;
     private int singularAt = -1;
 
     /** @param n rows and columns */
@@ -35,16 +33,12 @@ public final class RealLu {
         for (int i = 0, at = 0; i < n; i++) for (int j = 0; j < n; j++, at++) if (a[at] != 0) pivots.fill(i, j);
         pivots.order();
         int k = 0;
-        while (k < n && isPivot(k)) eliminate(k++);
-        if (k == n) return true;
-        pivots.forget();
+        while (k < n && pivots.holds(k, sizes)) eliminate(k++);
         for (; k < n; k++) {
-            pivots.exchange(k, largest(k));
-            if (!(Math.abs(a[pivots.rows[k] * n + pivots.columns[k]]) >= TINY)) {
+            if (!pivots.takeLargest(k, sizes)) {
                 singularAt = pivots.columns[k];
                 return false;
             }
-            list(k);
             eliminate(k);
         }
         return true;
@@ -55,41 +49,8 @@ public final class RealLu {
         return singularAt;
     }
 
-    /** Whether the pivot that was foreseen is large enough beside the rest of its row, or of its column: either keeps what is worked on from growing. */
-    private boolean isPivot(int k) {
-        int column = pivots.columns[k];
-        int row = pivots.rows[k] * n;
-        double own = Math.abs(a[row + column]);
-        if (!(own >= TINY)) return false;
-        double most = 0;
-        for (int c = pivots.upperFrom[k]; c < pivots.upperFrom[k + 1]; c++)
-            most = Math.max(most, Math.abs(a[row + pivots.upper[c]]));
-        if (own >= Pivots.THRESHOLD * most) return true;
-        most = 0;
-        for (int c = pivots.lowerFrom[k]; c < pivots.lowerFrom[k + 1]; c++)
-            most = Math.max(most, Math.abs(a[pivots.lower[c] * n + column]));
-        return own >= Pivots.THRESHOLD * most;
-    }
-
-    private int largest(int k) {
-        int column = pivots.columns[k];
-        int p = k;
-        for (int i = k + 1; i < n; i++)
-            if (Math.abs(a[pivots.rows[i] * n + column]) > Math.abs(a[pivots.rows[p] * n + column])) p = i;
-        return p;
-    }
-
-    /** Lists what a step fills, where pivots are not those foreseen. */
-    private void list(int k) {
-        pivots.open(k, n);
-        int up = pivots.upperFrom[k];
-        int low = pivots.lowerFrom[k];
-        for (int j = k + 1; j < n; j++) {
-            if (a[pivots.rows[k] * n + pivots.columns[j]] != 0) pivots.upper[up++] = pivots.columns[j];
-            if (a[pivots.rows[j] * n + pivots.columns[k]] != 0) pivots.lower[low++] = pivots.rows[j];
-        }
-        pivots.upperFrom[k + 1] = up;
-        pivots.lowerFrom[k + 1] = low;
+    private double size(int at) {
+        return Math.abs(a[at]);
     }
 
     private void eliminate(int k) {
