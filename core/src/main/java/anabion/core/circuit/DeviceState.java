@@ -28,7 +28,17 @@ final class DeviceState {
     private Optional<Point> last = Optional.empty();
 
     /** The law at some volts: its currents and its slopes, of the current of one terminal against the volts of another, row by row. */
-    private record Point(double[] volts, double[] amperes, double[] siemens) {}
+    private static final class Point {
+        private final double[] volts;
+        private final double[] amperes;
+        private final double[] siemens;
+
+        Point(double[] volts, double[] amperes, double[] siemens) {
+            this.volts = volts;
+            this.amperes = amperes;
+            this.siemens = siemens;
+        }
+    }
 
     DeviceState(Element.Device device) {
         this.device = device;
@@ -40,7 +50,7 @@ final class DeviceState {
 
     /** Whether it is the same device between the same nodes. */
     boolean isOf(Element.Device other) {
-        return device == other || (device.name().equals(other.name()) && device.equals(other));
+        return device.name().equals(other.name()) && device.equals(other);
     }
 
     int[] nodes() {

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import anabion.core.error.InputException;
 import anabion.core.tracing.School;
+import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -53,6 +54,18 @@ class RequestsTest {
         assertThat(((ColdRequest.Read) ColdRequest.parse("B2 33k", n -> false)).name())
                 .contains("B2");
         assertThat(ColdRequest.parse("V4.1 B- 470k", n -> true)).isInstanceOf(ColdRequest.Pair.class);
+        assertThat(((ColdRequest.Pair) ColdRequest.parse("V4.1 - 470k", n -> false))
+                        .ohms()
+                        .nets())
+                .as("a net may be called so")
+                .containsExactly("V4.1", "-");
+        for (String line : List.of("HG – CHASSIS 5", "HG - CHASSIS 5", "HG-CHASSIS 5", "HG–CHASSIS 5"))
+            assertThat(((ColdRequest.Read) ColdRequest.parse(line, n -> false)).name())
+                    .as(line)
+                    .hasValueSatisfying(n ->
+                            assertThat(ColdRequest.isHeading("HG – CHASSIS", n)).isTrue());
+        assertThat(ColdRequest.parse("HG – CHASSIS", n -> ColdRequest.isHeading("HG – CHASSIS", n)))
+                .isInstanceOf(ColdRequest.GoTo.class);
         assertThatThrownBy(() -> ColdRequest.parse("B3", n -> false)).isInstanceOf(InputException.class);
     }
 

@@ -334,8 +334,9 @@ public final class ColdChecksSheet implements Sheet {
         return r.net().equals(net) && r.against().equals(against);
     }
 
-    /** By net, by part, or by both nets in their order. */
+    /** By net, by part, by its heading, or by both nets in their order. */
     private static boolean names(ColdRow r, String word) {
+        if (ColdRequest.isHeading(r.label(), word)) return true;
         String[] nets = word.split("\\s+");
         if (nets.length == 2) return between(r, nets[0], nets[1]);
         return r.net().equalsIgnoreCase(word) || r.part().equalsIgnoreCase(word);
