@@ -71,8 +71,9 @@ class DiagnoseCommandTest extends Headless {
         assertThat(json.objects("next").get(0).number("minutes")).isPositive();
     }
 
-    /** What the first call computed serves the second, which says the same; where nothing can be kept, that is said. Over two seconds: how every fault sounds is computed. */
+    /** What the first call computed serves the second, which says the same. */
     @Test
+    @LeftToDeep
     void whatIsComputedIsKeptInTheWorkshop() throws IOException {
         Files.writeString(evidence, "kind,at,value\nsymptom,Pick-up,weak\n");
         Path workshop = Files.createDirectory(folder.resolve("workshop"));
@@ -87,6 +88,10 @@ class DiagnoseCommandTest extends Headless {
         assertThat(Files.getLastModifiedTime(kept))
                 .as("nothing was computed anew")
                 .isEqualTo(then);
+    }
+
+    @Test
+    void whereNothingCanBeKeptThatIsSaid() throws IOException {
         assertThat(run("diagnose", chassis, "--evidence", evidence, "--workshop", folder.resolve("gone")))
                 .isEqualTo(Main.BAD_INPUT);
         assertThat(err).contains("gone", "no such folder", "leave --workshop out");

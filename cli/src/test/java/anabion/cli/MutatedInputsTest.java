@@ -123,7 +123,7 @@ class MutatedInputsTest extends Headless {
     /** Twenty thousand take six minutes; the plain run's two hundred some seconds. */
     @Test
     void damagedFilesAreRefusedOrTakenAndNeverFail() throws IOException {
-        int times = Deep.times("damaged input files", 200, 20_000);
+        int times = Deep.times("damaged input files", 120, 20_000);
         List<byte[]> chassis = chassis();
         byte[] archive = archive(DemoWorkshop.set("moor"));
         StringBuilder csv = new StringBuilder();
@@ -168,7 +168,7 @@ class MutatedInputsTest extends Headless {
 
     @Test
     void whatOnceFailedIsStillRefusedOrTaken() throws IOException {
-        int commands = Deep.times("commands on each input that once failed", 12, 64);
+        int commands = Deep.times("commands on each input that once failed", 8, 64);
         try (Stream<Path> all = Files.list(KEPT)) {
             for (Path input : all.filter(Files::isRegularFile).sorted().toList()) {
                 holds(input, List.of("validate", input));
