@@ -32,9 +32,9 @@ final class DemoCopy {
         Path computed = folder.resolve("computed");
         for (Path from : all(computed)) {
             Path to = MADE.resolve("computed").resolve(computed.relativize(from).toString());
-            boolean more = !Files.exists(to) || Files.size(from) > Files.size(to);
             if (Files.isDirectory(from)) Files.createDirectories(to);
-            else if (more) Files.copy(from, to, StandardCopyOption.REPLACE_EXISTING);
+            else if (!Files.exists(to) || Files.size(from) > Files.size(to))
+                Files.copy(from, to, StandardCopyOption.REPLACE_EXISTING);
         }
     }
 

@@ -10,8 +10,11 @@ import java.util.Optional;
  * worked out its tangent serves (bypass; Nagel, SPICE2, 1975), and where a search begins at the volts of an earlier one nothing is worked out again.
  */
 final class DeviceState {
-    /** So near, in volts and as a share of these, a law is its tangent: what is neglected is of second order, below 1e-11 A. */
-    private static final double NEAR = 1e-5;
+    /**
+     * So near, in volts at each terminal, a law is its tangent, wherever these stand: of a junction, the steepest of all, (2·3 µV / 25 mV)² / 2 or 3·10⁻⁸ of
+     * its current are neglected, less than what a balance leaves.
+     */
+    private static final double NEAR = 3e-6;
 
     private static final double STEP = 1e-6;
     /** A few kinds of search take turns, with and without a carrier, with and without a meter. */
@@ -97,8 +100,7 @@ final class DeviceState {
     }
 
     private boolean isNear(Point p) {
-        for (int t = 0; t < nodes.length; t++)
-            if (!(Math.abs(volts[t] - p.volts[t]) <= NEAR * Math.max(1, Math.abs(volts[t])))) return false;
+        for (int t = 0; t < nodes.length; t++) if (!(Math.abs(volts[t] - p.volts[t]) <= NEAR)) return false;
         return true;
     }
 

@@ -1,5 +1,6 @@
 package anabion.core.command;
 
+import anabion.core.error.InputException;
 import java.util.List;
 import java.util.Optional;
 import java.util.function.Predicate;
@@ -23,13 +24,13 @@ public sealed interface ColdRequest {
      * Two nets may be joined as rows are headed: {@code HG – CHASSIS 5}, {@code HG-CHASSIS 5}.
      *
      * @param isRow whether a row has this name
-     * @throws anabion.core.error.InputException if what should be a resistance is none
+     * @throws InputException if what should be a resistance is none
      */
     static ColdRequest parse(String line, Predicate<String> isRow) {
         List<String> words = List.of(line.strip().split("\\s+"));
         boolean dashed = words.size() > 2 && words.get(1).matches("[-–]");
         String heading = dashed ? words.get(0) + "-" + words.get(2) : "";
-        if (dashed && words.size() == 3 && isRow.test(heading)) return new GoTo(heading);
+        if (dashed && words.size() == 3 && (isRow.test(heading) || !isOhms(words.get(2)))) return new GoTo(heading);
         if (dashed && words.size() == 4) return new Read(Optional.of(heading), OhmsLine.parse(words.get(3)));
         if (words.size() > 2) return new Pair(OhmsLine.parse(line));
         if (words.size() == 2) return new Read(Optional.of(words.get(0)), OhmsLine.parse(words.get(1)));
@@ -40,6 +41,15 @@ public sealed interface ColdRequest {
     /** Whether a row's heading is spelled so. */
     static boolean isHeading(String heading, String name) {
         return joined(heading).equalsIgnoreCase(joined(name));
+    }
+
+    private static boolean isOhms(String word) {
+        try {
+            OhmsLine.parse(word);
+            return true;
+        } catch (InputException e) {
+            return false;
+        }
     }
 
     private static String joined(String nets) {

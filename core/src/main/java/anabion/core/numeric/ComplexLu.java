@@ -39,13 +39,7 @@ public final class ComplexLu {
         for (int i = 0, at = 0; i < n; i++)
             for (int j = 0; j < n; j++, at++) if (re[at] != 0 || im[at] != 0) pivots.fill(i, j);
         pivots.order();
-        int k = 0;
-        while (k < n && pivots.holds(k, sizes)) eliminate(k++);
-        for (; k < n; k++) {
-            if (!pivots.takeLargest(k, sizes)) return false;
-            eliminate(k);
-        }
-        return true;
+        return pivots.run(sizes, this::eliminate) == n;
     }
 
     private double size(int at) {

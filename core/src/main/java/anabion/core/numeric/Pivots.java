@@ -1,6 +1,7 @@
 package anabion.core.numeric;
 
 import java.util.Arrays;
+import java.util.function.IntConsumer;
 
 /**
  * The order in which a nearly empty matrix is eliminated, and the places that its factors fill. Rows and columns stay where they are: a step names them.
@@ -70,13 +71,12 @@ final class Pivots {
         known = true;
         int[] rowOf = onDiagonal();
         Graph graph = new Graph(rowOf);
-        int most = 0;
         for (int k = 0; k < n; k++) {
             int v = graph.least();
-            open(k, most);
+            open(k);
             rows[k] = rowOf[v];
             columns[k] = v;
-            most = graph.eliminate(v, k, rowOf);
+            graph.eliminate(v, k, rowOf);
         }
     }
 
@@ -101,8 +101,21 @@ final class Pivots {
         double at(int place);
     }
 
+    /**
+     * Goes through all steps.
+     *
+     * @param eliminate what is done in one, once its pivot is known
+     * @return how many could be gone: below the number of unknowns where no pivot was left
+     */
+    int run(Sizes sizes, IntConsumer eliminate) {
+        int k = 0;
+        for (; k < n && holds(k, sizes); k++) eliminate.accept(k);
+        for (; k < n && takeLargest(k, sizes); k++) eliminate.accept(k);
+        return k;
+    }
+
     /** Whether the pivot that was foreseen is large enough beside the rest of its row, or of its column: either keeps what is worked on from growing. */
-    boolean holds(int step, Sizes sizes) {
+    private boolean holds(int step, Sizes sizes) {
         int column = columns[step];
         int row = rows[step] * n;
         double own = sizes.at(row + column);
@@ -121,7 +134,7 @@ final class Pivots {
      *
      * @return false where none is left
      */
-    boolean takeLargest(int step, Sizes sizes) {
+    private boolean takeLargest(int step, Sizes sizes) {
         known = false;
         int column = columns[step];
         int largest = step;
@@ -129,7 +142,7 @@ final class Pivots {
             if (sizes.at(rows[i] * n + column) > sizes.at(rows[largest] * n + column)) largest = i;
         exchange(step, largest);
         if (!(sizes.at(rows[step] * n + column) >= TINY)) return false;
-        open(step, n);
+        open(step);
         int up = upperFrom[step];
         int low = lowerFrom[step];
         for (int j = step + 1; j < n; j++) {
@@ -148,10 +161,9 @@ final class Pivots {
     }
 
     /** Makes room for what a step may fill. */
-    private void open(int step, int some) {
-        int room = Math.max(n, some);
-        if (lowerFrom[step] + room > lower.length) lower = Arrays.copyOf(lower, 2 * lower.length + room);
-        if (upperFrom[step] + room > upper.length) upper = Arrays.copyOf(upper, 2 * upper.length + room);
+    private void open(int step) {
+        if (lowerFrom[step] + n > lower.length) lower = Arrays.copyOf(lower, 2 * lower.length);
+        if (upperFrom[step] + n > upper.length) upper = Arrays.copyOf(upper, 2 * upper.length);
     }
 
     /** Which unknowns meet which others that are not eliminated yet. */
@@ -193,7 +205,7 @@ final class Pivots {
         }
 
         /** Lists what an unknown meets as the places of its step, and joins these to one another. */
-        int eliminate(int v, int step, int[] rowOf) {
+        void eliminate(int v, int step, int[] rowOf) {
             int up = upperFrom[step];
             int low = lowerFrom[step];
             int base = v * words;
@@ -210,7 +222,6 @@ final class Pivots {
             degrees[v] = Integer.MAX_VALUE;
             upperFrom[step + 1] = up;
             lowerFrom[step + 1] = low;
-            return up - upperFrom[step];
         }
     }
 }

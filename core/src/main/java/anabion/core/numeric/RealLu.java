@@ -32,16 +32,9 @@ public final class RealLu {
         pivots.clear();
         for (int i = 0, at = 0; i < n; i++) for (int j = 0; j < n; j++, at++) if (a[at] != 0) pivots.fill(i, j);
         pivots.order();
-        int k = 0;
-        while (k < n && pivots.holds(k, sizes)) eliminate(k++);
-        for (; k < n; k++) {
-            if (!pivots.takeLargest(k, sizes)) {
-                singularAt = pivots.columns[k];
-                return false;
-            }
-            eliminate(k);
-        }
-        return true;
+        int steps = pivots.run(sizes, this::eliminate);
+        if (steps < n) singularAt = pivots.columns[steps];
+        return steps == n;
     }
 
     /** The column in which the last factoring found no pivot; −1 if it found all. */

@@ -102,6 +102,6 @@ public final class Characteristic {
 
     /** The steady cycle at mean volts: from the table where that is its own and holds them, else a cycle computed for itself. */
     public Cycle cycle(double volts) {
-        return offset == 0 && table.holds(volts) ? table.cycle(volts) : steady.cycle(load(volts), volts);
+        return table.isOf(rectifier) && table.holds(volts) ? table.cycle(volts) : steady.cycle(load(volts), volts);
     }
 }

@@ -47,7 +47,7 @@ final class Curve {
 
     /** The last point that is not above some volts within the table. */
     private int below(double volts) {
-        return (int) (POINTS * Math.sqrt(volts / most));
+        return Math.min(POINTS - 1, (int) (POINTS * Math.sqrt(volts / most)));
     }
 
     private double volts(int n) {

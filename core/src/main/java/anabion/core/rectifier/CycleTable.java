@@ -6,7 +6,8 @@ import java.util.function.ToDoubleFunction;
  * Steady cycles of a rectifier by the mean volts of its reservoir, from nearly a short to no load.
  *
  * <p>Method: {@link #POINTS} cycles, each computed when it is first asked for, joined by a monotone cubic (Fritsch and Carlson, 1980), continued
- * straight beyond the ends. In the table a mean current is within 0.1 % of a cycle of its own.
+ * straight beyond the ends. From a third of the open volts on, mean volts lie within 0.01 % and ripple within 0.1 % of a cycle of its own (rectifiers of four
+ * receivers); toward a short ripple is up to 12 % off, next to no load the effective current up to 4 %.
  */
 final class CycleTable {
     private static final int POINTS = 32;
@@ -33,6 +34,11 @@ final class CycleTable {
     /** Mean amperes at mean volts. */
     double amperes(double volts) {
         return at(volts, below(volts), Cycle::amperes);
+    }
+
+    /** Whether its cycles are those of a rectifier. */
+    boolean isOf(Rectifier other) {
+        return rectifier.equals(other);
     }
 
     /** Whether some volts lie between the ends of the table. */

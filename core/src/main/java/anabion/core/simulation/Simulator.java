@@ -35,7 +35,8 @@ import java.util.Set;
  */
 public final class Simulator {
     private static final int KEPT = 64;
-    private static final int FEEDS = 16;
+    /** Settings of a set that take turns: six bands, each with and without a carrier and one off its middle; with fewer all would be fed anew for each fault. */
+    private static final int FEEDS = 18;
     /** Source resistance of a fixed rail, in ohms. */
     private static final double STIFF = 0.01;
 

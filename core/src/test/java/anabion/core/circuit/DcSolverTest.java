@@ -121,6 +121,28 @@ class DcSolverTest {
                     .containsExactly(new DcSolver().solve(diodes(ohms), start).unknowns());
     }
 
+    /** A junction minds millivolts, also where both of its ends stand far from the reference. */
+    @Test
+    void aJunctionHighAboveTheReferenceDrawsWhatItsLawSays() {
+        JunctionLaw law = new JunctionLaw(1e-9, 0.05, 0);
+        double[] start = new double[0];
+        for (double ohms : new double[] {1e3, 1.05e3, 1.051e3, 1.02e3}) {
+            Solution s = solver.solve(
+                    Circuit.of("0")
+                            .source("E", "a", "0", 250)
+                            .device("D", law, "a", "b")
+                            .resistor("R", "b", "c", ohms)
+                            .source("B", "c", "0", 240)
+                            .build(),
+                    start);
+            double[] amperes = new double[2];
+            law.currents(new double[] {250, s.volts("b").orElseThrow()}, amperes);
+            double through = (s.volts("b").orElseThrow() - 240) / ohms;
+            assertThat(amperes[0]).as("%s Ω", ohms).isCloseTo(through, within(1e-5 * through));
+            start = s.unknowns();
+        }
+    }
+
     /** However small the last step was, as long as it is one that the laws are asked about. */
     @Test
     void whatIsNoNumberSettlesNothing() {

@@ -66,6 +66,9 @@ class RequestsTest {
                             assertThat(ColdRequest.isHeading("HG – CHASSIS", n)).isTrue());
         assertThat(ColdRequest.parse("HG – CHASSIS", n -> ColdRequest.isHeading("HG – CHASSIS", n)))
                 .isInstanceOf(ColdRequest.GoTo.class);
+        assertThat(ColdRequest.parse("XX – CHASSIS", n -> false))
+                .as("a heading that no row has")
+                .isEqualTo(new ColdRequest.GoTo("XX-CHASSIS"));
         assertThatThrownBy(() -> ColdRequest.parse("B3", n -> false)).isInstanceOf(InputException.class);
     }
 

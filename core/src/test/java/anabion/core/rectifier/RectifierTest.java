@@ -92,6 +92,24 @@ class RectifierTest {
         }
     }
 
+    /** What is read off the table is what a cycle under the same load gives. */
+    @Test
+    void aCycleOfTheTableIsOneOfItsOwn() {
+        Rectifier r = full(TUBE, 16e-6);
+        Characteristic k = new Characteristic(r, 1e-3);
+        for (double share = 0.35; share < 0.95; share += 0.05) {
+            double volts = share * r.open();
+            Cycle read = k.cycle(volts);
+            double g = Math.max(1e-3, read.amperes() / volts); // no load draws on below nothing
+            Cycle own = r.cycle(new Load(g, volts - read.amperes() / g));
+            assertThat(own.volts()).isCloseTo(volts, within(5e-4 * volts));
+            assertThat(read.ripple()).isCloseTo(own.ripple(), within(5e-3 * own.ripple()));
+            assertThat(read.peak()).isCloseTo(own.peak(), within(0.02 * own.peak()));
+            assertThat(read.effective()).isCloseTo(own.effective(), within(0.02 * own.effective()));
+            assertThat(read.given()).isCloseTo(own.given(), within(5e-3 * own.given()));
+        }
+    }
+
     @Test
     void aVibratorGivesMoreMeanForTheSameEffectiveVolts() {
         Load load = new Load(2e-4, 0);
