@@ -96,17 +96,38 @@ public final class LineUpBenchmark {
                 || part.component() instanceof Component.Windings
                 || part.component() instanceof Component.Potentiometer;
         return switch (place.get().kind()) {
-            case RECTIFIER, FEED, SUPPLY -> part.equals(tube) || isOfMains(part) || (there && !capacitor);
+            case RECTIFIER, FEED, SUPPLY, BATTERY -> part.equals(tube) || isOfMains(part) || (there && !capacitor);
             case HEATER -> part.equals(tube) || isOfMains(part);
-            case RESERVOIR, SMOOTHING, DECOUPLING, SCREEN_BYPASS, CATHODE_BYPASS, COUPLING -> capacitor && there;
-            case TRANSFORMER -> there && (capacitor || part.component() instanceof Component.Windings);
-            case FILTER, PLATE_LOAD, PLATE_WINDING, SCREEN_FEED, CATHODE_RESISTOR, GRID_LEAK, BIAS -> passes && there;
+            case RESERVOIR,
+                    SMOOTHING,
+                    DECOUPLING,
+                    SCREEN_BYPASS,
+                    CATHODE_BYPASS,
+                    COUPLING,
+                    EMITTER_BYPASS,
+                    BASE_BYPASS,
+                    BASE_COUPLING -> capacitor && there;
+            case TRANSFORMER, BASE_TRANSFORMER ->
+                there && (capacitor || part.component() instanceof Component.Windings);
+            case FILTER,
+                    PLATE_LOAD,
+                    PLATE_WINDING,
+                    SCREEN_FEED,
+                    CATHODE_RESISTOR,
+                    GRID_LEAK,
+                    BIAS,
+                    EMITTER_RESISTOR,
+                    BASE_FEED,
+                    BASE_RETURN,
+                    COLLECTOR_LOAD,
+                    COLLECTOR_WINDING -> passes && there;
             case OSCILLATOR -> part.role().filter(PartRole::isOfOscillator).isPresent() || there;
         };
     }
 
     private static boolean isOfMains(Part p) {
         return p.component() instanceof Component.Fuse
+                || p.component() instanceof Component.Battery
                 || p.component() instanceof Component.Switch
                 || (p.component() instanceof Component.Windings w && w.isMainsTransformer());
     }

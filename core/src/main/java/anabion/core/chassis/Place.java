@@ -45,7 +45,24 @@ public record Place(Kind kind, String device, String pin) {
         /** What makes a grid negative. */
         BIAS,
         /** What keeps a converter swinging. */
-        OSCILLATOR;
+        OSCILLATOR,
+        /** Of a transistor set, with its leads and switch. */
+        BATTERY,
+        EMITTER_RESISTOR,
+        EMITTER_BYPASS,
+        /** Of a base's divider what comes from the collector's rail. */
+        BASE_FEED,
+        /** Of a base's divider what goes to the emitter's rail. */
+        BASE_RETURN,
+        /** Where the signal comes through a winding. */
+        BASE_BYPASS,
+        COLLECTOR_LOAD,
+        /** A transformer's or coil's winding between a rail and a collector. */
+        COLLECTOR_WINDING,
+        /** From a collector before. */
+        BASE_COUPLING,
+        /** Of the transformer before a base, or a capacitor in its can: from the collector before. */
+        BASE_TRANSFORMER;
 
         @Override
         public String code() {

@@ -39,7 +39,10 @@ record EnteredParts(Chassis chassis) {
             case PLATE_LOAD, SCREEN_FEED -> resistor && !grounded;
             case CATHODE_RESISTOR, GRID_LEAK -> resistor && (grounded || p.joins(net, far));
             case SCREEN_BYPASS, CATHODE_BYPASS -> capacitor && grounded;
-            case COUPLING -> capacitor && p.joins(net, far);
+            case COUPLING, BASE_COUPLING -> capacitor && p.joins(net, far);
+            case COLLECTOR_LOAD, EMITTER_RESISTOR, BASE_FEED, BASE_RETURN ->
+                resistor && grounded == far.equals(chassis.reference());
+            case EMITTER_BYPASS, BASE_BYPASS -> capacitor && grounded == far.equals(chassis.reference());
             case RESERVOIR -> capacitor && grounded;
             case SUPPLY,
                     RECTIFIER,
@@ -51,7 +54,10 @@ record EnteredParts(Chassis chassis) {
                     DECOUPLING,
                     TRANSFORMER,
                     BIAS,
-                    OSCILLATOR -> false;
+                    OSCILLATOR,
+                    BATTERY,
+                    COLLECTOR_WINDING,
+                    BASE_TRANSFORMER -> false;
         };
     }
 }

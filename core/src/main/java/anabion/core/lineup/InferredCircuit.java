@@ -2,10 +2,8 @@ package anabion.core.lineup;
 
 import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.AssignedRole;
-import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.PartRole;
 import anabion.core.chassis.Place;
@@ -24,7 +22,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /**
  * A circuit that would read what a chart prints, of the tubes alone.
@@ -358,26 +355,7 @@ final class InferredCircuit {
     private Chassis bare(List<Part> all, double volts) {
         Supply supply = new Supply(Arrangement.BATTERY, volts, 0, "", Extra.NONE);
         return Chassis.blank(chassis.id(), chassis.identity(), supply)
-                .withChart(chart(volts))
+                .withChart(InferredParts.chart(chassis.chart().orElseThrow(), tubes(), volts, reference()))
                 .withParts(all);
-    }
-
-    private Chart chart(double volts) {
-        Set<String> pins = tubes().stream()
-                .flatMap(t -> t.nets().keySet().stream().map(pin -> t.reference() + "." + pin))
-                .collect(Collectors.toSet());
-        Chart c = chassis.chart().orElseThrow();
-        Chart.Conditions on = c.conditions();
-        return new Chart(
-                c.id(),
-                c.source(),
-                c.provisional(),
-                c.tolerance(),
-                new Chart.Conditions(
-                        volts, on.meter(), on.band(), on.volume(), on.signal(), on.dial(), reference(), on.extra()),
-                c.rows().stream()
-                        .filter(r -> r.measure() == Measure.DC_VOLTS && pins.contains(r.point()))
-                        .toList(),
-                c.extra());
     }
 }

@@ -1,7 +1,9 @@
 package anabion.core.lineup;
 
+import anabion.core.chassis.Chart;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Dielectric;
+import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Winding;
 import anabion.core.json.Extra;
@@ -10,7 +12,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 
 /** Parts that nobody entered, of usual size where the volts do not tell theirs. */
 final class InferredParts {
@@ -49,5 +53,28 @@ final class InferredParts {
 
     static Component winding(double ohms) {
         return new Component.Windings(List.of(new Winding(id("winding"), "primary", "1", "2", ohms, 0, 0, Extra.NONE)));
+    }
+
+    /**
+     * What a chart says of the pins of some parts, restated for what feeds an inferred circuit.
+     *
+     * @param volts of its battery
+     */
+    static Chart chart(Chart c, List<Part> of, double volts, String reference) {
+        Set<String> pins = of.stream()
+                .flatMap(t -> t.nets().keySet().stream().map(pin -> t.reference() + "." + pin))
+                .collect(Collectors.toSet());
+        Chart.Conditions on = c.conditions();
+        return new Chart(
+                c.id(),
+                c.source(),
+                c.provisional(),
+                c.tolerance(),
+                new Chart.Conditions(
+                        volts, on.meter(), on.band(), on.volume(), on.signal(), on.dial(), reference, on.extra()),
+                c.rows().stream()
+                        .filter(r -> r.measure() == Measure.DC_VOLTS && pins.contains(r.point()))
+                        .toList(),
+                c.extra());
     }
 }

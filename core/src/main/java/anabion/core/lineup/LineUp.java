@@ -40,17 +40,17 @@ public record LineUp(List<Part> tubes, Map<String, Double> volts) {
                 volts);
     }
 
-    /** A set as its line-up is typed: tubes alone, each pin on a net of its own. */
+    /** A set as its line-up is typed: tubes and semiconductors alone, each pin on a net of its own. */
     public static Chassis alone(Chassis set) {
-        List<Part> tubes = set.parts().stream()
-                .filter(Part::isTube)
+        List<Part> devices = set.parts().stream()
+                .filter(p -> p.device().isPresent())
                 .map(p -> {
                     Map<String, String> nets = new LinkedHashMap<>();
                     p.nets().keySet().forEach(pin -> nets.put(pin, p.reference() + "." + pin));
                     return p.withNets(nets);
                 })
                 .toList();
-        return set.withStages(List.of(), List.of()).withAdjusters(List.of()).withParts(tubes);
+        return set.withStages(List.of(), List.of()).withAdjusters(List.of()).withParts(devices);
     }
 
     private static boolean isKnown(Part tube) {

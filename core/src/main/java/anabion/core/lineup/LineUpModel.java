@@ -68,12 +68,13 @@ public final class LineUpModel {
                 .collect(Collectors.toUnmodifiableSet());
     }
 
-    /** Empty without a tube that has a charted plate or screen, without a line that the chart was taken at, and where no circuit reads such a chart. */
+    /** Empty without a tube that has a charted plate or screen or a transistor that has a charted collector, without a line that the chart was taken at, and where no circuit reads such a chart. */
     public static Optional<LineUpModel> of(Chassis chassis, Priors priors) {
         double line = line(chassis);
         if (line <= 0) return Optional.empty();
         try {
             return InferredCircuit.of(chassis)
+                    .or(() -> InferredTransistors.of(chassis))
                     .map(c -> new LineUpModel(
                             c, c.supply().volts() / line, new PredictionModel(c, Calibrations.of(c), priors)));
         } catch (InputException e) {

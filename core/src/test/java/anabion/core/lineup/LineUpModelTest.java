@@ -74,9 +74,25 @@ class LineUpModelTest {
             new Story("brae", "V5:emission:0.2", "rectifier@V5/7"),
             new Story("brae", "R8:open", "cathode-resistor@V2/7"));
 
+    /** Of transistors the volts do not tell the currents; ratios of resistors are enough. */
+    private static final List<Story> TRANSISTORS = List.of(
+            new Story("lark", "R14:open", "emitter-resistor@Q4/1"),
+            new Story("lark", "R12:open", "base-feed@Q4/2"),
+            new Story("lark", "R13:open", "base-return@Q4/2"),
+            new Story("lark", "C14:short", "emitter-bypass@Q4/1"),
+            new Story("lark", "Q4:short", "Q4"),
+            new Story("lark", "Q4:open", "Q4"),
+            new Story("lark", "R8:open", "base-feed@Q3/2"),
+            new Story("lark", "C20:leaky:330", "smoothing@Q1/4"),
+            new Story("lark", "R18:open", "emitter-resistor@Q5/1"),
+            new Story("lark", "Q5.bc:leaky:5k", "Q5"),
+            new Story("lark", "R4:open", "base-feed@Q2/2"),
+            new Story("lark", "C15:leaky:2k", "base-coupling@Q5/2"));
+
     /** What a specimen with a fault reads at all that its chart has. */
     private static List<Reading> readings(Chassis set, List<Fault> faults, long seed) {
-        Setting setting = Setting.of(LINE).withTrims(Specimen.of(set, seed)).withFaults(faults);
+        Setting setting =
+                Setting.of(line(set)).withTrims(Specimen.of(set, seed)).withFaults(faults);
         MeterModel meter = new MeterModel(new Simulator().prepare(set, setting));
         List<Reading> all = new ArrayList<>();
         for (ChartRow r : set.chart().orElseThrow().rows()) {
@@ -85,12 +101,22 @@ class LineUpModelTest {
             all.add(reading(
                     r.point(),
                     set.reference(),
+                    line(set),
                     meter.read(p.net(), Measure.DC_VOLTS, METER).orElseThrow()));
         }
         return all;
     }
 
+    /** Of the mains a little low, of a battery as it should be. */
+    private static double line(Chassis set) {
+        return set.supply().volts() < 50 ? set.supply().volts() : LINE;
+    }
+
     private static Reading reading(String point, String reference, double volts) {
+        return reading(point, reference, LINE, volts);
+    }
+
+    private static Reading reading(String point, String reference, double line, double volts) {
         return new Reading(
                 UUID.randomUUID(),
                 point,
@@ -98,7 +124,7 @@ class LineUpModelTest {
                 Measure.DC_VOLTS,
                 volts,
                 false,
-                Condition.of(LINE, METER, ""),
+                Condition.of(line, METER, ""),
                 Job.NEW.fitted().id(),
                 Instant.EPOCH,
                 Extra.NONE);
@@ -122,9 +148,18 @@ class LineUpModelTest {
 
     @Test
     void theRightPlaceComesFirstInMostStories() {
+        theRightPlaceComesFirst(STORIES, 10);
+    }
+
+    @Test
+    void theRightPlaceComesFirstAmongTransistors() {
+        theRightPlaceComesFirst(TRANSISTORS, 10);
+    }
+
+    private static void theRightPlaceComesFirst(List<Story> stories, int atLeast) {
         List<String> told = new ArrayList<>();
         int right = 0;
-        for (Story s : STORIES) {
+        for (Story s : stories) {
             List<RankedCause> causes =
                     diagnosis(s.set(), List.of(Fault.parse(s.fault())), 7).singly();
             boolean first = !causes.isEmpty()
@@ -137,17 +172,18 @@ class LineUpModelTest {
                             .map(c -> c.odds() + " " + c.causes())
                             .toList());
         }
-        assertThat(right).as(String.join("\n", told)).isGreaterThanOrEqualTo(10);
+        assertThat(right).as(String.join("\n", told)).isGreaterThanOrEqualTo(atLeast);
     }
 
     @Test
     void aSoundSetConvictsNobody() {
-        for (long seed : new long[] {1, 2, 3}) {
-            Diagnosis d = diagnosis("halcyon", List.of(), seed);
-            assertThat(d.decided())
-                    .as("%s", d.singly().stream().limit(2).toList())
-                    .isFalse();
-        }
+        for (String set : List.of("halcyon", "lark"))
+            for (long seed : new long[] {1, 2, 3}) {
+                Diagnosis d = diagnosis(set, List.of(), seed);
+                assertThat(d.decided())
+                        .as("%s %s", set, d.singly().stream().limit(2).toList())
+                        .isFalse();
+            }
     }
 
     @Test
@@ -218,6 +254,34 @@ class LineUpModelTest {
         assertThat(model.predictions().chassis().part("grid-leak@V4/1")).isEmpty();
     }
 
+    /** Makers measure against either pole of the battery, and put either type of transistor on either of them. */
+    @Test
+    void transistorsAreInferredAgainstEitherPole() {
+        Chassis lark = SharedSets.named("lark");
+        double battery = lark.supply().volts();
+        Chart chart = lark.chart().orElseThrow();
+        Chart.Conditions on = chart.conditions();
+        Chart.Conditions other = new Chart.Conditions(
+                on.line(), on.meter(), on.band(), on.volume(), on.signal(), on.dial(), "NEG", on.extra());
+        List<ChartRow> rows =
+                chart.rows().stream().map(r -> row(r, r.value() + battery)).toList();
+        LineUpModel model = model(LineUp.alone(lark)
+                        .withChart(Optional.of(
+                                new Chart(chart.id(), "", false, chart.tolerance(), other, rows, Extra.NONE))))
+                .orElseThrow();
+        for (Story s : TRANSISTORS.subList(0, 5)) {
+            List<Reading> shifted = readings(lark, List.of(Fault.parse(s.fault())), 7).stream()
+                    .map(r -> reading(r.point(), "NEG", battery, r.value() + battery))
+                    .toList();
+            List<RankedCause> causes =
+                    model.diagnosis(model.evidence(shifted, Job.NEW)).singly();
+            // against the far pole a meter's error hides the volts between base and emitter
+            assertThat(causes.stream().limit(3).flatMap(c -> c.causes().stream()))
+                    .as("%s", s)
+                    .anyMatch(h -> h.from().get(0).part().startsWith(s.place()));
+        }
+    }
+
     /** Without a chart, without a tube of known volts, with filaments for cathodes: nothing is made up. */
     @Test
     void whatCannotBeInferredIsRefused() {
@@ -225,7 +289,14 @@ class LineUpModelTest {
         assertThat(model(halcyon)).isPresent();
         assertThat(model(halcyon.withChart(Optional.empty()))).isEmpty();
         assertThat(model(halcyon.withParts(List.of()))).isEmpty();
-        assertThat(model(LineUp.alone(SharedSets.named("lark")))).isEmpty();
+        Chassis lark = LineUp.alone(SharedSets.named("lark"));
+        assertThat(model(lark)).isPresent();
+        Chart chart = lark.chart().orElseThrow();
+        List<ChartRow> bases =
+                chart.rows().stream().filter(r -> r.point().endsWith(".2")).toList();
+        assertThat(model(lark.withChart(new Chart(chart.id(), "", false, 0.2, chart.conditions(), bases, Extra.NONE))))
+                .as("bases alone")
+                .isEmpty();
     }
 
     /** Circuits that people have: none makes it fall over, and what it reads off the chart it leaves out. */
@@ -239,7 +310,11 @@ class LineUpModelTest {
                 .anyMatch(p -> p.isTube()
                         && Sockets.pin(p, "k", "").isPresent()
                         && p.device().orElseThrow().functions().containsValue("g1"));
-        assertThat(model.isPresent()).as("tubes with cathodes: %s", heated).isEqualTo(heated);
+        boolean transistors = whole.parts().stream()
+                .anyMatch(p -> !p.isTube() && Sockets.pin(p, "c", "").isPresent());
+        assertThat(model.isPresent())
+                .as("tubes with cathodes: %s, transistors: %s", heated, transistors)
+                .isEqualTo(heated || transistors);
         model.ifPresent(m -> assertThat(chart.rows().stream().filter(r -> m.explains(r.point())))
                 .hasSizeGreaterThan(3));
     }
@@ -247,7 +322,7 @@ class LineUpModelTest {
     private static Chart everyPin(Chassis whole) {
         List<ChartRow> rows = new ArrayList<>();
         for (Part p : whole.parts())
-            if (p.isTube())
+            if (p.device().isPresent())
                 for (String pin : p.nets().keySet())
                     rows.add(new ChartRow(
                             UUID.randomUUID(),
