@@ -77,6 +77,20 @@ class SupplyEvidenceTest {
                 .allMatch(n -> n.startsWith("B"));
     }
 
+    /** A few millivolts of bias make an output stage's current half as large again: among sound sets it lies wide apart, upwards above all. */
+    @Test
+    void theCurrentOfABatterySetMayBeHalfAsLargeAgain() throws IOException {
+        PredictionModel lark = SharedPredictions.named("lark");
+        Diagnosis before = Diagnosis.of(lark, List.of());
+        Diagnosis more = Diagnosis.of(lark, read(lark.chassis(), "current,,22 mA,,9"));
+        Diagnosis none = Diagnosis.of(lark, read(lark.chassis(), "current,,0,,9"));
+        assertThat(more.sound()).isGreaterThan(before.sound() / 3);
+        assertThat(none.sound()).isLessThan(0.01);
+        assertThat(Diagnosis.of(lark, read(lark.chassis(), "current,,300 mA,,9"))
+                        .sound())
+                .isLessThan(0.01);
+    }
+
     /** A dried reservoir ripples more, and what is left of it behind the filter is less. */
     @Test
     void rippleRisesWhereAReservoirDries() throws IOException {
@@ -152,18 +166,18 @@ class SupplyEvidenceTest {
         Diagnosis drawn = Diagnosis.of(lark, more);
         assertThat(drawn.sound()).isLessThan(sound.sound() / 2);
         Measurement.Metered asked = ((Observation.Measured) more.get(0)).measurement();
-        double first =
-                lark.at(drawn.suspects().get(0).first(), asked).orElseThrow().value();
+        double first = asked.unscaled(
+                lark.at(drawn.suspects().get(0).first(), asked).orElseThrow().value());
         assertThat(first).isGreaterThan(3 * current(lark));
     }
 
     private static double current(PredictionModel lark) {
-        return Measurements.of(lark, Setting.fed(lark.chassis()), Workbench.METER).stream()
-                .filter(m -> m.text().equals("current"))
-                .findFirst()
-                .flatMap(m -> lark.at(lark.healthy(), (Measurement.Metered) m))
-                .orElseThrow()
-                .value();
+        Measurement.Metered asked =
+                (Measurement.Metered) Measurements.of(lark, Setting.fed(lark.chassis()), Workbench.METER).stream()
+                        .filter(m -> m.text().equals("current"))
+                        .findFirst()
+                        .orElseThrow();
+        return asked.unscaled(lark.at(lark.healthy(), asked).orElseThrow().value());
     }
 
     /** With its load off a rail rises: that is asked for where every capacitor bears it, and not where one does not. */

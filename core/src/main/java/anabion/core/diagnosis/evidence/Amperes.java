@@ -9,6 +9,17 @@ public record Amperes(Setting setting) implements Measurement.Powered {
         return 1.5;
     }
 
+    /** An output stage's current grows with the logarithm of its bias: what makes it half or twice as large is as likely. */
+    @Override
+    public double scaled(double value) {
+        return LogScale.AMPERES.of(value);
+    }
+
+    @Override
+    public double unscaled(double scaled) {
+        return scaled <= LogScale.AMPERES.least() ? 0 : Math.pow(10, scaled);
+    }
+
     @Override
     public String at() {
         return "current";

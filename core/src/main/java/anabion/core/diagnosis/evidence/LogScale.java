@@ -1,7 +1,7 @@
 package anabion.core.diagnosis.evidence;
 
 /**
- * The logarithmic scale on which ohms and levels are compared, from the least to the most that an instrument shows.
+ * The logarithmic scale on which ohms, amperes, levels and frequencies are compared, from the least to the most that an instrument shows.
  *
  * @param least decimal logarithm of the least
  * @param most decimal logarithm of the most
@@ -15,6 +15,9 @@ public record LogScale(double least, double most) {
 
     /** Of a frequency counter; what does not run is the least. */
     public static final LogScale HERTZ = new LogScale(4, 9);
+
+    /** Of an ammeter, from what a dead set still seems to take. */
+    public static final LogScale AMPERES = new LogScale(Math.log10(3e-4), 2);
 
     /** Of a generator's level, in volts. */
     public static final LogScale VOLTS = new LogScale(-8, 2);

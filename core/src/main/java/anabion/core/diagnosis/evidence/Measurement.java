@@ -41,7 +41,7 @@ public sealed interface Measurement {
         /** The point or net that is named first. */
         String at();
 
-        /** A reading in the scale in which predictions are compared: volts of a net and watts as they are, ohms and levels as common logarithms. */
+        /** A reading in the scale in which predictions are compared: volts and watts as they are, ohms, amperes, levels and frequencies as common logarithms. */
         double scaled(double value);
 
         /** The reading for a value of that scale. */
@@ -50,7 +50,7 @@ public sealed interface Measurement {
         }
     }
 
-    /** What is read with the power on, in its own unit. */
+    /** What is read with the power on, volts and watts as they are. */
     public sealed interface Powered extends Metered permits Volts, Watts, AlternatingVolts, Amperes {
         Setting setting();
 

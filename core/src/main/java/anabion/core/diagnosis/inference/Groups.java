@@ -1,6 +1,7 @@
 package anabion.core.diagnosis.inference;
 
 import anabion.core.diagnosis.evidence.AlternatingVolts;
+import anabion.core.diagnosis.evidence.Amperes;
 import anabion.core.diagnosis.evidence.Frequency;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.diagnosis.hypothesis.Hypothesis;
@@ -20,6 +21,9 @@ public final class Groups {
     private static final double VOLTS = 0.02;
 
     private static final double WATTS = 0.1;
+    /** Of the logarithm of amperes. */
+    private static final double AMPERES = 0.04;
+
     private static final double ALTERNATING = 0.05;
     /** Alternating volts that a meter shows of nothing. */
     private static final double PICKED_UP = 0.1;
@@ -86,6 +90,7 @@ public final class Groups {
         if (p instanceof Measurement.Volts)
             return VOLTS * Math.max(Math.abs(a[0]), Math.abs(b[0])) + predictions.little();
         if (p instanceof AlternatingVolts) return ALTERNATING * Math.max(Math.abs(a[0]), Math.abs(b[0])) + PICKED_UP;
+        if (p instanceof Amperes) return AMPERES;
         if (p instanceof Measurement.Powered) return WATTS * Math.max(Math.abs(a[0]), Math.abs(b[0]));
         if (p instanceof Measurement.Level) return LEVEL;
         if (p instanceof Frequency) return HERTZ;

@@ -52,7 +52,8 @@ public final class Posterior {
 
     private double range(Observation.Measured m) {
         double usual = predictions.range(m.measurement());
-        return m.measurement() instanceof Measurement.Powered ? Math.max(usual, 2 * Math.abs(m.value())) : usual;
+        double most = 2 * Math.abs(m.measurement().scaled(m.value()));
+        return m.measurement() instanceof Measurement.Powered ? Math.max(usual, most) : usual;
     }
 
     private void weigh() {

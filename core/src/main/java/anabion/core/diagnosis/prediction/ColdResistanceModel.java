@@ -176,15 +176,21 @@ public final class ColdResistanceModel {
         double worn = over.isEmpty() ? 0 : shown(state.worn(setting), p) - log;
         double bow = over.isEmpty() || !quick() ? 0 : shown(state.halfWorn(setting), p) - log - worn / 2;
         return new At(
-                log + USUALLY * worn + BOWED * bow, LAIN * worn, bow, List.copyOf(shares), over, rest(state, taken));
+                log + USUALLY * worn + BOWED * bow,
+                LAIN * worn,
+                bow,
+                List.copyOf(shares),
+                over,
+                rest(state, setting, taken));
     }
 
-    /** Leaks, of a capacitor or of a fault, have their spread in what electrolytics do and in the severity. */
-    private double rest(FaultState state, Map<String, Double> taken) {
+    /** Leaks, of a capacitor or of a fault, have their spread in what electrolytics do and in the severity; what a faulty part has as a sound one differs from set to set as there. */
+    private double rest(FaultState state, Setting setting, Map<String, Double> taken) {
         double known = 0;
         for (Map.Entry<String, Double> e : taken.entrySet()) {
             String part = OperatingPoint.reference(e.getKey());
-            if (sources.parts().contains(e.getKey()) || sources.capacitors().contains(part) || state.faulty(part))
+            boolean ofTheFault = state.faulty(part) && !sound.cold(setting).has(e.getKey());
+            if (sources.parts().contains(e.getKey()) || sources.capacitors().contains(part) || ofTheFault)
                 known += e.getValue();
         }
         return Math.max(0, 1 - known);

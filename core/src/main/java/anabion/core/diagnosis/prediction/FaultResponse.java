@@ -219,6 +219,14 @@ public final class FaultResponse {
         return shares;
     }
 
+    /** Volts by which one standard deviation of all tubes together moves a net. */
+    double ofTubes(String net) {
+        double[] each = moves(net);
+        double square = 0;
+        for (int k = 0; k < each.length; k++) if (tubes.contains(spread.parts().get(k))) square += each[k] * each[k];
+        return Math.sqrt(square);
+    }
+
     /** The parts, tubes and the line that differ from specimen to specimen, each with its standard deviation as a fraction. */
     public Map<String, Double> sources() {
         Map<String, Double> all = new LinkedHashMap<>();

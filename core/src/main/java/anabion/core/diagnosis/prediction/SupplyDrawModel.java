@@ -2,6 +2,7 @@ package anabion.core.diagnosis.prediction;
 
 import anabion.core.chassis.Chassis;
 import anabion.core.diagnosis.evidence.Amperes;
+import anabion.core.diagnosis.evidence.LogScale;
 import anabion.core.diagnosis.evidence.Measurement;
 import anabion.core.simulation.dc.IronLoss;
 import anabion.core.simulation.setting.Setting;
@@ -20,12 +21,11 @@ final class SupplyDrawModel {
     private static final double MAGNETISING = 0.12;
 
     private static final double LEAST_WATTS = 0.7;
-    private static final double LEAST_AMPERES = 0.3e-3;
+    private static final double LEAST_AMPERES = Math.pow(10, LogScale.AMPERES.least());
     /** Times what a sound set takes, of all that a reading can be. */
     private static final double MOST = 4;
 
     private static final double SMALLEST_WATTS = 5;
-    private static final double SMALLEST_AMPERES = 5e-3;
 
     private final Chassis chassis;
     private final Setting usual;
@@ -42,10 +42,10 @@ final class SupplyDrawModel {
         this.iron = IronLoss.watts(chassis, usual.line() * sound.atRest().mainsAmperes());
     }
 
-    /** Width of all that a reading can be, in watts or amperes. */
+    /** Width of all that a reading can be, in watts or in decades of amperes. */
     double range(Measurement.Powered p) {
         return p instanceof Amperes
-                ? MOST * Math.max(SMALLEST_AMPERES, sound.draw().amperes())
+                ? LogScale.AMPERES.range()
                 : MOST * Math.max(SMALLEST_WATTS, sound.draw().watts() + iron);
     }
 
@@ -77,24 +77,37 @@ final class SupplyDrawModel {
         return new GaussianPrediction(middle, severe(ends, b - a), Math.hypot(read, beside / 2));
     }
 
-    /** A little off the line at which it was solved, by the volts. Of a battery's amperes the circuit says what each part's tolerance does; of the mains' nobody asks. */
+    /** As a logarithm; a little off the line at which it was solved, by the volts. Of a battery's amperes the circuit says what each part's tolerance does; of the mains' nobody asks. */
     private GaussianPrediction amperes(
             SeverityInterval ends, Measurement.Powered p, FaultResponse from, FaultResponse to) {
         double line = p.setting().line();
         double beside = iron(from, to) * line / Math.pow(usual.line(), 2);
-        double a = from.draw().amperes() * line / from.line();
-        double b = to.draw().amperes() * line / to.line();
-        double middle = beside + (a + b) / 2;
-        double[] shares = severe(ends, b - a);
+        double a = beside + from.draw().amperes() * line / from.line();
+        double b = beside + to.draw().amperes() * line / to.line();
+        double least = LogScale.AMPERES.of(a);
+        double most = LogScale.AMPERES.of(b);
+        double middle = (least + most) / 2;
+        double[] shares = severe(ends, most - least);
         Optional<double[]> one = from.drawSpread(chassis);
         Optional<double[]> other = to.drawSpread(chassis);
         boolean known = one.isPresent() && other.isPresent();
         if (known)
             for (int k = 0; k < one.get().length; k++)
-                shares[k] += Math.abs(one.get()[k]) > Math.abs(other.get()[k]) ? one.get()[k] : other.get()[k];
-        double magnetising = beside > 0 ? MAGNETISING * middle : 0;
-        double read = Math.hypot((known ? AMMETER : LOAD) * middle, LEAST_AMPERES);
-        return new GaussianPrediction(middle, shares, Math.hypot(read, Math.hypot(magnetising, beside / 2)));
+                shares[k] += decades(
+                        larger(one.get()[k] / Math.max(LEAST_AMPERES, a), other.get()[k] / Math.max(LEAST_AMPERES, b)));
+        double taken = Math.pow(10, middle);
+        double read = Math.hypot(known ? AMMETER : LOAD, LEAST_AMPERES / taken);
+        double magnetised = beside > 0 ? Math.hypot(MAGNETISING, beside / 2 / taken) : 0;
+        return new GaussianPrediction(middle, shares, decades(Math.hypot(read, magnetised)));
+    }
+
+    private static double larger(double one, double other) {
+        return Math.abs(one) > Math.abs(other) ? one : other;
+    }
+
+    /** A small share as part of a decade. */
+    private static double decades(double share) {
+        return share / Math.log(10);
     }
 
     /** Watts of the iron at the nominal line: less where its windings have less, none where the line does not reach them. */

@@ -33,6 +33,8 @@ final class VoltsModel {
     private static final double CONTACT = 0.2;
 
     private static final double HIGH_OHMS = 200e3;
+    /** The electrodes of a tube do not age alike, nor do its systems: what is each net's own, as a share of what tubes move it. */
+    private static final double UNEVEN = 0.4;
 
     private final Simulator engine;
     private final SettingGrid settings;
@@ -89,7 +91,9 @@ final class VoltsModel {
                 : h.sound() ? 0 : ALONE * alive(a, stands) * (a - stands) + leaking(a, stands);
         double middle = (a + b) / 2 - leaking((a + b) / 2, stands);
         double own = residue.spread(p.net(), middle, stands, line);
-        double error = Math.hypot(own, error(middle, stands, from.get().behind(p.net())));
+        double uneven = UNEVEN * from.get().ofTubes(p.net());
+        double error = Math.hypot(
+                Math.hypot(own, uneven), error(middle, stands, from.get().behind(p.net())));
         double hum = REJECTED * from.get().atRest().alternating(p.net()).orElse(0);
         return Optional.of(new GaussianPrediction(
                 middle + residue.shift(p.net(), middle, stands, line),

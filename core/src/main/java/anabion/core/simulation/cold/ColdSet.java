@@ -70,6 +70,13 @@ public final class ColdSet {
         return unchanged;
     }
 
+    /** Whether a resistance of that name is part of it. */
+    public boolean has(String element) {
+        for (Element e : circuit.elements())
+            if (e instanceof Element.Resistor r && r.name().equals(element)) return true;
+        return false;
+    }
+
     /** Whether an answer costs next to nothing. */
     public boolean quick() {
         return resistances.isPresent();

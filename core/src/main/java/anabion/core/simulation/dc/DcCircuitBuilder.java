@@ -232,7 +232,7 @@ public final class DcCircuitBuilder {
                         .filter(x -> x.kind() == Section.Kind.HEPTODE)
                         .findFirst();
                 if (partner.isPresent() && oscillates(p))
-                    law = Driven.oscillating(law, 0, fitted.driveShare(partner.get()), 1, 2);
+                    law = Driven.oscillating(law, 0, swing(p) * fitted.driveShare(partner.get()), 1, 2);
                 else if (partner.isEmpty()) law = selfOscillating(p, s, gridDetecting(p, law));
                 put(name, p, type, law, List.of(sockets.need(p, "g1", s.name()), sockets.need(p, "a", s.name()), k), c);
             }
@@ -282,7 +282,7 @@ public final class DcCircuitBuilder {
     private DeviceModel converter(Part p, Section s, double emission) {
         DeviceModel law = law(s, emission, 5);
         if (emission <= 0 || !oscillates(p)) return law;
-        return Driven.oscillating(law, s.oscillator().equals("g3") ? 2 : 0, fitted.driveShare(s), 1, 4);
+        return Driven.oscillating(law, s.oscillator().equals("g3") ? 2 : 0, swing(p) * fitted.driveShare(s), 1, 4);
     }
 
     /** A triode at a coil of the FM oscillator swings by a share of its plate's volts, on FM alone. */
@@ -290,7 +290,11 @@ public final class DcCircuitBuilder {
         if (law instanceof ColdLaw || !fm() || faults.stopsOscillator(chassis, p.reference())) return law;
         String grid = sockets.need(p, "g1", s.name());
         boolean coil = chassis.parts().stream().anyMatch(x -> x.is(PartRole.FM_OSCILLATOR_COIL) && x.touches(grid));
-        return coil ? Driven.oscillating(law, 0, FM_DRIVE, 1, 2) : law;
+        return coil ? Driven.oscillating(law, 0, swing(p) * FM_DRIVE, 1, 2) : law;
+    }
+
+    private double swing(Part p) {
+        return setting.trim(Setting.swing(p.reference()));
     }
 
     /** A grid that detects: a carrier drives it into its own current, and it biases itself. */

@@ -17,7 +17,7 @@ import java.util.Map;
  *     middle
  * @param switches reference of a switch to its position; unnamed ones stand where the band or "on" wants them
  * @param faults what is wrong with the set
- * @param trims reference of a resistor, capacitor or tube, the {@link #core} of a winding, or {@code LINE}, to the factor by which this specimen differs from nominal
+ * @param trims reference of a resistor, capacitor or tube, the {@link #core} of a winding, the {@link #swing} of an oscillator, or {@code LINE}, to the factor by which this specimen differs from nominal
  * @param warm false before the heaters have warmed
  * @param carrier volts of the carrier's peaks at the detector's diode; 0 without a signal
  * @param deviation share by which a carrier off its middle is stronger at the first diode of an FM detector, and weaker at the other; 0 in tune
@@ -37,6 +37,8 @@ public record Setting(
         implements SettingBuilder.With {
     /** The trim of the line voltage. */
     public static final String LINE = "LINE";
+
+    private static final String SWING = ".swing";
 
     public Setting {
         trims = Map.copyOf(trims);
@@ -70,6 +72,16 @@ public record Setting(
      */
     public static String core(String reference, Winding winding) {
         return reference + "." + winding.name();
+    }
+
+    /** The trim of how far an oscillator's tube swings, which hangs on its coil as much as on the tube. */
+    public static String swing(String reference) {
+        return reference + SWING;
+    }
+
+    /** The part that a trim is one of: of a swing the tube. */
+    public static String trimmed(String trim) {
+        return trim.endsWith(SWING) ? trim.substring(0, trim.length() - SWING.length()) : trim;
     }
 
     /** Factor by which a part of this specimen differs from nominal. */

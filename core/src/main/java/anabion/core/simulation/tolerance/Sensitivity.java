@@ -3,9 +3,11 @@ package anabion.core.simulation.tolerance;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
 import anabion.core.chassis.Part;
+import anabion.core.chassis.PartRole;
 import anabion.core.circuit.Circuit;
 import anabion.core.circuit.Element;
 import anabion.core.circuit.LinearizedCircuit;
+import anabion.core.device.Section;
 import anabion.core.simulation.Simulator;
 import anabion.core.simulation.dc.OperatingPoint;
 import anabion.core.simulation.fault.Sockets;
@@ -29,7 +31,12 @@ public final class Sensitivity {
     /** Standard deviation of the mains volts about the nominal ones, as a fraction. */
     public static final double LINE_SPREAD = 0.02;
 
+    /** Standard deviation of how far an oscillator swings, as a fraction: its coil's losses and its tuning differ. */
+    public static final double SWING_SPREAD = 0.15;
+
     private static final double STEP = 0.01;
+    /** A grid that rectifies its own swing draws its current at the peaks alone, and bends there. */
+    private static final double SWING_STEP = 2e-4;
 
     private final Circuit circuit;
     private final Map<String, Double> spreads;
@@ -88,16 +95,29 @@ public final class Sensitivity {
             LinearizedCircuit tangent,
             UnaryOperator<Circuit> dressed) {
         Map<String, Double> trims = new LinkedHashMap<>(setting.trims());
-        trims.merge(part, 1 + STEP, (a, b) -> a * b);
+        String changing = Setting.trimmed(part);
+        double step = changing.equals(part) ? STEP : SWING_STEP;
+        trims.merge(part, 1 + step, (a, b) -> a * b);
         Setting nudged = setting.withTrims(trims);
-        Circuit changed = engine.replaced(chassis, setting, nudged, part, solved)
-                .orElseGet(() -> dressed.apply(engine.near(chassis, setting, nudged, part, solved)));
+        Circuit changed = engine.replaced(chassis, setting, nudged, changing, solved)
+                .orElseGet(() -> dressed.apply(engine.near(chassis, setting, nudged, changing, solved)));
         double[] moves = tangent.towards(changed);
-        for (int i = 0; i < moves.length; i++) moves[i] /= STEP;
+        for (int i = 0; i < moves.length; i++) moves[i] /= step;
         return moves;
     }
 
-    /** The standard deviation of every part that a set's volts hang on, and of the line, as fractions. */
+    /** Whether a tube is a converter, or stands at the coil of an FM oscillator. */
+    private static boolean oscillates(Chassis chassis, Part p) {
+        boolean converts =
+                Sockets.type(p).flatMap(t -> t.section(Section.Kind.HEPTODE)).isPresent();
+        return converts
+                || (p.isTube()
+                        && chassis.parts().stream()
+                                .anyMatch(c -> c.is(PartRole.FM_OSCILLATOR_COIL)
+                                        && p.nets().values().stream().anyMatch(c::touches)));
+    }
+
+    /** The standard deviation of every part that a set's volts hang on, of how far oscillators swing, and of the line, as fractions. */
     public static Map<String, Double> spreads(Chassis chassis) {
         Map<String, Double> spreads = new LinkedHashMap<>();
         for (Part p : chassis.parts()) {
@@ -105,6 +125,7 @@ public final class Sensitivity {
                 spreads.put(p.reference(), Math.max(0.01, r.tolerance() / 2));
             else if (p.device().isPresent() && Sockets.type(p).isPresent())
                 spreads.put(p.reference(), Specimen.spread(p));
+            if (oscillates(chassis, p)) spreads.put(Setting.swing(p.reference()), SWING_SPREAD);
         }
         spreads.put(Setting.LINE, LINE_SPREAD);
         return spreads;

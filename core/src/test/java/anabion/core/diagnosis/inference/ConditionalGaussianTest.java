@@ -217,6 +217,6 @@ class ConditionalGaussianTest {
             assertThat(now).as("after %s", p).isLessThanOrEqualTo(before + 1e-9);
             before = now;
         }
-        assertThat(before).isLessThan(0.7 * next.deviation());
+        assertThat(before).isLessThan(0.75 * next.deviation());
     }
 }
