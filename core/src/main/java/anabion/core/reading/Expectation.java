@@ -82,6 +82,11 @@ public record Expectation(OptionalDouble charted, double value, double low, doub
         return half() == 0 ? 0 : (read - value) / half();
     }
 
+    /** Likewise, farther from zero being higher: of volts that should be negative those that are more so. */
+    public double size(double read) {
+        return value < 0 && read <= 0 ? -deviation(read) : deviation(read);
+    }
+
     private static double unloaded(Chart chart, ChartRow row, double value, List<Phrase> steps) {
         if (row.sourceOhms().isEmpty() || row.measure() == Measure.AC_VOLTS) return value;
         double meter = MeterSpec.parse(chart.conditions().meter()).ohmsAt(value);

@@ -187,13 +187,13 @@ public final class ReadingTable {
         double deviation = Math.abs(expected.deviation(read));
         if (deviation <= 1) return row.judged(Standing.WITHIN, Phrase.of("verdict.within"));
         Standing standing = deviation <= policy.drift() ? Standing.DRIFTING : Standing.OUT;
-        boolean high = Math.abs(read) > Math.abs(expected.value()) || read * expected.value() < 0;
+        boolean high = expected.size(read) > 0;
         double size = Math.abs(expected.value());
         if (size < 2 * policy.floor() || read * expected.value() < 0) {
             return row.judged(
                     standing,
                     Phrase.of(
-                            read > expected.value() ? "verdict.volts-high" : "verdict.volts-low",
+                            high ? "verdict.volts-high" : "verdict.volts-low",
                             Figures.volts(Math.abs(read - expected.value()))));
         }
         double off = Math.abs(Math.abs(read) - size) / size;

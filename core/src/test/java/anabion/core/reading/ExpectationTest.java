@@ -106,6 +106,16 @@ class ExpectationTest {
         assertThat(e.deviation(110)).isCloseTo(2, within(1e-9));
     }
 
+    /** More negative is more, where volts should be negative; a positive grid is high, whatever it should be. */
+    @Test
+    void sizeIsSeenFromZero() {
+        Expectation bias = restate(-8, 0, 220, "10M");
+        assertThat(bias.size(-10)).isPositive();
+        assertThat(bias.size(-4)).isNegative();
+        assertThat(bias.size(2)).isPositive();
+        assertThat(restate(100, 0, 220, "10M").size(80)).isNegative();
+    }
+
     @Test
     void anUnknownLineLeavesTheValueAlone() {
         Expectation e = Expectation.of(

@@ -56,6 +56,9 @@ final class OddsPane extends VBox {
         int row = 0;
         List<RankedCause> all = found.diagnosis().singly();
         double worth = all.isEmpty() ? 0 : Math.max(WORTH, BESIDE * all.get(0).odds());
+        double quiet = found.diagnosis().sound();
+        boolean quietFirst = quiet >= Diagnosis.LEADING_ODDS;
+        if (quietFirst) row(grid, row++, session.say("cause.quiet"), quiet, "medium");
         for (RankedCause s : all) {
             if (row == MOST || (s.odds() < worth && row > 0)) break;
             row(grid, row, session.words().get().say(CauseWords.of(s)), s.odds(), row == 0 ? "medium" : "soft");
@@ -63,8 +66,7 @@ final class OddsPane extends VBox {
         }
         if (found.diagnosis().other() >= WORTH)
             row(grid, row++, session.say("cause.other"), found.diagnosis().other(), "soft");
-        if (found.diagnosis().sound() >= WORTH)
-            row(grid, row, session.say("cause.quiet"), found.diagnosis().sound(), "soft");
+        if (!quietFirst && quiet >= WORTH) row(grid, row, session.say("cause.quiet"), quiet, "soft");
         return grid;
     }
 

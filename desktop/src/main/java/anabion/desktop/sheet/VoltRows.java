@@ -102,7 +102,7 @@ final class VoltRows {
                         .isPresent();
         if (row.expectation().isEmpty() || row.standing() == Standing.OFF_BY_DESIGN) bar.blank();
         else if (row.reading().isEmpty()) bar.expected();
-        else bar.read(row.expectation().get().deviation(row.reading().get().value()), row.standing(), fresh);
+        else bar.read(row.expectation().get().size(row.reading().get().value()), row.standing(), fresh);
         String verdict = session.words().get().say(row.said());
         Label verdictLabel = Texts.column(verdict, columns.verdict(), false, out ? "out" : "soft");
         HBox box = new HBox(
