@@ -57,7 +57,8 @@ final class OddsPane extends VBox {
         List<RankedCause> all = found.diagnosis().singly();
         double worth = all.isEmpty() ? 0 : Math.max(WORTH, BESIDE * all.get(0).odds());
         double quiet = found.diagnosis().sound();
-        boolean quietFirst = quiet >= Diagnosis.LEADING_ODDS;
+        boolean quietFirst =
+                quiet >= WORTH && (all.isEmpty() || quiet >= all.get(0).odds());
         if (quietFirst) row(grid, row++, session.say("cause.quiet"), quiet, "medium");
         for (RankedCause s : all) {
             if (row == MOST || (s.odds() < worth && row > 0)) break;
