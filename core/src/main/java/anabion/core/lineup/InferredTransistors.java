@@ -4,7 +4,6 @@ import anabion.core.chassis.Arrangement;
 import anabion.core.chassis.Chart;
 import anabion.core.chassis.Chassis;
 import anabion.core.chassis.Component;
-import anabion.core.chassis.Measure;
 import anabion.core.chassis.Part;
 import anabion.core.chassis.Place;
 import anabion.core.chassis.Supply;
@@ -20,7 +19,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.stream.Collectors;
 
 /**
  * A circuit that would read what a chart prints, of the transistors alone.
@@ -64,9 +62,7 @@ final class InferredTransistors {
     private final EnteredParts entered;
     private final List<Part> parts = new ArrayList<>();
 
-    /**
-     * A transistor with its pins and their charted volts; what is not charted of emitter or base follows from the other.
-     */
+    /** A transistor with its pins and their charted volts; what is not charted of emitter or base follows from the other. */
     private record Stage(Part part, BipolarLaw law, String e, String b, String c, double ve, double vb, double vc) {
         private String net(String pin) {
             return part.reference() + "." + pin;
@@ -78,11 +74,7 @@ final class InferredTransistors {
 
     private InferredTransistors(Chassis chassis, Chart chart) {
         this.chassis = chassis;
-        this.volts = chart.rows().stream()
-                .filter(r -> r.measure() == Measure.DC_VOLTS
-                        && (r.band().isEmpty()
-                                || r.band().equals(chart.conditions().band())))
-                .collect(Collectors.toMap(r -> r.point(), r -> r.value(), (one, other) -> one, LinkedHashMap::new));
+        this.volts = LineUp.charted(chart);
         this.reference = chart.conditions().reference().isEmpty()
                 ? Chassis.METAL
                 : chart.conditions().reference();

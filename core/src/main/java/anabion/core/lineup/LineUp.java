@@ -27,17 +27,22 @@ public record LineUp(List<Part> tubes, Map<String, Double> volts) {
     private static final double FED = 8;
 
     static LineUp of(Chassis chassis, Chart chart) {
-        Map<String, Double> volts = new HashMap<>();
-        for (ChartRow r : chart.rows())
-            if (r.measure() == Measure.DC_VOLTS
-                    && (r.band().isEmpty() || r.band().equals(chart.conditions().band())))
-                volts.put(r.point(), r.value());
         return new LineUp(
                 chassis.parts().stream()
                         .filter(Part::isTube)
                         .filter(LineUp::isKnown)
                         .toList(),
-                volts);
+                charted(chart));
+    }
+
+    /** Direct volts of the points of a chart, on the band that it was taken on. */
+    static Map<String, Double> charted(Chart chart) {
+        Map<String, Double> volts = new HashMap<>();
+        for (ChartRow r : chart.rows())
+            if (r.measure() == Measure.DC_VOLTS
+                    && (r.band().isEmpty() || r.band().equals(chart.conditions().band())))
+                volts.put(r.point(), r.value());
+        return volts;
     }
 
     /** A set as its line-up is typed: tubes and semiconductors alone, each pin on a net of its own. */
