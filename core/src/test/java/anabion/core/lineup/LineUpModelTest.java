@@ -254,6 +254,31 @@ class LineUpModelTest {
         assertThat(model.predictions().chassis().part("grid-leak@V4/1")).isEmpty();
     }
 
+    /** Of transistors likewise: the emitter resistor goes to the reference, what feeds the base does not. */
+    @Test
+    void anEnteredPartTakesItsPlaceAtATransistor() {
+        Chassis whole = SharedSets.named("lark");
+        Chassis some = LineUp.alone(whole);
+        for (String line : List.of("R14 1k Q4.1 CHASSIS", "R12 47k Q4.2 NEG2", "R13 10k Q4.2 CHASSIS")) {
+            List<Part> parts = new ArrayList<>(some.parts());
+            parts.add(WiringLine.parse(line, some));
+            some = some.withParts(parts);
+        }
+        LineUpModel model = model(some).orElseThrow();
+        List<Reading> readings = readings(whole, List.of(Fault.parse("R14:open")), 7);
+        assertThat(model.diagnosis(model.evidence(readings, Job.NEW))
+                        .singly()
+                        .get(0)
+                        .parts())
+                .contains("R14");
+        Chassis inferred = model.predictions().chassis();
+        assertThat(inferred.part("R12").orElseThrow().joins("Q4.2", Chassis.METAL))
+                .isFalse();
+        assertThat(inferred.part("R13").orElseThrow().joins("Q4.2", Chassis.METAL))
+                .isTrue();
+        assertThat(inferred.part("base-feed@Q4/2")).isEmpty();
+    }
+
     /** Makers measure against either pole of the battery, and put either type of transistor on either of them. */
     @Test
     void transistorsAreInferredAgainstEitherPole() {
@@ -342,19 +367,31 @@ class LineUpModelTest {
 
     /** Charts as people mistype them, or as makers print them. */
     @ParameterizedTest
-    @CsvSource({"V4.5, 0", "V4.5, -230", "V3.7, 2200", "V4.2, 95", "V2.6, 8.5", "V5.7, 2"})
-    void anOddRowDoesNotEndTheRest(String point, double volts) {
-        Chassis set = LineUp.alone(SharedSets.named("halcyon"));
+    @CsvSource({
+        "halcyon, V4.5, 0",
+        "halcyon, V4.5, -230",
+        "halcyon, V3.7, 2200",
+        "halcyon, V4.2, 95",
+        "halcyon, V2.6, 8.5",
+        "halcyon, V5.7, 2",
+        "lark, Q4.3, 4",
+        "lark, Q4.3, -400",
+        "lark, Q4.3, 0",
+        "lark, Q4.1, -8.9",
+        "lark, Q4.2, 3",
+        "lark, Q6.3, -0.01"
+    })
+    void anOddRowDoesNotEndTheRest(String name, String point, double volts) {
+        Chassis set = LineUp.alone(SharedSets.named(name));
         Chart chart = set.chart().orElseThrow();
         List<ChartRow> rows = chart.rows().stream()
                 .map(r -> r.point().equals(point) ? row(r, volts) : r)
                 .toList();
         Optional<LineUpModel> model = model(set.withChart(
                 new Chart(chart.id(), "", false, chart.tolerance(), chart.conditions(), rows, Extra.NONE)));
-        model.ifPresent(
-                m -> assertThat(m.diagnosis(m.evidence(readings(SharedSets.named("halcyon"), List.of(), 1), Job.NEW))
-                                .other())
-                        .isBetween(0.0, 1.0));
+        model.ifPresent(m -> assertThat(m.diagnosis(m.evidence(readings(SharedSets.named(name), List.of(), 1), Job.NEW))
+                        .other())
+                .isBetween(0.0, 1.0));
     }
 
     private static ChartRow row(ChartRow r, double volts) {
