@@ -222,8 +222,9 @@ public final class FaultResponse {
     /** Volts by which one standard deviation of all tubes together moves a net. */
     double ofTubes(String net) {
         double[] each = moves(net);
+        List<String> parts = spread.parts();
         double square = 0;
-        for (int k = 0; k < each.length; k++) if (tubes.contains(spread.parts().get(k))) square += each[k] * each[k];
+        for (int k = 0; k < each.length; k++) if (tubes.contains(parts.get(k))) square += each[k] * each[k];
         return Math.sqrt(square);
     }
 
